@@ -1,0 +1,72 @@
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { escalier } from './escalier.ts';
+
+const GOOSE_WALK = fileURLToPath(new URL('../../demo/tunes/goose-walk.abc', import.meta.url));
+const json = async (...argv: string[]): Promise<unknown> =>
+  JSON.parse((await escalier([...argv, '--json'])).out) as unknown;
+
+describe('escalier fingering', () => {
+  it('shows the holes of the instrument that is asked for', async () => {
+    expect((await escalier(['fingering', 'F4'])).out).toBe('0 123 4 67  (forked: 5 stays up)'.replace('4 67', '467'));
+    expect((await escalier(['fingering', 'F4', '--instrument', 'soprano-recorder-german'])).out).toBe('0 123 4');
+    expect(await json('fingering', 'C5', '--instrument', 'tin-whistle-d')).toMatchObject({
+      note: 'C5',
+      fingerings: [
+        { holes: 'oxx ooo', primary: true },
+        { holes: 'hoo ooo', primary: false },
+      ],
+    });
+    expect((await escalier(['fingering', 'F#5', '--instrument', 'soprano-recorder-german'])).out).toContain(
+      'Makers differ',
+    );
+  });
+});
+
+describe('escalier read', () => {
+  it('says what is new in a tune', async () => {
+    const read = await json('read', GOOSE_WALK, '--knows', 'B4,A4,G4');
+    expect(read).toMatchObject({
+      title: 'Goose Walk',
+      bars: 8,
+      tempo: 84,
+      notes: { all: ['E4', 'G4', 'A4', 'B4'], new: [{ note: 'E4', count: 3, bars: [4, 7] }] },
+      left: [],
+    });
+    expect((read as { moves: unknown[] }).moves).toContainEqual(
+      expect.objectContaining({ from: 'A4', to: 'E4', kind: 'team', count: 2 }),
+    );
+    expect((await escalier(['read', GOOSE_WALK])).out).toContain('three fingers land together, in both hands');
+  });
+
+  it('takes another tempo', async () => {
+    expect(await json('read', GOOSE_WALK, '--tempo', '60')).toMatchObject({ tempo: 60 });
+  });
+});
+
+describe('bad input', () => {
+  const wrong: readonly (readonly [string, readonly string[]])[] = [
+    ['no command', ['sing']],
+    ['is not a note', ['fingering', 'H4']],
+    ['is not a note', ['fingering']],
+    ['no instrument', ['fingering', 'F4', '--instrument', 'tuba']],
+    ['not on the', ['fingering', 'C3']],
+    ['cannot be read', ['read', '/nowhere.abc']],
+    ['one file', ['read']],
+    ['no tempo', ['read', GOOSE_WALK, '--tempo', 'fast']],
+    ['Usage', ['read', GOOSE_WALK, '--loud']],
+    ['not ABC', ['read', fileURLToPath(import.meta.url)]],
+  ];
+  for (const [sentence, argv] of wrong) {
+    it(argv.join(' ').slice(-40), async () => {
+      const ended = await escalier(argv);
+      expect(ended).toMatchObject({ code: 1, out: '' });
+      expect(ended.err).toContain(sentence);
+      expect(await json(...argv)).toMatchObject({ error: { message: ended.err } });
+    });
+  }
+
+  it('helps when nothing is asked', async () => {
+    expect(await escalier([])).toMatchObject({ code: 0, out: expect.stringContaining('fingering NOTE') as string });
+  });
+});

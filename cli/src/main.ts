@@ -1,0 +1,6 @@
+import { escalier } from './escalier.ts';
+
+const { code, out, err } = await escalier(process.argv.slice(2));
+if (out !== '') console.log(out);
+if (err !== '') console.error(`escalier: ${err}`);
+process.exitCode = code;

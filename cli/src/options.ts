@@ -1,0 +1,26 @@
+import { findInstrument, INSTRUMENT_IDS, type Instrument } from '@escalier/core/instruments';
+import { parsePitch, type Pitch, type Tempo } from '@escalier/core/music';
+import { BadInput } from './command.ts';
+
+export const DEFAULT_INSTRUMENT = 'soprano-recorder-baroque';
+
+export function instrumentOption(id: string = DEFAULT_INSTRUMENT): Instrument {
+  const found = findInstrument(id);
+  if (found === null) throw new BadInput(`There is no instrument "${id}". Known: ${INSTRUMENT_IDS.join(', ')}.`);
+  return found;
+}
+
+export function pitchWord(text: string | undefined): Pitch {
+  const parsed = text === undefined ? null : parsePitch(text);
+  if (parsed === null)
+    throw new BadInput(`"${text ?? ''}" is not a note: write letter, sign and octave, such as F#4 or Bb4.`);
+  return parsed;
+}
+
+export function tempoOption(text: string | undefined, own: Tempo | null): Tempo | undefined {
+  if (text === undefined) return undefined;
+  const perMinute = Number(text);
+  if (!(perMinute >= 20 && perMinute <= 300))
+    throw new BadInput(`"${text}" is no tempo: give beats a minute from 20 to 300.`);
+  return { beat: own?.beat ?? { num: 1, den: 4 }, perMinute };
+}

@@ -1,0 +1,236 @@
+import {
+  barLength,
+  keyAlter,
+  LETTERS,
+  multiply,
+  PLAIN_BAR,
+  PLAIN_NOTE,
+  PLAIN_REST,
+  rational,
+  valueOfLength,
+  valuesOfLength,
+  type Bar,
+  type Key,
+  type Metre,
+  type Note,
+  type NoteValue,
+  type Pitch,
+  type Syllable,
+  type Tuplet,
+  type TuneEvent,
+} from '../../music/index.ts';
+import type { AbcBarElement, AbcElement, AbcNoteElement, AbcPitch } from './elements.ts';
+import { ARTICULATION_OF, barSign, DYNAMIC_OF, readEnding, readKey, readLength, readMetre } from './signs.ts';
+
+export type BarDraft = Omit<Bar, 'number'>;
+
+const ACCIDENTALS: Readonly<Record<string, number>> = { sharp: 1, flat: -1, natural: 0, dblsharp: 2, dblflat: -2 };
+
+/** Reads one voice, line after line, into bars; what it cannot carry goes into `leftOut`, by bar index. */
+export class VoiceReader {
+  readonly bars: BarDraft[] = [];
+  readonly events: TuneEvent[][] = [];
+  readonly leftOut: { readonly barIndex: number; readonly message: string }[] = [];
+  #key: Key;
+  #metre: Metre;
+  #current: TuneEvent[] = [];
+  #frame: Partial<BarDraft> = {};
+  #ending: readonly number[] | null = null;
+  #tuplet: Tuplet | null = null;
+  /** Accidentals of this bar, by ABC's diatonic count. */
+  readonly #accidentals = new Map<number, number>();
+
+  constructor(key: Key, metre: Metre) {
+    this.#key = key;
+    this.#metre = metre;
+  }
+
+  readLine(elements: readonly AbcElement[]): void {
+    for (const element of elements) this.#read(element);
+    if (this.#current.length > 0) return;
+    const last = this.bars.at(-1);
+    if (last !== undefined) this.bars[this.bars.length - 1] = { ...last, lineEnd: true };
+  }
+
+  /** The last bar of a tune may lack its bar line. */
+  finish(): void {
+    if (this.#current.length > 0) this.#closeBar({});
+    const last = this.bars.at(-1);
+    if (last !== undefined) this.bars[this.bars.length - 1] = { ...last, barline: 'final', lineEnd: false };
+  }
+
+  #read(element: AbcElement): void {
+    switch (element.el_type) {
+      case 'note':
+        return this.#readNote(element);
+      case 'bar':
+        return this.#readBarLine(element);
+      case 'key': {
+        const key = readKey(element);
+        if (key === null) return this.#leave('a key signature of its own kind');
+        this.#key = key;
+        return;
+      }
+      case 'meter': {
+        const metre = readMetre(element);
+        if (metre === null) return this.#leave('a time signature that is not a plain one');
+        this.#metre = metre;
+        return;
+      }
+      case 'clef':
+      case 'stem':
+      case 'tempo':
+      case 'part':
+      case 'scale':
+      case 'style':
+      case 'transpose':
+      case 'overlay':
+        return;
+    }
+  }
+
+  #leave(message: string): void {
+    this.leftOut.push({ barIndex: this.bars.length, message });
+  }
+
+  #readNote(element: AbcNoteElement): void {
+    if (element.rest?.type === 'multimeasure') return this.#readBarRests(element.rest.text ?? 1);
+    if (element.rest?.type === 'spacer') return;
+    if (element.startTriplet !== undefined) this.#tuplet = tupletOf(element);
+    this.#addEvents(element);
+    if (element.endTriplet === true) this.#tuplet = null;
+  }
+
+  #readBarRests(count: number): void {
+    for (let bar = 1; bar <= count; bar++) {
+      const values = valuesOfLength(barLength(this.#metre)) ?? [];
+      this.#current.push(...values.map((value) => ({ ...PLAIN_REST, value })));
+      if (bar < count) this.#closeBar({});
+    }
+  }
+
+  #addEvents(element: AbcNoteElement): void {
+    const values = this.#valuesOf(element.duration);
+    if (values === null) return this.#leave(`a note of length ${element.duration}, which cannot be written`);
+    const common = {
+      fermata: element.decoration?.includes('fermata') ?? false,
+      chordSymbol: element.chord?.find((chord) => chord.position === 'default')?.name ?? null,
+      dynamic: element.decoration?.map((name) => DYNAMIC_OF.get(name)).find((found) => found !== undefined) ?? null,
+      breath: false,
+    };
+    this.#readDecorations(element);
+    if (element.gracenotes !== undefined) this.#leave('grace notes');
+    const pitches = element.pitches ?? [];
+    if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
+    const sounding = pitches.at(-1);
+    if (element.rest !== undefined || sounding === undefined) {
+      this.#current.push(...values.map((value) => ({ ...PLAIN_REST, ...common, value })));
+      return;
+    }
+    this.#current.push(...this.#notesOf(element, sounding, values, common));
+  }
+
+  /** A length that takes two written values becomes two tied notes. */
+  #notesOf(element: AbcNoteElement, abcPitch: AbcPitch, values: readonly NoteValue[], common: Partial<Note>): Note[] {
+    const pitch = this.#pitchOf(abcPitch);
+    return values.map((value, index): Note => {
+      const [isFirst, isLast] = [index === 0, index === values.length - 1];
+      return {
+        ...PLAIN_NOTE,
+        ...(isFirst ? common : {}),
+        pitch,
+        value,
+        tied: !isLast || abcPitch.startTie !== undefined,
+        slurStarts: isFirst ? (abcPitch.startSlur?.length ?? 0) : 0,
+        slurEnds: isLast ? (abcPitch.endSlur?.length ?? 0) : 0,
+        articulations: isFirst ? articulationsOf(element) : [],
+        syllables: isFirst ? syllablesOf(element) : [],
+      };
+    });
+  }
+
+  #readDecorations(element: AbcNoteElement): void {
+    for (const decoration of element.decoration ?? []) {
+      const sign = barSign(decoration);
+      if (sign !== null) this.#frame = { ...this.#frame, ...sign };
+      else if (decoration === 'breath') this.#markBreath();
+      else if (decoration !== 'fermata' && !ARTICULATION_OF.has(decoration) && !DYNAMIC_OF.has(decoration)) {
+        this.#leave(`the sign "${decoration}"`);
+      }
+    }
+  }
+
+  /** ABC writes the breath mark before the note that follows it. */
+  #markBreath(): void {
+    const list = this.#current.length > 0 ? this.#current : this.events.at(-1);
+    const last = list?.at(-1);
+    if (list !== undefined && last !== undefined) list[list.length - 1] = { ...last, breath: true };
+  }
+
+  #valuesOf(duration: number): readonly NoteValue[] | null {
+    const length = readLength(duration);
+    if (length === null) return null;
+    if (this.#tuplet === null) return valuesOfLength(length);
+    const { actual, normal } = this.#tuplet;
+    const value = valueOfLength(multiply(length, rational(normal, actual)), this.#tuplet);
+    return value === null ? null : [value];
+  }
+
+  #pitchOf(abcPitch: AbcPitch): Pitch {
+    const letter = LETTERS[((abcPitch.pitch % 7) + 7) % 7]!;
+    const octave = 4 + Math.floor(abcPitch.pitch / 7);
+    const written = ACCIDENTALS[abcPitch.accidental ?? ''];
+    if (written !== undefined) this.#accidentals.set(abcPitch.pitch, written);
+    const alter = this.#accidentals.get(abcPitch.pitch) ?? keyAlter(this.#key, letter);
+    return { letter, alter, octave };
+  }
+
+  #readBarLine(element: AbcBarElement): void {
+    for (const decoration of element.decoration ?? []) {
+      const sign = barSign(decoration);
+      if (sign !== null) this.#frame = { ...this.#frame, ...sign };
+    }
+    const endsRepeat = element.type === 'bar_right_repeat' || element.type === 'bar_dbl_repeat';
+    const startsRepeat = element.type === 'bar_left_repeat' || element.type === 'bar_dbl_repeat';
+    const barline =
+      element.type === 'bar_thin_thick' ? 'final' : element.type === 'bar_thin_thin' ? 'double' : ('single' as const);
+    if (this.#current.length > 0) this.#closeBar({ barline, ...(endsRepeat ? { timesPlayed: 2 } : {}) });
+    if (element.endEnding === true) this.#ending = null;
+    if (element.startEnding !== undefined) this.#openEnding(element.startEnding);
+    if (startsRepeat) this.#frame = { ...this.#frame, repeatStart: true };
+  }
+
+  #openEnding(text: string): void {
+    const ending = readEnding(text);
+    if (ending === null) this.#leave(`an ending called "${text}"`);
+    this.#ending = ending;
+  }
+
+  #closeBar(end: Partial<BarDraft>): void {
+    const ending = this.#ending === null ? {} : { ending: this.#ending };
+    this.bars.push({ ...PLAIN_BAR, key: this.#key, metre: this.#metre, ...ending, ...this.#frame, ...end });
+    this.events.push(this.#current);
+    this.#current = [];
+    this.#frame = {};
+    this.#accidentals.clear();
+  }
+}
+
+function tupletOf(element: AbcNoteElement): Tuplet {
+  const actual = element.startTriplet ?? 3;
+  return { actual, normal: Math.round(actual * (element.tripletMultiplier ?? 2 / 3)) };
+}
+
+function articulationsOf(element: AbcNoteElement): Note['articulations'] {
+  return (element.decoration ?? []).flatMap((name) => ARTICULATION_OF.get(name) ?? []);
+}
+
+function syllablesOf(element: AbcNoteElement): readonly (Syllable | null)[] {
+  const ends = new Map<string, Syllable['end']>([
+    ['-', 'join'],
+    ['_', 'hold'],
+  ]);
+  return (element.lyric ?? []).map(({ syllable, divider }) =>
+    syllable === '' ? null : { text: syllable, end: ends.get(divider) ?? 'word' },
+  );
+}

@@ -1,0 +1,4 @@
+export * from './fingering.ts';
+export * from './instruments.ts';
+export * from './moves.ts';
+export { formatHoles } from './notation.ts';

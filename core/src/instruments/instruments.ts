@@ -1,0 +1,75 @@
+import { byHeight, namePitch, samePitch, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
+import type { Fingering, HoleState, Instrument } from './fingering.ts';
+import { INSTRUMENTS } from './tables.ts';
+
+export const INSTRUMENT_IDS = INSTRUMENTS.map((instrument) => instrument.id);
+export type InstrumentId = (typeof INSTRUMENTS)[number]['id'];
+
+export function findInstrument(id: string): Instrument | null {
+  return INSTRUMENTS.find((instrument) => instrument.id === id) ?? null;
+}
+
+export function instrument(id: InstrumentId): Instrument {
+  return INSTRUMENTS.find((candidate) => candidate.id === id)!;
+}
+
+/** The primary fingering first, then alternates; empty when the note is not on the instrument. */
+export function fingeringsOf(on: Instrument, p: Pitch): readonly Fingering[] {
+  const spelled = on.fingerings.filter((fingering) => samePitch(fingering.pitch, p));
+  return spelled.length > 0 ? spelled : on.fingerings.filter((fingering) => sameSound(fingering.pitch, p));
+}
+
+export function primaryFingering(on: Instrument, p: Pitch): Fingering | null {
+  return fingeringsOf(on, p)[0] ?? null;
+}
+
+/** The lowest and the highest written note. */
+export function rangeOf(on: Instrument): readonly [Pitch, Pitch] {
+  const sorted = on.fingerings.map((fingering) => fingering.pitch).sort(byHeight);
+  return [sorted[0]!, sorted.at(-1)!];
+}
+
+export const NAMINGS = ['letters', 'german-letters', 'fixed-do', 'movable-do', 'degrees', 'finger-count'] as const;
+export type Naming = PitchNaming | 'finger-count';
+
+/** What stands under a note in the class's school of naming; finger counts depend on the instrument. */
+export function nameNote(p: Pitch, naming: Naming, key: Key, on: Instrument): string {
+  if (naming !== 'finger-count') return namePitch(p, naming, key);
+  return fingerCount(on, p) ?? namePitch(p, 'letters', key);
+}
+
+/**
+ * How many front holes are covered, where the count tells the note: the fingers from the top down without a gap, the
+ * thumb closed; "+" is more breath. Other notes show the holes themselves, with the thumb before them where it would
+ * be missed: `0 2` for C5, `–2` for D5 on the recorder. Null when the note is not on the instrument.
+ */
+export function fingerCount(on: Instrument, p: Pitch): string | null {
+  const fingerings = fingeringsOf(on, p);
+  const counted = fingerings.map((fingering) => plainCount(on, fingering)).find((count) => count !== null);
+  if (counted !== undefined) return counted;
+  const [primary] = fingerings;
+  return primary === undefined ? null : holeNumbers(on, primary);
+}
+
+function thumbState(on: Instrument, fingering: Fingering): HoleState | null {
+  const thumb = on.holes.findIndex((hole) => hole.finger === 'thumb');
+  return thumb < 0 ? null : fingering.holes[thumb]!;
+}
+
+function plainCount(on: Instrument, fingering: Fingering): string | null {
+  const front = fingering.holes.filter((_, index) => on.holes[index]!.finger !== 'thumb');
+  const firstOpen = front.findIndex((state) => state !== 'closed');
+  const covered = firstOpen < 0 ? front.length : firstOpen;
+  const thumb = thumbState(on, fingering);
+  const plain = front.slice(covered).every((state) => state === 'open') && (thumb === null || thumb === 'closed');
+  return plain ? `${covered}${fingering.register > 1 ? '+' : ''}` : null;
+}
+
+function holeNumbers(on: Instrument, fingering: Fingering): string {
+  const front = on.holes.filter((hole, index) => hole.finger !== 'thumb' && fingering.holes[index] !== 'open');
+  const numbers = front.map((hole) => hole.name).join('');
+  const thumb = thumbState(on, fingering);
+  if (thumb === null) return `${numbers}${fingering.register > 1 ? '+' : ''}`;
+  if (thumb !== 'closed') return `${thumb === 'half' ? 'ø' : '–'}${numbers}`;
+  return numbers.length === 1 ? `0 ${numbers}` : numbers;
+}

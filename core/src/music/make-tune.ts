@@ -1,0 +1,150 @@
+import { barLength } from './metre.ts';
+import { samePitch } from './pitch.ts';
+import { add, compare, equal, mixedNumber, multiply, rational, sum, ZERO, type Rational } from './rational.ts';
+import { failure, success, type Result } from './result.ts';
+import type { Bar, Part, Tune, TuneEvent } from './tune.ts';
+import { valueLength } from './value.ts';
+
+export const MOST_BARS = 600;
+const MOST_PARTS = 2;
+
+/** A tune as a file gives it: bars without numbers, nothing checked yet. */
+export interface TuneDraft extends Omit<Tune, 'bars' | 'parts'> {
+  readonly bars: readonly Omit<Bar, 'number'>[];
+  readonly parts: readonly Part[];
+}
+
+/** Why a draft is no tune, in a sentence for a teacher; `bar` as printed, null when it is about the whole. */
+export interface TuneFault {
+  readonly bar: number | null;
+  readonly message: string;
+}
+
+export function eventsLength(events: readonly TuneEvent[]): Rational {
+  return sum(events.map((event) => valueLength(event.value)));
+}
+
+/** Checks every promise of a Tune and numbers its bars. All faults are reported, not the first only. */
+export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneFault[]> {
+  const whole = wholeFaults(draft);
+  if (whole.length > 0) return failure(whole);
+  const lengths = draft.parts[0]!.bars.map(eventsLength);
+  const bars = numberBars(draft.bars, lengths);
+  const faults = [
+    ...barSumFaults(bars, lengths),
+    ...draft.parts.slice(1).flatMap((part) => partLengthFaults(bars, lengths, part)),
+    ...draft.parts.flatMap((part) => tieFaults(bars, part)),
+    ...repeatFaults(bars),
+  ];
+  if (faults.length > 0) return failure(faults);
+  const [first, ...others] = draft.parts;
+  return success({ ...draft, bars, parts: [first!, ...others] });
+}
+
+function wholeFaults(draft: TuneDraft): TuneFault[] {
+  const whole = (message: string): TuneFault[] => [{ bar: null, message }];
+  if (draft.parts.length === 0) return whole('The tune has no melody.');
+  if (draft.parts.length > MOST_PARTS)
+    return whole(`The tune has ${draft.parts.length} parts; at most ${MOST_PARTS} fit.`);
+  if (draft.bars.length > MOST_BARS) return whole(`The tune has ${draft.bars.length} bars; at most ${MOST_BARS} fit.`);
+  const uneven = draft.parts.find((part) => part.bars.length !== draft.bars.length);
+  if (uneven !== undefined) {
+    return whole(`The part "${uneven.name}" has ${uneven.bars.length} bars, the tune has ${draft.bars.length}.`);
+  }
+  const notes = draft.parts.some((part) => part.bars.some((bar) => bar.some((event) => event.kind === 'note')));
+  return notes ? [] : whole('The tune has no notes.');
+}
+
+function numberBars(drafts: readonly Omit<Bar, 'number'>[], lengths: readonly Rational[]): readonly Bar[] {
+  let number = 0;
+  let opened: Rational | null = null;
+  return drafts.map((draft, index): Bar => {
+    const full = barLength(draft.metre);
+    const length = lengths[index]!;
+    const short = compare(length, full) < 0;
+    if (index === 0 && short) return { ...draft, number: 0 };
+    if (short && opened !== null && equal(add(opened, length), full)) {
+      opened = null;
+      return { ...draft, number };
+    }
+    number += 1;
+    opened = short ? length : null;
+    return { ...draft, number };
+  });
+}
+
+/**
+ * A bar lasts as long as its metre says. Short bars stand only at the edges of a section, where one completes
+ * the other: the last bar and the pickup, or the two halves around a repeat sign.
+ */
+function barSumFaults(bars: readonly Bar[], lengths: readonly Rational[]): TuneFault[] {
+  let pickup: Rational = ZERO;
+  return bars.flatMap((bar, index) => {
+    const full = barLength(bar.metre);
+    const length = lengths[index]!;
+    const before = bars[index - 1];
+    const startsSection =
+      before === undefined || before.timesPlayed > 1 || bar.repeatStart || before.barline !== 'single';
+    if (startsSection) pickup = compare(length, full) < 0 ? length : ZERO;
+    if (equal(length, full)) return [];
+    const next = bars[index + 1];
+    const endsSection =
+      next === undefined || bar.timesPlayed > 1 || bar.ending !== null || next.repeatStart || bar.barline !== 'single';
+    const isShort = compare(length, full) < 0;
+    const completed = [pickup, lengths[0]!, lengths[index + 1] ?? ZERO].some((other) =>
+      equal(add(length, other), full),
+    );
+    if (isShort && startsSection && next !== undefined) return [];
+    if (isShort && endsSection && completed) return [];
+    return [{ bar: bar.number, message: barSumMessage(bar, length, full) }];
+  });
+}
+
+function barSumMessage(bar: Bar, length: Rational, full: Rational): string {
+  const inUnits = (size: Rational): string => mixedNumber(multiply(size, rational(bar.metre.unit)));
+  const size = compare(length, full) < 0 ? 'too short' : 'too long';
+  const place = bar.number === 0 ? 'The pickup' : `Bar ${bar.number}`;
+  return `${place} is ${size}: ${bar.metre.count}/${bar.metre.unit} asks for ${inUnits(full)}, it holds ${inUnits(length)} (counted in ${ordinal(bar.metre.unit)}).`;
+}
+
+function ordinal(unit: number): string {
+  return (
+    new Map([
+      [1, 'wholes'],
+      [2, 'halves'],
+    ]).get(unit) ?? (unit === 4 ? 'quarters' : `${unit}ths`)
+  );
+}
+
+function partLengthFaults(bars: readonly Bar[], lengths: readonly Rational[], part: Part): TuneFault[] {
+  return part.bars.flatMap((events, index) => {
+    if (equal(eventsLength(events), lengths[index]!)) return [];
+    const { number } = bars[index]!;
+    return [{ bar: number, message: `In bar ${number} the part "${part.name}" is not as long as the first part.` }];
+  });
+}
+
+function tieFaults(bars: readonly Bar[], part: Part): TuneFault[] {
+  const placed = part.bars.flatMap((events, index) => events.map((event) => ({ event, number: bars[index]!.number })));
+  return placed.flatMap(({ event, number }, index) => {
+    if (event.kind === 'rest' || !event.tied) return [];
+    const next = placed[index + 1]?.event;
+    if (next?.kind === 'note' && samePitch(next.pitch, event.pitch)) return [];
+    return [{ bar: number, message: `In bar ${number} a tie does not lead to the same note.` }];
+  });
+}
+
+function repeatFaults(bars: readonly Bar[]): TuneFault[] {
+  const faults: TuneFault[] = [];
+  const has = (sign: (bar: Bar) => boolean): boolean => bars.some(sign);
+  for (const bar of bars) {
+    const fault = (message: string): number =>
+      faults.push({ bar: bar.number, message: `Bar ${bar.number}: ${message}` });
+    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) fault('D.S. without a segno sign to go back to.');
+    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) fault(`${bar.jump} without a fine.`);
+    if (bar.jump?.endsWith('coda') && !(has((other) => other.toCoda) && has((other) => other.coda))) {
+      fault(`${bar.jump} without "to coda" and a coda.`);
+    }
+  }
+  return faults;
+}

@@ -1,0 +1,78 @@
+import { keyAlter, scaleDegree, tonic, type Key } from './key.ts';
+import type { Letter, Pitch } from './pitch.ts';
+
+/** The schools of naming that need the pitch and key only; finger counts need an instrument. */
+export const PITCH_NAMINGS = ['letters', 'german-letters', 'fixed-do', 'movable-do', 'degrees'] as const;
+export type PitchNaming = (typeof PITCH_NAMINGS)[number];
+
+const FIXED_DO: Record<Letter, string> = { C: 'do', D: 're', E: 'mi', F: 'fa', G: 'sol', A: 'la', B: 'ti' };
+
+/** Raised and lowered syllables of movable do, in the usual chromatic set. */
+const MOVABLE: readonly (readonly [lowered: string, plain: string, raised: string])[] = [
+  ['de', 'do', 'di'],
+  ['ra', 're', 'ri'],
+  ['me', 'mi', 'mis'],
+  ['fe', 'fa', 'fi'],
+  ['se', 'so', 'si'],
+  ['le', 'la', 'li'],
+  ['te', 'ti', 'tis'],
+];
+
+/** What a child says for the note, in one school of naming. */
+export function namePitch(p: Pitch, naming: PitchNaming, key: Key): string {
+  switch (naming) {
+    case 'letters':
+      return p.letter + sign(p.alter);
+    case 'german-letters':
+      return germanName(p);
+    case 'fixed-do':
+      return FIXED_DO[p.letter] + sign(p.alter);
+    case 'movable-do':
+      return movableDo(p, key);
+    case 'degrees':
+      return sign(p.alter - keyAlter(key, p.letter)) + String(scaleDegree(key, p.letter));
+  }
+}
+
+function sign(alter: number): string {
+  if (alter === 0) return '';
+  return alter > 0 ? '♯'.repeat(alter) : '♭'.repeat(-alter);
+}
+
+/** B natural is H and B flat is B; sharps add "is", flats "es", with Es and As shortened. */
+function germanName({ letter, alter }: Pitch): string {
+  if (letter === 'B') return alter === -1 ? 'B' : `H${'is'.repeat(Math.max(alter, 0))}`;
+  if (alter >= 0) return letter + 'is'.repeat(alter);
+  return letter === 'E' || letter === 'A' ? `${letter}s` : `${letter}es`;
+}
+
+/** The relative major's tonic is do, so that in minor the tonic is la. */
+function movableDo(p: Pitch, key: Key): string {
+  const major: Key = { fifths: key.fifths, mode: 'major' };
+  const place = MOVABLE[scaleDegree(major, p.letter) - 1]!;
+  const raised = p.alter - keyAlter(key, p.letter);
+  return place[Math.max(-1, Math.min(1, raised)) + 1]!;
+}
+
+/** "on the second line", counted from the bottom, for the treble staff. */
+export function staffPlace(step: number): string {
+  const ordinals = ['first', 'second', 'third', 'fourth', 'fifth'];
+  const bottomLine = 30;
+  const offset = step - bottomLine;
+  if (offset >= 0 && offset <= 8) {
+    return offset % 2 === 0 ? `on the ${ordinals[offset / 2]!} line` : `in the ${ordinals[(offset - 1) / 2]!} space`;
+  }
+  if (offset === -1) return 'hanging under the staff';
+  if (offset === 9) return 'sitting on top of the staff';
+  const side = offset < 0 ? 'below' : 'above';
+  const away = offset < 0 ? -offset : offset - 8;
+  const ledger = ordinals[Math.floor(away / 2) - 1] ?? `${Math.floor(away / 2)}th`;
+  if (away % 2 === 0) return `on the ${ledger} ledger line ${side}`;
+  return offset < 0 ? `hanging under the ${ledger} ledger line ${side}` : `on top of the ${ledger} ledger line ${side}`;
+}
+
+/** The name of the class's do, for the movable schools: "do is G". */
+export function doOf(key: Key): string {
+  const { letter, alter } = tonic({ fifths: key.fifths, mode: 'major' });
+  return letter + sign(alter);
+}

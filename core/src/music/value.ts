@@ -1,0 +1,79 @@
+import { add, equal, multiply, rational, type Rational } from './rational.ts';
+
+/** As written: the note head and flag, the dots, and the tuplet it stands in. */
+export interface NoteValue {
+  readonly base: ValueName;
+  readonly dots: number;
+  /** A triplet is {actual: 3, normal: 2}: three in the time of two. */
+  readonly tuplet: Tuplet | null;
+}
+
+export interface Tuplet {
+  readonly actual: number;
+  readonly normal: number;
+}
+
+export const VALUE_NAMES = ['breve', 'whole', 'half', 'quarter', 'eighth', 'sixteenth', 'thirty-second'] as const;
+export type ValueName = (typeof VALUE_NAMES)[number];
+
+const BRITISH: Record<ValueName, string> = {
+  breve: 'breve',
+  whole: 'semibreve',
+  half: 'minim',
+  quarter: 'crotchet',
+  eighth: 'quaver',
+  sixteenth: 'semiquaver',
+  'thirty-second': 'demisemiquaver',
+};
+
+const MOST_DOTS = 2;
+
+function baseLength(base: ValueName): Rational {
+  const place = VALUE_NAMES.indexOf(base);
+  return place === 0 ? rational(2) : rational(1, 2 ** (place - 1));
+}
+
+/** The sounding length in whole notes; each dot adds half of what stands before it. */
+export function valueLength(value: NoteValue): Rational {
+  const base = baseLength(value.base);
+  const dotted = multiply(base, rational(2 ** (value.dots + 1) - 1, 2 ** value.dots));
+  return value.tuplet === null ? dotted : multiply(dotted, rational(value.tuplet.normal, value.tuplet.actual));
+}
+
+/** The single written value of this length, or null when it takes two tied notes. */
+export function valueOfLength(length: Rational, tuplet: Tuplet | null = null): NoteValue | null {
+  for (const base of VALUE_NAMES) {
+    for (let dots = 0; dots <= MOST_DOTS; dots++) {
+      const value: NoteValue = { base, dots, tuplet };
+      if (equal(valueLength(value), length)) return value;
+    }
+  }
+  return null;
+}
+
+/**
+ * The fewest written values, longest first, that tied together last `length`.
+ * Null when even demisemiquavers do not fill it.
+ */
+export function valuesOfLength(length: Rational): readonly NoteValue[] | null {
+  const whole = valueOfLength(length);
+  if (whole !== null) return [whole];
+  for (const base of VALUE_NAMES) {
+    const first: NoteValue = { base, dots: 0, tuplet: null };
+    const rest = add(length, multiply(valueLength(first), rational(-1)));
+    if (rest.num < 0) continue;
+    const others = valuesOfLength(rest);
+    return others === null ? null : [first, ...others];
+  }
+  return null;
+}
+
+export type LengthWords = 'american' | 'british';
+
+/** "dotted crotchet" or "dotted quarter note", in the class's vocabulary. */
+export function valueWords(value: NoteValue, words: LengthWords): string {
+  const name =
+    words === 'british' ? BRITISH[value.base] : value.base === 'breve' ? 'double whole note' : `${value.base} note`;
+  const dots = ['', 'dotted ', 'double-dotted '][value.dots] ?? '';
+  return `${dots}${name}${value.tuplet?.actual === 3 ? ' in a triplet' : ''}`;
+}

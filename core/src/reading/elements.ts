@@ -1,0 +1,95 @@
+import {
+  add,
+  beatLength,
+  compare,
+  divide,
+  equal,
+  floor,
+  isCompound,
+  rational,
+  subtract,
+  sum,
+  valueLength,
+  valueWords,
+  ZERO,
+  barLength,
+  type LengthWords,
+  type NoteValue,
+  type Rational,
+  type Tune,
+  type TuneEvent,
+} from '../music/index.ts';
+
+/** A kind of rhythm that a class has to have met: a value, a rest, a tie, a pickup, a way of counting. */
+export interface RhythmElement {
+  /** Stable name: `note quarter`, `rest half`, `note dotted-quarter`, `tie`, `pickup` … */
+  readonly id: string;
+  /** Numbers of the bars in which it stands, as printed. */
+  readonly bars: readonly number[];
+}
+
+const SPECIAL_WORDS: ReadonlyMap<string, string> = new Map([
+  ['tie', 'tie'],
+  ['pickup', 'pickup'],
+  ['syncopation', 'syncopation'],
+  ['compound', 'beats in three'],
+]);
+
+/** Every kind of rhythm element in the tune, in order of appearance. */
+export function rhythmElements(tune: Tune): readonly RhythmElement[] {
+  const found = new Map<string, Set<number>>();
+  const note = (id: string, bar: number): void => {
+    found.set(id, (found.get(id) ?? new Set()).add(bar));
+  };
+  for (const [index, bar] of tune.bars.entries()) {
+    if (bar.number === 0) note('pickup', 0);
+    if (isCompound(bar.metre)) note('compound', bar.number);
+    for (const part of tune.parts) {
+      const events = part.bars[index]!;
+      for (const event of events) for (const id of elementsOfEvent(event)) note(id, bar.number);
+      if (hasSyncopation(events, bar.metre)) note('syncopation', bar.number);
+    }
+  }
+  return [...found].map(([id, bars]) => ({ id, bars: [...bars] }));
+}
+
+function elementsOfEvent(event: TuneEvent): string[] {
+  const own = `${event.kind} ${valueId(event.value)}`;
+  return event.kind === 'note' && event.tied ? [own, 'tie'] : [own];
+}
+
+function valueId({ base, dots, tuplet }: NoteValue): string {
+  const dotted = ['', 'dotted-', 'double-dotted-'][dots] ?? '';
+  return `${dotted}${base}${tuplet === null ? '' : ` in ${tuplet.actual}`}`;
+}
+
+/** A note that starts off the beat and sounds on past the next beat. */
+function hasSyncopation(
+  events: readonly TuneEvent[],
+  metre: { readonly count: number; readonly unit: number },
+): boolean {
+  const beat = beatLength(metre);
+  const length = sum(events.map((event) => valueLength(event.value)));
+  const missing = subtract(barLength(metre), length);
+  let now: Rational = compare(missing, ZERO) > 0 ? missing : ZERO;
+  return events.some((event) => {
+    const start = divide(now, beat);
+    now = add(now, valueLength(event.value));
+    const nextBeat = rational(floor(start) + 1);
+    const offBeat = !equal(start, rational(floor(start)));
+    return event.kind === 'note' && offBeat && compare(divide(now, beat), nextBeat) > 0;
+  });
+}
+
+/** "dotted crotchet", "minim rest", "tie": an element in the class's words for lengths. */
+export function elementWords(id: string, words: LengthWords): string {
+  const special = SPECIAL_WORDS.get(id);
+  if (special !== undefined) return special;
+  const match = /^(note|rest) (double-dotted-|dotted-)?([a-z-]+?)(?: in (\d))?$/.exec(id);
+  if (match === null) return id;
+  const [, kind, dotted, base, group] = match;
+  const dots = dotted === undefined ? 0 : dotted === 'dotted-' ? 1 : 2;
+  const tuplet = group === undefined ? null : { actual: Number(group), normal: 2 };
+  const text = valueWords({ base: base as NoteValue['base'], dots, tuplet }, words);
+  return kind === 'rest' ? `${text.replace(/ note$/, '')} rest` : text;
+}

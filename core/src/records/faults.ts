@@ -1,0 +1,22 @@
+/** What a teacher hears go wrong, in few words, with what to try first. */
+export interface Fault {
+  readonly id: string;
+  readonly words: string;
+  readonly remedy: string;
+}
+
+export const FAULTS = [
+  { id: 'hands', words: 'Hands', remedy: 'Left hand on top: look for the mark.' },
+  { id: 'leak', words: 'Leak', remedy: 'Flat pads, thumb first; look for full rings on the pads.' },
+  { id: 'breath', words: 'Too much breath', remedy: 'Warm, slow breath, as if to mist a window.' },
+  { id: 'airy', words: 'Too little breath', remedy: 'A little more, steady breath; keep the window free.' },
+  { id: 'tongue', words: 'Tongue', remedy: 'Start each note with the tongue, not with a puff.' },
+  { id: 'note', words: 'Wrong note', remedy: 'Finger it silently and name the notes.' },
+  { id: 'signature', words: 'Key signature', remedy: 'Say which notes the signature changes before playing.' },
+  { id: 'stopped', words: 'Stopped', remedy: 'Play only the hard spot, slowly, a few times.' },
+  { id: 'beat', words: 'Beat', remedy: 'Clap and count, then play with the click.' },
+  { id: 'slow', words: 'Too slow', remedy: 'Go up the tempo ladder one rung at a time.' },
+] as const satisfies readonly Fault[];
+
+export type FaultId = (typeof FAULTS)[number]['id'];
+export const FAULT_IDS = FAULTS.map((fault) => fault.id);

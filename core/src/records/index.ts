@@ -1,0 +1,4 @@
+export * from './events.ts';
+export * from './faults.ts';
+export * from './next.ts';
+export * from './standings.ts';

@@ -1,0 +1,2 @@
+export * from './belts.ts';
+export * from './rise.ts';

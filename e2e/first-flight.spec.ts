@@ -1,0 +1,139 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, openClass, openDemo } from './steps.ts';
+
+test('a stranger is asked to sign in, and comes to where they wanted to go', async ({ page }) => {
+  await page.goto('/classes');
+  await expect(page).toHaveURL(/sign-in\?to=\/classes/);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByText('Please give an e-mail address.')).toBeVisible();
+  await page.getByLabel('E-mail').fill('mara@osierbridge.example');
+  await page.getByLabel('Password').fill('wrong');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('alert')).toHaveText('This e-mail and password do not belong together.');
+  await page.getByLabel('Password').fill('one-step-more');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page).toHaveURL(/\/classes$/);
+});
+
+test('the classes, the stairs of one, and its pupils on them', async ({ page }) => {
+  await openDemo(page);
+  await expect(page.getByRole('heading', { level: 2 })).toHaveText(['4 Otter', '4 Plover', 'Whistle Club']);
+  await openClass(page, '4 Plover');
+  await expect(page.locator('.steps > li')).toHaveCount(6);
+  await expect(page.locator('.steps .peg')).toHaveCount(24);
+  await expect(page.getByRole('list', { name: 'Pupils on step 3' }).getByRole('link')).toHaveCount(12);
+  await expect(page.getByRole('link', { name: 'Emre: stuck, 3 tries' })).toBeVisible();
+});
+
+test('a step shows its engraved tune, names, new notes ringed and the fingerings of the class’s instrument', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: /3 Goose Walk/ }).click();
+  const tune = page.getByRole('img', { name: 'The tune Goose Walk on a staff' });
+  await expect(tune.locator('[id^="n0-"].note')).toHaveCount(23);
+  await expect(tune.locator('.verse').first()).toHaveText('B');
+  await expect(page.locator('.pencil ellipse')).toHaveCount(3);
+  await expect(
+    page.getByRole('img', { name: 'E: left hand: thumb, index, middle, ring; right hand: index, middle' }),
+  ).toBeVisible();
+  await expect(page.locator('figure.new figcaption')).toHaveText(['Enew']);
+  await page.getByText('Fixed do').click();
+  await expect(tune.locator('.verse').first()).toHaveText('ti');
+  await page.getByText('None', { exact: true }).click();
+  await expect(tune.locator('.verse')).toHaveCount(0);
+});
+
+test('a whistle class sees whistle fingerings', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, 'Whistle Club');
+  await page.getByRole('link', { name: /4 Slate Roof/ }).click();
+  await expect(
+    page.getByRole('img', { name: /^D: left hand: index, middle, ring; right hand: index, middle, ring$/ }),
+  ).toBeVisible();
+  await expect(page.getByRole('img', { name: /thumb/ })).toHaveCount(0);
+});
+
+test('a pupil is heard by keys, the record is seen on the stairs at once, and undone', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.keyboard.press('h');
+  const pupil = await page.getByRole('heading', { level: 1 }).textContent();
+  await page.getByText('+ Leak').click();
+  await expect(page.getByText('Flat pads, thumb first')).toBeVisible();
+  await page.keyboard.press('1');
+  await expect(page.getByRole('status')).toContainText(`Recorded at school: ${pupil ?? ''} passed`);
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText(pupil ?? '');
+  await page.getByRole('link', { name: '4 Plover' }).click();
+  await expect(page.getByRole('link', { name: `${pupil ?? ''}: on this step, not heard on it yet` })).toBeVisible();
+  await page.goBack();
+  await page.keyboard.press('u');
+  await expect(page.getByRole('status')).not.toContainText('Recorded');
+  await page.getByRole('link', { name: '4 Plover' }).click();
+  await expect(page.getByRole('link', { name: `${pupil ?? ''}: nearly passed, 1 try` })).toBeVisible();
+});
+
+test('what the server cannot store is said, and nothing is shown as recorded', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Otter');
+  await page.getByRole('link', { name: /Hear .* next/ }).click();
+  await expect(page.getByRole('button', { name: 'Passed' })).toBeVisible();
+  await page.route('**/api/hearing/events', (route) => route.abort());
+  await page.getByRole('button', { name: 'Nearly' }).click();
+  await expect(page.getByRole('status')).toContainText('Not recorded. The school server cannot be reached just now.');
+});
+
+test('an unknown class, step or address says so', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/classes/00000000-0000-7000-8000-000000000000');
+  await expect(page.getByRole('alert')).toContainText('There is no such class.');
+  await page.goto('/nowhere');
+  await expect(page.getByRole('heading', { name: 'This step leads nowhere' })).toBeVisible();
+});
+
+test('axe finds nothing on any screen, at a desk and on a tablet', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expect(page.getByRole('button', { name: 'Open the demo school' })).toBeVisible();
+  await expectAccessible(page);
+  await openDemo(page);
+  await expectAccessible(page);
+  await openClass(page, '4 Plover');
+  const classAddress = page.url();
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 820, height: 1180 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.goto(classAddress);
+    await expect(page.locator('.steps .peg')).toHaveCount(24);
+    await expectAccessible(page);
+    await page.goto(`${classAddress}/steps/6`);
+    await expect(page.locator('.pencil ellipse').first()).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(`${classAddress}/hear`);
+    await expect(page.getByRole('button', { name: 'Passed' })).toBeVisible();
+    await page.getByText('+ Tongue').click();
+    await expectAccessible(page);
+  }
+});
+
+test('the page keeps to its content security policy and loads little script at first', async ({ page }) => {
+  const problems: string[] = [];
+  let script = 0;
+  page.on('console', (message) => {
+    if (message.type() === 'error' && !message.text().includes('401')) problems.push(message.text());
+  });
+  page.on('response', async (response) => {
+    if (response.request().resourceType() === 'script')
+      script += (await response.body().catch(() => Buffer.alloc(0))).length;
+  });
+  await page.goto('/sign-in');
+  await expect(page.getByRole('button', { name: 'Open the demo school' })).toBeVisible();
+  expect(script).toBeLessThan(400_000);
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: /6 Spring Evening/ }).click();
+  await expect(page.locator('.engraving svg')).toBeVisible();
+  expect(problems).toEqual([]);
+});

@@ -1,0 +1,27 @@
+import { defineConfig } from '@playwright/test';
+
+const CHROMIUM_FLAGS = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
+
+/** `npm run test:e2e` builds and starts what these tests drive. */
+export default defineConfig({
+  testDir: '.',
+  outputDir: 'results',
+  workers: 1,
+  timeout: 60_000,
+  expect: { timeout: 15_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    baseURL: process.env.ESCALIER_E2E_ADDRESS ?? 'http://127.0.0.1:4180',
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: { executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+  },
+});

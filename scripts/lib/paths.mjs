@@ -1,0 +1,10 @@
+import { dirname, join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+
+export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
+/** What belongs to this checkout's installation and is never in git: the database, the builds. */
+export const STATE = join(ROOT, '.escalier');
+export const WEB_BUILD = join(STATE, 'web');
+export const SERVER_BUILD = join(STATE, 'server', 'main.mjs');
+export const TUNES = join(ROOT, 'demo', 'tunes');
+export const binary = (name) => join(ROOT, 'node_modules', '.bin', name);

@@ -1,0 +1,87 @@
+import { spawn } from 'node:child_process';
+import { createHash } from 'node:crypto';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { binary, ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
+import { runQuiet } from './processes.mjs';
+import { Refusal, say } from './say.mjs';
+
+/** The folders and files that a build is made from. */
+const SOURCES = {
+  web: ['core/src', 'server/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'package-lock.json'],
+  server: ['core/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
+};
+
+function filesBelow(path) {
+  if (!statSync(path).isDirectory()) return [path];
+  return readdirSync(path)
+    .sort()
+    .flatMap((name) => filesBelow(join(path, name)));
+}
+
+function fingerprint(sources) {
+  const hash = createHash('sha256');
+  for (const file of sources.flatMap((source) => filesBelow(join(ROOT, source)))) {
+    hash.update(file).update('\0').update(readFileSync(file));
+  }
+  return hash.digest('hex');
+}
+
+function buildUnlessFresh(part, made, command, args) {
+  mkdirSync(STATE, { recursive: true });
+  const stamp = join(STATE, `${part}.stamp`);
+  const wanted = fingerprint(SOURCES[part]);
+  if (existsSync(made) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  say(`Building the ${part} …`);
+  const result = runQuiet(command, args);
+  if (result.status !== 0) throw new Refusal(`The ${part} could not be built:\n${result.output}`);
+  writeFileSync(stamp, wanted);
+}
+
+/** Builds what has changed since it was last built. */
+export function buildProduct() {
+  buildUnlessFresh('server', SERVER_BUILD, process.execPath, [join(ROOT, 'scripts', 'build-server.mjs')]);
+  const web = ['build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'];
+  buildUnlessFresh('web', join(WEB_BUILD, 'index.html'), binary('vite'), web);
+}
+
+/**
+ * Starts the built server and waits until it answers.
+ * @returns {address, stop(), ended}: stop lets running requests end.
+ */
+export async function startServer({ databaseUrl, port, demo = true }) {
+  const env = {
+    ...process.env,
+    NODE_ENV: 'production',
+    DATABASE_URL: databaseUrl,
+    ESCALIER_PORT: String(port),
+    ESCALIER_DEMO: demo ? 'on' : 'off',
+    ESCALIER_WEB: WEB_BUILD,
+    ESCALIER_DEMO_TUNES: TUNES,
+  };
+  const child = spawn(process.execPath, ['--enable-source-maps', SERVER_BUILD], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: true,
+  });
+  const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
+  let output = '';
+  const address = await new Promise((resolve) => {
+    const listen = (text) => {
+      output = (output + text).slice(-8000);
+      const match = /Escalier is at (\S+)/.exec(output);
+      if (match !== null) resolve(match[1]);
+    };
+    child.stdout.on('data', listen);
+    child.stderr.on('data', listen);
+    void ended.then(() => resolve(null));
+  });
+  if (address === null) throw new Refusal(`The server did not start:\n${output.trim()}`);
+  child.stderr.on('data', (text) => process.stderr.write(text));
+  const stop = async () => {
+    if (child.exitCode === null) child.kill('SIGTERM');
+    await ended;
+  };
+  return { address, stop, ended, pid: child.pid };
+}

@@ -1,0 +1,127 @@
+import { readFileSync, mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { CHROMIUM, ensureChromium } from './lib/debian.mjs';
+import { ensurePackages } from './lib/packages.mjs';
+import { binary, ROOT } from './lib/paths.mjs';
+import { ensureDatabase, startTemporaryPostgres } from './lib/postgres.mjs';
+import { start, stopOnSignals } from './lib/processes.mjs';
+import { buildProduct, startServer } from './lib/product.mjs';
+import { Refusal, run, say } from './lib/say.mjs';
+
+const REPORTS = join(ROOT, '.cache', 'reports');
+
+/** Each check counts as one test that passes or fails. */
+const CHECKS = {
+  format: ['prettier', ['--check', '--log-level', 'warn', '.']],
+  lint: ['eslint', ['--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0', '.']],
+  imports: ['depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'server', 'web', 'cli', 'e2e']],
+  unused: ['knip', ['--no-progress']],
+  'types of the core': ['tsc', ['-p', 'core']],
+  'types of the server': ['tsc', ['-p', 'server']],
+  'types of the web': ['vue-tsc', ['-p', 'web', '--noEmit']],
+  'types of the cli': ['tsc', ['-p', 'cli']],
+  'types of the end-to-end tests': ['tsc', ['-p', 'e2e']],
+};
+
+async function checks() {
+  const failed = [];
+  for (const [name, [command, args]] of Object.entries(CHECKS)) {
+    say(`· ${name}`);
+    if ((await start(binary(command), args).ended) !== 0) failed.push(name);
+  }
+  if (failed.length > 0) say(`Failed: ${failed.join(', ')}`);
+  return { passed: Object.keys(CHECKS).length - failed.length, failed: failed.length };
+}
+
+async function vitest(name, projects, env = {}) {
+  const report = join(REPORTS, `${name}.json`);
+  const args = [
+    'run',
+    ...projects.flatMap((project) => ['--project', project]),
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${report}`,
+  ];
+  const code = await start(binary('vitest'), args, { env: { ...process.env, ...env } }).ended;
+  return counted(report, code, (result) => ({ passed: result.numPassedTests, failed: result.numFailedTests }));
+}
+
+async function playwright(env) {
+  const report = join(REPORTS, 'e2e.json');
+  const args = ['test', '--config', 'e2e/playwright.config.ts'];
+  const code = await start(binary('playwright'), args, {
+    env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: report },
+  }).ended;
+  return counted(report, code, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }));
+}
+
+/** A run that ends badly without a failed test counts as one failure. */
+function counted(report, code, read) {
+  let counts = { passed: 0, failed: 0 };
+  try {
+    counts = read(JSON.parse(readFileSync(report, 'utf8')));
+  } catch {
+    say('The run left no report.');
+  }
+  return code !== 0 && counts.failed === 0 ? { ...counts, failed: 1 } : counts;
+}
+
+async function serverTests() {
+  const postgres = await startTemporaryPostgres();
+  const stop = stopOnSignals(postgres.stop);
+  try {
+    return await vitest('server', ['server'], { ESCALIER_TEST_POSTGRES: postgres.url('').replace(/\/$/, '') });
+  } finally {
+    await stop();
+  }
+}
+
+/** The built application on a database of its own; a test may start further servers on further databases. */
+async function endToEnd() {
+  ensureChromium();
+  buildProduct();
+  const postgres = await startTemporaryPostgres();
+  let server = null;
+  const stop = stopOnSignals(async () => {
+    await server?.stop();
+    await postgres.stop();
+  });
+  try {
+    ensureDatabase(postgres, 'e2e');
+    ensureDatabase(postgres, 'restart');
+    server = await startServer({ databaseUrl: postgres.url('e2e'), port: 0 });
+    return await playwright({
+      ESCALIER_E2E_ADDRESS: server.address,
+      ESCALIER_E2E_RESTART_DATABASE: postgres.url('restart'),
+      ESCALIER_E2E_CHROMIUM: CHROMIUM,
+    });
+  } finally {
+    await stop();
+  }
+}
+
+const PARTS = {
+  lint: checks,
+  unit: () => vitest('unit', ['core', 'cli', 'web']),
+  server: serverTests,
+  e2e: endToEnd,
+};
+
+await run(async () => {
+  const wanted = process.argv.slice(2);
+  const unknown = wanted.find((part) => !(part in PARTS));
+  if (unknown !== undefined)
+    throw new Refusal(`There is no part "${unknown}": please choose from ${Object.keys(PARTS).join(', ')}.`);
+  ensurePackages();
+  rmSync(REPORTS, { recursive: true, force: true });
+  mkdirSync(REPORTS, { recursive: true });
+  const total = { passed: 0, failed: 0 };
+  for (const part of wanted.length > 0 ? wanted : Object.keys(PARTS)) {
+    say(`\n=== ${part}`);
+    const { passed, failed } = await PARTS[part]();
+    total.passed += passed;
+    total.failed += failed;
+  }
+  say(`\n${total.passed} passed, ${total.failed} failed`);
+  process.exitCode = total.failed > 0 ? 1 : 0;
+});

@@ -1,0 +1,91 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { ClassEntity } from './features/classes/index.ts';
+import { AccountEntity, hashPassword, SchoolEntity } from './features/schools/index.ts';
+import { newId } from './platform/ids.ts';
+import type { ErrorBody } from './platform/problem.ts';
+import { createTestApp, signedIn, type TestApp } from './testing/index.ts';
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+/** Every route of the API as registered, with ids that look right. */
+function routes(id: string): readonly { readonly method: string; readonly path: string }[] {
+  const seen = new Map<string, { method: string; path: string }>();
+  for (const { method, path } of test.app.routes) {
+    if (method === 'ALL' || !path.startsWith('/api/')) continue;
+    const filled = path.replace(':id', id).replace(':position', '1');
+    seen.set(`${method} ${filled}`, { method, path: filled });
+  }
+  return [...seen.values()];
+}
+
+const OPEN = new Set(['GET /api/health', 'GET /api/sign-in', 'POST /api/sign-in']);
+
+describe('as a stranger', () => {
+  it('every route but signing in and health asks for a session', async () => {
+    const found = routes(newId());
+    expect(found.length).toBeGreaterThanOrEqual(9);
+    for (const { method, path } of found) {
+      const answer = await test.send(method, path, method === 'GET' ? undefined : {}, null);
+      const isOpen = OPEN.has(`${method} ${path}`);
+      expect(answer.status === 401, `${method} ${path} gave ${answer.status}`).toBe(!isOpen);
+    }
+  });
+
+  it('an address that is not there asks for a session too, and a forged cookie opens nothing', async () => {
+    expect((await test.send('GET', '/api/nothing', undefined, null)).status).toBe(401);
+    expect((await test.send('GET', '/api/classes', undefined, 'escalier_session=abc')).status).toBe(401);
+  });
+});
+
+describe('as a teacher of another school', () => {
+  it('no route shows or takes anything of this school', async () => {
+    const em = test.orm.em.fork();
+    const school = newId();
+    const account = { email: 'other@elsewhere.example', password: 'a-long-password' };
+    await em.insert(SchoolEntity, { id: school, name: 'Elsewhere', timeZone: 'Europe/Lisbon' });
+    const passwordHash = await hashPassword(account.password);
+    await em.insert(AccountEntity, { id: newId(), school, email: account.email, name: 'Other', passwordHash });
+    const other = await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account);
+    const [ours] = await em.findAll(ClassEntity);
+    expect(await (await test.send('GET', '/api/classes', undefined, other)).json()).toEqual([]);
+    for (const { method, path } of routes(ours!.id).filter((route) => route.path.includes(ours!.id))) {
+      expect((await test.send(method, path, method === 'GET' ? undefined : {}, other)).status, path).toBe(404);
+    }
+  });
+});
+
+describe('errors', () => {
+  it('have one shape, and unknown things are 404', async () => {
+    for (const path of ['/api/nothing', `/api/classes/${newId()}`, '/api/classes/17', '/nothing']) {
+      const answer = await test.send('GET', path);
+      expect(answer.status, path).toBe(404);
+      const { error } = (await answer.json()) as ErrorBody;
+      expect(error).toMatchObject({ code: 'not-found', message: expect.stringContaining('no such') as string });
+    }
+  });
+
+  it('broken JSON, too much and another origin are refused in a sentence', async () => {
+    const raw = (body: string, headers: Record<string, string> = {}) =>
+      test.app.request('/api/sign-in', {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json', ...headers },
+      });
+    expect((await raw('{')).status).toBe(400);
+    expect((await raw(`"${'x'.repeat(2_000_000)}"`, { 'content-length': '2000002' })).status).toBe(413);
+    const form = await raw('a=b', { 'content-type': 'text/plain', origin: 'https://evil.example' });
+    expect(form.status).toBe(403);
+    expect(((await form.json()) as ErrorBody).error.code).toBe('wrong-origin');
+  });
+});
+
+it('sends the headers that keep scripts and frames of others out', async () => {
+  const { headers } = await test.send('GET', '/api/health');
+  expect(headers.get('content-security-policy')).toContain("default-src 'self'");
+  expect(headers.get('content-security-policy')).toContain("frame-ancestors 'none'");
+  expect(headers.get('x-content-type-options')).toBe('nosniff');
+});

@@ -1,0 +1,102 @@
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { csrf } from 'hono/csrf';
+import { HTTPException } from 'hono/http-exception';
+import { secureHeaders } from 'hono/secure-headers';
+import { pinoLogger } from 'hono-pino';
+import { pino, type Logger } from 'pino';
+import { classRoutes } from './features/classes/index.ts';
+import { hearingRoutes } from './features/hearing/index.ts';
+import { needsSession, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
+import type { AppEnv } from './platform/context.ts';
+import type { Orm } from './platform/database.ts';
+import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
+import { webFiles } from './platform/static-files.ts';
+
+const MOST_BYTES = 1024 * 1024;
+
+export interface AppOptions {
+  readonly orm: Orm;
+  /** Offered on the sign-in page; null outside the demo. */
+  readonly demo: DemoAccount | null;
+  readonly webFolder: string | null;
+  readonly logger?: Logger;
+  readonly clock?: () => Date;
+}
+
+/** The chained routes carry the type of the whole API for the typed client. */
+function apiRoutes(options: AppOptions) {
+  return new Hono<AppEnv>()
+    .route('/sign-in', signInRoutes(options.demo))
+    .route('/session', sessionRoutes)
+    .use('*', needsSession)
+    .route('/classes', classRoutes)
+    .route('/hearing', hearingRoutes)
+    .all('*', () => {
+      throw notFound('address');
+    });
+}
+
+export type Api = ReturnType<typeof apiRoutes>;
+
+export function createApp(options: AppOptions) {
+  const { orm, logger = pino({ level: 'silent' }), clock = () => new Date() } = options;
+  const app = new Hono<AppEnv>();
+  app.use(pinoLogger({ pino: logger }));
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+        styleSrc: ["'self'"],
+        imgSrc: ["'self'", 'data:'],
+        objectSrc: ["'none'"],
+        baseUri: ["'none'"],
+        frameAncestors: ["'none'"],
+      },
+    }),
+  );
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: MOST_BYTES,
+      onError: () => {
+        throw tooLarge();
+      },
+    }),
+  );
+  app.use('/api/*', csrf());
+  app.use('/api/*', async (c, next) => {
+    c.set('em', orm.em.fork());
+    c.set('now', clock());
+    c.header('Cache-Control', 'no-store');
+    await next();
+  });
+  app.get('/api/health', async (c) => {
+    await c.var.em.execute('select 1');
+    return c.json({ ok: true });
+  });
+  app.route('/api', apiRoutes(options));
+  if (options.webFolder !== null) app.route('/', webFiles(options.webFolder));
+  app.notFound((c) => c.json(notFound('address').body, 404));
+  app.onError((error, c) => {
+    if (error instanceof Problem) return c.json(error.body, error.status);
+    if (error instanceof HTTPException) return c.json(fromHttp(error), error.status);
+    logger.error(error);
+    return c.json(
+      { error: { code: 'broken', message: 'Something broke here. Nothing was stored.' } } satisfies ErrorBody,
+      500,
+    );
+  });
+  return app;
+}
+
+function tooLarge(): Problem {
+  return new Problem(413, 'too-large', 'This is too much at once: at most 1 MB.');
+}
+
+/** Broken JSON and refused origins come from Hono itself. */
+function fromHttp(error: HTTPException): ErrorBody {
+  const message = error.status === 403 ? 'This request comes from another site.' : 'This request cannot be read.';
+  return { error: { code: error.status === 403 ? 'wrong-origin' : 'unreadable', message } };
+}

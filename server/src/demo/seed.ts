@@ -1,0 +1,168 @@
+import { TZDate } from '@date-fns/tz';
+import { lessonsNow, lessonsOf, type Term } from '@escalier/core/calendar';
+import { addDays, addWeeks, format, startOfISOWeek } from 'date-fns';
+import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
+import { RecordEventEntity } from '../features/hearing/index.ts';
+import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
+import { StaircaseEntity, StepEntity } from '../features/staircase/index.ts';
+import { TuneEntity } from '../features/tunes/index.ts';
+import type { EntityManager, Orm } from '../platform/database.ts';
+import { newId } from '../platform/ids.ts';
+import { demoEvents, seeded, type Chance } from './records.ts';
+import { DEMO_CLASSES, DEMO_SCHOOL, DEMO_STAIRCASES, DEMO_TEACHER, DEMO_TERM, type DemoClass } from './school.ts';
+import { readTunes } from './tunes.ts';
+
+/** Any number that no other lock of Escalier uses: two servers that start together load the demo once. */
+const SEED_LOCK = 20_261;
+
+interface Demo {
+  readonly em: EntityManager;
+  readonly schoolId: string;
+  readonly accountId: string;
+  readonly termId: string;
+  readonly term: Term;
+  readonly today: string;
+  readonly now: Date;
+  readonly chance: Chance;
+}
+
+/** Loads the invented school into a database that has no school; gives whether it did. */
+export async function seedDemo(orm: Orm, tunesFolder: string, now: Date): Promise<boolean> {
+  return orm.em.fork().transactional(async (em) => {
+    await em.execute('select pg_advisory_xact_lock(?)', [SEED_LOCK]);
+    if ((await em.count(SchoolEntity)) > 0) return false;
+    const demo = await seedSchool(em, now);
+    const tuneIds = await seedTunes(demo, tunesFolder);
+    const staircases = new Map<string, Staircase>();
+    for (const key of Object.keys(DEMO_STAIRCASES) as (keyof typeof DEMO_STAIRCASES)[]) {
+      staircases.set(key, await seedStaircase(demo, key, tuneIds));
+    }
+    for (const demoClass of DEMO_CLASSES) await seedClass(demo, demoClass, staircases.get(demoClass.staircase)!);
+    return true;
+  });
+}
+
+async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
+  const [schoolId, accountId, termId] = [newId(), newId(), newId()];
+  const local = new TZDate(now, DEMO_SCHOOL.timeZone);
+  const term = termAround(local);
+  await em.insert(SchoolEntity, { id: schoolId, ...DEMO_SCHOOL });
+  await em.insert(TermEntity, {
+    id: termId,
+    school: schoolId,
+    name: DEMO_TERM.name,
+    ...term,
+    daysOff: [...term.daysOff],
+  });
+  await em.insert(AccountEntity, {
+    id: accountId,
+    school: schoolId,
+    email: DEMO_TEACHER.email,
+    name: DEMO_TEACHER.name,
+    passwordHash: await hashPassword(DEMO_TEACHER.password),
+  });
+  return { em, schoolId, accountId, termId, term, today: day(local), now, chance: seeded(7) };
+}
+
+function day(date: Date): string {
+  return format(date, 'yyyy-MM-dd');
+}
+
+/** The demo's term, laid so that it is now in its fifth week. */
+function termAround(local: Date): Term {
+  const monday = startOfISOWeek(local);
+  const start = addWeeks(monday, -DEMO_TERM.weeksGone);
+  return {
+    startsOn: day(start),
+    endsOn: day(addDays(start, 7 * DEMO_TERM.weeks - 3)),
+    daysOff: DEMO_TERM.daysOff.map(({ week, weekday, days, reason }) => {
+      const from = addDays(start, 7 * (week - 1) + weekday - 1);
+      return { from: day(from), to: day(addDays(from, days - 1)), reason };
+    }),
+  };
+}
+
+async function seedTunes(demo: Demo, folder: string): Promise<ReadonlyMap<string, string>> {
+  const tunes = await readTunes(folder);
+  const ids = new Map<string, string>();
+  for (const { slug, title, abc } of tunes) {
+    const id = newId();
+    await demo.em.insert(TuneEntity, { id, school: demo.schoolId, title, abc });
+    ids.set(slug, id);
+  }
+  return ids;
+}
+
+interface Staircase {
+  readonly id: string;
+  readonly stepIds: readonly string[];
+}
+
+async function seedStaircase(
+  demo: Demo,
+  key: keyof typeof DEMO_STAIRCASES,
+  tuneIds: ReadonlyMap<string, string>,
+): Promise<Staircase> {
+  const { name, instrument, steps } = DEMO_STAIRCASES[key];
+  const id = newId();
+  await demo.em.insert(StaircaseEntity, { id, school: demo.schoolId, name, instrument });
+  const rows = steps.map((step, index) => ({
+    id: newId(),
+    staircase: id,
+    position: index + 1,
+    tune: tuneIds.get(step.tune)!,
+    belt: step.belt,
+    lessons: step.lessons,
+  }));
+  await demo.em.insertMany(StepEntity, rows);
+  return { id, stepIds: rows.map((row) => row.id) };
+}
+
+async function seedClass(demo: Demo, demoClass: DemoClass, staircase: Staircase): Promise<void> {
+  const classId = newId();
+  await demo.em.insert(ClassEntity, {
+    id: classId,
+    school: demo.schoolId,
+    term: demo.termId,
+    staircase: staircase.id,
+    name: demoClass.name,
+    grade: demoClass.grade,
+    meetings: [...demoClass.meetings],
+    style: demoClass.style,
+  });
+  const lessons = lessonsOf(demo.term, demoClass.meetings);
+  const had = lessons.slice(0, lessonsNow(lessons, demo.today).had);
+  for (const [shownName, step, state, extra] of demoClass.pupils) {
+    const pupilId = newId();
+    const startIndex = extra === 'late' ? step - 1 : 0;
+    await demo.em.insert(PupilEntity, {
+      id: pupilId,
+      school: demo.schoolId,
+      schoolClass: classId,
+      shownName,
+      startStep: staircase.stepIds[startIndex]!,
+      joinedOn: extra === 'late' ? (had.at(-2)?.date ?? demo.term.startsOn) : demo.term.startsOn,
+      leftOn: extra === 'left' ? (had.at(-2)?.date ?? demo.today) : null,
+    });
+    const history = { pupilId, startIndex, stepIndex: step - 1, state };
+    const events = demoEvents(history, staircase.stepIds, had, DEMO_SCHOOL.timeZone, demo.chance);
+    if (events.length === 0) continue;
+    await demo.em.insertMany(
+      RecordEventEntity,
+      events.map((event) => ({
+        id: event.id,
+        school: demo.schoolId,
+        schoolClass: classId,
+        account: demo.accountId,
+        kind: event.kind,
+        pupil: event.pupilId,
+        step: event.stepId,
+        outcome: event.outcome,
+        remarks: [...event.remarks],
+        undoes: null,
+        heardAt: new Date(event.heardAt),
+        receivedAt: new Date(event.heardAt),
+      })),
+    );
+  }
+}

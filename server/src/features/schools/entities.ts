@@ -1,0 +1,50 @@
+import { defineEntity } from '@mikro-orm/core';
+
+export const SchoolEntity = defineEntity({
+  name: 'School',
+  tableName: 'school',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    name: p.text(),
+    timeZone: p.text(),
+  }),
+});
+
+export const TermEntity = defineEntity({
+  name: 'Term',
+  tableName: 'term',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    name: p.text(),
+    startsOn: p.date(),
+    endsOn: p.date(),
+    daysOff: p.json<{ from: string; to: string; reason: string }[]>(),
+  }),
+});
+
+export const AccountEntity = defineEntity({
+  name: 'Account',
+  tableName: 'account',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    /** Lower case. */
+    email: p.text().unique(),
+    name: p.text(),
+    /** argon2id with its parameters. */
+    passwordHash: p.text(),
+  }),
+});
+
+export const SessionEntity = defineEntity({
+  name: 'Session',
+  tableName: 'session',
+  properties: (p) => ({
+    /** SHA-256 of the token in the cookie, so that a copy of the table opens nothing. */
+    tokenHash: p.text().primary(),
+    account: () => p.manyToOne(AccountEntity).mapToPk().index(),
+    createdAt: p.datetime(),
+    expiresAt: p.datetime(),
+  }),
+});

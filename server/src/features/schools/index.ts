@@ -1,0 +1,4 @@
+export { AccountEntity, SchoolEntity, SessionEntity, TermEntity } from './entities.ts';
+export { hashPassword } from './passwords.ts';
+export { sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
+export { needsSession } from './session.ts';

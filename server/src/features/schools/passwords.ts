@@ -1,0 +1,17 @@
+import { hash, verify } from '@node-rs/argon2';
+
+/** argon2id with OWASP's first recommended parameters: 19 MiB, two passes. */
+const PARAMETERS = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+
+export function hashPassword(password: string): Promise<string> {
+  return hash(password, PARAMETERS);
+}
+
+let unknown: Promise<string> | null = null;
+
+/** Takes as long for an unknown account as for a known one, so that nobody learns which e-mails exist. */
+export async function passwordFits(storedHash: string | null, password: string): Promise<boolean> {
+  unknown ??= hashPassword('no account has this password');
+  const fits = await verify(storedHash ?? (await unknown), password);
+  return storedHash !== null && fits;
+}

@@ -1,0 +1,56 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEMO_TEACHER } from '../../demo/school.ts';
+import type { ErrorBody } from '../../platform/problem.ts';
+import { createTestApp, type TestApp } from '../../testing/index.ts';
+import { SessionEntity } from './entities.ts';
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+const signIn = (body: unknown) => test.send('POST', '/api/sign-in', body, null);
+
+describe('signing in', () => {
+  it('gives a cookie that scripts cannot read and other sites cannot send', async () => {
+    const answer = await signIn({ email: 'Mara@OsierBridge.example', password: DEMO_TEACHER.password });
+    expect(answer.status).toBe(200);
+    const cookie = answer.headers.get('set-cookie') ?? '';
+    expect(cookie).toMatch(/HttpOnly/);
+    expect(cookie).toMatch(/SameSite=Strict/);
+    const me = await test.send('GET', '/api/session', undefined, cookie.split(';')[0]);
+    expect(await me.json()).toEqual({ name: 'Mara Tillen', email: DEMO_TEACHER.email, school: 'Osier Bridge School' });
+  });
+
+  it('says the same for a wrong password and an unknown e-mail', async () => {
+    const wrong = await signIn({ email: DEMO_TEACHER.email, password: 'guess' });
+    const unknown = await signIn({ email: 'nobody@osierbridge.example', password: 'guess' });
+    expect([wrong.status, unknown.status]).toEqual([401, 401]);
+    expect(await wrong.json()).toEqual(await unknown.json());
+  });
+
+  it('names the field that is wrong', async () => {
+    const answer = await signIn({ email: 'mara' });
+    expect(answer.status).toBe(400);
+    const { error } = (await answer.json()) as ErrorBody;
+    expect(error.code).toBe('wrong-input');
+    expect(error.fields).toEqual({ email: 'Please give an e-mail address.', password: 'Please give a password.' });
+  });
+
+  it('keeps no token in the database, and signing out ends the session', async () => {
+    const token = test.cookie.split('=')[1]!;
+    const rows = await test.orm.em.fork().findAll(SessionEntity);
+    expect(JSON.stringify(rows)).not.toContain(token);
+    const answer = await signIn({ email: DEMO_TEACHER.email, password: DEMO_TEACHER.password });
+    const cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
+    expect((await test.send('DELETE', '/api/session', undefined, cookie)).status).toBe(200);
+    expect((await test.send('GET', '/api/session', undefined, cookie)).status).toBe(401);
+  });
+
+  it('offers the demo account', async () => {
+    expect(await (await test.send('GET', '/api/sign-in', undefined, null)).json()).toEqual({
+      demo: { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password },
+    });
+  });
+});

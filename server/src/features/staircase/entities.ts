@@ -1,0 +1,31 @@
+import { defineEntity } from '@mikro-orm/core';
+import { SchoolEntity } from '../schools/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
+
+/** Parallel classes climb one staircase. */
+export const StaircaseEntity = defineEntity({
+  name: 'Staircase',
+  tableName: 'staircase',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    name: p.text(),
+    instrument: p.text(),
+  }),
+});
+
+export const StepEntity = defineEntity({
+  name: 'Step',
+  tableName: 'step',
+  uniques: [{ properties: ['staircase', 'position'] }],
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    staircase: () => p.manyToOne(StaircaseEntity).mapToPk(),
+    /** Counted from 1. */
+    position: p.integer(),
+    tune: () => p.manyToOne(TuneEntity).mapToPk(),
+    belt: p.text(),
+    /** Lessons given to the step: the depth of its tread. */
+    lessons: p.integer(),
+  }),
+});

@@ -1,0 +1,2 @@
+export { StaircaseEntity, StepEntity } from './entities.ts';
+export { stepReadings } from './read-steps.ts';

@@ -1,0 +1,14 @@
+import { defineEntity } from '@mikro-orm/core';
+import { SchoolEntity } from '../schools/index.ts';
+
+export const TuneEntity = defineEntity({
+  name: 'Tune',
+  tableName: 'tune',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    title: p.text(),
+    /** The tune itself: everything else about it is read from here. */
+    abc: p.text(),
+  }),
+});

@@ -1,0 +1,2 @@
+export { TuneEntity } from './entities.ts';
+export { parsedTune } from './parsed.ts';

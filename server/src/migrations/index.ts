@@ -1,0 +1,5 @@
+import type { MigrationObject } from '@mikro-orm/core';
+import { FirstFlight } from './first-flight.ts';
+
+/** In order. A migration that has been released is never changed; the next one mends it. */
+export const migrations: readonly MigrationObject[] = [{ name: '2026-11-25-first-flight', class: FirstFlight }];

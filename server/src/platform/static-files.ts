@@ -1,0 +1,21 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+
+/** The built web: files with a hash in their name are kept by the browser for good, pages are asked for each time. */
+export function webFiles(folder: string) {
+  if (!existsSync(join(folder, 'index.html'))) throw new Error(`There is no built web in ${folder}`);
+  const app = new Hono();
+  app.use('/assets/*', async (c, next) => {
+    await next();
+    if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
+  });
+  app.use('*', serveStatic({ root: folder }));
+  app.get('*', async (c, next) => {
+    if (c.req.path.startsWith('/assets/')) return next();
+    c.header('Cache-Control', 'no-cache');
+    return serveStatic({ root: folder, path: 'index.html' })(c, next);
+  });
+  return app;
+}

@@ -1,0 +1,28 @@
+import { fileURLToPath } from 'node:url';
+import { defineConfig } from 'vitest/config';
+import vue from '@vitejs/plugin-vue';
+import Icons from 'unplugin-icons/vite';
+
+/** `unit` needs nothing but Node.js; `server` needs the PostgreSQL that `npm test` starts for it. */
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'] } },
+      {
+        plugins: [vue(), Icons({ compiler: 'vue3' })],
+        test: { name: 'web', root: 'web', include: ['src/**/*.test.ts'], environment: 'jsdom' },
+      },
+      {
+        test: {
+          name: 'server',
+          root: 'server',
+          include: ['src/**/*.test.ts'],
+          globalSetup: [fileURLToPath(new URL('server/src/testing/global-setup.ts', import.meta.url))],
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});

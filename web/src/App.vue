@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { RouterView, useRoute } from 'vue-router';
+import { useSession } from './features/schools/index.ts';
+import AppRail from './ui/AppRail.vue';
+
+const session = useSession();
+const route = useRoute();
+const withRail = computed(() => session.me !== null && route.name !== 'sign-in');
+</script>
+
+<template>
+  <a class="skip" href="#content">To the content</a>
+  <div class="frame" :class="{ 'with-rail': withRail }">
+    <AppRail v-if="withRail" />
+    <main id="content" tabindex="-1">
+      <RouterView />
+    </main>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.skip {
+  position: absolute;
+  left: -999px;
+  z-index: 10;
+  padding: 8px 14px;
+  background: var(--card);
+}
+
+.skip:focus {
+  left: 8px;
+  top: 8px;
+}
+
+.frame {
+  min-height: 100vh;
+}
+
+.with-rail {
+  display: grid;
+  grid-template-columns: 84px minmax(0, 1fr);
+}
+
+main {
+  min-height: 100vh;
+  outline: none;
+}
+</style>

@@ -1,0 +1,53 @@
+import type { Api, ErrorBody } from '@escalier/server/api';
+import { hc } from 'hono/client';
+
+/** The typed door to the server. */
+export const api = hc<Api>('/api');
+
+/** What the server refused, in its own sentence; `code` is "offline" when it could not be reached. */
+export class ApiError extends Error {
+  readonly code: string;
+  readonly fields: Readonly<Record<string, string>>;
+
+  constructor({ error }: ErrorBody) {
+    super(error.message);
+    this.code = error.code;
+    this.fields = error.fields ?? {};
+  }
+}
+
+interface Answer<Body> {
+  readonly ok: boolean;
+  json(): Promise<Body>;
+}
+
+/** Called when the server says that the session is over. */
+let onSignedOut: () => void = () => undefined;
+
+export function whenSignedOut(listener: () => void): void {
+  onSignedOut = listener;
+}
+
+/** @throws ApiError with a sentence for the person at the screen. */
+export async function ask<Body>(request: Promise<Answer<Body>>): Promise<Body> {
+  let answer: Answer<Body>;
+  try {
+    answer = await request;
+  } catch {
+    throw new ApiError({ error: { code: 'offline', message: 'The school server cannot be reached just now.' } });
+  }
+  if (answer.ok) return answer.json();
+  const refused = new ApiError(await errorBody(answer));
+  if (refused.code === 'signed-out') onSignedOut();
+  throw refused;
+}
+
+async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {
+  try {
+    const body = (await answer.json()) as Partial<ErrorBody>;
+    if (body.error !== undefined) return { error: body.error };
+  } catch {
+    // Not JSON: a proxy or a broken server answered.
+  }
+  return { error: { code: 'broken', message: 'The school server gave an answer that cannot be read.' } };
+}

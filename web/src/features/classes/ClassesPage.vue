@@ -1,0 +1,120 @@
+<script setup lang="ts">
+import { findInstrument } from '@escalier/core/instruments';
+import { onMounted } from 'vue';
+import { RouterLink } from 'vue-router';
+import LoadState from '../../ui/LoadState.vue';
+import { useSession } from '../schools/index.ts';
+import ClassStrip from './ClassStrip.vue';
+import { useClasses } from './store.ts';
+import { longDate, plural } from './words.ts';
+
+const classes = useClasses();
+const session = useSession();
+onMounted(classes.loadList);
+</script>
+
+<template>
+  <LoadState v-if="classes.list === null" :error="classes.error" what="your classes" @again="classes.loadList" />
+  <div v-else class="page">
+    <header>
+      <h1>Classes</h1>
+      <p class="soft">
+        {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
+      </p>
+    </header>
+    <ul class="list">
+      <li v-for="each in classes.list" :key="each.id" class="card-paper">
+        <RouterLink class="open" :to="{ name: 'class', params: { classId: each.id } }">
+          <h2>{{ each.name }}</h2>
+          <p class="soft">{{ each.grade }} · {{ findInstrument(each.instrumentId)?.shortName }}</p>
+        </RouterLink>
+        <ClassStrip :belts="each.belts" :on-step="each.onStep" />
+        <div class="facts">
+          <p>
+            <strong>{{ plural(each.pupils, 'pupil', 'pupils') }}</strong>, {{ each.nearly }} nearly passed,
+            {{ each.stuck }} stuck
+          </p>
+          <p>
+            {{ each.lessons.had }} of {{ each.lessons.total }} lessons had,
+            <strong>{{ each.lessons.left }} left</strong>
+          </p>
+          <p v-if="each.lessons.next !== null" class="soft">
+            next: {{ longDate(each.lessons.next.date) }}, {{ each.lessons.next.at }}
+          </p>
+          <p v-else class="soft">the term is over</p>
+          <RouterLink
+            v-if="each.hearFirst !== null"
+            class="btn btn-outline-dark"
+            :to="{ name: 'hear', params: { classId: each.id, pupilId: each.hearFirst.id } }"
+          >
+            Hear {{ each.hearFirst.name }} next
+          </RouterLink>
+        </div>
+      </li>
+    </ul>
+    <p v-if="classes.list.length === 0" class="soft">
+      No class yet. A class appears here once it has a staircase and a term.
+    </p>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.page {
+  display: grid;
+  gap: 18px;
+  padding: 22px 26px;
+}
+
+.list {
+  display: grid;
+  gap: 14px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.list li {
+  display: grid;
+  grid-template-columns: minmax(180px, 1fr) minmax(320px, 2fr) minmax(240px, 1.1fr);
+  gap: 22px;
+  align-items: center;
+  padding: 16px 20px;
+}
+
+.facts {
+  display: grid;
+  gap: 2px;
+  justify-items: start;
+}
+
+.facts .btn {
+  margin-top: 8px;
+}
+
+.open {
+  color: inherit;
+  text-decoration: none;
+}
+
+.open h2 {
+  font-size: 1.55rem;
+  text-decoration: underline;
+  text-decoration-color: var(--line-strong);
+  text-underline-offset: 5px;
+}
+
+.open:hover h2 {
+  color: var(--spruce);
+}
+
+@media (max-width: 900px) {
+  .list li {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .list li > :nth-child(2) {
+    grid-column: 1 / -1;
+    grid-row: 2;
+  }
+}
+</style>

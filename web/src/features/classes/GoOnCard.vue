@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import type { ClassPage } from '@escalier/server/api';
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import HowComputed from '../../ui/HowComputed.vue';
+import { newThings, shortDate } from './words.ts';
+
+const props = defineProps<{ page: ClassPage }>();
+
+/** The first step that not enough have passed is the one the class works on. */
+const current = computed(() => props.page.steps.find((step) => !step.goOn.goOn) ?? null);
+const before = computed(
+  () => props.page.steps.filter((step) => step.position < (current.value?.position ?? Infinity)).at(-1) ?? null,
+);
+
+/** The step that the plan has come to: the tread that today's line crosses. */
+const planned = computed(() => {
+  let lessons = 0;
+  return (
+    props.page.steps.find((step) => (lessons += step.lessons) > props.page.lessons.had) ??
+    props.page.steps.at(-1) ??
+    null
+  );
+});
+const plannedUntil = computed(() => {
+  const steps = props.page.steps.filter((step) => step.position <= (planned.value?.position ?? 0));
+  const last = steps.reduce((sum, step) => sum + step.lessons, 0);
+  return props.page.lessons.all[last - 1]?.date ?? null;
+});
+const needed = computed(() =>
+  current.value === null ? 0 : Math.ceil((current.value.goOn.of * current.value.goOn.ruleShare) / 100),
+);
+</script>
+
+<template>
+  <section class="card-paper">
+    <template v-if="current !== null">
+      <h2>The class is on step {{ current.position }}</h2>
+      <p>
+        {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %, your rule:
+        {{ current.goOn.ruleShare }} %): <strong>{{ needed - current.goOn.passed }} more</strong> and you can go on.
+      </p>
+      <p v-if="planned !== null && planned.position !== current.position" class="plan">
+        The plan has come to
+        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: planned.position } }"
+          >step {{ planned.position }}</RouterLink
+        ><template v-if="plannedUntil !== null">, until {{ shortDate(plannedUntil) }}</template
+        >: {{ newThings(planned, page.style.lengthWords).join(', ') || 'nothing new' }}.
+      </p>
+      <HowComputed>
+        <template v-if="before !== null">
+          Step {{ before.position }}: {{ before.goOn.passed }} of {{ before.goOn.of }} = {{ before.goOn.share }} %,
+          enough.
+        </template>
+        Step {{ current.position }}: {{ current.goOn.passed }} of {{ current.goOn.of }} = {{ current.goOn.share }} %.
+        {{ current.goOn.ruleShare }} % of {{ current.goOn.of }} are {{ needed }}.
+      </HowComputed>
+    </template>
+    <template v-else>
+      <h2>The stairs are climbed</h2>
+      <p>Enough of the class have passed every step.</p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+p {
+  margin-top: 4px;
+}
+</style>

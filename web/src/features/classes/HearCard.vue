@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import type { ClassPage } from '@escalier/server/api';
+import { computed } from 'vue';
+import { RouterLink } from 'vue-router';
+import HowComputed from '../../ui/HowComputed.vue';
+
+const props = defineProps<{ page: ClassPage }>();
+const SHOWN = 6;
+
+const queue = computed(() =>
+  props.page.hearingOrder.flatMap((id) => props.page.pupils.find((pupil) => pupil.id === id) ?? []),
+);
+</script>
+
+<template>
+  <section class="card-paper">
+    <h2>To hear next</h2>
+    <ul class="queue">
+      <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">
+        <RouterLink
+          class="pupil"
+          :class="pupil.standing?.state"
+          :to="{ name: 'hear', params: { classId: page.id, pupilId: pupil.id } }"
+        >
+          {{ pupil.name }}<span v-if="pupil.standing?.state === 'nearly'" class="mark">nearly</span>
+        </RouterLink>
+      </li>
+      <li v-if="queue.length > SHOWN" class="soft more">and {{ queue.length - SHOWN }} more</li>
+    </ul>
+    <HowComputed label="How the order comes about">
+      Those who nearly passed come first, then those who have waited longest since they were heard; who was never heard
+      waits longest of all.
+    </HowComputed>
+  </section>
+</template>
+
+<style scoped>
+.queue {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 8px 0 4px;
+  padding: 0;
+  list-style: none;
+}
+
+.pupil {
+  display: inline-flex;
+  align-items: center;
+  gap: 6px;
+  min-height: 34px;
+  padding: 4px 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: 17px;
+  color: var(--ink);
+  text-decoration: none;
+}
+
+.pupil:hover {
+  border-color: var(--ink);
+}
+
+.pupil.nearly {
+  border-color: var(--brass);
+  background: var(--brass-soft);
+}
+
+.mark {
+  color: var(--brass-deep);
+  font-size: 13px;
+}
+
+.more {
+  align-self: center;
+}
+
+@media (pointer: coarse) {
+  .pupil {
+    min-height: 44px;
+    border-radius: 22px;
+  }
+}
+</style>

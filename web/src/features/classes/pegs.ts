@@ -1,0 +1,43 @@
+import type { PupilState } from '@escalier/core/records';
+import type { ClassPage } from '@escalier/server/api';
+import { pegLabels } from './peg-labels.ts';
+import { plural } from './words.ts';
+
+export interface Peg {
+  readonly id: string;
+  readonly name: string;
+  readonly label: string;
+  readonly state: PupilState;
+  /** For those who cannot see the place and the ring. */
+  readonly words: string;
+}
+
+const STATE_WORDS: Record<PupilState, string> = {
+  working: 'on this step',
+  nearly: 'nearly passed',
+  stuck: 'stuck',
+  finished: 'has passed every step',
+};
+const STATE_ORDER: readonly PupilState[] = ['stuck', 'nearly', 'working', 'finished'];
+
+/** The pupils of each step, and behind the last step those who have passed all; in trouble first. */
+export function pegsOf(page: ClassPage): readonly (readonly Peg[])[] {
+  const here = page.pupils.flatMap((pupil) => (pupil.standing === null ? [] : [{ pupil, standing: pupil.standing }]));
+  const labels = pegLabels(here.map(({ pupil }) => pupil.name));
+  const groups = Array.from({ length: page.steps.length + 1 }, (): Peg[] => []);
+  for (const [index, { pupil, standing }] of here.entries()) {
+    const tries = standing.triesOnStep === 0 ? 'not heard on it yet' : plural(standing.triesOnStep, 'try', 'tries');
+    const words =
+      standing.state === 'finished'
+        ? `${pupil.name}: ${STATE_WORDS.finished}`
+        : `${pupil.name}: ${STATE_WORDS[standing.state]}, ${tries}`;
+    groups[standing.stepIndex]!.push({
+      id: pupil.id,
+      name: pupil.name,
+      label: labels[index]!,
+      state: standing.state,
+      words,
+    });
+  }
+  return groups.map((group) => group.toSorted((a, b) => STATE_ORDER.indexOf(a.state) - STATE_ORDER.indexOf(b.state)));
+}

@@ -1,0 +1,55 @@
+<script setup lang="ts">
+import type { Outcome } from '@escalier/core/records';
+import { FAULTS } from '@escalier/core/records';
+import type { PupilDto, StepDto } from '@escalier/server/api';
+import { computed } from 'vue';
+import BeltBand from '../../ui/BeltBand.vue';
+import { plural, shortDate } from '../classes/index.ts';
+
+const props = defineProps<{ pupil: PupilDto; step: StepDto | null }>();
+
+const OUTCOME_WORDS: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly', 'not-yet': 'not yet' };
+
+/** What the records say about the tries on this step. */
+const history = computed(() => {
+  const standing = props.pupil.standing?.steps.find((each) => each.stepId === props.step?.id);
+  if (standing === undefined) return 'Not heard on this step yet.';
+  const remarks = standing.remarks.map((id) => FAULTS.find((fault) => fault.id === id)?.words.toLowerCase()).join(', ');
+  const worked = remarks === '' ? '' : `, to work on: ${remarks}`;
+  return `${plural(standing.tries, 'try', 'tries')}, last on ${shortDate(standing.lastHeardAt)}: ${OUTCOME_WORDS[standing.lastOutcome]}${worked}.`;
+});
+</script>
+
+<template>
+  <div class="head">
+    <h1>{{ pupil.name }}</h1>
+    <template v-if="step !== null">
+      <p class="step">
+        <span class="belt"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},
+        <strong>{{ step.title }}</strong>
+      </p>
+      <p class="soft">{{ history }}</p>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+h1 {
+  font-size: clamp(2.4rem, 5.2vw, 4rem);
+  overflow-wrap: anywhere;
+}
+
+.step {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+  margin-top: 6px;
+  font-size: 1.25rem;
+}
+
+.belt {
+  width: 60px;
+  overflow: hidden;
+  border-radius: 3px;
+}
+</style>

@@ -1,0 +1,245 @@
+<script setup lang="ts">
+import { useRegleSchema } from '@regle/schemas';
+import type { DemoAccount } from '@escalier/server/api';
+import { onMounted, ref } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
+import { z } from 'zod';
+import { ApiError } from '../../api.ts';
+import BeltBand from '../../ui/BeltBand.vue';
+import { BELTS } from '@escalier/core/staircase';
+import { useSession } from './session.ts';
+
+/** Who stands on the picture's steps, from left to right. */
+const PEGS = [['a'], ['b', 'c', 'a'], ['a', 'b', 'c'], ['a'], [], ['b']];
+
+const session = useSession();
+const router = useRouter();
+const route = useRoute();
+
+const schema = z.object({
+  email: z.email('Please give an e-mail address.'),
+  password: z.string().min(1, 'Please give a password.'),
+});
+const { r$ } = useRegleSchema({ email: '', password: '' }, schema);
+
+const demo = ref<DemoAccount | null>(null);
+const refused = ref<string | null>(null);
+const busy = ref(false);
+
+onMounted(async () => {
+  try {
+    demo.value = await session.demoAccount();
+  } catch (error) {
+    refused.value = error instanceof ApiError ? error.message : null;
+  }
+});
+
+async function enter(email: string, password: string): Promise<void> {
+  busy.value = true;
+  refused.value = null;
+  try {
+    await session.signIn(email, password);
+    const { to } = route.query;
+    await router.push(typeof to === 'string' && /^\/(?!\/)/.test(to) ? to : '/classes');
+  } catch (error) {
+    refused.value = error instanceof ApiError ? error.message : 'Signing in did not work.';
+  } finally {
+    busy.value = false;
+  }
+}
+
+async function submit(): Promise<void> {
+  const { valid, data } = await r$.$validate();
+  if (valid) await enter(data.email, data.password);
+}
+</script>
+
+<template>
+  <div class="entrance">
+    <section class="picture" aria-hidden="true">
+      <div v-for="(belt, index) in BELTS.slice(0, 6)" :key="belt.id" class="stone" :class="`stone-${index + 1}`">
+        <BeltBand :belt-id="belt.id" decorative />
+        <i v-for="peg in PEGS[index]" :key="peg" class="peg" :class="`peg-${peg}`" />
+      </div>
+    </section>
+    <section class="door">
+      <p class="name">Escalier</p>
+      <h1>One step more, for everyone in the class.</h1>
+      <p class="soft">
+        Plan a recorder or tin whistle unit as a staircase of tunes, hear your pupils, and see where each of them
+        stands.
+      </p>
+      <form novalidate @submit.prevent="submit">
+        <BFormGroup
+          label="E-mail"
+          label-for="email"
+          :state="r$.email.$error ? false : null"
+          :invalid-feedback="r$.email.$errors[0] ?? ''"
+        >
+          <BFormInput
+            id="email"
+            v-model="r$.$value.email"
+            type="email"
+            autocomplete="username"
+            :state="r$.email.$error ? false : null"
+          />
+        </BFormGroup>
+        <BFormGroup
+          label="Password"
+          label-for="password"
+          :state="r$.password.$error ? false : null"
+          :invalid-feedback="r$.password.$errors[0] ?? ''"
+        >
+          <BFormInput
+            id="password"
+            v-model="r$.$value.password"
+            type="password"
+            autocomplete="current-password"
+            :state="r$.password.$error ? false : null"
+          />
+        </BFormGroup>
+        <p v-if="refused !== null" class="refused" role="alert">{{ refused }}</p>
+        <BButton type="submit" variant="primary" :disabled="busy">Sign in</BButton>
+      </form>
+      <div v-if="demo !== null" class="card-paper demo">
+        <h2>Just looking?</h2>
+        <p>An invented school with three classes is ready, in week five of its term.</p>
+        <BButton variant="outline-dark" :disabled="busy" @click="enter(demo.email, demo.password)"
+          >Open the demo school</BButton
+        >
+        <p class="soft small">It signs you in as {{ demo.email }}.</p>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.entrance {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(360px, 1fr);
+  min-height: 100vh;
+}
+
+.picture {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  align-items: end;
+  background: var(--stone);
+  border-right: 1px solid var(--line);
+}
+
+.stone {
+  position: relative;
+  border-top: 4px solid var(--ink);
+  border-left: 4px solid var(--ink);
+  background: repeating-linear-gradient(-52deg, #e2d6be 0 2px, transparent 2px 16px) var(--paper);
+}
+
+// Pegs as on the class page: filled, ringed, dotted.
+.peg {
+  position: absolute;
+  bottom: calc(100% + 8px);
+  width: 26px;
+  height: 26px;
+  border: 3px solid var(--spruce);
+  border-radius: 50%;
+  background: var(--spruce);
+}
+
+.peg-a {
+  left: 8px;
+}
+
+.peg-b {
+  left: 38px;
+  border-color: var(--brass);
+  background: var(--brass-soft);
+}
+
+.peg-c {
+  left: 68px;
+  border: 3px dotted var(--brick);
+  background: var(--card);
+}
+
+.stone-1 {
+  height: 12vh;
+  border-left: 0;
+}
+
+.stone-2 {
+  height: 24vh;
+}
+
+.stone-3 {
+  height: 40vh;
+}
+
+.stone-4 {
+  height: 51vh;
+}
+
+.stone-5 {
+  height: 65vh;
+}
+
+.stone-6 {
+  height: 82vh;
+}
+
+.door {
+  display: flex;
+  flex-direction: column;
+  justify-content: center;
+  gap: 14px;
+  max-width: 480px;
+  padding: 32px 44px;
+}
+
+.name {
+  font-family: var(--heading);
+  font-size: 1.2rem;
+  font-weight: 700;
+  color: var(--spruce);
+}
+
+form {
+  display: grid;
+  gap: 12px;
+  margin-top: 6px;
+}
+
+.refused {
+  padding: 8px 12px;
+  border-left: 4px solid var(--brick);
+  background: var(--brick-soft);
+}
+
+.demo {
+  display: grid;
+  gap: 8px;
+  justify-items: start;
+}
+
+.small {
+  font-size: 13px;
+}
+
+@media (max-width: 900px) {
+  .entrance {
+    grid-template-columns: 1fr;
+    grid-template-rows: 26vh auto;
+  }
+
+  .picture {
+    border-right: 0;
+    overflow: hidden;
+  }
+
+  .door {
+    max-width: 620px;
+    margin: 0 auto;
+    justify-content: flex-start;
+  }
+}
+</style>

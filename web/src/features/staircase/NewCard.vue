@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { describeMove, type Instrument } from '@escalier/core/instruments';
+import { pitch, staffPlace, staffStep, type LengthWords } from '@escalier/core/music';
+import { elementWords, signWords, type Reading } from '@escalier/core/reading';
+import { computed } from 'vue';
+import { noteWords, plural } from '../classes/index.ts';
+import { barsWords } from './words.ts';
+
+/** What the tune brings that this class has not had. */
+const props = defineProps<{ reading: Reading; on: Instrument; lengthWords: LengthWords; className: string }>();
+
+const SHOWN_MOVES = 3;
+const moves = computed(() => props.reading.moves.new.slice(0, SHOWN_MOVES));
+const nothing = computed(() => {
+  const { notes, elements, signs, moves: all } = props.reading;
+  return [notes, elements, signs, all].every((group) => group.new.length === 0);
+});
+</script>
+
+<template>
+  <section class="card-paper">
+    <h2>New for {{ className }}</h2>
+    <p v-if="nothing">Nothing: a tune to settle in.</p>
+    <ul>
+      <li v-for="use in reading.notes.new" :key="use.name">
+        <span class="chip">{{ noteWords(use.name) }}</span>
+        {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; stands
+        {{ staffPlace(staffStep(pitch(use.name))) }}.
+      </li>
+      <li v-for="element in reading.elements.new" :key="element.id">
+        <strong>{{ elementWords(element.id, lengthWords) }}</strong>
+        <span v-if="element.id !== 'pickup'">, {{ barsWords(element.bars) }}</span>
+      </li>
+      <li v-for="sign in reading.signs.new" :key="sign.id">
+        <strong>{{ signWords(sign.id) }}</strong><span v-if="sign.id.startsWith('key')"
+          >: {{ reading.keySignature.changes.join(', ') }} changed</span
+        >
+      </li>
+    </ul>
+    <template v-if="moves.length > 0">
+      <h3>Moves to drill first</h3>
+      <ul>
+        <li v-for="use in moves" :key="`${use.from}>${use.to}`">
+          <strong>{{ noteWords(use.from) }} → {{ noteWords(use.to) }}</strong
+          >: {{ describeMove(use.move) }}; {{ barsWords(use.bars) }}.
+        </li>
+      </ul>
+      <p v-if="reading.moves.new.length > SHOWN_MOVES" class="soft">
+        and {{ reading.moves.new.length - SHOWN_MOVES }} easier new moves
+      </p>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  display: grid;
+  gap: 6px;
+  margin: 8px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+h3 {
+  margin-top: 12px;
+  font-size: 15px;
+}
+</style>

@@ -1,0 +1,1 @@
+export { useStep } from './use-step.ts';

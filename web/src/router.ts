@@ -1,0 +1,77 @@
+import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router';
+import { whenSignedOut } from './api.ts';
+import { useSession } from './features/schools/index.ts';
+
+function numberParam(route: RouteLocationNormalized, name: string): number {
+  return Number(route.params[name]);
+}
+
+/** One page, one question. Pages load when they are first opened. */
+export function createEscalierRouter(): Router {
+  const router = createRouter({
+    history: createWebHistory(),
+    routes: [
+      { path: '/', redirect: '/classes' },
+      {
+        path: '/sign-in',
+        name: 'sign-in',
+        component: () => import('./features/schools/SignInPage.vue'),
+        meta: { title: 'Sign in', open: true },
+      },
+      {
+        path: '/classes',
+        name: 'classes',
+        component: () => import('./features/classes/ClassesPage.vue'),
+        meta: { title: 'Classes' },
+      },
+      {
+        path: '/classes/:classId',
+        name: 'class',
+        component: () => import('./features/classes/ClassPage.vue'),
+        props: true,
+        meta: { title: 'Class' },
+      },
+      {
+        path: '/classes/:classId/steps/:position(\\d+)',
+        name: 'step',
+        component: () => import('./features/staircase/StepPage.vue'),
+        props: (route) => ({ classId: String(route.params.classId), position: numberParam(route, 'position') }),
+        meta: { title: 'Step' },
+      },
+      {
+        path: '/classes/:classId/hear/:pupilId?',
+        name: 'hear',
+        component: () => import('./features/hearing/HearingPage.vue'),
+        props: true,
+        meta: { title: 'Hearing' },
+      },
+      {
+        path: '/:rest(.*)*',
+        name: 'lost',
+        component: () => import('./ui/LostPage.vue'),
+        meta: { title: 'No such page', open: true },
+      },
+    ],
+  });
+  guard(router);
+  return router;
+}
+
+function guard(router: Router): void {
+  router.beforeEach(async (to) => {
+    const session = useSession();
+    await session.load();
+    if (session.me === null && to.meta.open !== true) return { name: 'sign-in', query: { to: to.fullPath } };
+    if (session.me !== null && to.name === 'sign-in') return { name: 'classes' };
+    return true;
+  });
+  router.afterEach((to) => {
+    document.title = `${String(to.meta.title)} · Escalier`;
+  });
+  whenSignedOut(() => {
+    const session = useSession();
+    if (session.me === null) return;
+    session.forget();
+    void router.push({ name: 'sign-in', query: { to: router.currentRoute.value.fullPath } });
+  });
+}

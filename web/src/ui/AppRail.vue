@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useSession } from '../features/schools/index.ts';
+import IconSignOut from '~icons/bi/box-arrow-right';
+import StairIcon from './StairIcon.vue';
+
+const session = useSession();
+const router = useRouter();
+const route = useRoute();
+
+async function signOut(): Promise<void> {
+  await session.signOut();
+  await router.push({ name: 'sign-in' });
+}
+</script>
+
+<template>
+  <nav class="rail no-print" aria-label="Rooms">
+    <p class="brand">Escalier</p>
+    <RouterLink class="room" :class="{ here: route.path.startsWith('/classes') }" to="/classes">
+      <StairIcon aria-hidden="true" />
+      Classes
+    </RouterLink>
+    <button class="room leave" type="button" :title="`Signed in as ${session.me?.name ?? ''}`" @click="signOut">
+      <IconSignOut aria-hidden="true" />
+      Sign out
+    </button>
+  </nav>
+</template>
+
+<style scoped lang="scss">
+.rail {
+  position: sticky;
+  top: 0;
+  height: 100vh;
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 14px 6px;
+  background: var(--ink);
+  color: var(--paper);
+}
+
+.brand {
+  font-family: var(--heading);
+  font-weight: 700;
+  text-align: center;
+  margin-bottom: 10px;
+}
+
+.room {
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  gap: 4px;
+  padding: 9px 2px;
+  border: 0;
+  border-radius: 10px;
+  background: none;
+  color: #dcd9cd;
+  font-size: 13px;
+  text-decoration: none;
+}
+
+.room svg {
+  width: 22px;
+  height: 22px;
+}
+
+.room:hover,
+.room.here {
+  background: #34504b;
+  color: #fff;
+}
+
+.room:focus-visible {
+  outline-color: #e3b866;
+}
+
+.leave {
+  margin-top: auto;
+}
+</style>

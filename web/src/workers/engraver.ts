@@ -1,0 +1,40 @@
+import createVerovioModule from 'verovio/wasm';
+import { VerovioToolkit } from 'verovio/esm';
+
+export interface Engraver {
+  /** One SVG for the whole tune, or null when the music does not load. */
+  engrave(musicXml: string, notesOnLine: number): string | null;
+}
+
+/** Widths in Verovio's units, of which a staff is 72 high. */
+const LEAST_WIDTH = 980;
+const LINE_START = 260;
+const NOTE_WIDTH = 62;
+
+export async function createEngraver(): Promise<Engraver> {
+  const toolkit = new VerovioToolkit(await createVerovioModule());
+  return {
+    engrave(musicXml, notesOnLine) {
+      toolkit.setOptions({
+        pageWidth: Math.round(Math.max(LEAST_WIDTH, LINE_START + NOTE_WIDTH * notesOnLine)),
+        pageHeight: 60_000,
+        adjustPageHeight: true,
+        breaks: 'line',
+        svgViewBox: true,
+        header: 'none',
+        footer: 'none',
+        smuflTextFont: 'none',
+        pageMarginLeft: 40,
+        pageMarginRight: 20,
+        pageMarginTop: 40,
+        pageMarginBottom: 40,
+        lyricSize: 4.8,
+        lyricTopMinMargin: 3,
+        spacingSystem: 10,
+        mnumInterval: 0,
+      });
+      if (!toolkit.loadData(musicXml)) return null;
+      return toolkit.renderToSVG(1).replace(/<style[^>]*>[\s\S]*?<\/style>/g, '');
+    },
+  };
+}
