@@ -1,0 +1,50 @@
+import { chromium, type Page } from '@playwright/test';
+import { openClass, openDemo } from './steps.ts';
+
+/** Makes docs/screenshots/ anew from the demo: one picture of each main view. Run by `npm run screenshots`. */
+const address = process.env.ESCALIER_E2E_ADDRESS ?? '';
+const folder = process.env.ESCALIER_SCREENSHOTS ?? '';
+const DESK = { width: 1280, height: 800 };
+const TABLET = { width: 820, height: 1180 };
+
+const browser = await chromium.launch({
+  executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '',
+  args: ['--no-sandbox', '--disable-gpu'],
+});
+const page = await browser.newPage({ viewport: DESK, reducedMotion: 'reduce' });
+
+async function picture(name: string, ready: string): Promise<void> {
+  await page.locator(ready).first().waitFor();
+  await page.waitForTimeout(300);
+  await page.screenshot({ path: `${folder}/${name}.png` });
+}
+
+async function atTablet(work: () => Promise<void>): Promise<void> {
+  await page.setViewportSize(TABLET);
+  await work();
+  await page.setViewportSize(DESK);
+}
+
+async function stepOf(shown: Page, title: RegExp): Promise<void> {
+  await shown.getByRole('link', { name: title }).click();
+}
+
+await page.goto(`${address}/sign-in`);
+await picture('sign-in', '.demo');
+await openDemo(page, address);
+await picture('classes', '.stairs');
+await openClass(page, '4 Plover');
+const classAddress = page.url();
+await picture('class', '.steps .peg');
+await atTablet(() => picture('class-tablet', '.steps .peg'));
+await stepOf(page, /3 Goose Walk/);
+await picture('step', '.pencil ellipse');
+await page.goto(`${classAddress}/hear`);
+await page.getByText('+ Leak').click();
+await picture('hearing', '.engraving svg');
+await atTablet(() => picture('hearing-tablet', '.engraving svg'));
+await page.goto(`${address}/classes`);
+await openClass(page, 'Whistle Club');
+await stepOf(page, /6 Old Hundredth/);
+await picture('step-whistle', '.pencil ellipse');
+await browser.close();
