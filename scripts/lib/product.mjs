@@ -77,7 +77,7 @@ export async function startServer({ databaseUrl, port, demo = true }) {
     child.stderr.on('data', listen);
     void ended.then(() => resolve(null));
   });
-  if (address === null) throw new Refusal(`The server did not start:\n${output.trim()}`);
+  if (address === null) throw new Refusal(`The server did not start. ${output.trim()}`);
   child.stderr.on('data', (text) => process.stderr.write(text));
   const stop = async () => {
     if (child.exitCode === null) child.kill('SIGTERM');

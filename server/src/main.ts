@@ -4,11 +4,11 @@ import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
 import { readConfig } from './platform/config.ts';
-import { connect, migrate } from './platform/database.ts';
+import { connect, migrate, type Orm } from './platform/database.ts';
 
-const config = readConfig(process.env);
+const config = orStop(() => readConfig(process.env));
 const logger = pino({ level: config.logLevel });
-const orm = await connect(config.databaseUrl);
+const orm = await reachDatabase(config.databaseUrl);
 await migrate(orm);
 if (config.demo) await seedDemo(orm, config.tunesFolder, new Date());
 
@@ -18,6 +18,32 @@ const server = serve({ fetch: app.fetch, hostname: config.host, port: config.por
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);
 });
+
+/** One sentence on the way out: what is wrong can be mended by who starts the server. */
+function stopWith(sentence: string): never {
+  console.error(sentence);
+  process.exit(1);
+}
+
+function orStop<Value>(work: () => Value): Value {
+  try {
+    return work();
+  } catch (error) {
+    return stopWith(error instanceof Error ? error.message : String(error));
+  }
+}
+
+async function reachDatabase(databaseUrl: string): Promise<Orm> {
+  const { host, pathname } = orStop(() => new URL(databaseUrl));
+  try {
+    return await connect(databaseUrl);
+  } catch (error) {
+    const why = error instanceof Error ? error.message : String(error);
+    return stopWith(
+      `The database ${pathname.slice(1)} at ${host} cannot be reached: please check DATABASE_URL (${why}).`,
+    );
+  }
+}
 
 let stopping = false;
 function stop(): void {

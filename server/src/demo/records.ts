@@ -74,7 +74,7 @@ export function demoEvents(
 function remarksFor(state: PupilState, stepIndex: number, chance: Chance): readonly FaultId[] {
   const early: readonly FaultId[] = ['leak', 'breath', 'tongue', 'hands'];
   const later: readonly FaultId[] = ['note', 'stopped', 'leak', 'beat', 'slow'];
-  if (state === 'stuck' && chance() < 0.7) return ['leak'];
+  if (state === 'stuck' && chance() < 0.9) return ['leak'];
   const likely = stepIndex < 2 ? early : later;
   const first = likely[Math.floor(chance() * likely.length)] ?? FAULT_IDS[0]!;
   return [first];

@@ -280,8 +280,8 @@ ul {
   font-weight: 700;
   line-height: 1.2;
   -webkit-box-orient: vertical;
-  -webkit-line-clamp: 2;
-  line-clamp: 2;
+  -webkit-line-clamp: 3;
+  line-clamp: 3;
 }
 
 .chips {

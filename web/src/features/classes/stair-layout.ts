@@ -51,6 +51,8 @@ const LEAST_RISER = 20;
 const LANDING_WIDTH = 46;
 const PEG_SIZES = [34, 32, 30, 28, 26, 24, 22, 20];
 const PEG_GAP = 3;
+/** Pegs get smaller rather than stand in towers. */
+const TALL_ENOUGH = 4;
 
 export function layOutStairs(input: StairInput): StairLayout {
   const landingWidth = input.landingPegs > 0 ? LANDING_WIDTH : 0;
@@ -62,7 +64,9 @@ export function layOutStairs(input: StairInput): StairLayout {
   const ground = input.height - MARGIN.bottom;
   const edges = edgesOf(input.steps);
   const widths = edges.map(([from, to]) => lessonX(to) - lessonX(from));
-  const pegSize = PEG_SIZES.find((size) => fits(input, widths, ground, size)) ?? PEG_SIZES.at(-1)!;
+  const fitting = PEG_SIZES.filter((size) => fits(input, widths, ground, size));
+  const pegSize =
+    fitting.find((size) => mostRows(input, widths, size) <= TALL_ENOUGH) ?? fitting[0] ?? PEG_SIZES.at(-1)!;
   const tops = topsOf(input, widths, ground, pegSize);
   const treads = edges.map(([from, to], index): Tread => ({
     left: lessonX(from),
@@ -101,8 +105,16 @@ function perRow(width: number, size: number): number {
   return Math.max(1, Math.floor((width - 4) / (size + PEG_GAP)));
 }
 
+function rowsOf(pegs: number, width: number, size: number): number {
+  return Math.ceil(pegs / perRow(width, size));
+}
+
+function mostRows(input: StairInput, widths: readonly number[], size: number): number {
+  return Math.max(0, ...input.steps.map((step, index) => rowsOf(step.pegs, widths[index]!, size)));
+}
+
 function stackHeight(pegs: number, width: number, size: number): number {
-  return Math.ceil(pegs / perRow(width, size)) * (size + PEG_GAP);
+  return rowsOf(pegs, width, size) * (size + PEG_GAP);
 }
 
 /** The most that each tread may stand above the ground, so that the pegs on it stay in the picture. */

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { instrument, INSTRUMENT_IDS, nameNote, type InstrumentId, type Naming } from '@escalier/core/instruments';
+import type { NoteUse } from '@escalier/core/reading';
 import { computed, ref, toRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { ScoreSheet } from '../../score/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import ChoiceBar from '../../ui/ChoiceBar.vue';
 import LoadState from '../../ui/LoadState.vue';
+import { noteWords } from '../classes/index.ts';
 import { FingeringChart } from '../notes/index.ts';
 import NewCard from './NewCard.vue';
 import RiseCard from './RiseCard.vue';
@@ -37,9 +39,10 @@ const reading = computed(() => info.value?.reading ?? null);
 const newNames = computed(() => new Set(reading.value?.notes.new.map((use) => use.name)));
 const marks = computed(() => info.value?.newNoteIds.map((id) => ({ id, kind: 'ring' as const })) ?? []);
 
-function label(use: { readonly pitch: Parameters<typeof nameNote>[0] }): string {
-  // The chart shows the fingers already.
-  const naming = shown.value === 'none' || shown.value === 'finger-count' ? 'letters' : shown.value;
+/** The chart shows the fingers already, so it is named by letters there too. */
+function label(use: NoteUse): string {
+  const naming = shown.value;
+  if (naming === 'letters' || naming === 'none' || naming === 'finger-count') return noteWords(use.name);
   return on.value === null || info.value === null ? '' : nameNote(use.pitch, naming, info.value.key, on.value);
 }
 </script>
@@ -185,7 +188,7 @@ header nav {
   display: flex;
   flex-wrap: wrap;
   justify-content: center;
-  gap: 4px 10px;
+  gap: 4px;
   padding-top: 10px;
   border-top: 1px solid var(--line);
 }
