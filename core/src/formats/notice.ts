@@ -1,19 +1,36 @@
 import type { Tune } from '../music/index.ts';
 
-/** Something of a file that a Tune does not carry, so that nobody misses it unawares. */
+/** A place in a text, both counted from 1. */
+export interface TextPlace {
+  readonly line: number;
+  readonly column: number;
+}
+
+/** Something to tell about a file. A fault says why it gives no tune, a notice what a Tune does not carry of it. */
 export interface Notice {
   /** The bar as printed; null when it is about the whole file. */
   readonly bar: number | null;
   readonly message: string;
+  /** Where in the text, for formats that people write by hand. */
+  readonly at?: TextPlace;
+}
+
+export type FormatFault = Notice;
+
+/** A part that a file offers. A Tune takes one or two of them. */
+export interface PartOffer {
+  readonly index: number;
+  readonly name: string;
+  readonly notes: number;
 }
 
 export interface ReadTune {
   readonly tune: Tune;
   readonly leftOut: readonly Notice[];
+  readonly parts: readonly PartOffer[];
 }
 
-/** Why a file gives no tune, in a sentence for a teacher. */
-export interface FormatFault {
-  readonly bar: number | null;
-  readonly message: string;
+export interface ReadOptions {
+  /** Indices of the parts to take, one or two; without it the first, and a second of the same length. */
+  readonly take?: readonly number[];
 }

@@ -7,5 +7,6 @@ export * from './pitch.ts';
 export * from './rational.ts';
 export * from './result.ts';
 export * from './tune.ts';
+export * from './tuplets.ts';
 export * from './unfold.ts';
 export * from './value.ts';

@@ -1,9 +1,9 @@
 import { barLength } from './metre.ts';
 import { samePitch } from './pitch.ts';
-import { add, compare, equal, mixedNumber, multiply, rational, sum, ZERO, type Rational } from './rational.ts';
+import { add, compare, equal, mixedNumber, multiply, rational, ZERO, type Rational } from './rational.ts';
 import { failure, success, type Result } from './result.ts';
-import type { Bar, Part, Tune, TuneEvent } from './tune.ts';
-import { valueLength } from './value.ts';
+import type { Bar, Part, Tune } from './tune.ts';
+import { eventsLength } from './tuplets.ts';
 
 export const MOST_BARS = 600;
 const MOST_PARTS = 2;
@@ -18,10 +18,8 @@ export interface TuneDraft extends Omit<Tune, 'bars' | 'parts'> {
 export interface TuneFault {
   readonly bar: number | null;
   readonly message: string;
-}
-
-export function eventsLength(events: readonly TuneEvent[]): Rational {
-  return sum(events.map((event) => valueLength(event.value)));
+  /** Index of the bar in the draft. */
+  readonly index?: number;
 }
 
 /** Checks every promise of a Tune and numbers its bars. All faults are reported, not the first only. */
@@ -96,7 +94,7 @@ function barSumFaults(bars: readonly Bar[], lengths: readonly Rational[]): TuneF
     );
     if (isShort && startsSection && next !== undefined) return [];
     if (isShort && endsSection && completed) return [];
-    return [{ bar: bar.number, message: barSumMessage(bar, length, full) }];
+    return [{ bar: bar.number, index, message: barSumMessage(bar, length, full) }];
   });
 }
 
@@ -120,17 +118,21 @@ function partLengthFaults(bars: readonly Bar[], lengths: readonly Rational[], pa
   return part.bars.flatMap((events, index) => {
     if (equal(eventsLength(events), lengths[index]!)) return [];
     const { number } = bars[index]!;
-    return [{ bar: number, message: `In bar ${number} the part "${part.name}" is not as long as the first part.` }];
+    return [
+      { bar: number, index, message: `In bar ${number} the part "${part.name}" is not as long as the first part.` },
+    ];
   });
 }
 
 function tieFaults(bars: readonly Bar[], part: Part): TuneFault[] {
-  const placed = part.bars.flatMap((events, index) => events.map((event) => ({ event, number: bars[index]!.number })));
-  return placed.flatMap(({ event, number }, index) => {
+  const placed = part.bars.flatMap((events, index) =>
+    events.map((event) => ({ event, bar: index, number: bars[index]!.number })),
+  );
+  return placed.flatMap(({ event, number, bar }, index) => {
     if (event.kind === 'rest' || !event.tied) return [];
     const next = placed[index + 1]?.event;
     if (next?.kind === 'note' && samePitch(next.pitch, event.pitch)) return [];
-    return [{ bar: number, message: `In bar ${number} a tie does not lead to the same note.` }];
+    return [{ bar: number, index: bar, message: `In bar ${number} a tie does not lead to the same note.` }];
   });
 }
 

@@ -3,12 +3,13 @@ import abcjs from 'abcjs';
 /** The part of abcjs's output that the reader uses; its own types leave much of it open. */
 export interface AbcNoteElement {
   readonly el_type: 'note';
+  /** Index in the text. */
+  readonly startChar: number;
   readonly duration: number;
   readonly rest?: { readonly type: string; readonly text?: number };
   readonly pitches?: readonly AbcPitch[];
   readonly decoration?: readonly string[];
   readonly chord?: readonly { readonly name: string; readonly position?: string }[];
-  readonly lyric?: readonly { readonly syllable: string; readonly divider: string }[];
   readonly gracenotes?: readonly unknown[];
   readonly startTriplet?: number;
   readonly tripletMultiplier?: number;

@@ -8,65 +8,133 @@ import {
   type Part,
   type Result,
   type Tempo,
+  type Tune,
+  type TuneFault,
 } from '../../music/index.ts';
-import type { FormatFault, Notice, ReadTune } from '../notice.ts';
+import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from '../notice.ts';
+import { choosePart } from '../parts.ts';
 import { parseWithAbcjs, type AbcElement, type AbcTune } from './elements.ts';
 import { readKey, readLength, readMetre } from './signs.ts';
+import { Words } from './read-words.ts';
 import { VoiceReader } from './voice-reader.ts';
 
 /** Enough for a tune book page; a longer text is not one tune for a class. */
 const MOST_CHARACTERS = 200_000;
-const MOST_PARTS = 2;
 
 /**
- * Reads the first tune of an ABC 2.1 text. Faults name bars; signs that a Tune does not carry are left out and listed.
+ * Reads the first tune of an ABC 2.1 text. Faults name bars and places in the text; signs that a Tune does not carry
+ * are left out and listed.
  */
-export function readAbc(text: string): Result<ReadTune, readonly FormatFault[]> {
+export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
   if (text.trim() === '') return whole('The file is empty.');
   if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
   if (!/^X:/m.test(text) || !/^K:/m.test(text))
     return whole('This is not ABC: a tune begins with X: and has a key, K:.');
-  const parsed = parseWithAbcjs(text.replace(/^[\s\S]*?(?=^X:)/m, ''));
-  if (parsed === null) return whole('The file holds no tune.');
-  return tuneOf(parsed, text);
+  const start = text.search(/^X:/m);
+  const source = synonymsReplaced(text.slice(start));
+  const parsed = parsedOrNull(source);
+  if (parsed === null) return whole('The ABC of this tune cannot be understood.');
+  return tuneOf(parsed, { source, linesBefore: linesIn(text.slice(0, start)) }, options);
 }
 
-function tuneOf(parsed: AbcTune, text: string): Result<ReadTune, readonly FormatFault[]> {
+/** abcjs throws on a few texts that no musician would write. */
+function parsedOrNull(source: string): AbcTune | null {
+  try {
+    return parseWithAbcjs(source);
+  } catch {
+    return null;
+  }
+}
+
+/** Signs of ABC 2.1 that abcjs knows by another name. Each has the length of what it stands for. */
+function synonymsReplaced(text: string): string {
+  return text
+    .replace(/!dacoda!/g, '"^To Coda"')
+    .replace(/!dacapo!/g, '!D.C.!')
+    .replace(/!dalsegno!/g, '!D.S.!');
+}
+
+interface Source {
+  readonly source: string;
+  readonly linesBefore: number;
+}
+
+function linesIn(text: string): number {
+  return text.split('\n').length - 1;
+}
+
+function placeOf({ source, linesBefore }: Source, index: number): TextPlace {
+  const before = source.slice(0, index);
+  return { line: linesBefore + linesIn(before) + 1, column: index - before.lastIndexOf('\n') };
+}
+
+function tuneOf(parsed: AbcTune, source: Source, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
-  const percussion = staves.some((staff) => staff.clef?.type === 'perc');
-  if (percussion) return failure([{ bar: null, message: 'The tune is written for percussion: it has no pitches.' }]);
+  if (staves.some((staff) => staff.clef?.type === 'perc')) {
+    return failure([{ bar: null, message: 'The tune is written for percussion: it has no pitches.' }]);
+  }
   const key = (staves[0]?.key === undefined ? null : readKey(staves[0].key)) ?? { fifths: 0, mode: 'major' };
   const metre = (staves[0]?.meter === undefined ? null : readMetre(staves[0].meter)) ?? { count: 4, unit: 4 };
-  const [melody, ...others] = readVoices(parsed, key, metre);
+  const voices = readVoices(parsed, key, metre, new Words(source.source));
+  const offers = voices.map((voice, index): PartOffer => ({ index, name: partName(index), notes: notesIn(voice) }));
+  const chosen = choosePart(
+    offers,
+    voices.map((voice) => voice.bars.length),
+    options.take,
+  );
+  if (!chosen.ok) return chosen;
+  const melody = voices[chosen.value.take[0]];
   if (melody === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
-  const voices = [melody, ...others.slice(0, MOST_PARTS - 1)];
   const made = makeTune({
-    title: parsed.metaText.title ?? 'Untitled',
-    composer: parsed.metaText.composer ?? '',
-    source: parsed.metaText.source ?? '',
-    licence: parsed.metaText['abc-copyright'] ?? '',
-    tags: (parsed.metaText.group ?? '')
-      .split(',')
-      .map((tag) => tag.trim())
-      .filter((tag) => tag !== ''),
-    tempo: tempoOf(parsed),
+    ...headOf(parsed),
     bars: melody.bars,
-    parts: voices.map((voice, index): Part => ({ name: `Part ${index + 1}`, bars: voice.events })),
+    parts: chosen.value.take.map((index): Part => ({ name: partName(index), bars: voices[index]!.events })),
   });
-  if (!made.ok) return made;
+  if (!made.ok) return failure(made.fault.map((fault) => placed(fault, melody, source)));
   const notices = melody.leftOut.map(({ barIndex, message }): Notice => {
-    return { bar: made.value.bars[barIndex]?.number ?? null, message: `Left out: ${message}.` };
+    const bar = made.value.bars[barIndex]?.number ?? null;
+    return { bar, message: `Left out: ${message}.`, at: placeOf(source, melody.starts[barIndex] ?? 0) };
   });
-  return success({ tune: made.value, leftOut: [...notices, ...wholeNotices(text, others.length + 1)] });
+  const leftOut = [...notices, ...warningsOf(parsed, source), ...chosen.value.leftOut, ...moreTunes(source.source)];
+  return success({ tune: made.value, leftOut, parts: offers });
 }
 
-function readVoices(parsed: AbcTune, key: Key, metre: Metre): readonly VoiceReader[] {
+function headOf({
+  metaText,
+  lines,
+}: AbcTune): Pick<Tune, 'title' | 'composer' | 'source' | 'licence' | 'tags' | 'tempo'> {
+  const tags = (metaText.group ?? '').split(',').map((tag) => tag.trim());
+  return {
+    title: metaText.title ?? 'Untitled',
+    composer: metaText.composer ?? '',
+    source: metaText.source ?? '',
+    licence: metaText['abc-copyright'] ?? '',
+    tags: tags.filter((tag) => tag !== ''),
+    tempo: tempoOf({ metaText, lines }),
+  };
+}
+
+function partName(index: number): string {
+  return `Part ${index + 1}`;
+}
+
+function notesIn(voice: VoiceReader): number {
+  return voice.events.flat().filter((event) => event.kind === 'note').length;
+}
+
+function placed(fault: TuneFault, melody: VoiceReader, source: Source): FormatFault {
+  if (fault.bar === null) return fault;
+  const at = melody.starts[fault.index ?? -1];
+  return { bar: fault.bar, message: fault.message, ...(at === undefined ? {} : { at: placeOf(source, at) }) };
+}
+
+function readVoices(parsed: AbcTune, key: Key, metre: Metre, words: Words): readonly VoiceReader[] {
   const readers: VoiceReader[] = [];
   for (const line of parsed.lines) {
     const voices = (line.staff ?? []).flatMap((staff) => staff.voices);
     for (const [index, elements] of voices.entries()) {
-      const reader = (readers[index] ??= new VoiceReader(key, metre));
+      const reader = (readers[index] ??= new VoiceReader(key, metre, words));
       reader.readLine(elements);
     }
   }
@@ -82,17 +150,24 @@ function isFiller(parsed: AbcTune, voiceIndex: number): boolean {
   });
 }
 
-function tempoOf(parsed: AbcTune): Tempo | null {
-  const { tempo } = parsed.metaText;
-  if (tempo?.bpm === undefined) return null;
+function tempoOf({ metaText: { tempo } }: AbcTune): Tempo | null {
+  if (tempo?.bpm === undefined || !(tempo.bpm > 0)) return null;
   const beat = readLength(tempo.duration?.[0] ?? 0.25) ?? rational(1, 4);
   return { beat, perMinute: tempo.bpm };
 }
 
-function wholeNotices(text: string, voices: number): Notice[] {
+/** "Music Line:8:16: Unknown decoration: …" with markup in it. */
+function warningsOf(parsed: AbcTune, { linesBefore }: Source): Notice[] {
+  return (parsed.warnings ?? []).map((warning) => {
+    const plain = warning.replace(/<[^>]*>/g, '').trim();
+    const match = /^Music Line:(\d+):(\d+):\s*([^:]*)/.exec(plain);
+    if (match === null) return { bar: null, message: `Not understood: ${plain.slice(0, 120)}` };
+    const at = { line: linesBefore + Number(match[1]), column: Number(match[2]) };
+    return { bar: null, message: `Not understood in line ${at.line}: ${match[3]!.trim()}.`, at };
+  });
+}
+
+function moreTunes(text: string): Notice[] {
   const tunes = text.match(/^X:/gm)?.length ?? 1;
-  return [
-    ...(tunes > 1 ? [{ bar: null, message: `The file holds ${tunes} tunes; this is the first.` }] : []),
-    ...(voices > MOST_PARTS ? [{ bar: null, message: `The tune has ${voices} parts; the first two are kept.` }] : []),
-  ];
+  return tunes > 1 ? [{ bar: null, message: `The file holds ${tunes} tunes; this is the first.` }] : [];
 }

@@ -80,7 +80,6 @@ export function barSign(decoration: string): Partial<Bar> | null {
   if (decoration === 'segno') return { segno: true };
   if (decoration === 'coda') return { coda: true };
   if (decoration === 'fine') return { fine: true };
-  if (decoration === 'dacoda') return { toCoda: true };
   return null;
 }
 

@@ -15,11 +15,11 @@ import {
   type Note,
   type NoteValue,
   type Pitch,
-  type Syllable,
   type Tuplet,
   type TuneEvent,
 } from '../../music/index.ts';
 import type { AbcBarElement, AbcElement, AbcNoteElement, AbcPitch } from './elements.ts';
+import type { Words } from './read-words.ts';
 import { ARTICULATION_OF, barSign, DYNAMIC_OF, readEnding, readKey, readLength, readMetre } from './signs.ts';
 
 export type BarDraft = Omit<Bar, 'number'>;
@@ -31,6 +31,9 @@ export class VoiceReader {
   readonly bars: BarDraft[] = [];
   readonly events: TuneEvent[][] = [];
   readonly leftOut: { readonly barIndex: number; readonly message: string }[] = [];
+  /** Where each bar begins in the text. */
+  readonly starts: number[] = [];
+  #start: number | null = null;
   #key: Key;
   #metre: Metre;
   #current: TuneEvent[] = [];
@@ -40,9 +43,12 @@ export class VoiceReader {
   /** Accidentals of this bar, by ABC's diatonic count. */
   readonly #accidentals = new Map<number, number>();
 
-  constructor(key: Key, metre: Metre) {
+  readonly #words: Words;
+
+  constructor(key: Key, metre: Metre, words: Words) {
     this.#key = key;
     this.#metre = metre;
+    this.#words = words;
   }
 
   readLine(elements: readonly AbcElement[]): void {
@@ -60,6 +66,7 @@ export class VoiceReader {
   }
 
   #read(element: AbcElement): void {
+    if (element.el_type === 'note') this.#start ??= element.startChar;
     switch (element.el_type) {
       case 'note':
         return this.#readNote(element);
@@ -114,11 +121,13 @@ export class VoiceReader {
     if (values === null) return this.#leave(`a note of length ${element.duration}, which cannot be written`);
     const common = {
       fermata: element.decoration?.includes('fermata') ?? false,
-      chordSymbol: element.chord?.find((chord) => chord.position === 'default')?.name ?? null,
+      chordSymbol: plainSigns(element.chord?.find((chord) => chord.position === 'default')?.name),
       dynamic: element.decoration?.map((name) => DYNAMIC_OF.get(name)).find((found) => found !== undefined) ?? null,
       breath: false,
     };
     this.#readDecorations(element);
+    if (element.chord?.some((chord) => /^to coda$/i.test(chord.name)) === true)
+      this.#frame = { ...this.#frame, toCoda: true };
     if (element.gracenotes !== undefined) this.#leave('grace notes');
     const pitches = element.pitches ?? [];
     if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
@@ -144,7 +153,7 @@ export class VoiceReader {
         slurStarts: isFirst ? (abcPitch.startSlur?.length ?? 0) : 0,
         slurEnds: isLast ? (abcPitch.endSlur?.length ?? 0) : 0,
         articulations: isFirst ? articulationsOf(element) : [],
-        syllables: isFirst ? syllablesOf(element) : [],
+        syllables: isFirst ? this.#words.syllablesAt(element.startChar, this.bars.length) : [],
       };
     });
   }
@@ -189,6 +198,7 @@ export class VoiceReader {
     for (const decoration of element.decoration ?? []) {
       const sign = barSign(decoration);
       if (sign !== null) this.#frame = { ...this.#frame, ...sign };
+      if (decoration === 'breath') this.#markBreath();
     }
     const endsRepeat = element.type === 'bar_right_repeat' || element.type === 'bar_dbl_repeat';
     const startsRepeat = element.type === 'bar_left_repeat' || element.type === 'bar_dbl_repeat';
@@ -210,6 +220,8 @@ export class VoiceReader {
     const ending = this.#ending === null ? {} : { ending: this.#ending };
     this.bars.push({ ...PLAIN_BAR, key: this.#key, metre: this.#metre, ...ending, ...this.#frame, ...end });
     this.events.push(this.#current);
+    this.starts.push(this.#start ?? 0);
+    this.#start = null;
     this.#current = [];
     this.#frame = {};
     this.#accidentals.clear();
@@ -225,12 +237,7 @@ function articulationsOf(element: AbcNoteElement): Note['articulations'] {
   return (element.decoration ?? []).flatMap((name) => ARTICULATION_OF.get(name) ?? []);
 }
 
-function syllablesOf(element: AbcNoteElement): readonly (Syllable | null)[] {
-  const ends = new Map<string, Syllable['end']>([
-    ['-', 'join'],
-    ['_', 'hold'],
-  ]);
-  return (element.lyric ?? []).map(({ syllable, divider }) =>
-    syllable === '' ? null : { text: syllable, end: ends.get(divider) ?? 'word' },
-  );
+/** abcjs sets typographic signs into chord names. */
+function plainSigns(name: string | undefined): string | null {
+  return name === undefined ? null : name.replaceAll('♭', 'b').replaceAll('♯', '#');
 }

@@ -3,37 +3,18 @@ import {
   sameKey,
   sameMetre,
   toNumber,
+  tupletGroups,
+  valueOfLength,
   type Bar,
   type Metre,
-  type Note,
+  type Tempo,
   type Tune,
-  type TuneEvent,
+  type TupletGroup,
 } from '../../music/index.ts';
-import { valueLength, type ValueName } from '../../music/index.ts';
 import { accidentalsShown } from './accidentals.ts';
-import { beamsOf, type Beam } from './beams.ts';
-
-/** Divisions of a quarter note: carries 64ths with dots and triplets, quintuplets and septuplets exactly. */
-const DIVISIONS = 3360;
-
-const TYPE_OF: Record<ValueName, string> = {
-  breve: 'breve',
-  whole: 'whole',
-  half: 'half',
-  quarter: 'quarter',
-  eighth: 'eighth',
-  sixteenth: '16th',
-  'thirty-second': '32nd',
-};
-
-/** A node of fast-xml-parser's ordered form. */
-type Xml = Record<string, unknown>;
-
-function element(name: string, children: Xml[] | string | number = [], attributes: Record<string, string> = {}): Xml {
-  const content = typeof children === 'object' ? children : [{ '#text': String(children) }];
-  const named = Object.fromEntries(Object.entries(attributes).map(([key, value]) => [`@_${key}`, value]));
-  return { [name]: content, ...(Object.keys(named).length > 0 ? { ':@': named } : {}) };
-}
+import { beamsOf } from './beams.ts';
+import { DIVISIONS, eventXml, TYPE_OF } from './write-event.ts';
+import { element, type Xml } from './xml.ts';
 
 /** The id of a written note or rest in exported and engraved music: part, bar index, event index. */
 export function eventId(part: number, barIndex: number, eventIndex: number): string {
@@ -45,6 +26,8 @@ export function barId(barIndex: number): string {
 }
 
 export interface MusicXmlOptions {
+  /** Leaves out what the page shows beside the sheet. */
+  readonly forEngraving?: boolean;
   /** Replaces the words under the notes: what to print under an event of the first part, null for nothing. */
   readonly underNote?: (barIndex: number, eventIndex: number) => string | null;
 }
@@ -69,6 +52,9 @@ function heading(tune: Tune): Xml[] {
     ...(tune.composer === '' ? [] : [element('creator', tune.composer, { type: 'composer' })]),
     ...(tune.licence === '' ? [] : [element('rights', tune.licence)]),
     ...(tune.source === '' ? [] : [element('source', tune.source)]),
+    ...(tune.tags.length === 0
+      ? []
+      : [element('miscellaneous', [element('miscellaneous-field', tune.tags.join(', '), { name: 'tags' })])]),
   ];
   const parts = tune.parts.map((part, index) =>
     element('score-part', [partName(part.name, tune.parts.length)], { id: `P${index + 1}` }),
@@ -95,11 +81,12 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
   const events = tune.parts[part]!.bars[barIndex]!;
   const shown = accidentalsShown(events, bar.key);
   const beams = beamsOf(events, bar.metre);
+  const groups = tupletGroups(events);
   const content = [
     ...(before?.lineEnd === true ? [element('print', [], { 'new-system': 'yes' })] : []),
     ...attributesXml(bar, before),
     ...leftBarline(bar, before),
-    ...signsBefore(tune, part, barIndex, bar),
+    ...signsBefore(tune, part, barIndex, bar, options.forEngraving === true),
     ...events.flatMap((event, index) => [
       ...(event.chordSymbol === null ? [] : [harmonyXml(event.chordSymbol)]),
       ...(event.dynamic === null ? [] : [directionXml(element('dynamics', [element(event.dynamic)]), 'below')]),
@@ -108,7 +95,8 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
         accidental: shown[index] ?? null,
         beams: beams[index] ?? [],
         tiedFrom: isTiedInto(tune, part, barIndex, index),
-        tuplet: tupletEdge(events, index),
+        tuplet: tupletEdges(groups, index),
+        joinedVerses: joinedVerses(tune, part, barIndex, index),
         under: part === 0 && options.underNote !== undefined ? options.underNote(barIndex, index) : undefined,
       }),
     ]),
@@ -173,17 +161,26 @@ function directionXml(type: Xml, placement: 'above' | 'below', sound: Record<str
   return element('direction', children, { placement });
 }
 
-function signsBefore(tune: Tune, part: number, barIndex: number, bar: Bar): Xml[] {
+function signsBefore(tune: Tune, part: number, barIndex: number, bar: Bar, forEngraving: boolean): Xml[] {
   if (part > 0) return [];
   return [
-    ...(barIndex === 0 && tune.tempo !== null ? [tempoXml(tune.tempo.perMinute, toNumber(tune.tempo.beat))] : []),
+    ...(barIndex === 0 && tune.tempo !== null ? [tempoXml(tune.tempo, forEngraving)] : []),
     ...(bar.segno ? [directionXml(element('segno'), 'above', { segno: 'segno' })] : []),
     ...(bar.coda ? [directionXml(element('coda'), 'above', { coda: 'coda' })] : []),
   ];
 }
 
-function tempoXml(perMinute: number, beat: number): Xml {
-  return element('sound', [], { tempo: String(perMinute * beat * 4) });
+/** On the engraved sheet the tempo stands beside it, as text; a file carries the metronome mark too. */
+function tempoXml({ beat, perMinute }: Tempo, forEngraving: boolean): Xml {
+  const quarters = { tempo: String(perMinute * toNumber(beat) * 4) };
+  const value = valueOfLength(beat);
+  if (forEngraving || value === null) return element('sound', [], quarters);
+  const metronome = element('metronome', [
+    element('beat-unit', TYPE_OF[value.base]),
+    ...Array.from({ length: value.dots }, () => element('beat-unit-dot')),
+    element('per-minute', perMinute),
+  ]);
+  return directionXml(metronome, 'above', quarters);
 }
 
 function signsAfter(bar: Bar): Xml[] {
@@ -220,106 +217,31 @@ function harmonyXml(symbol: string): Xml {
   ]);
 }
 
-interface Placed {
-  readonly id: string;
-  readonly accidental: string | null;
-  readonly beams: readonly Beam[];
-  readonly tiedFrom: boolean;
-  readonly tuplet: 'start' | 'stop' | null;
-  /** Undefined keeps the words of the tune. */
-  readonly under: string | null | undefined;
-}
-
-function eventXml(event: TuneEvent, placed: Placed): Xml {
-  const { value } = event;
-  const isNote = event.kind === 'note';
-  const children = [
-    isNote ? pitchXml(event) : element('rest'),
-    element('duration', Math.round(toNumber(valueLength(value)) * 4 * DIVISIONS)),
-    ...(placed.tiedFrom ? [element('tie', [], { type: 'stop' })] : []),
-    ...(isNote && event.tied ? [element('tie', [], { type: 'start' })] : []),
-    element('voice', 1),
-    element('type', TYPE_OF[value.base]),
-    ...Array.from({ length: value.dots }, () => element('dot')),
-    ...(placed.accidental === null ? [] : [element('accidental', placed.accidental)]),
-    ...(value.tuplet === null
-      ? []
-      : [
-          element('time-modification', [
-            element('actual-notes', value.tuplet.actual),
-            element('normal-notes', value.tuplet.normal),
-          ]),
-        ]),
-    ...placed.beams.map((beam, level) => element('beam', beam, { number: String(level + 1) })),
-    ...notationsXml(event, placed),
-    ...lyricsXml(event, placed.under),
-  ];
-  return element('note', children, { id: placed.id });
-}
-
-function pitchXml({ pitch }: Note): Xml {
-  const alter = pitch.alter === 0 ? [] : [element('alter', pitch.alter)];
-  return element('pitch', [element('step', pitch.letter), ...alter, element('octave', pitch.octave)]);
-}
-
-function notationsXml(event: TuneEvent, placed: Placed): Xml[] {
-  const articulations = [
-    ...(event.kind === 'note' ? event.articulations.map((name) => element(name)) : []),
-    ...(event.breath ? [element('breath-mark', 'comma')] : []),
-  ];
-  const slurs = (count: number, type: string): Xml[] =>
-    Array.from({ length: count }, (_, n) => element('slur', [], { type, number: String(n + 1) }));
-  const children = [
-    ...(placed.tiedFrom ? [element('tied', [], { type: 'stop' })] : []),
-    ...(event.kind === 'note' && event.tied ? [element('tied', [], { type: 'start' })] : []),
-    ...(event.kind === 'note' ? [...slurs(event.slurEnds, 'stop'), ...slurs(event.slurStarts, 'start')] : []),
-    ...(placed.tuplet === null ? [] : [element('tuplet', [], { type: placed.tuplet })]),
-    ...(articulations.length === 0 ? [] : [element('articulations', articulations)]),
-    ...(event.fermata ? [element('fermata')] : []),
-  ];
-  return children.length === 0 ? [] : [element('notations', children)];
-}
-
-function lyricsXml(event: TuneEvent, under: string | null | undefined): Xml[] {
-  if (under === null || event.kind === 'rest') return [];
-  if (under !== undefined)
-    return [element('lyric', [element('syllabic', 'single'), element('text', under)], { number: '1' })];
-  return event.syllables.flatMap((syllable, verse) => {
-    if (syllable === null) return [];
-    const text = [
-      element('syllabic', syllable.end === 'join' ? 'begin' : 'single'),
-      element('text', syllable.text),
-      ...(syllable.end === 'hold' ? [element('extend')] : []),
-    ];
-    return [element('lyric', text, { number: String(verse + 1) })];
-  });
-}
-
 function isTiedInto(tune: Tune, part: number, barIndex: number, eventIndex: number): boolean {
   const { bars } = tune.parts[part]!;
   const before = bars[barIndex]![eventIndex - 1] ?? (eventIndex === 0 ? bars[barIndex - 1]?.at(-1) : undefined);
   return before?.kind === 'note' && before.tied;
 }
 
-/** A tuplet's bracket opens where the events before have filled whole groups, and closes when the group is full. */
-function tupletEdge(events: readonly TuneEvent[], index: number): 'start' | 'stop' | null {
-  const tuplet = events[index]!.value.tuplet;
-  if (tuplet === null) return null;
-  let first = index;
-  while (first > 0 && events[first - 1]!.value.tuplet?.actual === tuplet.actual) first -= 1;
-  let filled = 0;
-  for (let at = first; at <= index; at++) {
-    const before = filled;
-    filled += tuplet.actual * groupShare(events, first, at);
-    if (at === index && Math.abs(before % tuplet.actual) < 1e-9) return 'start';
-    if (at === index && Math.abs(filled % tuplet.actual) < 1e-9) return 'stop';
-  }
-  return null;
+function tupletEdges(groups: readonly TupletGroup[], index: number): ('start' | 'stop')[] {
+  return groups.flatMap((group) => [
+    ...(group.first === index ? (['start'] as const) : []),
+    ...(group.last === index ? (['stop'] as const) : []),
+  ]);
 }
 
-/** An event's share of its group, whose unit is the written value of the group's first event. */
-function groupShare(events: readonly TuneEvent[], first: number, at: number): number {
-  const { actual } = events[first]!.value.tuplet!;
-  const unit = toNumber(valueLength({ ...events[first]!.value, tuplet: null }));
-  return toNumber(valueLength({ ...events[at]!.value, tuplet: null })) / unit / actual;
+/** The verses whose last syllable before this event goes on with a hyphen. */
+function joinedVerses(tune: Tune, part: number, barIndex: number, eventIndex: number): readonly number[] {
+  const { bars } = tune.parts[part]!;
+  const event = bars[barIndex]![eventIndex]!;
+  if (event.kind === 'rest') return [];
+  return event.syllables.flatMap((syllable, verse) => {
+    if (syllable === null) return [];
+    for (let bar = barIndex; bar >= 0; bar--) {
+      const events = bar === barIndex ? bars[bar]!.slice(0, eventIndex) : bars[bar]!;
+      const last = events.findLast((other) => other.kind === 'note' && (other.syllables[verse] ?? null) !== null);
+      if (last !== undefined) return last.kind === 'note' && last.syllables[verse]?.end === 'join' ? [verse] : [];
+    }
+    return [];
+  });
 }

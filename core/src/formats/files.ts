@@ -1,0 +1,60 @@
+import { strToU8 } from 'fflate';
+import { failure, type Result, type Tune } from '../music/index.ts';
+import { readAbc } from './abc/read-abc.ts';
+import { writeAbc } from './abc/write-abc.ts';
+import { readMidi } from './midi/read-midi.ts';
+import { writeMidi, type MidiOptions } from './midi/write-midi.ts';
+import { packMxl, unpackMxl } from './musicxml/mxl.ts';
+import { readMusicXml } from './musicxml/read-musicxml.ts';
+import { writeMusicXml } from './musicxml/write-musicxml.ts';
+import type { FormatFault, ReadOptions, ReadTune } from './notice.ts';
+import { decodeText } from './text.ts';
+
+export const MOST_FILE_BYTES = 12_000_000;
+
+export const FILE_ENDINGS = ['abc', 'musicxml', 'xml', 'mxl', 'mid', 'midi'] as const;
+export type FileEnding = (typeof FILE_ENDINGS)[number];
+
+/** The ending of a file name that Escalier knows, or null. */
+export function fileEnding(fileName: string): FileEnding | null {
+  const ending = /\.([a-z0-9]+)$/i.exec(fileName)?.[1]?.toLowerCase();
+  return FILE_ENDINGS.find((known) => known === ending) ?? null;
+}
+
+/** Reads a tune from the bytes of a file, by what the bytes are, whatever the file is called. */
+export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+  if (bytes.length === 0) return whole('The file is empty.');
+  if (bytes.length > MOST_FILE_BYTES)
+    return whole(`The file has ${Math.round(bytes.length / 1e6)} MB: a tune has less than 12 MB.`);
+  if (startsWith(bytes, 'MThd')) return readMidi(bytes, options);
+  if (startsWith(bytes, 'PK')) {
+    const unpacked = unpackMxl(bytes);
+    return unpacked.ok ? readMusicXml(unpacked.value, options) : whole(unpacked.fault);
+  }
+  const text = decodeText(bytes);
+  if (text === null)
+    return whole('This file is not text, MusicXML or MIDI: Escalier reads .abc, .musicxml, .xml, .mxl and .mid.');
+  if (text.trimStart().startsWith('<')) return readMusicXml(text, options);
+  return readAbc(text, options);
+}
+
+function startsWith(bytes: Uint8Array, sign: string): boolean {
+  return [...sign].every((letter, index) => bytes[index] === letter.charCodeAt(0));
+}
+
+/** Writes a tune in the format that an ending names. */
+export function writeTuneFile(tune: Tune, ending: FileEnding, midi: MidiOptions = {}): Uint8Array {
+  switch (ending) {
+    case 'abc':
+      return strToU8(writeAbc(tune));
+    case 'musicxml':
+    case 'xml':
+      return strToU8(writeMusicXml(tune));
+    case 'mxl':
+      return packMxl(writeMusicXml(tune));
+    case 'mid':
+    case 'midi':
+      return writeMidi(tune, midi);
+  }
+}

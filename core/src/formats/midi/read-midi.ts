@@ -1,0 +1,177 @@
+import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
+import {
+  failure,
+  makeTune,
+  PLAIN_BAR,
+  rational,
+  success,
+  type Key,
+  type Metre,
+  type Part,
+  type Result,
+  type Tempo,
+} from '../../music/index.ts';
+import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
+import { choosePart } from '../parts.ts';
+import { barsFromNotes } from './quantise.ts';
+import { spelling } from './spelling.ts';
+
+const PERCUSSION_CHANNEL = 9;
+const MOST_NOTES = 20_000;
+
+/** A sounding note of a track, in quarter notes from the start. */
+export interface MidiNote {
+  readonly number: number;
+  readonly start: number;
+  readonly end: number;
+}
+
+interface Track {
+  readonly name: string;
+  readonly notes: readonly MidiNote[];
+  readonly chords: number;
+}
+
+interface Conductor {
+  readonly title: string;
+  readonly tempo: Tempo;
+  readonly metre: Metre;
+  readonly key: Key | null;
+  readonly changes: boolean;
+}
+
+/** Reads a monophonic track of a MIDI file, rounding to semiquavers and triplets. Of chords the highest note stays. */
+export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+  let data: MidiData;
+  try {
+    data = parseMidi(bytes);
+  } catch {
+    return whole('This is not a MIDI file, or it is broken.');
+  }
+  const perQuarter = data.header.ticksPerBeat;
+  if (perQuarter === undefined || perQuarter <= 0) return whole('This MIDI file counts in film frames, not in beats.');
+  const timed = data.tracks.map((track) => withTimes(track, perQuarter));
+  const tracks = timed.map(readTrack);
+  if (tracks.reduce((sum, track) => sum + track.notes.length, 0) > MOST_NOTES)
+    return whole('The file is too long for one tune.');
+  return tracksToTune(tracks, conductorOf(timed.flat()), options);
+}
+
+type TimedEvent = MidiEvent & { readonly at: number };
+
+function withTimes(track: readonly MidiEvent[], perQuarter: number): readonly TimedEvent[] {
+  let now = 0;
+  return track.map((event) => {
+    now += event.deltaTime;
+    return { ...event, at: now / perQuarter };
+  });
+}
+
+function readTrack(events: readonly TimedEvent[]): Track {
+  const open = new Map<number, number>();
+  const notes: MidiNote[] = [];
+  let name = '';
+  for (const event of events) {
+    if (event.type === 'trackName' && name === '') name = event.text.trim();
+    if ((event.type !== 'noteOn' && event.type !== 'noteOff') || event.channel === PERCUSSION_CHANNEL) continue;
+    const start = open.get(event.noteNumber);
+    if (start !== undefined && event.at > start) notes.push({ number: event.noteNumber, start, end: event.at });
+    open.delete(event.noteNumber);
+    if (event.type === 'noteOn' && event.velocity > 0) open.set(event.noteNumber, event.at);
+  }
+  return { name, ...monophonic(notes.toSorted((a, b) => a.start - b.start || b.number - a.number)) };
+}
+
+/** One note at a time: of notes that begin together the highest, and each ends where the next begins. */
+function monophonic(notes: readonly MidiNote[]): { readonly notes: readonly MidiNote[]; readonly chords: number } {
+  const together = 1 / 32;
+  const lead: MidiNote[] = [];
+  let chords = 0;
+  for (const note of notes) {
+    const last = lead.at(-1);
+    if (last !== undefined && note.start - last.start < together) {
+      chords += 1;
+      continue;
+    }
+    if (last !== undefined && last.end > note.start) lead[lead.length - 1] = { ...last, end: note.start };
+    lead.push(note);
+  }
+  return { notes: lead, chords };
+}
+
+function conductorOf(events: readonly TimedEvent[]): Conductor {
+  const of = <Type extends MidiEvent['type']>(type: Type) =>
+    events.filter((event): event is Extract<TimedEvent, { type: Type }> => event.type === type);
+  const [tempo, metre, key] = [of('setTempo')[0], of('timeSignature'), of('keySignature')[0]];
+  const [first] = metre;
+  const usable = first !== undefined && first.numerator >= 1 && [1, 2, 4, 8, 16].includes(first.denominator);
+  const perMinute = tempo === undefined ? 120 : Math.round(60_000_000 / tempo.microsecondsPerBeat);
+  return {
+    title: of('trackName')[0]?.text.trim() ?? '',
+    tempo: { beat: rational(1, 4), perMinute: Math.min(400, Math.max(10, perMinute)) },
+    metre: usable ? { count: first.numerator, unit: first.denominator } : { count: 4, unit: 4 },
+    key:
+      key === undefined || Math.abs(key.key) > 7
+        ? null
+        : { fifths: key.key, mode: key.scale === 1 ? 'minor' : 'major' },
+    changes: metre.some((each) => each.numerator !== first?.numerator || each.denominator !== first.denominator),
+  };
+}
+
+function tracksToTune(
+  tracks: readonly Track[],
+  conductor: Conductor,
+  options: ReadOptions,
+): Result<ReadTune, readonly FormatFault[]> {
+  const sounding = tracks.filter((track) => track.notes.length > 0);
+  const offers = sounding.map((track, index): PartOffer => ({
+    index,
+    name: track.name === '' ? `Part ${index + 1}` : track.name,
+    notes: track.notes.length,
+  }));
+  const chosen = choosePart(
+    offers,
+    sounding.map((_, index) => (index === 0 ? 1 : 0)),
+    options.take,
+  );
+  if (!chosen.ok) return chosen;
+  const taken = chosen.value.take.map((index) => sounding[index]!);
+  const key = conductor.key ?? spelling.likelyKey(taken.flatMap((track) => track.notes.map((note) => note.number)));
+  const length = Math.max(...taken.map((track) => track.notes.at(-1)!.end));
+  const parts = taken.map((track, place): Part => ({
+    name: offers[chosen.value.take[place]!]!.name,
+    bars: barsFromNotes(track.notes, {
+      metre: conductor.metre,
+      quarters: length,
+      pitchOf: (number) => spelling.pitchIn(key, number),
+    }),
+  }));
+  const bars = parts[0]!.bars.map((_, index) => ({
+    ...PLAIN_BAR,
+    key,
+    metre: conductor.metre,
+    lineEnd: index % 4 === 3 && index < parts[0]!.bars.length - 1,
+    barline: index === parts[0]!.bars.length - 1 ? ('final' as const) : ('single' as const),
+  }));
+  const made = makeTune({
+    title: conductor.title === '' ? 'Untitled' : conductor.title,
+    composer: '',
+    source: '',
+    licence: '',
+    tags: [],
+    tempo: conductor.tempo,
+    bars,
+    parts,
+  });
+  if (!made.ok) return made;
+  return success({ tune: made.value, leftOut: [...notices(taken, conductor), ...chosen.value.leftOut], parts: offers });
+}
+
+function notices(taken: readonly Track[], conductor: Conductor): Notice[] {
+  const chords = taken.reduce((sum, track) => sum + track.chords, 0);
+  return [
+    ...(chords > 0 ? [{ bar: null, message: `Left out: ${chords} lower notes of chords.` }] : []),
+    ...(conductor.changes ? [{ bar: null, message: 'Left out: changes of the time signature.' }] : []),
+  ];
+}

@@ -1,0 +1,174 @@
+import { writeMidi as encode, type MidiData, type MidiEvent } from 'midi-file';
+import {
+  add,
+  barLength,
+  beatLength,
+  beatsInBar,
+  compare,
+  isCompound,
+  midiNumber,
+  performanceOrder,
+  performedNotes,
+  rational,
+  subtract,
+  toNumber,
+  ZERO,
+  type Key,
+  type Metre,
+  type Rational,
+  type Tempo,
+  type Tune,
+} from '../../music/index.ts';
+import { eventsLength } from '../../music/index.ts';
+
+/** Carries semiquavers, triplets and quintuplets exactly. */
+export const TICKS_PER_QUARTER = 480;
+const PERCUSSION_CHANNEL = 9;
+const CLICK = { strong: 76, weak: 77, length: 60 };
+const MICROSECONDS_A_MINUTE = 60_000_000;
+
+export interface MidiOptions {
+  /** Semitones from the written to the sounding pitch. */
+  readonly soundsAbove?: number;
+  /** General MIDI, counted from 0: 74 is a recorder, 78 a whistle. */
+  readonly program?: number;
+  /** A bar of clicks before the tune. */
+  readonly countIn?: boolean;
+  /** Clicks on every beat, on a track of their own. */
+  readonly metronome?: boolean;
+  readonly tempo?: Tempo;
+}
+
+/** An event with its time in ticks from the start; the encoder takes differences. */
+interface Timed {
+  readonly at: number;
+  readonly event: Record<string, unknown>;
+}
+
+/** A MIDI file of format 1, with repeats played out: tempo, key and time, each part on its track, the words of the first verse. */
+export function writeMidi(tune: Tune, options: MidiOptions = {}): Uint8Array {
+  const start = options.countIn === true ? ticks(countInLength(tune)) : 0;
+  const tracks = [
+    conductor(tune, options, start),
+    ...tune.parts.map((part, index) => melody(tune, part.name, index, options, start)),
+    ...(options.metronome === true || options.countIn === true ? [clicks(tune, options, start)] : []),
+  ];
+  const data: MidiData = {
+    header: { format: 1, numTracks: tracks.length, ticksPerBeat: TICKS_PER_QUARTER },
+    tracks: tracks.map(withDifferences),
+  };
+  return Uint8Array.from(encode(data));
+}
+
+function ticks(length: Rational): number {
+  return Math.round(toNumber(length) * 4 * TICKS_PER_QUARTER);
+}
+
+/** A full bar, and what a pickup leaves of the bar it begins in. */
+function countInLength(tune: Tune): Rational {
+  const full = barLength(tune.bars[0]!.metre);
+  const first = eventsLength(tune.parts[0].bars[0]!);
+  return compare(first, full) < 0 ? subtract(add(full, full), first) : full;
+}
+
+function withDifferences(track: readonly Timed[]): MidiEvent[] {
+  let now = 0;
+  const sorted = track.toSorted(
+    (a, b) => a.at - b.at || Number(a.event.type === 'noteOn') - Number(b.event.type === 'noteOn'),
+  );
+  const events = sorted.map(({ at, event }) => {
+    const deltaTime = at - now;
+    now = at;
+    return { deltaTime, ...event };
+  });
+  return [...events, { deltaTime: 0, meta: true, type: 'endOfTrack' }] as unknown as MidiEvent[];
+}
+
+function meta(at: number, type: string, content: object): Timed {
+  return { at, event: { meta: true, type, ...content } };
+}
+
+function conductor(tune: Tune, options: MidiOptions, start: number): Timed[] {
+  const tempo = options.tempo ?? tune.tempo ?? { beat: rational(1, 4), perMinute: 84 };
+  const quartersPerMinute = tempo.perMinute * toNumber(tempo.beat) * 4;
+  const first = tune.bars[0]!;
+  const track = [
+    meta(0, 'trackName', { text: tune.title }),
+    meta(0, 'setTempo', { microsecondsPerBeat: Math.round(MICROSECONDS_A_MINUTE / quartersPerMinute) }),
+    timeSignature(0, first.metre),
+    keySignature(0, first.key),
+  ];
+  let now: Rational = ZERO;
+  let last = first;
+  for (const index of performanceOrder(tune)) {
+    const bar = tune.bars[index]!;
+    const at = start + ticks(now);
+    if (bar.metre.count !== last.metre.count || bar.metre.unit !== last.metre.unit)
+      track.push(timeSignature(at, bar.metre));
+    if (bar.key.fifths !== last.key.fifths) track.push(keySignature(at, bar.key));
+    last = bar;
+    now = add(now, eventsLength(tune.parts[0].bars[index]!));
+  }
+  return track;
+}
+
+function timeSignature(at: number, metre: Metre): Timed {
+  return meta(at, 'timeSignature', {
+    numerator: metre.count,
+    denominator: metre.unit,
+    metronome: isCompound(metre) ? 36 : 24,
+    thirtyseconds: 8,
+  });
+}
+
+function keySignature(at: number, key: Key): Timed {
+  return meta(at, 'keySignature', { key: key.fifths, scale: key.mode === 'minor' ? 1 : 0 });
+}
+
+function melody(tune: Tune, name: string, part: number, options: MidiOptions, start: number): Timed[] {
+  const track = [
+    meta(0, 'trackName', { text: name }),
+    { at: 0, event: { type: 'programChange', channel: part, programNumber: options.program ?? 74 } },
+  ];
+  for (const played of performedNotes(tune, part)) {
+    const noteNumber = midiNumber(played.pitch) + (options.soundsAbove ?? 0);
+    const at = start + ticks(played.onset);
+    const end = start + ticks(add(played.onset, played.length));
+    const syllable = played.note.syllables[0];
+    if (part === 0 && syllable != null)
+      track.push(meta(at, 'lyrics', { text: syllable.text + (syllable.end === 'join' ? '-' : ' ') }));
+    track.push({ at, event: { type: 'noteOn', channel: part, noteNumber, velocity: 90 } });
+    track.push({ at: end, event: { type: 'noteOff', channel: part, noteNumber, velocity: 0 } });
+  }
+  return track;
+}
+
+function clicks(tune: Tune, options: MidiOptions, start: number): Timed[] {
+  const track = [meta(0, 'trackName', { text: 'Metronome' })];
+  const click = (at: number, strong: boolean): void => {
+    const noteNumber = strong ? CLICK.strong : CLICK.weak;
+    track.push({ at, event: { type: 'noteOn', channel: PERCUSSION_CHANNEL, noteNumber, velocity: strong ? 110 : 80 } });
+    track.push({
+      at: at + CLICK.length,
+      event: { type: 'noteOff', channel: PERCUSSION_CHANNEL, noteNumber, velocity: 0 },
+    });
+  };
+  const { metre } = tune.bars[0]!;
+  const beat = ticks(beatLength(metre));
+  if (options.countIn === true)
+    for (let at = 0, n = 0; at < start; at += beat, n++) click(at, n % beatsInBar(metre) === 0);
+  if (options.metronome !== true) return track;
+  let now: Rational = ZERO;
+  for (const index of performanceOrder(tune)) {
+    const bar = tune.bars[index]!;
+    const length = eventsLength(tune.parts[0].bars[index]!);
+    const missing = subtract(barLength(bar.metre), length);
+    const size = ticks(beatLength(bar.metre));
+    for (let inBar = 0; inBar < ticks(barLength(bar.metre)); inBar += size) {
+      const at = inBar - (index === 0 && missing.num > 0 ? ticks(missing) : 0);
+      if (at >= 0 && at < ticks(length)) click(start + ticks(now) + at, inBar === 0);
+    }
+    now = add(now, length);
+  }
+  return track;
+}

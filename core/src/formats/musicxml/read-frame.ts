@@ -1,0 +1,146 @@
+import {
+  MODES,
+  PLAIN_BAR,
+  rational,
+  valueLength,
+  type Bar,
+  type Jump,
+  type Key,
+  type Metre,
+  type Tempo,
+} from '../../music/index.ts';
+import { TYPE_OF } from './write-event.ts';
+import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
+
+export type BarDraft = Omit<Bar, 'number'>;
+
+/** What is in force from bar to bar. */
+export interface FrameState {
+  key: Key;
+  metre: Metre;
+  ending: readonly number[] | null;
+}
+
+export interface ReadFrame {
+  readonly bar: BarDraft;
+  readonly tempo: Tempo | null;
+  readonly startsLine: boolean;
+  /** What could not be carried, in words. */
+  readonly leftOut: readonly string[];
+}
+
+/** What stands over one measure of the leading part; changes `state` for the measures after it. */
+export function readFrame(measure: XmlElement, state: FrameState): ReadFrame {
+  const leftOut: string[] = [];
+  for (const attributes of children(measure, 'attributes')) leftOut.push(...readAttributes(attributes, state));
+  const barlines = children(measure, 'barline');
+  const right = barlines.find((each) => (each.attributes.location ?? 'right') === 'right');
+  const starts = barlines.map((each) => child(each, 'ending')).find((each) => each?.attributes.type === 'start');
+  if (starts !== undefined) state.ending = endingNumbers(starts);
+  const { ending } = state;
+  const ends = barlines
+    .map((each) => child(each, 'ending'))
+    .some((each) => ['stop', 'discontinue'].includes(each?.attributes.type ?? ''));
+  if (ends) state.ending = null;
+  const bar: BarDraft = {
+    ...PLAIN_BAR,
+    key: state.key,
+    metre: state.metre,
+    ending,
+    repeatStart: barlines.some((each) => child(each, 'repeat')?.attributes.direction === 'forward'),
+    timesPlayed: timesPlayed(barlines),
+    barline: barlineStyle(right),
+    ...signsOver(measure),
+  };
+  return { bar, tempo: tempoIn(measure), startsLine: startsLine(measure), leftOut };
+}
+
+function readAttributes(attributes: XmlElement, state: FrameState): string[] {
+  const leftOut: string[] = [];
+  const key = child(attributes, 'key');
+  const fifths = numberIn(key, 'fifths');
+  if (fifths !== null && Number.isInteger(fifths) && Math.abs(fifths) <= 7) {
+    state.key = { fifths, mode: MODES.find((mode) => mode === textIn(key, 'mode')) ?? 'major' };
+  } else if (key !== undefined) leftOut.push('a key signature of its own kind');
+  const time = child(attributes, 'time');
+  const [count, unit] = [numberIn(time, 'beats'), numberIn(time, 'beat-type')];
+  if (
+    count !== null &&
+    unit !== null &&
+    Number.isInteger(count) &&
+    count >= 1 &&
+    count <= 24 &&
+    [1, 2, 4, 8, 16].includes(unit)
+  ) {
+    state.metre = { count, unit };
+  } else if (time !== undefined) leftOut.push('a time signature that is not a plain one');
+  return leftOut;
+}
+
+function endingNumbers(ending: XmlElement): readonly number[] | null {
+  const numbers = (ending.attributes.number ?? '')
+    .split(/[ ,]+/)
+    .map(Number)
+    .filter((each) => Number.isInteger(each) && each > 0);
+  return numbers.length === 0 ? null : numbers;
+}
+
+function timesPlayed(barlines: readonly XmlElement[]): number {
+  const back = barlines.map((each) => child(each, 'repeat')).find((each) => each?.attributes.direction === 'backward');
+  if (back === undefined) return 1;
+  const times = Number(back.attributes.times ?? 2);
+  return Number.isInteger(times) && times >= 2 && times <= 9 ? times : 2;
+}
+
+function barlineStyle(right: XmlElement | undefined): Bar['barline'] {
+  const style = textIn(right, 'bar-style');
+  if (style === 'light-light') return 'double';
+  return style === 'light-heavy' && child(right, 'repeat') === undefined ? 'final' : 'single';
+}
+
+function startsLine(measure: XmlElement): boolean {
+  return children(measure, 'print').some(
+    (print) => print.attributes['new-system'] === 'yes' || print.attributes['new-page'] === 'yes',
+  );
+}
+
+function signsOver(measure: XmlElement): Partial<BarDraft> {
+  const directions = children(measure, 'direction');
+  const types = directions.flatMap((each) => children(each, 'direction-type').flatMap((type) => type.children));
+  const words = types.filter((each) => each.name === 'words').map((each) => each.text.trim().toLowerCase());
+  const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
+  const sounding = (name: string): boolean => sounds.some((each) => each.attributes[name] !== undefined);
+  const jump = jumpIn(words, sounding('dacapo'), sounding('dalsegno'));
+  return {
+    ...(types.some((each) => each.name === 'segno') ? { segno: true } : {}),
+    ...(types.some((each) => each.name === 'coda') ? { coda: true } : {}),
+    ...(sounding('tocoda') || words.includes('to coda') ? { toCoda: true } : {}),
+    ...(sounding('fine') || words.includes('fine') ? { fine: true } : {}),
+    ...(jump === null ? {} : { jump }),
+  };
+}
+
+function jumpIn(words: readonly string[], dacapo: boolean, dalsegno: boolean): Jump | null {
+  const text = words.find((each) => /^d\. ?[cs]\.|^d[ac][a ]/.test(each)) ?? '';
+  const from = dacapo || /^d\. ?c\./.test(text) ? 'D.C.' : dalsegno || /^d\. ?s\./.test(text) ? 'D.S.' : null;
+  if (from === null) return null;
+  if (text.includes('fine')) return `${from} al fine`;
+  return text.includes('coda') ? `${from} al coda` : from;
+}
+
+function tempoIn(measure: XmlElement): Tempo | null {
+  const directions = children(measure, 'direction');
+  const marks = directions.flatMap((each) =>
+    children(each, 'direction-type').flatMap((type) => children(type, 'metronome')),
+  );
+  for (const mark of marks) {
+    const base = Object.entries(TYPE_OF).find(([, type]) => type === textIn(mark, 'beat-unit'))?.[0];
+    const perMinute = numberIn(mark, 'per-minute');
+    if (base === undefined || perMinute === null || perMinute <= 0) continue;
+    const dots = Math.min(2, children(mark, 'beat-unit-dot').length);
+    return { beat: valueLength({ base: base as keyof typeof TYPE_OF, dots, tuplet: null }), perMinute };
+  }
+  const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
+  const tempo = Number(sounds.find((each) => each.attributes.tempo !== undefined)?.attributes.tempo);
+  return tempo > 0 ? { beat: rational(1, 4), perMinute: tempo } : null;
+}

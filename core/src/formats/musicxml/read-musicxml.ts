@@ -1,0 +1,120 @@
+import { failure, makeTune, success, type Part, type Result, type Tempo } from '../../music/index.ts';
+import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
+import { choosePart } from '../parts.ts';
+import { readFrame, type BarDraft, type FrameState } from './read-frame.ts';
+import { readPart, type ReadPart } from './read-part.ts';
+import { child, children, parseXml, textIn, type XmlElement } from './xml-reader.ts';
+
+const MOST_CHARACTERS = 12_000_000;
+
+/** Reads a MusicXML score, partwise, any version. Elements that a Tune does not carry are skipped and listed. */
+export function readMusicXml(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+  if (text.trim() === '') return whole('The file is empty.');
+  if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
+  const parsed = parseXml(text);
+  if (!parsed.ok) return whole(parsed.fault);
+  const score = parsed.value;
+  if (score.name === 'score-timewise')
+    return whole('The score is stored by time; please export it as MusicXML “partwise”, the usual kind.');
+  if (score.name !== 'score-partwise') return whole('This XML is not a MusicXML score.');
+  return scoreToTune(score, options);
+}
+
+function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
+  const elements = children(score, 'part');
+  const parts = elements.map(readPart);
+  const offers = parts.map((part, index): PartOffer => ({
+    index,
+    name: nameOf(score, elements[index]!, index),
+    notes: part.notes,
+  }));
+  if (parts.length > 0 && parts.every((part) => part.notes === 0) && parts.some((part) => part.unpitched > 0)) {
+    return failure([{ bar: null, message: 'The score is written for percussion: it has no pitches.' }]);
+  }
+  const chosen = choosePart(
+    offers,
+    parts.map((part) => part.bars.length),
+    options.take,
+  );
+  if (!chosen.ok) return chosen;
+  const [lead] = chosen.value.take;
+  const { bars, tempo, leftOut } = readFrames(elements[lead]!);
+  const made = makeTune({
+    ...headOf(score),
+    tempo,
+    bars,
+    parts: chosen.value.take.map((index): Part => ({ name: offers[index]!.name, bars: parts[index]!.bars })),
+  });
+  if (!made.ok) return made;
+  const numberOf = (barIndex: number): number | null => made.value.bars[barIndex]?.number ?? null;
+  const notices = [...leftOut, ...chosen.value.take.flatMap((index) => parts[index]!.leftOut)];
+  return success({
+    tune: made.value,
+    leftOut: [
+      ...notices.map(({ barIndex, message }): Notice => ({
+        bar: numberOf(barIndex),
+        message: `Left out: ${message}.`,
+      })),
+      ...chosen.value.leftOut,
+    ],
+    parts: offers,
+  });
+}
+
+interface Frames {
+  readonly bars: readonly BarDraft[];
+  readonly tempo: Tempo | null;
+  readonly leftOut: ReadPart['leftOut'];
+}
+
+function readFrames(part: XmlElement): Frames {
+  const state: FrameState = { key: { fifths: 0, mode: 'major' }, metre: { count: 4, unit: 4 }, ending: null };
+  const bars: BarDraft[] = [];
+  const leftOut: { barIndex: number; message: string }[] = [];
+  let tempo: Tempo | null = null;
+  for (const [barIndex, measure] of children(part, 'measure').entries()) {
+    const frame = readFrame(measure, state);
+    const before = bars.at(-1);
+    if (frame.startsLine && before !== undefined) bars[bars.length - 1] = { ...before, lineEnd: true };
+    bars.push(frame.bar);
+    tempo ??= frame.tempo;
+    leftOut.push(...frame.leftOut.map((message) => ({ barIndex, message })));
+  }
+  const last = bars.at(-1);
+  if (last !== undefined) bars[bars.length - 1] = { ...last, barline: 'final', lineEnd: false };
+  return { bars, tempo, leftOut };
+}
+
+function headOf(score: XmlElement) {
+  const identification = child(score, 'identification');
+  const creators = children(identification, 'creator');
+  const composer = creators.find((each) => each.attributes.type === 'composer') ?? creators[0];
+  const fields = children(child(identification, 'miscellaneous'), 'miscellaneous-field');
+  const tags = fields.find((each) => each.attributes.name === 'tags')?.text ?? '';
+  const title = textIn(child(score, 'work'), 'work-title') || textIn(score, 'movement-title') || creditTitle(score);
+  return {
+    title: title === '' ? 'Untitled' : title,
+    composer: composer?.text.trim() ?? '',
+    source: textIn(identification, 'source'),
+    licence: textIn(identification, 'rights'),
+    tags: tags
+      .split(',')
+      .map((tag) => tag.trim())
+      .filter((tag) => tag !== ''),
+  };
+}
+
+/** Programs that leave the work's title out print it on the first page all the same. */
+function creditTitle(score: XmlElement): string {
+  const titled = children(score, 'credit').find((credit) => textIn(credit, 'credit-type') === 'title');
+  return textIn(titled, 'credit-words');
+}
+
+function nameOf(score: XmlElement, part: XmlElement, index: number): string {
+  const listed = children(child(score, 'part-list'), 'score-part').find(
+    (each) => each.attributes.id === part.attributes.id,
+  );
+  const name = textIn(listed, 'part-name');
+  return name === '' ? `Part ${index + 1}` : name;
+}

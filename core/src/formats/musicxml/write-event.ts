@@ -1,0 +1,97 @@
+import { toNumber, valueLength, type Note, type TuneEvent, type ValueName } from '../../music/index.ts';
+import type { Beam } from './beams.ts';
+import { element, type Xml } from './xml.ts';
+
+/** Divisions of a quarter note: carries 64ths with dots and triplets, quintuplets and septuplets exactly. */
+export const DIVISIONS = 3360;
+
+export const TYPE_OF: Record<ValueName, string> = {
+  breve: 'breve',
+  whole: 'whole',
+  half: 'half',
+  quarter: 'quarter',
+  eighth: 'eighth',
+  sixteenth: '16th',
+  'thirty-second': '32nd',
+};
+
+export interface PlacedEvent {
+  readonly id: string;
+  readonly accidental: string | null;
+  readonly beams: readonly Beam[];
+  readonly tiedFrom: boolean;
+  readonly tuplet: readonly ('start' | 'stop')[];
+  /** Undefined keeps the words of the tune. */
+  readonly under: string | null | undefined;
+  /** Verses whose syllable before this note ended with a hyphen. */
+  readonly joinedVerses: readonly number[];
+}
+
+export function eventXml(event: TuneEvent, placed: PlacedEvent): Xml {
+  const { value } = event;
+  const isNote = event.kind === 'note';
+  const children = [
+    isNote ? pitchXml(event) : element('rest'),
+    element('duration', Math.round(toNumber(valueLength(value)) * 4 * DIVISIONS)),
+    ...(placed.tiedFrom ? [element('tie', [], { type: 'stop' })] : []),
+    ...(isNote && event.tied ? [element('tie', [], { type: 'start' })] : []),
+    element('voice', 1),
+    element('type', TYPE_OF[value.base]),
+    ...Array.from({ length: value.dots }, () => element('dot')),
+    ...(placed.accidental === null ? [] : [element('accidental', placed.accidental)]),
+    ...(value.tuplet === null
+      ? []
+      : [
+          element('time-modification', [
+            element('actual-notes', value.tuplet.actual),
+            element('normal-notes', value.tuplet.normal),
+          ]),
+        ]),
+    ...placed.beams.map((beam, level) => element('beam', beam, { number: String(level + 1) })),
+    ...notationsXml(event, placed),
+    ...lyricsXml(event, placed),
+  ];
+  return element('note', children, { id: placed.id });
+}
+
+function pitchXml({ pitch }: Note): Xml {
+  const alter = pitch.alter === 0 ? [] : [element('alter', pitch.alter)];
+  return element('pitch', [element('step', pitch.letter), ...alter, element('octave', pitch.octave)]);
+}
+
+function notationsXml(event: TuneEvent, placed: PlacedEvent): Xml[] {
+  const articulations = [
+    ...(event.kind === 'note' ? event.articulations.map((name) => element(name)) : []),
+    ...(event.breath ? [element('breath-mark', 'comma')] : []),
+  ];
+  const slurs = (count: number, type: string): Xml[] =>
+    Array.from({ length: count }, (_, n) => element('slur', [], { type, number: String(n + 1) }));
+  const children = [
+    ...(placed.tiedFrom ? [element('tied', [], { type: 'stop' })] : []),
+    ...(event.kind === 'note' && event.tied ? [element('tied', [], { type: 'start' })] : []),
+    ...(event.kind === 'note' ? [...slurs(event.slurEnds, 'stop'), ...slurs(event.slurStarts, 'start')] : []),
+    ...placed.tuplet.map((type) => element('tuplet', [], { type })),
+    ...(articulations.length === 0 ? [] : [element('articulations', articulations)]),
+    ...(event.fermata ? [element('fermata')] : []),
+  ];
+  return children.length === 0 ? [] : [element('notations', children)];
+}
+
+function lyricsXml(event: TuneEvent, placed: PlacedEvent): Xml[] {
+  const { under } = placed;
+  if (under === null || event.kind === 'rest') return [];
+  if (under !== undefined) {
+    return [element('lyric', [element('syllabic', 'single'), element('text', under)], { number: '1' })];
+  }
+  return event.syllables.flatMap((syllable, verse) => {
+    if (syllable === null) return [];
+    const [joinedBefore, joinsOn] = [placed.joinedVerses.includes(verse), syllable.end === 'join'];
+    const syllabic = joinsOn ? (joinedBefore ? 'middle' : 'begin') : joinedBefore ? 'end' : 'single';
+    const children = [
+      element('syllabic', syllabic),
+      element('text', syllable.text),
+      ...(syllable.end === 'hold' ? [element('extend')] : []),
+    ];
+    return [element('lyric', children, { number: String(verse + 1) })];
+  });
+}

@@ -1,0 +1,70 @@
+import { XMLParser } from 'fast-xml-parser';
+import { failure, success, type Result } from '../../music/index.ts';
+
+/** An element of a read document. */
+export interface XmlElement {
+  readonly name: string;
+  readonly attributes: Readonly<Record<string, string>>;
+  readonly children: readonly XmlElement[];
+  readonly text: string;
+}
+
+const parser = new XMLParser({
+  preserveOrder: true,
+  ignoreAttributes: false,
+  attributeNamePrefix: '',
+  parseTagValue: false,
+  parseAttributeValue: false,
+  trimValues: false,
+  htmlEntities: true,
+});
+
+/** Parses a document without external or declared entities. The fault is a sentence. */
+export function parseXml(text: string): Result<XmlElement, string> {
+  if (/<!ENTITY/i.test(text))
+    return failure('The file declares entities of its own, which music files do not need: it was not opened.');
+  let nodes: unknown;
+  try {
+    nodes = parser.parse(text);
+  } catch {
+    return failure('The file is not well-formed XML.');
+  }
+  const root = elementsOf(nodes).find((element) => !element.name.startsWith('?'));
+  return root === undefined ? failure('The file holds no XML.') : success(root);
+}
+
+function elementsOf(nodes: unknown): XmlElement[] {
+  if (!Array.isArray(nodes)) return [];
+  return (nodes as Record<string, unknown>[]).flatMap((node) => {
+    const name = Object.keys(node).find((key) => key !== ':@' && key !== '#text');
+    if (name === undefined) return [];
+    const attributes = (node[':@'] ?? {}) as Record<string, string>;
+    return [{ name, attributes, children: elementsOf(node[name]), text: textOf(node[name]) }];
+  });
+}
+
+function textOf(nodes: unknown): string {
+  if (!Array.isArray(nodes)) return '';
+  return (nodes as Record<string, unknown>[])
+    .map((node) => (typeof node['#text'] === 'string' ? node['#text'] : ''))
+    .join('');
+}
+
+export function child(element: XmlElement | undefined, name: string): XmlElement | undefined {
+  return element?.children.find((each) => each.name === name);
+}
+
+export function children(element: XmlElement | undefined, name: string): readonly XmlElement[] {
+  return element?.children.filter((each) => each.name === name) ?? [];
+}
+
+/** The trimmed text of a child; empty when there is none. */
+export function textIn(element: XmlElement | undefined, name: string): string {
+  return child(element, name)?.text.trim() ?? '';
+}
+
+/** The number in a child; null when there is none or it is no number. */
+export function numberIn(element: XmlElement | undefined, name: string): number | null {
+  const text = textIn(element, name);
+  return text === '' || !Number.isFinite(Number(text)) ? null : Number(text);
+}

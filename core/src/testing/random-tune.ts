@@ -1,0 +1,192 @@
+import fc from 'fast-check';
+import {
+  barLength,
+  beatLength,
+  compare,
+  DYNAMICS,
+  keyAlter,
+  LETTERS,
+  makeTune,
+  PLAIN_BAR,
+  PLAIN_NOTE,
+  PLAIN_REST,
+  rational,
+  samePitch,
+  subtract,
+  valueLength,
+  valuesOfLength,
+  type Bar,
+  type Key,
+  type Metre,
+  type Note,
+  type NoteValue,
+  type Rational,
+  type Syllable,
+  type Tune,
+  type TuneEvent,
+} from '../music/index.ts';
+
+const METRES: readonly Metre[] = [
+  { count: 2, unit: 4 },
+  { count: 3, unit: 4 },
+  { count: 4, unit: 4 },
+  { count: 6, unit: 8 },
+];
+const WORDS = ['goose', 'la', 'mill', 'wheel', 'so', "don't", 'é'];
+
+/** Draws numbers from one list, so that a whole tune shrinks with it. */
+class Dice {
+  readonly #numbers: readonly number[];
+  #at = 0;
+
+  constructor(numbers: readonly number[]) {
+    this.#numbers = numbers;
+  }
+
+  /** 0 to `sides` - 1. */
+  roll(sides: number): number {
+    const number = this.#numbers[this.#at % this.#numbers.length] ?? 0;
+    this.#at += 1;
+    return (number + this.#at * 7) % sides;
+  }
+
+  pick<Thing>(things: readonly Thing[]): Thing {
+    return things[this.roll(things.length)]!;
+  }
+
+  chance(oneIn: number): boolean {
+    return this.roll(oneIn) === 0;
+  }
+}
+
+/** Valid tunes with all that a Tune can carry, one part or two. */
+export const anyTune: fc.Arbitrary<Tune> = fc
+  .array(fc.nat(9973), { minLength: 40, maxLength: 200 })
+  .map((numbers) => randomTune(new Dice(numbers)));
+
+function randomTune(dice: Dice): Tune {
+  const metre = dice.pick(METRES);
+  const key: Key = { fifths: dice.roll(7) - 3, mode: dice.pick(['major', 'minor', 'dorian', 'mixolydian']) };
+  const count = 2 + dice.roll(5);
+  const full = barLength(metre);
+  const pickup = dice.chance(3) ? beatLength(metre) : null;
+  const lengths = Array.from({ length: count }, (_, index): Rational => {
+    if (pickup === null) return full;
+    return index === 0 ? pickup : index === count - 1 ? subtract(full, pickup) : full;
+  });
+  const bars = randomBars(dice, key, metre, count, pickup === null);
+  const parts = Array.from({ length: dice.chance(4) ? 2 : 1 }, (_, part) => ({
+    name: `Part ${part + 1}`,
+    bars: tied(
+      dice,
+      lengths.map((length) => randomEvents(dice, key, length)),
+    ),
+  }));
+  const made = makeTune({
+    title: dice.pick(['Goose Walk', 'Über & under', '<Mill>']),
+    composer: dice.pick(['', 'Ann']),
+    source: dice.pick(['', 'a book']),
+    licence: dice.pick(['', 'CC0-1.0']),
+    tags: dice.pick([[], ['calm'], ['calm', 'sea']]),
+    tempo: dice.pick([null, { beat: rational(1, 4), perMinute: 84 }, { beat: rational(3, 8), perMinute: 66 }]),
+    bars,
+    parts,
+  });
+  if (!made.ok) throw new Error(made.fault.map((fault) => fault.message).join(' '));
+  return made.value;
+}
+
+function randomBars(dice: Dice, key: Key, metre: Metre, count: number, mayRepeat: boolean): Omit<Bar, 'number'>[] {
+  const shape = mayRepeat ? dice.pick(['plain', 'repeat', 'endings', 'signs'] as const) : 'plain';
+  return Array.from({ length: count }, (_, index): Omit<Bar, 'number'> => {
+    const isLast = index === count - 1;
+    const plain = {
+      ...PLAIN_BAR,
+      key,
+      metre,
+      lineEnd: !isLast && dice.chance(3),
+      barline: isLast ? ('final' as const) : ('single' as const),
+    };
+    if (shape === 'repeat' && index === 0) return { ...plain, repeatStart: true };
+    if (shape === 'repeat' && isLast) return { ...plain, timesPlayed: 2 };
+    if (shape === 'endings' && index === count - 2) return { ...plain, ending: [1], timesPlayed: 2 };
+    if (shape === 'endings' && isLast) return { ...plain, ending: [2] };
+    if (shape === 'signs' && index === 0) return { ...plain, segno: true, fine: count > 2 };
+    if (shape === 'signs' && isLast) return { ...plain, jump: count > 2 ? 'D.S. al fine' : 'D.S.' };
+    return plain;
+  });
+}
+
+function randomEvents(dice: Dice, key: Key, length: Rational): TuneEvent[] {
+  const events: TuneEvent[] = [];
+  let left = length;
+  while (left.num > 0) {
+    const triplet = compare(left, rational(1, 4)) >= 0 && left.den <= 4 && dice.chance(7);
+    const values = triplet ? tripletValues(dice) : [fitting(dice, left)];
+    for (const value of values) {
+      events.push(randomEvent(dice, key, value));
+      left = subtract(left, valueLength(value));
+    }
+  }
+  return slurred(dice, events);
+}
+
+function tripletValues(dice: Dice): NoteValue[] {
+  const value = (base: NoteValue['base']): NoteValue => ({ base, dots: 0, tuplet: { actual: 3, normal: 2 } });
+  return dice.chance(2) ? [value('eighth'), value('eighth'), value('eighth')] : [value('quarter'), value('eighth')];
+}
+
+function fitting(dice: Dice, left: Rational): NoteValue {
+  const lengths = [rational(1, 8), rational(1, 4), rational(3, 8), rational(1, 2), rational(1, 16), rational(3, 4)];
+  const wanted = dice.pick(lengths);
+  return valuesOfLength(compare(wanted, left) <= 0 ? wanted : left)![0]!;
+}
+
+function randomEvent(dice: Dice, key: Key, value: NoteValue): TuneEvent {
+  const common = {
+    value,
+    fermata: dice.chance(17),
+    chordSymbol: dice.chance(9) ? dice.pick(['G', 'Am7', 'F#m', 'Bb']) : null,
+    dynamic: dice.chance(13) ? dice.pick(DYNAMICS) : null,
+    breath: dice.chance(11),
+  };
+  if (dice.chance(8)) return { ...PLAIN_REST, ...common };
+  const letter = dice.pick(LETTERS);
+  const alter = dice.chance(6) ? dice.roll(3) - 1 : keyAlter(key, letter);
+  return {
+    ...PLAIN_NOTE,
+    ...common,
+    pitch: { letter, alter, octave: 4 + dice.roll(2) },
+    articulations: dice.chance(6) ? [dice.pick(['staccato', 'accent', 'tenuto'] as const)] : [],
+    syllables: dice.chance(2) ? [randomSyllable(dice)] : [],
+  };
+}
+
+function randomSyllable(dice: Dice): Syllable {
+  return { text: dice.pick(WORDS), end: dice.chance(3) ? 'join' : 'word' };
+}
+
+/** A slur over two notes now and then, never over a rest. */
+function slurred(dice: Dice, events: readonly TuneEvent[]): TuneEvent[] {
+  const list = [...events];
+  for (let index = 0; index + 1 < list.length; index += 2) {
+    const [first, second] = [list[index]!, list[index + 1]!];
+    if (first.kind !== 'note' || second.kind !== 'note' || !dice.chance(5)) continue;
+    list[index] = { ...first, slurStarts: 1 };
+    list[index + 1] = { ...second, slurEnds: 1 };
+  }
+  return list;
+}
+
+/** Ties where the next note is the same, over bar lines too. */
+function tied(dice: Dice, bars: readonly (readonly TuneEvent[])[]): TuneEvent[][] {
+  const flat = bars.flatMap((events, bar) => events.map((event) => ({ event, bar })));
+  const linked = flat.map(({ event, bar }, index) => {
+    const next = flat[index + 1]?.event;
+    if (event.kind === 'note' && next?.kind === 'note' && samePitch(event.pitch, next.pitch) && dice.chance(2)) {
+      return { event: { ...event, tied: true } satisfies Note, bar };
+    }
+    return { event, bar };
+  });
+  return bars.map((_, bar) => linked.filter((each) => each.bar === bar).map((each) => each.event));
+}
