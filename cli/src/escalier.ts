@@ -1,9 +1,10 @@
 import { parseArgs } from 'node:util';
 import { BadInput, type Command } from './command.ts';
+import { convert } from './convert.ts';
 import { fingering } from './fingering.ts';
 import { read } from './read.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = { fingering, read };
+const COMMANDS: Readonly<Record<string, Command>> = { convert, fingering, read };
 
 function help(): string {
   const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);

@@ -1,4 +1,5 @@
 import { findInstrument, INSTRUMENT_IDS, type Instrument } from '@escalier/core/instruments';
+import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import { parsePitch, type Pitch, type Tempo } from '@escalier/core/music';
 import { BadInput } from './command.ts';
 
@@ -23,4 +24,11 @@ export function tempoOption(text: string | undefined, own: Tempo | null): Tempo 
   if (!(perMinute >= 20 && perMinute <= 300))
     throw new BadInput(`"${text}" is no tempo: give beats a minute from 20 to 300.`);
   return { beat: own?.beat ?? { num: 1, den: 4 }, perMinute };
+}
+
+export function breathOption(text: string | undefined): number {
+  if (text === undefined) return DEFAULT_BREATH_SECONDS;
+  const seconds = Number(text);
+  if (!(seconds >= 1 && seconds <= 30)) throw new BadInput(`"${text}" is no breath: give seconds from 1 to 30.`);
+  return seconds;
 }

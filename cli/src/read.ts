@@ -1,35 +1,33 @@
-import { readFile } from 'node:fs/promises';
-import { readAbc, type ReadTune } from '@escalier/core/formats';
-import { describeMove } from '@escalier/core/instruments';
+import type { Notice } from '@escalier/core/formats';
 import { pitchName } from '@escalier/core/music';
-import { elementWords, NOTHING_KNOWN, readTune, signWords, type Knowledge, type Reading } from '@escalier/core/reading';
+import {
+  elementWords,
+  NOTHING_KNOWN,
+  readTune,
+  shiftWords,
+  signWords,
+  type Knowledge,
+  type Reading,
+} from '@escalier/core/reading';
 import { BadInput, type Command } from './command.ts';
-import { instrumentOption, pitchWord, tempoOption } from './options.ts';
+import { tuneFromFile } from './files.ts';
+import { breathOption, instrumentOption, pitchWord, tempoOption } from './options.ts';
 
 export const read: Command = {
-  usage: 'read FILE.abc [--instrument ID] [--knows B4,A4,G4] [--tempo 80]',
-  about: 'what a tune needs, what is new in it, which moves it makes',
-  options: ['instrument', 'knows', 'tempo'],
+  usage: 'read FILE [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
+  about: 'what a tune needs, what is new, where it is hard, what is the same again, where to breathe, which key fits',
+  options: ['instrument', 'knows', 'tempo', 'breath'],
   async run([file, ...rest], options) {
     if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
     const on = instrumentOption(options.instrument);
     const { tune, leftOut } = await tuneFromFile(file);
-    const reading = readTune(tune, on, knownNotes(options.knows), tempoOption(options.tempo, tune.tempo));
-    return { text: inWords(reading), json: asJson(reading, tune.bars.length, leftOut) };
+    const reading = readTune(tune, on, knownNotes(options.knows), {
+      tempo: tempoOption(options.tempo, tune.tempo),
+      breathSeconds: breathOption(options.breath),
+    });
+    return { text: inWords(reading), json: asJson(reading, tune.bars.filter((bar) => bar.number > 0).length, leftOut) };
   },
 };
-
-async function tuneFromFile(file: string): Promise<ReadTune> {
-  let text: string;
-  try {
-    text = await readFile(file, 'utf8');
-  } catch {
-    throw new BadInput(`The file ${file} cannot be read.`);
-  }
-  const result = readAbc(text);
-  if (!result.ok) throw new BadInput(result.fault.map((fault) => fault.message).join(' '));
-  return result.value;
-}
 
 function knownNotes(list: string | undefined): Knowledge {
   if (list === undefined) return NOTHING_KNOWN;
@@ -37,38 +35,60 @@ function knownNotes(list: string | undefined): Knowledge {
   return { ...NOTHING_KNOWN, notes: new Set(names) };
 }
 
-function asJson(reading: Reading, bars: number, leftOut: ReadTune['leftOut']): unknown {
+function asJson(reading: Reading, bars: number, leftOut: readonly Notice[]): unknown {
   const note = ({ name, count, bars: where }: Reading['notes']['all'][number]) => ({ note: name, count, bars: where });
+  const cost = (size: number): number => Math.round(size * 100) / 100;
+  const { notes, elements, signs, form, duet } = reading;
   return {
     title: reading.title,
     bars,
     tempo: reading.tempo.perMinute,
-    notes: { all: reading.notes.all.map((use) => use.name), new: reading.notes.new.map(note) },
+    notes: { all: notes.all.map((use) => use.name), new: notes.new.map(note) },
     unplayable: reading.unplayable.map((use) => use.name),
-    elements: { all: reading.elements.all.map((each) => each.id), new: reading.elements.new.map((each) => each.id) },
-    signs: { all: reading.signs.all.map((each) => each.id), new: reading.signs.new.map((each) => each.id) },
+    lookalikes: reading.lookalikes,
+    elements: { all: elements.all.map((each) => each.id), new: elements.new.map((each) => each.id) },
+    signs: { all: signs.all.map((each) => each.id), new: signs.new.map((each) => each.id) },
     keySignature: reading.keySignature,
-    moves: reading.moves.all.map(({ from, to, move, count, costAtTempo }) => ({
-      from,
-      to,
-      kind: move.kind,
-      cost: Math.round(costAtTempo * 100) / 100,
-      count,
+    moves: reading.moves.all.map((use) => ({
+      from: use.from,
+      to: use.to,
+      kind: use.move.kind,
+      cost: cost(use.costAtTempo),
+      count: use.count,
     })),
+    hardSpots: reading.hardSpots.map(({ bars: window, reason, moves, drill }) => ({
+      bars: window,
+      reason,
+      moves,
+      drill,
+    })),
+    form,
+    breaths: reading.breaths.map(({ afterBar, afterBeat, kind, reason }) => ({ afterBar, afterBeat, kind, reason })),
+    difficulty: reading.difficulty,
+    keys: reading.keys.map(({ shift, key, newNotes, cost: mean }) => ({ shift, key, newNotes, cost: mean })),
+    ...(duet === null ? {} : { duet }),
     left: leftOut,
   };
 }
 
 function inWords(reading: Reading): string {
-  const { notes, elements, signs, moves, unplayable } = reading;
+  const { notes, elements, signs, form, unplayable, duet } = reading;
   const lines = [
-    `${reading.title}, ${reading.keySignature.name}, ${reading.tempo.perMinute} beats a minute`,
+    `${reading.title}, ${reading.keySignature.name}, ${reading.tempo.perMinute} beats a minute, difficulty ${reading.difficulty.total}`,
     `Notes: ${notes.all.map((use) => use.name).join(' ')}`,
     `New notes: ${notes.new.map((use) => `${use.name} (${use.count} times)`).join(', ') || 'none'}`,
     `Rhythm: ${elements.all.map((each) => elementWords(each.id, 'american')).join(', ')}`,
     `Signs: ${signs.all.map((each) => signWords(each.id)).join(', ')}`,
-    ...moves.all.slice(0, 3).map((use) => `Move ${use.from} to ${use.to}: ${describeMove(use.move)}`),
+    `Learn ${form.distinctBars} bars of ${form.allBars}: ${form.learnBars.join(', ')}; lines ${form.lines.map((line) => line.letter).join(' ')}`,
+    ...reading.hardSpots.map(
+      (spot) => `Hard: bars ${spot.bars.join(' to ')}, ${spot.reason} Drill at ${spot.drill.ladder.join(', ')}.`,
+    ),
+    `Breathe after ${reading.breaths.map((breath) => `bar ${breath.afterBar} beat ${breath.afterBeat}`).join(', ') || 'the end only'}`,
+    ...reading.keys
+      .slice(0, 3)
+      .map((key) => `Key: ${key.key}, ${shiftWords(key.shift)}, new: ${key.newNotes.join(' ') || 'nothing'}`),
   ];
   if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
+  for (const clash of duet?.clashes ?? []) lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${clash.what}`);
   return lines.join('\n');
 }

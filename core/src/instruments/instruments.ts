@@ -1,4 +1,4 @@
-import { byHeight, namePitch, samePitch, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
+import { namePitch, pitchName, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
 import type { Fingering, HoleState, Instrument } from './fingering.ts';
 import { INSTRUMENTS } from './tables.ts';
 
@@ -15,8 +15,26 @@ export function instrument(id: InstrumentId): Instrument {
 
 /** The primary fingering first, then alternates; empty when the note is not on the instrument. */
 export function fingeringsOf(on: Instrument, p: Pitch): readonly Fingering[] {
-  const spelled = on.fingerings.filter((fingering) => samePitch(fingering.pitch, p));
-  return spelled.length > 0 ? spelled : on.fingerings.filter((fingering) => sameSound(fingering.pitch, p));
+  const spelled = byName(on).get(pitchName(p));
+  if (spelled !== undefined) return spelled;
+  const sound = on.fingerings.find((fingering) => sameSound(fingering.pitch, p));
+  return sound === undefined ? [] : (byName(on).get(pitchName(sound.pitch)) ?? []);
+}
+
+const indexes = new WeakMap<Instrument, ReadonlyMap<string, readonly Fingering[]>>();
+
+function byName(on: Instrument): ReadonlyMap<string, readonly Fingering[]> {
+  const known = indexes.get(on);
+  if (known !== undefined) return known;
+  const index = new Map<string, Fingering[]>();
+  for (const fingering of on.fingerings) {
+    const name = pitchName(fingering.pitch);
+    const list = index.get(name);
+    if (list === undefined) index.set(name, [fingering]);
+    else list.push(fingering);
+  }
+  indexes.set(on, index);
+  return index;
 }
 
 export function primaryFingering(on: Instrument, p: Pitch): Fingering | null {
@@ -25,8 +43,7 @@ export function primaryFingering(on: Instrument, p: Pitch): Fingering | null {
 
 /** The lowest and the highest written note. */
 export function rangeOf(on: Instrument): readonly [Pitch, Pitch] {
-  const sorted = on.fingerings.map((fingering) => fingering.pitch).sort(byHeight);
-  return [sorted[0]!, sorted.at(-1)!];
+  return [on.fingerings[0]!.pitch, on.fingerings.at(-1)!.pitch];
 }
 
 export const NAMINGS = ['letters', 'german-letters', 'fixed-do', 'movable-do', 'degrees', 'finger-count'] as const;

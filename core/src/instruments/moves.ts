@@ -49,11 +49,22 @@ export const MOVE_WEIGHTS = {
   crossesBreak: 0.5,
 } as const;
 
-/** The easiest of the possible fingerings for the second note, coming from the primary fingering of the first. */
+/** From the primary fingering of one note to that of another; null when one of them is not on the instrument. */
 export function moveBetween(on: Instrument, from: Pitch, to: Pitch): Move | null {
   const start = fingeringsOf(on, from)[0];
   const goal = fingeringsOf(on, to)[0];
-  return start === undefined || goal === undefined ? null : moveOf(on, start, goal);
+  return start === undefined || goal === undefined ? null : knownMove(on, start, goal);
+}
+
+const knownMoves = new WeakMap<Fingering, WeakMap<Fingering, Move>>();
+
+/** Fingerings are the rows of a table: a move between two of them is worked out once. */
+function knownMove(on: Instrument, from: Fingering, to: Fingering): Move {
+  const goals = knownMoves.get(from) ?? new WeakMap<Fingering, Move>();
+  knownMoves.set(from, goals);
+  const move = goals.get(to) ?? moveOf(on, from, to);
+  goals.set(to, move);
+  return move;
 }
 
 export function moveOf(on: Instrument, from: Fingering, to: Fingering): Move {

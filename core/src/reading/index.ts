@@ -1,6 +1,14 @@
+export { DEFAULT_BREATH_SECONDS, proposeBreaths, type Breath } from './breaths.ts';
+export type { Difficulty } from './difficulty.ts';
+export type { Duet, DuetMoment } from './duet.ts';
 export { elementWords, type RhythmElement } from './elements.ts';
+export type { Form } from './form.ts';
+export type { HardSpot } from './hard-spots.ts';
+export { shiftWords, type KeyChoice } from './keys.ts';
 export { joinKnowledge, moveKey, NOTHING_KNOWN, type Knowledge } from './knowledge.ts';
-export { DEFAULT_TEMPO, secondsOfWhole, type MoveUse } from './moves.ts';
+export { DEFAULT_TEMPO, type MoveUse } from './moves.ts';
 export type { NoteUse } from './notes.ts';
-export { knowledgeFrom, readTune, type Reading } from './read-tune.ts';
+export { secondsOfWhole } from './played.ts';
+export { knowledgeFrom, readTune, type Reading, type ReadSettings } from './read-tune.ts';
 export { signWords, type Sign } from './signs.ts';
+export { shiftFor, transposeTune, type Shift } from './transpose.ts';

@@ -1,9 +1,16 @@
 import { fingeringsOf, type Instrument } from '../instruments/index.ts';
-import { alteredLetters, keyName, type Letter, type Tempo, type Tune } from '../music/index.ts';
+import { alteredLetters, keyName, keyAlter, sameSound, type Letter, type Tempo, type Tune } from '../music/index.ts';
+import { DEFAULT_BREATH_SECONDS, proposeBreaths, type Breath } from './breaths.ts';
+import { difficultyOf, type Difficulty } from './difficulty.ts';
+import { readDuet, type Duet } from './duet.ts';
 import { rhythmElements, type RhythmElement } from './elements.ts';
+import { readForm, type Form } from './form.ts';
+import { hardSpots, type HardSpot } from './hard-spots.ts';
+import { keyChoices, type KeyChoice } from './keys.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
 import { DEFAULT_TEMPO, moveUses, type MoveUse } from './moves.ts';
 import { noteUses, type NoteUse } from './notes.ts';
+import { playedMoves } from './played.ts';
 import { signsOf, type Sign } from './signs.ts';
 
 interface AllAndNew<Thing> {
@@ -18,29 +25,94 @@ export interface Reading {
   readonly notes: AllAndNew<NoteUse>;
   /** Notes that the instrument has no fingering for. */
   readonly unplayable: readonly NoteUse[];
+  /** Pairs of notes that children mix up: one letter in two octaves, or two spellings of one fingering. */
+  readonly lookalikes: {
+    readonly octaves: readonly (readonly [string, string])[];
+    readonly spellings: readonly (readonly [string, string])[];
+  };
   readonly elements: AllAndNew<RhythmElement>;
   readonly signs: AllAndNew<Sign>;
   readonly moves: AllAndNew<MoveUse>;
-  readonly keySignature: { readonly name: string; readonly changes: readonly Letter[] };
+  readonly keySignature: {
+    readonly name: string;
+    readonly changes: readonly Letter[];
+    /** Notes that the signature changes in this tune, with their bars. */
+    readonly changed: readonly { readonly note: string; readonly bars: readonly number[] }[];
+  };
+  readonly hardSpots: readonly HardSpot[];
+  readonly form: Form;
+  readonly breaths: readonly Breath[];
+  readonly difficulty: Difficulty;
+  readonly keys: readonly KeyChoice[];
+  /** Null for a tune of one part. */
+  readonly duet: Duet | null;
 }
 
-/** Reads a tune at its own tempo, or at `tempo`. */
-export function readTune(tune: Tune, on: Instrument, known: Knowledge, tempo?: Tempo): Reading {
-  const passTempo = tempo ?? tune.tempo ?? DEFAULT_TEMPO;
+export interface ReadSettings {
+  /** Instead of the tune's own tempo. */
+  readonly tempo?: Tempo | undefined;
+  /** The most seconds that one breath carries. */
+  readonly breathSeconds?: number;
+}
+
+/** Reads a tune at its own tempo, or at the one of the settings. */
+export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings: ReadSettings = {}): Reading {
+  const tempo = settings.tempo ?? tune.tempo ?? DEFAULT_TEMPO;
   const notes = noteUses(tune);
   const elements = rhythmElements(tune);
   const signs = signsOf(tune);
-  const moves = moveUses(tune, on, passTempo);
-  const { key } = tune.bars[0]!;
+  const played = tune.parts.flatMap((_, part) => playedMoves(tune, on, tempo, part));
+  const moves = moveUses(tune, played);
+  const newThings = {
+    notes: notes.filter((use) => !known.notes.has(use.name)),
+    elements: elements.filter((element) => !known.elements.has(element.id)),
+    signs: signs.filter((sign) => !known.signs.has(sign.id)),
+    moves: moves.filter((use) => !known.moves.has(moveKey(use.from, use.to))),
+  };
+  const newCount = {
+    notes: newThings.notes.length,
+    elements: newThings.elements.length,
+    signs: newThings.signs.length,
+    moves: newThings.moves.length,
+  };
+  const form = readForm(tune);
+  const breaths = proposeBreaths(tune, tempo, settings.breathSeconds ?? DEFAULT_BREATH_SECONDS);
   return {
     title: tune.title,
-    tempo: passTempo,
-    notes: { all: notes, new: notes.filter((use) => !known.notes.has(use.name)) },
+    tempo,
+    notes: { all: notes, new: newThings.notes },
     unplayable: notes.filter((use) => fingeringsOf(on, use.pitch).length === 0),
-    elements: { all: elements, new: elements.filter((element) => !known.elements.has(element.id)) },
-    signs: { all: signs, new: signs.filter((sign) => !known.signs.has(sign.id)) },
-    moves: { all: moves, new: moves.filter((use) => !known.moves.has(moveKey(use.from, use.to))) },
-    keySignature: { name: keyName(key), changes: alteredLetters(key) },
+    lookalikes: lookalikes(notes),
+    elements: { all: elements, new: newThings.elements },
+    signs: { all: signs, new: newThings.signs },
+    moves: { all: moves, new: newThings.moves },
+    keySignature: keySignature(tune, notes),
+    hardSpots: hardSpots(tune, played, known, tempo),
+    form,
+    breaths,
+    difficulty: difficultyOf({ tune, tempo, played, notes, newCount, elements, signs, form, breaths }),
+    keys: keyChoices(tune, on, known, notes, moves),
+    duet: readDuet(tune),
+  };
+}
+
+function lookalikes(notes: readonly NoteUse[]): Reading['lookalikes'] {
+  const pairs = notes.flatMap((a, index) => notes.slice(index + 1).map((b) => [a, b] as const));
+  const names = (list: typeof pairs): readonly (readonly [string, string])[] =>
+    list.map(([a, b]) => [a.name, b.name] as const);
+  return {
+    octaves: names(pairs.filter(([a, b]) => a.pitch.letter === b.pitch.letter && a.pitch.octave !== b.pitch.octave)),
+    spellings: names(pairs.filter(([a, b]) => sameSound(a.pitch, b.pitch))),
+  };
+}
+
+function keySignature(tune: Tune, notes: readonly NoteUse[]): Reading['keySignature'] {
+  const { key } = tune.bars[0]!;
+  const changed = notes.filter((use) => use.pitch.alter !== 0 && use.pitch.alter === keyAlter(key, use.pitch.letter));
+  return {
+    name: keyName(key),
+    changes: alteredLetters(key),
+    changed: changed.map((use) => ({ note: use.name, bars: use.bars })),
   };
 }
 

@@ -55,7 +55,7 @@ describe('readTune', () => {
       'note whole',
     ]);
     expect(reading.signs.all.map((sign) => sign.id)).toEqual(['metre 4/4', 'key 1', 'repeat', 'slur', 'endings']);
-    expect(reading.keySignature).toEqual({ name: 'G major', changes: ['F'] });
+    expect(reading.keySignature).toEqual({ name: 'G major', changes: ['F'], changed: [] });
   });
 
   it('hears a syncopation only where a note sounds over the next beat', () => {
@@ -85,7 +85,7 @@ describe('readTune', () => {
   it('uses the class tempo before the tune’s, and a sensible one where there is none', () => {
     const slow = { beat: { num: 1, den: 4 }, perMinute: 50 };
     expect(readTune(tune('G4|]'), recorder, NOTHING_KNOWN).tempo.perMinute).toBe(60);
-    expect(readTune(tune('G4|]'), recorder, NOTHING_KNOWN, slow).tempo.perMinute).toBe(50);
+    expect(readTune(tune('G4|]'), recorder, NOTHING_KNOWN, { tempo: slow }).tempo.perMinute).toBe(50);
     expect(readTune(tune('G4|]', 'M:4/4\nL:1/4\nK:G'), recorder, NOTHING_KNOWN).tempo.perMinute).toBe(84);
   });
 });

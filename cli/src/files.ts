@@ -1,0 +1,24 @@
+import { readFile, writeFile } from 'node:fs/promises';
+import { readTuneFile, type ReadTune } from '@escalier/core/formats';
+import { BadInput } from './command.ts';
+
+/** Reads a tune in any format that Escalier knows. */
+export async function tuneFromFile(file: string): Promise<ReadTune> {
+  let bytes: Uint8Array;
+  try {
+    bytes = await readFile(file);
+  } catch {
+    throw new BadInput(`The file ${file} cannot be read.`);
+  }
+  const result = readTuneFile(bytes);
+  if (!result.ok) throw new BadInput(result.fault.map((fault) => fault.message).join(' '));
+  return result.value;
+}
+
+export async function bytesToFile(file: string, bytes: Uint8Array): Promise<void> {
+  try {
+    await writeFile(file, bytes);
+  } catch {
+    throw new BadInput(`The file ${file} cannot be written.`);
+  }
+}

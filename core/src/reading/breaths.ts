@@ -1,0 +1,199 @@
+import {
+  add,
+  beatLength,
+  compare,
+  divide,
+  equal,
+  eventsLength,
+  floor,
+  performedNotes,
+  rational,
+  subtract,
+  toNumber,
+  valueLength,
+  ZERO,
+  barLength,
+  type PerformedNote,
+  type Rational,
+  type Tempo,
+  type Tune,
+} from '../music/index.ts';
+import { secondsOfWhole } from './played.ts';
+
+/** Where to breathe: after a note of the sheet. */
+export interface Breath {
+  readonly afterBar: number;
+  /** Beats of the bar that are over when the breath comes; 4 is the end of a bar of 4/4. */
+  readonly afterBeat: number;
+  /** A small breath is taken from the note before it; a full one has a rest or a long note. */
+  readonly kind: 'small' | 'full';
+  readonly barIndex: number;
+  readonly eventIndex: number;
+  readonly reason: string;
+}
+
+/** How many seconds of playing one breath carries, for children. */
+export const DEFAULT_BREATH_SECONDS = 6;
+
+interface Place {
+  readonly note: PerformedNote;
+  readonly cost: number;
+  readonly reason: string;
+  /** Seconds from the start of the tune. */
+  readonly start: number;
+  readonly end: number;
+  readonly isRest: boolean;
+}
+
+/** Costs of a breath by its place: what attracts is negative, what repels positive. */
+const COST = {
+  breath: 3,
+  rest: -6,
+  marked: -6,
+  lineEnd: -3.5,
+  barEnd: -0.8,
+  evenBar: -0.7,
+  longNote: -1.6,
+  insideBeat: 4,
+  shortFigure: 2.5,
+  slur: 50,
+  tooLongForEachSecond: 30,
+} as const;
+
+/**
+ * Breaths by dynamic programming over the performance: of all sets of places where no stretch lasts longer than one
+ * breath, the one that costs least. Marks of the sheet attract; the same place is shown once.
+ */
+export function proposeBreaths(tune: Tune, tempo: Tempo, most = DEFAULT_BREATH_SECONDS): readonly Breath[] {
+  const places = placesOf(tune, tempo);
+  const chosen = cheapest(places, most);
+  const shown = new Map<string, Breath>();
+  for (const place of chosen) {
+    const { barIndex, eventIndex } = lastWritten(tune, place.note);
+    shown.set(`${barIndex}.${eventIndex}`, breathAt(tune, barIndex, eventIndex, place));
+  }
+  return [...shown.values()].toSorted((a, b) => a.barIndex - b.barIndex || a.eventIndex - b.eventIndex);
+}
+
+/** After every note but the last: what a breath there would cost. */
+function placesOf(tune: Tune, tempo: Tempo): readonly Place[] {
+  const notes = performedNotes(tune);
+  const seconds = secondsOfWhole(tempo);
+  let openSlurs = 0;
+  return notes.map((note, index): Place => {
+    openSlurs += note.note.slurStarts - note.note.slurEnds;
+    const end = add(note.onset, note.length);
+    const next = notes[index + 1];
+    return {
+      note,
+      ...placeCost(tune, note, next, openSlurs > 0),
+      start: toNumber(note.onset) * seconds,
+      end: toNumber(end) * seconds,
+      isRest: next?.afterRest === true,
+    };
+  });
+}
+
+function placeCost(
+  tune: Tune,
+  note: PerformedNote,
+  next: PerformedNote | undefined,
+  inSlur: boolean,
+): { cost: number; reason: string } {
+  const { barIndex, eventIndex } = lastWritten(tune, note);
+  const bar = tune.bars[barIndex]!;
+  const events = tune.parts[0].bars[barIndex]!;
+  const isBarEnd = eventIndex === events.length - 1;
+  const beat = beatLength(bar.metre);
+  const isLong = compare(note.length, add(beat, beat)) >= 0;
+  const isShort = (each: PerformedNote | undefined): boolean => each !== undefined && compare(each.length, beat) < 0;
+  let cost: number = COST.breath;
+  const reasons: string[] = [];
+  const attract = (size: number, why: string): void => {
+    cost += size;
+    reasons.push(why);
+  };
+  if (next?.afterRest === true) attract(COST.rest, 'at a rest');
+  if (events[eventIndex]!.breath) attract(COST.marked, 'marked on the sheet');
+  if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd, 'at the end of a line');
+  else if (isBarEnd) attract(COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0), 'at the end of a bar');
+  if (isLong) attract(COST.longNote, 'after a long note');
+  if (inSlur) cost += COST.slur;
+  if (!endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
+  if (isShort(note) && isShort(next)) cost += COST.shortFigure;
+  return { cost, reason: reasons.join(', ') || 'before the air runs out' };
+}
+
+function endsOnBeat(tune: Tune, barIndex: number, eventIndex: number, beat: Rational): boolean {
+  const beats = divide(positionAfter(tune, barIndex, eventIndex), beat);
+  return equal(beats, rational(floor(beats)));
+}
+
+/** Time of the bar that is over after an event; a pickup is counted from the end of its bar. */
+function positionAfter(tune: Tune, barIndex: number, eventIndex: number): Rational {
+  return positionsOf(tune)[barIndex]![eventIndex]!;
+}
+
+const positions = new WeakMap<Tune, readonly (readonly Rational[])[]>();
+
+function positionsOf(tune: Tune): readonly (readonly Rational[])[] {
+  const known = positions.get(tune);
+  if (known !== undefined) return known;
+  const found = tune.parts[0].bars.map((events, barIndex) => {
+    const missing = subtract(barLength(tune.bars[barIndex]!.metre), eventsLength(events));
+    let now = barIndex === 0 && missing.num > 0 ? missing : ZERO;
+    return events.map((event) => (now = add(now, valueLength(event.value))));
+  });
+  positions.set(tune, found);
+  return found;
+}
+
+/** The written note at which a tied note ends. */
+function lastWritten(tune: Tune, note: PerformedNote): { readonly barIndex: number; readonly eventIndex: number } {
+  const { bars } = tune.parts[0];
+  let { barIndex, eventIndex } = note;
+  for (;;) {
+    const event = bars[barIndex]?.[eventIndex];
+    if (event?.kind !== 'note' || !event.tied) return { barIndex, eventIndex };
+    if (eventIndex + 1 < bars[barIndex]!.length) eventIndex += 1;
+    else [barIndex, eventIndex] = [barIndex + 1, 0];
+  }
+}
+
+/** Shortest path: `best[i]` is the least cost of all breaths up to and with one after note i. */
+function cheapest(places: readonly Place[], most: number): readonly Place[] {
+  const last = places.length - 1;
+  const best: number[] = [];
+  const from: number[] = [];
+  for (let index = 0; index <= last; index++) {
+    best[index] = Infinity;
+    from[index] = -1;
+    for (let before = index - 1; before >= -1; before--) {
+      const start = places[before + 1]!.start;
+      const length = places[index]!.end - start;
+      const over = Math.max(0, length - most);
+      const isTooFar = over > 0 && before < index - 1 && best[index]! < Infinity;
+      if (isTooFar && over > most) break;
+      const own = index === last ? 0 : places[index]!.cost;
+      const cost = (before < 0 ? 0 : best[before]!) + own + over * COST.tooLongForEachSecond;
+      if (cost < best[index]!) [best[index], from[index]] = [cost, before];
+    }
+  }
+  const chosen: Place[] = [];
+  for (let at = from[last] ?? -1; at >= 0; at = from[at]!) chosen.unshift(places[at]!);
+  return chosen;
+}
+
+function breathAt(tune: Tune, barIndex: number, eventIndex: number, place: Place): Breath {
+  const bar = tune.bars[barIndex]!;
+  const beat = beatLength(bar.metre);
+  const isLong = compare(place.note.length, add(beat, beat)) >= 0;
+  return {
+    afterBar: bar.number,
+    afterBeat: Math.round(toNumber(divide(positionAfter(tune, barIndex, eventIndex), beat)) * 100) / 100,
+    kind: place.isRest || isLong ? 'full' : 'small',
+    barIndex,
+    eventIndex,
+    reason: place.reason,
+  };
+}

@@ -1,0 +1,153 @@
+import { describeMove } from '../instruments/index.ts';
+import { pitchName, type Tempo, type Tune } from '../music/index.ts';
+import { moveKey, type Knowledge } from './knowledge.ts';
+import type { PlayedMove } from './played.ts';
+
+/** What to practise for a hard spot, from the smallest piece to the whole of it. */
+export interface Drill {
+  readonly toggle: readonly [string, string];
+  /** The two notes and what comes after them. */
+  readonly loop: readonly string[];
+  /** First and last bar, as printed. */
+  readonly window: readonly [number, number];
+  /** Beats a minute, from slow to the pass tempo. */
+  readonly ladder: readonly number[];
+}
+
+/** One or two bars where a class will stop. */
+export interface HardSpot {
+  readonly bars: readonly [number, number];
+  readonly reason: string;
+  readonly moves: readonly (readonly [string, string])[];
+  readonly score: number;
+  readonly drill: Drill;
+}
+
+const MOST_SPOTS = 3;
+/** A move that costs less at tempo stops nobody. */
+const EASY = 1.3;
+const NEW_MOVE = 1.5;
+const LEAST_SCORE = 0.9;
+/** A spot counts beside the hardest when it is at least this share of it. */
+const LEAST_SHARE = 0.45;
+/** What a class manages when it first meets a move. */
+const COMFORTABLE = 1.6;
+const EXPONENT = 0.7;
+
+interface Window {
+  readonly first: number;
+  readonly last: number;
+  readonly score: number;
+}
+
+/** The one to three places that cost most, hardest first, each with its drill. */
+export function hardSpots(
+  tune: Tune,
+  played: readonly PlayedMove[],
+  known: Knowledge,
+  tempo: Tempo,
+): readonly HardSpot[] {
+  const perBar = barScores(tune, played, known);
+  const found: Window[] = [];
+  for (const window of windows(perBar).toSorted((a, b) => b.score - a.score || a.first - b.first)) {
+    const best = found[0]?.score ?? window.score;
+    if (window.score < LEAST_SCORE || window.score < LEAST_SHARE * best || found.length === MOST_SPOTS) break;
+    if (found.some((other) => overlaps(other, window) || isSameMusic(tune, other, window))) continue;
+    found.push(window);
+  }
+  return found.map((window) => spot(tune, window, played, known, tempo));
+}
+
+function weight(each: PlayedMove, known: Knowledge): number {
+  const over = Math.max(0, each.costAtTempo - EASY);
+  return over * (known.moves.has(moveKey(each.from, each.to)) ? 1 : NEW_MOVE);
+}
+
+/** A bar played twice is as hard as played once. */
+function barScores(tune: Tune, played: readonly PlayedMove[], known: Knowledge): readonly number[] {
+  const scores = tune.bars.map(() => 0);
+  const seen = new Set<string>();
+  for (const each of played) {
+    const place = `${each.first.barIndex}.${each.first.eventIndex}`;
+    if (seen.has(place)) continue;
+    seen.add(place);
+    scores[each.first.barIndex]! += weight(each, known);
+  }
+  return scores;
+}
+
+/** Single bars, and neighbours where the difficulty runs on. */
+function windows(perBar: readonly number[]): readonly Window[] {
+  return perBar.flatMap((score, index): Window[] => {
+    const next = perBar[index + 1] ?? 0;
+    const single = { first: index, last: index, score };
+    const runsOn = Math.min(score, next) >= 0.5 * Math.max(score, next) && score > 0;
+    return runsOn ? [single, { first: index, last: index + 1, score: 0.75 * (score + next) }] : [single];
+  });
+}
+
+function overlaps(a: Window, b: Window): boolean {
+  return a.first <= b.last && b.first <= a.last;
+}
+
+function isSameMusic(tune: Tune, a: Window, b: Window): boolean {
+  if (a.last - a.first !== b.last - b.first) return false;
+  const music = (window: Window): string =>
+    tune.parts[0].bars
+      .slice(window.first, window.last + 1)
+      .map((events) =>
+        events.map((event) => (event.kind === 'note' ? pitchName(event.pitch) : 'z') + event.value.base).join(' '),
+      )
+      .join('|');
+  return music(a) === music(b);
+}
+
+function spot(tune: Tune, window: Window, played: readonly PlayedMove[], known: Knowledge, tempo: Tempo): HardSpot {
+  const inside = played.filter((each) => each.first.barIndex >= window.first && each.first.barIndex <= window.last);
+  const byWeight = inside.toSorted((a, b) => weight(b, known) - weight(a, known) || b.costAtTempo - a.costAtTempo);
+  const hardest = byWeight[0]!;
+  const bars = [tune.bars[window.first]!.number, tune.bars[window.last]!.number] as const;
+  const moves = new Map(
+    byWeight
+      .filter((each) => weight(each, known) > 0)
+      .map((each) => [moveKey(each.from, each.to), [each.from, each.to] as const]),
+  );
+  return {
+    bars,
+    reason: reason(hardest, inside, known),
+    moves: [...moves.values()].slice(0, 4),
+    score: Math.round(window.score * 100) / 100,
+    drill: {
+      toggle: [hardest.from, hardest.to],
+      loop: loopOf(hardest, played),
+      window: bars,
+      ladder: tempoLadder(tempo.perMinute, hardest.costAtTempo),
+    },
+  };
+}
+
+function reason(hardest: PlayedMove, inside: readonly PlayedMove[], known: Knowledge): string {
+  const places = new Set(
+    inside
+      .filter((each) => each.from === hardest.from && each.to === hardest.to)
+      .map((each) => `${each.first.barIndex}.${each.first.eventIndex}`),
+  );
+  const often = ['', '', ', twice', ', three times'][places.size] ?? `, ${places.size} times`;
+  const isNew = known.moves.has(moveKey(hardest.from, hardest.to)) ? '' : '; the move is new';
+  return `${hardest.from} to ${hardest.to}: ${describeMove(hardest.move)}${often}${isNew}.`;
+}
+
+/** The two notes with the one that follows, or the one before where the tune ends. */
+function loopOf(hardest: PlayedMove, played: readonly PlayedMove[]): readonly string[] {
+  const at = played.indexOf(hardest);
+  const [before, after] = [played[at - 1], played[at + 1]];
+  if (after?.first === hardest.second) return [hardest.from, hardest.to, after.to];
+  return before?.second === hardest.first ? [before.from, hardest.from, hardest.to] : [hardest.from, hardest.to];
+}
+
+/** Four tempi in equal ratios: the first leaves enough time for the move, the last is the pass tempo. */
+export function tempoLadder(pass: number, costAtTempo: number): readonly number[] {
+  const slower = Math.min(0.85, Math.max(0.5, (COMFORTABLE / costAtTempo) ** (1 / EXPONENT)));
+  const rungs = [0, 1, 2].map((rung) => Math.round((pass * slower ** (1 - rung / 3)) / 2) * 2);
+  return [...new Set([...rungs, pass])];
+}

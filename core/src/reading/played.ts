@@ -1,0 +1,38 @@
+import { costInTime, moveBetween, type Instrument, type Move } from '../instruments/index.ts';
+import {
+  midiNumber,
+  performedNotes,
+  pitchName,
+  toNumber,
+  type PerformedNote,
+  type Tempo,
+  type Tune,
+} from '../music/index.ts';
+import { adjacentPairs } from './notes.ts';
+
+/** One move as it comes in the tune, with the time it has. */
+export interface PlayedMove {
+  readonly first: PerformedNote;
+  readonly second: PerformedNote;
+  readonly from: string;
+  readonly to: string;
+  readonly move: Move;
+  readonly costAtTempo: number;
+}
+
+/** Seconds of a whole note at a tempo. */
+export function secondsOfWhole(tempo: Tempo): number {
+  return 60 / tempo.perMinute / toNumber(tempo.beat);
+}
+
+/** Every move of a part in performance order. Repeated notes are no move; notes off the instrument make none. */
+export function playedMoves(tune: Tune, on: Instrument, tempo: Tempo, part: number): readonly PlayedMove[] {
+  const seconds = secondsOfWhole(tempo);
+  return adjacentPairs(performedNotes(tune, part)).flatMap(([first, second]): PlayedMove[] => {
+    if (midiNumber(first.pitch) === midiNumber(second.pitch)) return [];
+    const move = moveBetween(on, first.pitch, second.pitch);
+    if (move === null) return [];
+    const costAtTempo = costInTime(move.cost, toNumber(first.length) * seconds);
+    return [{ first, second, from: pitchName(first.pitch), to: pitchName(second.pitch), move, costAtTempo }];
+  });
+}
