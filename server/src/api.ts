@@ -1,6 +1,7 @@
 /** The types that the web shares with the server: no code crosses. */
 export type { Api } from './app.ts';
-export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage } from './features/classes/index.ts';
+export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/classes/index.ts';
 export type { Recorded } from './features/hearing/index.ts';
 export type { DemoAccount, Me } from './features/schools/index.ts';
+export type { TuneDto } from './features/tunes/index.ts';
 export type { ErrorBody } from './platform/problem.ts';

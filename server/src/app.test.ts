@@ -16,7 +16,7 @@ function routes(id: string): readonly { readonly method: string; readonly path: 
   const seen = new Map<string, { method: string; path: string }>();
   for (const { method, path } of test.app.routes) {
     if (method === 'ALL' || !path.startsWith('/api/')) continue;
-    const filled = path.replace(':id', id).replace(':position', '1');
+    const filled = path.replace(':id', id).replace(':position', '1').replace(':tuneId', newId());
     seen.set(`${method} ${filled}`, { method, path: filled });
   }
   return [...seen.values()];

@@ -8,6 +8,7 @@ import { pino, type Logger } from 'pino';
 import { classRoutes } from './features/classes/index.ts';
 import { hearingRoutes } from './features/hearing/index.ts';
 import { needsSession, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
+import { tuneRoutes } from './features/tunes/index.ts';
 import type { AppEnv } from './platform/context.ts';
 import type { Orm } from './platform/database.ts';
 import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
@@ -32,6 +33,7 @@ function apiRoutes(options: AppOptions) {
     .use('*', needsSession)
     .route('/classes', classRoutes)
     .route('/hearing', hearingRoutes)
+    .route('/tunes', tuneRoutes)
     .all('*', () => {
       throw notFound('address');
     });

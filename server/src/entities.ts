@@ -1,4 +1,4 @@
-import { ClassEntity, PupilEntity } from './features/classes/index.ts';
+import { ClassEntity, ClassTuneEntity, PupilEntity } from './features/classes/index.ts';
 import { RecordEventEntity } from './features/hearing/index.ts';
 import { AccountEntity, SchoolEntity, SessionEntity, TermEntity } from './features/schools/index.ts';
 import { StaircaseEntity, StepEntity } from './features/staircase/index.ts';
@@ -14,5 +14,6 @@ export const entities = [
   StepEntity,
   ClassEntity,
   PupilEntity,
+  ClassTuneEntity,
   RecordEventEntity,
 ];

@@ -34,9 +34,39 @@ export function createEscalierRouter(): Router {
       {
         path: '/classes/:classId/steps/:position(\\d+)',
         name: 'step',
-        component: () => import('./features/staircase/StepPage.vue'),
+        component: () => import('./features/tunes/TunePage.vue'),
         props: (route) => ({ classId: String(route.params.classId), position: numberParam(route, 'position') }),
         meta: { title: 'Step' },
+      },
+      {
+        path: '/tunes',
+        name: 'tunes',
+        component: () => import('./features/tunes/LibraryPage.vue'),
+        meta: { title: 'Tunes' },
+      },
+      {
+        path: '/tunes/new',
+        name: 'new-tune',
+        component: () => import('./features/tunes/EditPage.vue'),
+        props: { tuneId: null },
+        meta: { title: 'Bring a tune' },
+      },
+      {
+        path: '/tunes/:tuneId',
+        name: 'tune',
+        component: () => import('./features/tunes/TunePage.vue'),
+        props: (route) => ({
+          tuneId: String(route.params.tuneId),
+          classId: typeof route.query.class === 'string' ? route.query.class : null,
+        }),
+        meta: { title: 'Tune' },
+      },
+      {
+        path: '/tunes/:tuneId/edit',
+        name: 'edit-tune',
+        component: () => import('./features/tunes/EditPage.vue'),
+        props: true,
+        meta: { title: 'Edit a tune' },
       },
       {
         path: '/classes/:classId/hear/:pupilId?',

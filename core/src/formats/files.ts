@@ -7,19 +7,9 @@ import { writeMidi, type MidiOptions } from './midi/write-midi.ts';
 import { packMxl, unpackMxl } from './musicxml/mxl.ts';
 import { readMusicXml } from './musicxml/read-musicxml.ts';
 import { writeMusicXml } from './musicxml/write-musicxml.ts';
+import { MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 import type { FormatFault, ReadOptions, ReadTune } from './notice.ts';
 import { decodeText } from './text.ts';
-
-export const MOST_FILE_BYTES = 12_000_000;
-
-export const FILE_ENDINGS = ['abc', 'musicxml', 'xml', 'mxl', 'mid', 'midi'] as const;
-export type FileEnding = (typeof FILE_ENDINGS)[number];
-
-/** The ending of a file name that Escalier knows, or null. */
-export function fileEnding(fileName: string): FileEnding | null {
-  const ending = /\.([a-z0-9]+)$/i.exec(fileName)?.[1]?.toLowerCase();
-  return FILE_ENDINGS.find((known) => known === ending) ?? null;
-}
 
 /** Reads a tune from the bytes of a file, by what the bytes are, whatever the file is called. */
 export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {

@@ -1,6 +1,8 @@
 export { readAbc } from './abc/read-abc.ts';
 export { writeAbc } from './abc/write-abc.ts';
-export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, readTuneFile, writeTuneFile, type FileEnding } from './files.ts';
+export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
+export { readTuneFile, writeTuneFile } from './files.ts';
+export { barId, eventId } from './ids.ts';
 export type { MidiOptions } from './midi/write-midi.ts';
-export { barId, eventId, writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
+export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';

@@ -113,7 +113,9 @@ describe('breaths', () => {
     const slurred = tune('(G A B c)|(d c B A)|(G A B c)|d4|]');
     for (const breath of proposeBreaths(slurred, slurred.tempo!, 3)) expect(breath.afterBeat).toBe(4);
     const tied = tune('G A B c-|c4|d4|G4|]');
-    expect(proposeBreaths(tied, tied.tempo!, 4).some((breath) => breath.afterBar === 1 && breath.afterBeat === 4)).toBe(false);
+    expect(proposeBreaths(tied, tied.tempo!, 4).some((breath) => breath.afterBar === 1 && breath.afterBeat === 4)).toBe(
+      false,
+    );
   });
 
   it('come more often when the breath is short, and take from the note before', () => {

@@ -5,7 +5,7 @@ import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
 import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../features/staircase/index.ts';
-import { TuneEntity } from '../features/tunes/index.ts';
+import { readText, TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager, Orm } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
 import { demoEvents, seeded, type Chance } from './records.ts';
@@ -87,7 +87,7 @@ async function seedTunes(demo: Demo, folder: string): Promise<ReadonlyMap<string
   const ids = new Map<string, string>();
   for (const { slug, title, abc } of tunes) {
     const id = newId();
-    await demo.em.insert(TuneEntity, { id, school: demo.schoolId, title, abc });
+    await demo.em.insert(TuneEntity, { id, school: demo.schoolId, title, abc, content: readText(abc).content });
     ids.set(slug, id);
   }
   return ids;

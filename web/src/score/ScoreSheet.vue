@@ -1,31 +1,41 @@
 <script setup lang="ts">
-import type { Naming } from '@escalier/core/instruments';
+import { findInstrument, type Naming } from '@escalier/core/instruments';
+import { pitch } from '@escalier/core/music';
 import { useElementSize } from '@vueuse/core';
-import { nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { tuneWorker } from '../workers/index.ts';
-import { placeRings, type Ring, type ScoreMark } from './marks.ts';
+import FingerDots from './FingerDots.vue';
+import { placeMarks, type PlacedMark, type ScoreMark } from './marks.ts';
 
 /** An engraved tune with a teacher's pencil marks over it. */
 const props = defineProps<{
   abc: string;
   title: string;
   instrumentId: string;
+  /** Null leaves the words of the tune under the notes. */
   naming: Naming | null;
+  noWords?: boolean;
   marks: readonly ScoreMark[];
+  /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
+  presses?: readonly { readonly id: string; readonly label: string; readonly on: boolean }[];
 }>();
+defineEmits<{ press: [id: string] }>();
 
 const svg = ref<string | null>(null);
 const fault = ref<string | null>(null);
-const rings = ref<readonly Ring[]>([]);
+const placed = ref<readonly PlacedMark[]>([]);
+const buttons = ref<readonly PlacedMark[]>([]);
 const host = useTemplateRef<HTMLElement>('host');
 const { width, height } = useElementSize(host);
+const on = computed(() => findInstrument(props.instrumentId));
+const withCharts = computed(() => props.marks.some((mark) => mark.kind === 'chart'));
 let asked = 0;
 
 watch(
-  () => [props.abc, props.instrumentId, props.naming] as const,
-  async ([abc, instrumentId, naming]) => {
+  () => [props.abc, props.instrumentId, props.naming, withCharts.value, props.noWords] as const,
+  async ([abc, instrumentId, naming, roomBelow, noWords]) => {
     const mine = ++asked;
-    const result = await tuneWorker().engrave({ abc, instrumentId, naming });
+    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords });
     if (mine !== asked) return;
     fault.value = result.ok ? null : (result.fault[0]?.message ?? 'The tune could not be read.');
     if (result.ok) svg.value = result.value.svg;
@@ -33,9 +43,11 @@ watch(
   { immediate: true },
 );
 
-watch([svg, width, height, () => props.marks], async () => {
+watch([svg, width, height, () => props.marks, () => props.presses], async () => {
   await nextTick();
-  if (host.value !== null) rings.value = placeRings(host.value, props.marks);
+  if (host.value === null) return;
+  placed.value = placeMarks(host.value, props.marks);
+  buttons.value = placeMarks(host.value, props.presses?.map(({ id }) => ({ kind: 'now', id })) ?? []);
 });
 </script>
 
@@ -44,12 +56,94 @@ watch([svg, width, height, () => props.marks], async () => {
     <p v-if="fault !== null" role="alert">{{ fault }}</p>
     <p v-else-if="svg === null" class="soft" role="status">Engraving “{{ title }}” …</p>
     <div v-else class="layers">
+      <svg class="pencil under" aria-hidden="true">
+        <template v-for="each in placed" :key="each.key">
+          <g v-if="each.mark.kind === 'shade'">
+            <rect
+              :class="`shade shade-${each.mark.group % 4}`"
+              :x="each.x - 2"
+              :y="each.y - 8"
+              :width="each.width + 2"
+              :height="each.height + 14"
+              rx="6"
+            />
+            <text class="shade-letter" :x="each.x + 3" :y="each.y - 12">
+              {{ String.fromCharCode(97 + (each.mark.group % 26)) }}
+            </text>
+          </g>
+          <rect
+            v-if="each.mark.kind === 'point'"
+            class="point"
+            :x="each.x - 4"
+            :y="each.y - 10"
+            :width="each.width + 6"
+            :height="each.height + 18"
+            rx="8"
+          />
+          <rect
+            v-if="each.mark.kind === 'now'"
+            class="now"
+            :x="each.x - 7"
+            :y="each.y - 40"
+            :width="each.width + 14"
+            :height="each.height + 80"
+            rx="6"
+          />
+        </template>
+      </svg>
       <!-- The markup is Verovio's own output for a tune that the core has read. -->
       <!-- eslint-disable-next-line vue/no-v-html -->
       <div ref="host" class="engraving" role="img" :aria-label="`The tune ${title} on a staff`" v-html="svg" />
       <svg class="pencil" aria-hidden="true">
-        <ellipse v-for="ring in rings" :key="ring.id" :cx="ring.x" :cy="ring.y" :rx="ring.rx" :ry="ring.ry" />
+        <template v-for="each in placed" :key="each.key">
+          <ellipse
+            v-if="each.mark.kind === 'ring'"
+            :cx="each.x + each.width / 2"
+            :cy="each.y + each.height / 2"
+            :rx="each.width / 2 + 5"
+            :ry="each.height / 2 + 5"
+          />
+          <path
+            v-if="each.mark.kind === 'bracket'"
+            class="bracket"
+            :d="`M${each.x + 3} ${each.y - 8}v-8h${each.width - 6}v8`"
+          />
+          <text
+            v-if="each.mark.kind === 'comma'"
+            class="comma"
+            :class="{ small: each.mark.small }"
+            :x="each.x"
+            :y="each.y + 8"
+          >
+            ,
+          </text>
+        </template>
       </svg>
+      <template v-if="on !== null">
+        <div
+          v-for="each in placed.filter((one) => one.mark.kind === 'chart')"
+          :key="each.key"
+          class="chart"
+          :style="{ left: `${each.x}px`, top: `${each.y}px` }"
+        >
+          <FingerDots v-if="each.mark.kind === 'chart'" :on="on" :pitch="pitch(each.mark.pitch)" />
+        </div>
+      </template>
+      <button
+        v-for="(each, index) in buttons"
+        :key="each.key"
+        class="press"
+        type="button"
+        :aria-label="presses?.[index]?.label"
+        :aria-pressed="presses?.[index]?.on"
+        :style="{
+          left: `${each.x - 10}px`,
+          top: `${each.y - 16}px`,
+          width: `${each.width + 20}px`,
+          height: `${each.height + 32}px`,
+        }"
+        @click="$emit('press', each.mark.kind === 'now' ? each.mark.id : '')"
+      />
     </div>
   </div>
 </template>
@@ -64,6 +158,7 @@ watch([svg, width, height, () => props.marks], async () => {
   inset: 0;
   width: 100%;
   height: 100%;
+  overflow: visible;
   pointer-events: none;
 }
 
@@ -71,6 +166,81 @@ watch([svg, width, height, () => props.marks], async () => {
   fill: none;
   stroke: var(--spruce);
   stroke-width: 2.5;
+}
+
+.shade {
+  stroke-width: 1;
+}
+
+.shade-0 {
+  fill: #e3ebdf;
+}
+
+.shade-1 {
+  fill: #fbeccb;
+}
+
+.shade-2 {
+  fill: #e6e3f3;
+}
+
+.shade-3 {
+  fill: #f8e2e4;
+}
+
+.shade-letter {
+  fill: var(--ink-soft);
+  font-size: 13px;
+  font-style: italic;
+}
+
+.point {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 7 4;
+}
+
+.now {
+  fill: #f5cf7a;
+}
+
+.bracket {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 2.5;
+}
+
+.comma {
+  fill: var(--ink);
+  font-family: var(--heading);
+  font-size: 46px;
+  font-weight: 800;
+  text-anchor: middle;
+}
+
+.comma.small {
+  font-size: 36px;
+}
+
+.chart {
+  position: absolute;
+  translate: -50% 0;
+}
+
+.press {
+  position: absolute;
+  border: 1.5px dashed var(--line-strong);
+  border-radius: 8px;
+  background: none;
+}
+
+.press[aria-pressed='true'] {
+  border: 2px solid var(--ink);
+}
+
+.engraving {
+  position: relative;
 }
 
 .engraving :deep(svg) {

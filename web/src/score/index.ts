@@ -1,1 +1,2 @@
 export { default as ScoreSheet } from './ScoreSheet.vue';
+export type { ScoreMark } from './marks.ts';

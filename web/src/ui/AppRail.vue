@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { useSession } from '../features/schools/index.ts';
+import IconTunes from '~icons/bi/music-note-beamed';
 import IconSignOut from '~icons/bi/box-arrow-right';
 import StairIcon from './StairIcon.vue';
 
@@ -20,6 +21,10 @@ async function signOut(): Promise<void> {
     <RouterLink class="room" :class="{ here: route.path.startsWith('/classes') }" to="/classes">
       <StairIcon aria-hidden="true" />
       Classes
+    </RouterLink>
+    <RouterLink class="room" :class="{ here: route.path.startsWith('/tunes') }" to="/tunes">
+      <IconTunes aria-hidden="true" />
+      Tunes
     </RouterLink>
     <button class="room leave" type="button" :title="`Signed in as ${session.me?.name ?? ''}`" @click="signOut">
       <IconSignOut aria-hidden="true" />

@@ -1,9 +1,18 @@
 import createVerovioModule from 'verovio/wasm';
 import { VerovioToolkit } from 'verovio/esm';
 
+export interface Sheet {
+  /** Notes and rests on the fullest line: the measure for the width. */
+  readonly notesOnLine: number;
+  /** Leaves room under each line for pictures. */
+  readonly roomBelow: boolean;
+  /** False lets Verovio break the lines. */
+  readonly hasLines: boolean;
+}
+
 export interface Engraver {
   /** One SVG for the whole tune, or null when the music does not load. */
-  engrave(musicXml: string, notesOnLine: number): string | null;
+  engrave(musicXml: string, sheet: Sheet): string | null;
 }
 
 /** Widths in Verovio's units, of which a staff is 72 high. */
@@ -14,12 +23,12 @@ const NOTE_WIDTH = 62;
 export async function createEngraver(): Promise<Engraver> {
   const toolkit = new VerovioToolkit(await createVerovioModule());
   return {
-    engrave(musicXml, notesOnLine) {
+    engrave(musicXml, { notesOnLine, roomBelow, hasLines }) {
       toolkit.setOptions({
         pageWidth: Math.round(Math.max(LEAST_WIDTH, LINE_START + NOTE_WIDTH * notesOnLine)),
         pageHeight: 60_000,
         adjustPageHeight: true,
-        breaks: 'line',
+        breaks: hasLines ? 'line' : 'auto',
         svgViewBox: true,
         header: 'none',
         footer: 'none',
@@ -27,10 +36,10 @@ export async function createEngraver(): Promise<Engraver> {
         pageMarginLeft: 40,
         pageMarginRight: 20,
         pageMarginTop: 40,
-        pageMarginBottom: 40,
+        pageMarginBottom: roomBelow ? 190 : 40,
         lyricSize: 4.8,
         lyricTopMinMargin: 3,
-        spacingSystem: 10,
+        spacingSystem: roomBelow ? 24 : 10,
         mnumInterval: 0,
       });
       if (!toolkit.loadData(musicXml)) return null;

@@ -1,9 +1,22 @@
-import { eventId, readAbc, writeMusicXml, type FormatFault } from '@escalier/core/formats';
+import {
+  eventId,
+  readAbc,
+  readTuneFile,
+  writeAbc,
+  writeMusicXml,
+  writeTuneFile,
+  type FileEnding,
+  type FormatFault,
+  type Notice,
+  type PartOffer,
+} from '@escalier/core/formats';
 import { findInstrument, nameNote, type Instrument, type Naming } from '@escalier/core/instruments';
 import { failure, pitchName, success, type Key, type Result, type Tune } from '@escalier/core/music';
 import { readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 import { expose } from 'comlink';
-import type { Engraver } from './engraver.ts';
+import type { Engraver, Sheet } from './engraver.ts';
+import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
+import { playbackOf, type Playback } from './playback.ts';
 
 export interface TuneSource {
   readonly abc: string;
@@ -13,6 +26,10 @@ export interface TuneSource {
 export interface EngraveRequest extends TuneSource {
   /** Null leaves the words of the tune under the notes. */
   readonly naming: Naming | null;
+  /** Leaves room under each line for pictures. */
+  readonly roomBelow: boolean;
+  /** Nothing at all under the notes. */
+  readonly noWords?: boolean;
 }
 
 export interface Engraved {
@@ -26,8 +43,21 @@ export interface TuneInfo {
   readonly source: string;
   readonly licence: string;
   readonly key: Key;
+  readonly hasWords: boolean;
   /** Ids of the notes on the sheet that are new to the class. */
   readonly newNoteIds: readonly string[];
+  /** The written pitch of every note of the first part, by its id. */
+  readonly pitches: Readonly<Record<string, string>>;
+  /** Printed numbers of the bars, by their index. */
+  readonly barNumbers: readonly number[];
+  readonly playback: Playback;
+}
+
+export interface Imported {
+  readonly abc: string;
+  readonly title: string;
+  readonly leftOut: readonly Notice[];
+  readonly parts: readonly PartOffer[];
 }
 
 type Faults = readonly FormatFault[];
@@ -39,28 +69,35 @@ function parsed({ abc, instrumentId }: TuneSource): Result<{ tune: Tune; on: Ins
   return read.ok ? success({ tune: read.value.tune, on }) : read;
 }
 
-function read(source: TuneSource, known: Knowledge): Result<TuneInfo, Faults> {
+function read(source: TuneSource, known: Knowledge, breathSeconds: number): Result<TuneInfo, Faults> {
   const result = parsed(source);
   if (!result.ok) return result;
   const { tune, on } = result.value;
-  const { composer, source: from, licence } = tune;
-  const reading = readTune(tune, on, known);
+  const reading = readTune(tune, on, known, { breathSeconds });
+  const notes = notesOf(tune);
+  const newNames = new Set(reading.notes.new.map((use) => use.name));
   return success({
     reading,
-    composer,
-    source: from,
-    licence,
+    composer: tune.composer,
+    source: tune.source,
+    licence: tune.licence,
     key: tune.bars[0]!.key,
-    newNoteIds: newNoteIds(tune, reading),
+    hasWords: tune.parts[0].bars.some((bar) =>
+      bar.some((event) => event.kind === 'note' && event.syllables.length > 0),
+    ),
+    newNoteIds: notes.filter(([, name]) => newNames.has(name)).map(([id]) => id),
+    pitches: Object.fromEntries(notes),
+    barNumbers: tune.bars.map((bar) => bar.number),
+    playback: playbackOf(tune, reading.tempo, on.soundsAbove),
   });
 }
 
-function newNoteIds(tune: Tune, reading: Reading): string[] {
-  const names = new Set(reading.notes.new.map((use) => use.name));
+/** Id and written pitch of every note on the sheet. */
+function notesOf(tune: Tune): readonly (readonly [string, string])[] {
   return tune.parts.flatMap((part, partIndex) =>
     part.bars.flatMap((events, barIndex) =>
       events.flatMap((event, index) =>
-        event.kind === 'note' && names.has(pitchName(event.pitch)) ? [eventId(partIndex, barIndex, index)] : [],
+        event.kind === 'note' ? [[eventId(partIndex, barIndex, index), pitchName(event.pitch)] as const] : [],
       ),
     ),
   );
@@ -81,22 +118,68 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults
   };
   // Verovio is several megabytes: it loads when the first score is shown.
   engraver ??= import('./engraver.ts').then((module) => module.createEngraver());
-  const svg = (await engraver).engrave(writeMusicXml(tune, naming === null ? {} : { underNote }), mostOnLine(tune));
+  const replaced = naming !== null || request.noWords === true;
+  const musicXml = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
+  const svg = (await engraver).engrave(musicXml, sheetOf(tune, request.roomBelow));
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);
   return success({ svg });
 }
 
-/** How many notes and rests the fullest line holds: the measure for the width of the sheet. */
-function mostOnLine(tune: Tune): number {
+/** Without line ends in the tune, lines of four bars are what the width is measured for. */
+function sheetOf(tune: Tune, roomBelow: boolean): Sheet {
+  const hasLines = tune.bars.some((bar) => bar.lineEnd) || tune.bars.length <= 4;
   let [most, now] = [0, 0];
   for (const [index, bar] of tune.bars.entries()) {
     now += tune.parts[0].bars[index]!.length + 0.6;
     most = Math.max(most, now);
-    if (bar.lineEnd) now = 0;
+    if (hasLines ? bar.lineEnd : index % 4 === 3) now = 0;
   }
-  return most;
+  return { notesOnLine: most, roomBelow, hasLines };
 }
 
-const door = { read, engrave };
+/** Reads the whole library for one class; tells how far it is, and rests between so that a cancel gets through. */
+async function readLibrary(
+  tunes: readonly StoredTune[],
+  instrumentId: string,
+  known: Knowledge,
+  progress: (done: number) => void,
+): Promise<readonly LibraryRow[]> {
+  const on = findInstrument(instrumentId);
+  if (on === null) return [];
+  const rows: LibraryRow[] = [];
+  for (const [index, tune] of tunes.entries()) {
+    rows.push(libraryRow(tune, on, known));
+    if (index % 50 === 49) {
+      progress(index + 1);
+      await new Promise((resolve) => setTimeout(resolve, 0));
+    }
+  }
+  return rows;
+}
+
+/** A file of any known format as ABC, with what could not be carried. */
+function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<Imported, Faults> {
+  const result = readTuneFile(bytes, take === null ? {} : { take });
+  if (!result.ok) return result;
+  const { tune, leftOut, parts } = result.value;
+  return success({ abc: writeAbc(tune), title: tune.title, leftOut, parts });
+}
+
+/** What is wrong or left out in an ABC text, for the editor. */
+function check(abc: string): { readonly ok: boolean; readonly notices: readonly Notice[] } {
+  const result = readAbc(abc);
+  return result.ok ? { ok: true, notices: result.value.leftOut } : { ok: false, notices: result.fault };
+}
+
+function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, Faults> {
+  const result = parsed(source);
+  if (!result.ok) return result;
+  const { tune, on } = result.value;
+  return success(
+    writeTuneFile(tune, ending, { soundsAbove: on.soundsAbove, program: on.family === 'recorder' ? 74 : 78 }),
+  );
+}
+
+const door = { read, engrave, readLibrary, importFile, check, exportTune };
 export type TuneWorker = typeof door;
 expose(door);

@@ -11,19 +11,11 @@ import {
   type Tune,
   type TupletGroup,
 } from '../../music/index.ts';
+import { barId, eventId } from '../ids.ts';
 import { accidentalsShown } from './accidentals.ts';
 import { beamsOf } from './beams.ts';
 import { DIVISIONS, eventXml, TYPE_OF } from './write-event.ts';
 import { element, type Xml } from './xml.ts';
-
-/** The id of a written note or rest in exported and engraved music: part, bar index, event index. */
-export function eventId(part: number, barIndex: number, eventIndex: number): string {
-  return `n${part}-${barIndex}-${eventIndex}`;
-}
-
-export function barId(barIndex: number): string {
-  return `b${barIndex}`;
-}
 
 export interface MusicXmlOptions {
   /** Leaves out what the page shows beside the sheet. */

@@ -1,7 +1,7 @@
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
 import type { GoOn, Standing } from '@escalier/core/records';
 import type { Rise } from '@escalier/core/staircase';
-import type { TeachingStyle } from './entities.ts';
+import type { BreathPlace, TeachingStyle } from './entities.ts';
 
 export interface ClassBrief {
   readonly id: string;
@@ -65,16 +65,27 @@ export interface ClassPage extends ClassBrief {
   readonly hearingOrder: readonly string[];
 }
 
-export interface StepPage {
+export interface KnownDto {
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly signs: readonly string[];
+  readonly moves: readonly string[];
+}
+
+/** A tune as one class meets it. */
+export interface TunePage {
   readonly schoolClass: ClassBrief;
+  readonly tuneId: string;
+  readonly title: string;
+  readonly abc: string;
+  /** What the class knows before this tune. */
+  readonly known: KnownDto;
+  readonly breathSeconds: number;
+  /** Null for what Escalier proposes. */
+  readonly breaths: readonly BreathPlace[] | null;
+}
+
+export interface StepPage extends TunePage {
   readonly step: StepDto;
   readonly steps: number;
-  readonly abc: string;
-  /** What the class knows before this step. */
-  readonly known: {
-    readonly notes: readonly string[];
-    readonly elements: readonly string[];
-    readonly signs: readonly string[];
-    readonly moves: readonly string[];
-  };
 }

@@ -4,6 +4,7 @@ import type { Naming } from '@escalier/core/instruments';
 import type { LengthWords } from '@escalier/core/music';
 import { SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
 
 /** How a class is taught where practitioners differ. */
 export interface TeachingStyle {
@@ -11,6 +12,12 @@ export interface TeachingStyle {
   readonly lengthWords: LengthWords;
   /** Percent of the class that has to pass a step before the class goes on. */
   readonly goOnShare: number;
+}
+
+/** After an event of the first part: indices into the tune's bars and into the bar's events. */
+export interface BreathPlace {
+  readonly barIndex: number;
+  readonly eventIndex: number;
 }
 
 export const ClassEntity = defineEntity({
@@ -40,5 +47,20 @@ export const PupilEntity = defineEntity({
     startStep: () => p.manyToOne(StepEntity).mapToPk(),
     joinedOn: p.date(),
     leftOn: p.date().nullable(),
+  }),
+});
+
+/** What a class has changed for itself in a tune. */
+export const ClassTuneEntity = defineEntity({
+  name: 'ClassTune',
+  tableName: 'class_tune',
+  primaryKeys: ['schoolClass', 'tune'],
+  properties: (p) => ({
+    schoolClass: () => p.manyToOne(ClassEntity).mapToPk().primary(),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().primary().deleteRule('cascade'),
+    /** The most seconds that one breath of this class carries. */
+    breathSeconds: p.integer(),
+    /** Places after which the class breathes, or null for what Escalier proposes. */
+    breaths: p.json<BreathPlace[]>().nullable(),
   }),
 });

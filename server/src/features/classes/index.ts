@@ -1,4 +1,4 @@
-export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage } from './dto.ts';
-export { ClassEntity, PupilEntity, type TeachingStyle } from './entities.ts';
+export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
+export { ClassEntity, ClassTuneEntity, PupilEntity, type TeachingStyle } from './entities.ts';
 export { classRoutes } from './routes.ts';
 export { classPage, pupilStanding } from './service.ts';

@@ -3,9 +3,16 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
-import { classPage, listClasses, stepPage } from './service.ts';
+import { classKnowledge, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
 
 const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max(1000) });
+
+const tuneParams = idParam.extend({ tuneId: z.uuid() });
+const place = z.object({ barIndex: z.number().int().min(0), eventIndex: z.number().int().min(0) });
+const classTuneInput = z.object({
+  breathSeconds: z.number('Seconds.').int().min(2, 'At least 2 seconds.').max(20, 'At most 20 seconds.'),
+  breaths: z.array(place).max(500, 'At most 500 breaths.').nullable(),
+});
 
 export const classRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await listClasses(c.var.em, c.var.who, c.var.now)))
@@ -15,4 +22,16 @@ export const classRoutes = new Hono<AppEnv>()
   .get('/:id/steps/:position', valid('param', stepParams), async (c) => {
     const { id, position } = c.req.valid('param');
     return c.json(await stepPage(c.var.em, c.var.who, id, position));
+  })
+  .get('/:id/knowledge', valid('param', idParam), async (c) => {
+    return c.json(await classKnowledge(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .get('/:id/tunes/:tuneId', valid('param', tuneParams), async (c) => {
+    const { id, tuneId } = c.req.valid('param');
+    return c.json(await tunePage(c.var.em, c.var.who, id, tuneId));
+  })
+  .put('/:id/tunes/:tuneId', valid('param', tuneParams), valid('json', classTuneInput), async (c) => {
+    const { id, tuneId } = c.req.valid('param');
+    await keepClassTune(c.var.em, c.var.who, id, tuneId, c.req.valid('json'));
+    return c.json({ ok: true });
   });

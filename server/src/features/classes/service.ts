@@ -1,14 +1,26 @@
 import { TZDate } from '@date-fns/tz';
 import { lessonsNow, lessonsOf, type LocalDate } from '@escalier/core/calendar';
 import { goOnFrom, hearingOrder, standings, type Standing } from '@escalier/core/records';
-import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
 import type { StepReading } from '@escalier/core/staircase';
 import { format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { notFound } from '../../platform/problem.ts';
+import { notFound, wrongInput } from '../../platform/problem.ts';
 import { stepReadings } from '../staircase/index.ts';
-import type { ClassBrief, ClassPage, ClassSummary, LessonsDto, PupilDto, StepDto, StepPage } from './dto.ts';
+import { oneTune, parsedTune } from '../tunes/index.ts';
+import type {
+  ClassBrief,
+  ClassPage,
+  ClassSummary,
+  KnownDto,
+  LessonsDto,
+  PupilDto,
+  StepDto,
+  StepPage,
+  TunePage,
+} from './dto.ts';
+import { ClassTuneEntity, type BreathPlace } from './entities.ts';
 import { readClassRows, toEvents, type ClassRow } from './queries.ts';
 
 export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
@@ -56,21 +68,80 @@ export async function stepPage(em: EntityManager, who: SignedIn, classId: string
   const steps = stepDtos(row, standingsOf(row));
   const [step, source] = [steps[position - 1], row.steps[position - 1]];
   if (step === undefined || source === undefined) throw notFound('step');
+  const known = knowledgeBefore(row, position - 1);
+  return { ...(await tunePageOf(em, row, { ...source, id: source.tuneId }, known)), step, steps: steps.length };
+}
+
+/** A tune for what the class knows now: the steps that enough have passed. */
+export async function tunePage(em: EntityManager, who: SignedIn, classId: string, tuneId: string): Promise<TunePage> {
+  const row = await oneClass(em, who, classId);
+  const tune = await oneTune(em, who, tuneId);
+  return tunePageOf(em, row, tune, knowledgeBefore(row, stepsDone(row)));
+}
+
+/** What the class knows now, for reading the whole library. */
+export async function classKnowledge(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+): Promise<{ schoolClass: ClassBrief; known: KnownDto }> {
+  const row = await oneClass(em, who, classId);
+  return { schoolClass: brief(row), known: knowledgeBefore(row, stepsDone(row)) };
+}
+
+export interface ClassTuneInput {
+  readonly breathSeconds: number;
+  readonly breaths: readonly BreathPlace[] | null;
+}
+
+/** Keeps what a class changes for itself. @throws Problem 404, or 400 when a place is not in the tune. */
+export async function keepClassTune(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  tuneId: string,
+  input: ClassTuneInput,
+): Promise<void> {
+  const row = await oneClass(em, who, classId);
+  const tune = parsedTune((await oneTune(em, who, tuneId)).abc);
+  const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean =>
+    tune.parts[0].bars[barIndex]?.[eventIndex] !== undefined;
+  if (input.breaths?.every(isThere) === false)
+    throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });
+  const breaths = input.breaths === null ? null : [...input.breaths];
+  await em.upsert(ClassTuneEntity, { schoolClass: row.id, tune: tuneId, breathSeconds: input.breathSeconds, breaths });
+}
+
+function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
   const known = readingsOf(row)
-    .slice(0, position - 1)
+    .slice(0, steps)
     .map(({ reading }) => knowledgeFrom(reading))
     .reduce(joinKnowledge, NOTHING_KNOWN);
+  return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
+}
+
+/** How many steps from the first up enough of the class have passed. */
+function stepsDone(row: ClassRow): number {
+  const standing = standingsOf(row);
+  const open = row.steps.findIndex((_, index) => !goOnFrom(standing, index, row.style.goOnShare).goOn);
+  return open < 0 ? row.steps.length : open;
+}
+
+async function tunePageOf(
+  em: EntityManager,
+  row: ClassRow,
+  tune: { readonly id: string; readonly title: string; readonly abc: string },
+  known: KnownDto,
+): Promise<TunePage> {
+  const kept = await em.findOne(ClassTuneEntity, { schoolClass: row.id, tune: tune.id });
   return {
     schoolClass: brief(row),
-    step,
-    steps: steps.length,
-    abc: source.abc,
-    known: {
-      notes: [...known.notes],
-      elements: [...known.elements],
-      signs: [...known.signs],
-      moves: [...known.moves],
-    },
+    tuneId: tune.id,
+    title: tune.title,
+    abc: tune.abc,
+    known,
+    breathSeconds: kept?.breathSeconds ?? DEFAULT_BREATH_SECONDS,
+    breaths: kept?.breaths ?? null,
   };
 }
 

@@ -1,12 +1,15 @@
 <script setup lang="ts">
-import { toRef } from 'vue';
+import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { ScoreSheet } from '../../score/index.ts';
-import { useStep } from '../staircase/index.ts';
+import { useTune } from '../tunes/index.ts';
 
 /** The tune that is being heard, small. */
 const props = defineProps<{ classId: string; position: number }>();
-const { page, info, error } = useStep(toRef(props, 'classId'), toRef(props, 'position'));
+const { page, info, error } = useTune(
+  computed(() => ({ classId: props.classId, position: props.position })),
+  ref(null),
+);
 </script>
 
 <template>
@@ -14,14 +17,14 @@ const { page, info, error } = useStep(toRef(props, 'classId'), toRef(props, 'pos
     <p v-if="error !== null" role="alert">{{ error }}</p>
     <template v-if="page !== null && info !== null">
       <p class="line">
-        <RouterLink :to="{ name: 'step', params: { classId, position } }">{{ page.step.title }}</RouterLink>
+        <RouterLink :to="{ name: 'step', params: { classId, position } }">{{ page.title }}</RouterLink>
         <span class="soft">{{ info.reading.tempo.perMinute }} beats a minute</span>
       </p>
       <ScoreSheet
         :abc="page.abc"
-        :title="page.step.title"
-        :instrument-id="page.schoolClass.instrumentId"
-        :naming="page.schoolClass.style.naming"
+        :title="page.title"
+        :instrument-id="page.schoolClass?.instrumentId ?? ''"
+        :naming="page.schoolClass?.style.naming ?? null"
         :marks="[]"
       />
     </template>

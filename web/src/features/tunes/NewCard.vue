@@ -8,6 +8,7 @@ import { barsWords } from './words.ts';
 
 /** What the tune brings that this class has not had. */
 const props = defineProps<{ reading: Reading; on: Instrument; lengthWords: LengthWords; className: string }>();
+const emit = defineEmits<{ point: [bars: readonly number[]] }>();
 
 const SHOWN_MOVES = 3;
 const moves = computed(() => props.reading.moves.new.slice(0, SHOWN_MOVES));
@@ -22,12 +23,26 @@ const nothing = computed(() => {
     <h2>New for {{ className }}</h2>
     <p v-if="nothing">Nothing: a tune to settle in.</p>
     <ul>
-      <li v-for="use in reading.notes.new" :key="use.name">
+      <li
+        v-for="use in reading.notes.new"
+        :key="use.name"
+        tabindex="0"
+        @mouseenter="emit('point', use.bars)"
+        @focus="emit('point', use.bars)"
+        @blur="emit('point', [])"
+      >
         <span class="chip">{{ noteWords(use.name) }}</span>
         {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; stands
         {{ staffPlace(staffStep(pitch(use.name))) }}.
       </li>
-      <li v-for="element in reading.elements.new" :key="element.id">
+      <li
+        v-for="element in reading.elements.new"
+        :key="element.id"
+        tabindex="0"
+        @mouseenter="emit('point', element.bars)"
+        @focus="emit('point', element.bars)"
+        @blur="emit('point', [])"
+      >
         <strong>{{ elementWords(element.id, lengthWords) }}</strong>
         <span v-if="element.id !== 'pickup'">, {{ barsWords(element.bars) }}</span>
       </li>

@@ -1,0 +1,24 @@
+import { Hono } from 'hono';
+import { z } from 'zod';
+import type { AppEnv } from '../../platform/context.ts';
+import { idParam } from '../../platform/ids.ts';
+import { valid } from '../../platform/valid.ts';
+import { addTune, changeTune, deleteTune, listTunes, oneTune } from './service.ts';
+
+const tuneInput = z.object({ abc: z.string('The tune as ABC.').max(200_000, 'The tune is too long.') });
+
+export const tuneRoutes = new Hono<AppEnv>()
+  .get('/', async (c) => c.json(await listTunes(c.var.em, c.var.who)))
+  .post('/', valid('json', tuneInput), async (c) => {
+    return c.json(await addTune(c.var.em, c.var.who, c.req.valid('json').abc), 201);
+  })
+  .get('/:id', valid('param', idParam), async (c) =>
+    c.json(await oneTune(c.var.em, c.var.who, c.req.valid('param').id)),
+  )
+  .put('/:id', valid('param', idParam), valid('json', tuneInput), async (c) => {
+    return c.json(await changeTune(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').abc));
+  })
+  .delete('/:id', valid('param', idParam), async (c) => {
+    await deleteTune(c.var.em, c.var.who, c.req.valid('param').id);
+    return c.json({ ok: true });
+  });

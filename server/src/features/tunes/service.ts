@@ -1,0 +1,72 @@
+import { createHash } from 'node:crypto';
+import { readAbc } from '@escalier/core/formats';
+import { tuneContent } from '@escalier/core/music';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { newId } from '../../platform/ids.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { TuneEntity } from './entities.ts';
+
+export interface TuneDto {
+  readonly id: string;
+  readonly title: string;
+  readonly abc: string;
+  /** Used by a staircase: it cannot be deleted. */
+  readonly onStaircase: boolean;
+}
+
+interface ReadText {
+  readonly title: string;
+  readonly content: string;
+}
+
+/** @throws Problem 400 with the tune's first fault when the text is no tune. */
+export function readText(abc: string): ReadText {
+  const read = readAbc(abc);
+  if (!read.ok) throw wrongInput({ abc: read.fault[0]?.message ?? 'This is no tune.' });
+  const { tune } = read.value;
+  return { title: tune.title, content: createHash('sha256').update(tuneContent(tune)).digest('hex') };
+}
+
+const LIST = `
+select t.id, t.title, t.abc, exists (select 1 from step s where s.tune_id = t.id) as "onStaircase"
+from tune t where t.school_id = ? and (?::uuid is null or t.id = ?::uuid) order by t.title, t.id`;
+
+export async function listTunes(em: EntityManager, who: SignedIn): Promise<readonly TuneDto[]> {
+  return em.execute<TuneDto[]>(LIST, [who.schoolId, null, null]);
+}
+
+export async function oneTune(em: EntityManager, who: SignedIn, id: string): Promise<TuneDto> {
+  const [tune] = await em.execute<TuneDto[]>(LIST, [who.schoolId, id, id]);
+  if (tune === undefined) throw notFound('tune');
+  return tune;
+}
+
+export async function addTune(em: EntityManager, who: SignedIn, abc: string): Promise<TuneDto> {
+  const read = readText(abc);
+  await refuseDuplicate(em, who, read.content, null);
+  const id = newId();
+  await em.insert(TuneEntity, { id, school: who.schoolId, title: read.title, abc, content: read.content });
+  return oneTune(em, who, id);
+}
+
+export async function changeTune(em: EntityManager, who: SignedIn, id: string, abc: string): Promise<TuneDto> {
+  const read = readText(abc);
+  await oneTune(em, who, id);
+  await refuseDuplicate(em, who, read.content, id);
+  await em.nativeUpdate(TuneEntity, { id, school: who.schoolId }, { title: read.title, abc, content: read.content });
+  return oneTune(em, who, id);
+}
+
+export async function deleteTune(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  const tune = await oneTune(em, who, id);
+  if (tune.onStaircase)
+    throw new Problem(409, 'in-use', `“${tune.title}” stands on a staircase: take it from there first.`);
+  await em.nativeDelete(TuneEntity, { id, school: who.schoolId });
+}
+
+async function refuseDuplicate(em: EntityManager, who: SignedIn, content: string, own: string | null): Promise<void> {
+  const same = await em.findOne(TuneEntity, { school: who.schoolId, content });
+  if (same === null || same.id === own) return;
+  throw new Problem(409, 'duplicate', `Your library has this tune already, as “${same.title}”.`, { abc: same.id });
+}

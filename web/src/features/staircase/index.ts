@@ -1,1 +1,0 @@
-export { useStep } from './use-step.ts';

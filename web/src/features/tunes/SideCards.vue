@@ -1,0 +1,144 @@
+<script setup lang="ts">
+import type { Instrument } from '@escalier/core/instruments';
+import type { LengthWords } from '@escalier/core/music';
+import { shiftWords } from '@escalier/core/reading';
+import { computed } from 'vue';
+import HowComputed from '../../ui/HowComputed.vue';
+import type { TuneInfo } from '../../workers/index.ts';
+import { noteWords } from '../classes/index.ts';
+import NewCard from './NewCard.vue';
+import { barsWords, notesList, readableMoves } from './words.ts';
+
+/** What a teacher would note about the tune, in sentences; pointing at one shows its bars on the sheet. */
+const props = defineProps<{ info: TuneInfo; on: Instrument; lengthWords: LengthWords; forWhom: string }>();
+const emit = defineEmits<{ point: [bars: readonly number[]]; loop: [bars: readonly [number, number]] }>();
+
+const reading = computed(() => props.info.reading);
+const isPlayable = computed(() => reading.value.unplayable.length === 0);
+const betterKeys = computed(() => {
+  const here = reading.value.keys.find((key) => key.shift === 0);
+  return reading.value.keys
+    .filter((key) => key.shift !== 0 && (here === undefined || key.newNotes.length < here.newNotes.length))
+    .slice(0, 2);
+});
+const points = computed(() => Object.entries(reading.value.difficulty.parts) as [string, number][]);
+const PART_WORDS: Record<string, string> = {
+  moves: 'moves at the tempo',
+  newThings: 'new things',
+  reach: 'how many notes, how far apart',
+  rhythm: 'rhythm',
+  amount: 'bars to learn',
+  breath: 'breath and speed',
+};
+
+function leave(): void {
+  emit('point', []);
+}
+</script>
+
+<template>
+  <aside @mouseleave="leave">
+    <section v-if="!isPlayable" class="card-paper trouble">
+      <h2>Not on this instrument</h2>
+      <p>{{ notesList(reading.unplayable.map((use) => use.name)) }} cannot be fingered on the {{ on.shortName }}.</p>
+    </section>
+    <NewCard
+      :reading="reading"
+      :on="on"
+      :length-words="lengthWords"
+      :class-name="forWhom"
+      @point="emit('point', $event)"
+    />
+    <section
+      class="card-paper"
+      tabindex="0"
+      @mouseenter="emit('point', reading.form.learnBars)"
+      @focus="emit('point', reading.form.learnBars)"
+      @blur="leave"
+    >
+      <h2>Learn {{ reading.form.distinctBars }} bars, have {{ reading.form.allBars }}</h2>
+      <p v-for="group in reading.form.sameBars" :key="group.join()">{{ barsWords(group, true) }} are the same.</p>
+      <p v-for="pair in reading.form.differAtEnd.slice(0, 3)" :key="pair.join()" class="soft">
+        {{ barsWords(pair, true) }} differ only at the end.
+      </p>
+      <p v-for="sequence in reading.form.sequences.slice(0, 2)" :key="sequence.bars.join()" class="soft">
+        Bar {{ sequence.bars[1] }} is bar {{ sequence.bars[0] }}, {{ Math.abs(sequence.steps) }}
+        {{ sequence.steps > 0 ? 'up' : 'down' }}.
+      </p>
+      <p class="soft">
+        Lines: {{ reading.form.lines.map((line) => line.letter).join(' ') }} · teach
+        {{ reading.form.learnBars.join(', ') }}
+      </p>
+    </section>
+    <section
+      v-for="spot in reading.hardSpots"
+      :key="spot.bars.join()"
+      class="card-paper"
+      tabindex="0"
+      @mouseenter="emit('point', spot.bars)"
+      @focus="emit('point', spot.bars)"
+      @blur="leave"
+    >
+      <h2>
+        They will stop at
+        {{ spot.bars[0] === spot.bars[1] ? `bar ${spot.bars[0]}` : `bars ${spot.bars[0]} to ${spot.bars[1]}` }}
+      </h2>
+      <p>{{ readableMoves(spot.reason) }}</p>
+      <p>
+        Drill {{ spot.drill.toggle.map(noteWords).join('–') }}, then {{ spot.drill.loop.map(noteWords).join('–') }}, at
+        <strong>{{ spot.drill.ladder[0] }}</strong>, {{ spot.drill.ladder.slice(1).join(', ') }}.
+      </p>
+      <BButton size="sm" variant="outline-dark" @click="emit('loop', spot.bars)">Loop it</BButton>
+    </section>
+    <section v-if="reading.duet !== null" class="card-paper">
+      <h2>Two parts</h2>
+      <p>
+        {{ reading.duet.sameLength ? 'They end together.' : 'They do not end together.'
+        }}<template v-if="reading.duet.mirror"> The second mirrors the first.</template>
+      </p>
+      <p v-if="reading.duet.clashes.length === 0">No clash on a beat.</p>
+      <p v-for="clash in reading.duet.clashes" :key="`${clash.bar}.${clash.beat}`">
+        Bar {{ clash.bar }}, beat {{ clash.beat }}: {{ clash.what }} ({{ clash.notes.map(noteWords).join(' and ') }}).
+      </p>
+      <p v-if="reading.duet.crossings.length > 0">The parts cross {{ reading.duet.crossings.length }} times.</p>
+    </section>
+    <section class="card-paper">
+      <h2>{{ betterKeys.length === 0 ? 'Better keys? None' : 'Better keys' }}</h2>
+      <p v-for="key in betterKeys" :key="key.shift">
+        <strong>{{ key.key }}</strong>, {{ shiftWords(key.shift) }}:
+        {{ key.newNotes.length === 0 ? 'nothing new' : `new ${notesList(key.newNotes)}` }}.
+      </p>
+      <p v-if="betterKeys.length === 0" class="soft">As it stands it has the fewest new notes.</p>
+    </section>
+    <section class="card-paper">
+      <h2>Difficulty {{ reading.difficulty.total }}</h2>
+      <HowComputed>
+        <ul>
+          <li v-for="[part, size] in points" :key="part">{{ PART_WORDS[part] }}: {{ size }}</li>
+        </ul>
+      </HowComputed>
+    </section>
+    <slot />
+  </aside>
+</template>
+
+<style scoped lang="scss">
+aside {
+  display: grid;
+  gap: 10px;
+  align-content: start;
+}
+
+p {
+  margin-top: 3px;
+}
+
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+
+.trouble {
+  border-left: 5px solid var(--brick);
+}
+</style>

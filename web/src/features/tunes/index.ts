@@ -1,0 +1,1 @@
+export { useTune } from './use-tune.ts';

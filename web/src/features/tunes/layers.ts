@@ -1,0 +1,79 @@
+import { barId, eventId } from '@escalier/core/formats';
+import type { ScoreMark } from '../../score/index.ts';
+import type { TuneInfo } from '../../workers/index.ts';
+
+export const LAYERS = [
+  { id: 'new', label: 'New' },
+  { id: 'same', label: 'Same bars' },
+  { id: 'hard', label: 'Hard spots' },
+  { id: 'breaths', label: 'Breaths' },
+  { id: 'fingerings', label: 'Fingerings' },
+] as const;
+export type LayerId = (typeof LAYERS)[number]['id'];
+
+export interface BreathPlace {
+  readonly barIndex: number;
+  readonly eventIndex: number;
+}
+
+/** Ids of the bars with these printed numbers. */
+export function barIdsOf(info: TuneInfo, numbers: readonly number[]): readonly string[] {
+  return info.barNumbers.flatMap((number, index) => (numbers.includes(number) ? [barId(index)] : []));
+}
+
+export function noteIdAt({ barIndex, eventIndex }: BreathPlace): string {
+  return eventId(0, barIndex, eventIndex);
+}
+
+/** Where the class breathes: its own places, or what Escalier proposes. */
+export function breathPlaces(
+  info: TuneInfo,
+  own: readonly BreathPlace[] | null,
+): readonly (BreathPlace & { readonly small: boolean })[] {
+  const proposed = info.reading.breaths;
+  if (own === null) return proposed.map((breath) => ({ ...breath, small: breath.kind === 'small' }));
+  return own.map((place) => {
+    const same = proposed.find(
+      (breath) => breath.barIndex === place.barIndex && breath.eventIndex === place.eventIndex,
+    );
+    return { ...place, small: same?.kind !== 'full' };
+  });
+}
+
+/** The pencil marks of the layers that are switched on. */
+export function marksOf(
+  info: TuneInfo,
+  on: ReadonlySet<LayerId>,
+  own: readonly BreathPlace[] | null,
+): readonly ScoreMark[] {
+  const { form, hardSpots } = info.reading;
+  const bracketEnds = (first: number, last: number): readonly [string, string] => {
+    const ids = barIdsOf(
+      info,
+      Array.from({ length: last - first + 1 }, (_, step) => first + step),
+    );
+    return [ids[0]!, ids.at(-1)!];
+  };
+  return [
+    ...(on.has('same')
+      ? form.sameBars.flatMap((group, index) =>
+          barIdsOf(info, group).map((id): ScoreMark => ({ kind: 'shade', id, group: index })),
+        )
+      : []),
+    ...(on.has('new') ? info.newNoteIds.map((id): ScoreMark => ({ kind: 'ring', id })) : []),
+    ...(on.has('hard')
+      ? hardSpots.map((spot): ScoreMark => {
+          const [from, to] = bracketEnds(...spot.bars);
+          return { kind: 'bracket', from, to };
+        })
+      : []),
+    ...(on.has('breaths')
+      ? breathPlaces(info, own).map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
+      : []),
+    ...(on.has('fingerings')
+      ? Object.entries(info.pitches)
+          .filter(([id]) => id.startsWith('n0-'))
+          .map(([id, pitch]): ScoreMark => ({ kind: 'chart', id, pitch }))
+      : []),
+  ];
+}

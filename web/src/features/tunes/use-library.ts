@@ -1,0 +1,57 @@
+import type { TuneDto } from '@escalier/server/api';
+import { proxy } from 'comlink';
+import { ref, shallowRef, watch, type Ref } from 'vue';
+import { api, ApiError, ask } from '../../api.ts';
+import { tuneWorker, type LibraryRow } from '../../workers/index.ts';
+
+/** The library read for one class, in the worker; `done` counts while it runs. */
+export function useLibrary(classId: Ref<string>) {
+  const rows = shallowRef<readonly LibraryRow[] | null>(null);
+  const total = ref(0);
+  const done = ref(0);
+  const error = ref<string | null>(null);
+  let tunes: readonly TuneDto[] | null = null;
+  let asked = 0;
+
+  async function load(): Promise<void> {
+    const mine = ++asked;
+    error.value = null;
+    done.value = 0;
+    try {
+      tunes ??= await ask(api.tunes.$get());
+      total.value = tunes.length;
+      const { instrumentId, known } = await knowledge(classId.value);
+      const read = await tuneWorker().readLibrary(
+        [...tunes],
+        instrumentId,
+        known,
+        proxy((count: number) => {
+          if (mine === asked) done.value = count;
+        }),
+      );
+      if (mine === asked) rows.value = read;
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem;
+      error.value = problem.message;
+    }
+  }
+
+  watch(classId, load, { immediate: true });
+  return { rows, total, done, error, load };
+}
+
+async function knowledge(classId: string) {
+  const nothing = {
+    notes: new Set<string>(),
+    elements: new Set<string>(),
+    signs: new Set<string>(),
+    moves: new Set<string>(),
+  };
+  if (classId === '') return { instrumentId: 'soprano-recorder-baroque', known: nothing };
+  const { schoolClass, known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: classId } }));
+  const { notes, elements, signs, moves } = known;
+  return {
+    instrumentId: schoolClass.instrumentId,
+    known: { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) },
+  };
+}

@@ -1,0 +1,101 @@
+import type { StepDto, TunePage } from '@escalier/server/api';
+import { ref, shallowRef, watch, type Ref } from 'vue';
+import { api, ApiError, ask } from '../../api.ts';
+import { tuneWorker, type TuneInfo } from '../../workers/index.ts';
+
+/** Which tune is meant: that of a step of a class, or one of the library as a class meets it. */
+export type TuneAddress =
+  | { readonly classId: string; readonly position: number }
+  | { readonly classId: string | null; readonly tuneId: string };
+
+export interface OpenTune extends Omit<TunePage, 'schoolClass'> {
+  /** Null when a tune of the library is read for nobody in particular. */
+  readonly schoolClass: TunePage['schoolClass'] | null;
+  readonly step: StepDto | null;
+  readonly steps: number;
+}
+
+const NOBODY = { notes: [], elements: [], signs: [], moves: [] };
+
+async function fetchTune(address: TuneAddress): Promise<OpenTune> {
+  if ('position' in address) {
+    const param = { id: address.classId, position: String(address.position) };
+    return ask(api.classes[':id'].steps[':position'].$get({ param }));
+  }
+  const { classId, tuneId } = address;
+  if (classId !== null) {
+    const page = await ask(api.classes[':id'].tunes[':tuneId'].$get({ param: { id: classId, tuneId } }));
+    return { ...page, step: null, steps: 0 };
+  }
+  const tune = await ask(api.tunes[':id'].$get({ param: { id: tuneId } }));
+  return {
+    schoolClass: null,
+    tuneId: tune.id,
+    title: tune.title,
+    abc: tune.abc,
+    known: NOBODY,
+    breathSeconds: 6,
+    breaths: null,
+    step: null,
+    steps: 0,
+  };
+}
+
+/** A tune and what it says to a class: from the server, then read in the worker. */
+export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string | null>) {
+  const page = shallowRef<OpenTune | null>(null);
+  const info = shallowRef<TuneInfo | null>(null);
+  const error = ref<string | null>(null);
+  let asked = 0;
+
+  async function load(): Promise<void> {
+    const mine = ++asked;
+    error.value = null;
+    try {
+      const loaded = await fetchTune(address.value);
+      if (mine !== asked) return;
+      page.value = loaded;
+      await reread();
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem;
+      if (mine === asked) error.value = problem.message;
+    }
+  }
+
+  async function reread(): Promise<void> {
+    const open = page.value;
+    if (open === null) return;
+    const { notes, elements, signs, moves } = open.known;
+    const known = { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
+    const source = {
+      abc: open.abc,
+      instrumentId: instrumentId.value ?? open.schoolClass?.instrumentId ?? 'soprano-recorder-baroque',
+    };
+    const read = await tuneWorker().read(source, known, open.breathSeconds);
+    if (page.value !== open) return;
+    info.value = read.ok ? read.value : null;
+    if (!read.ok) error.value = read.fault[0]?.message ?? 'The tune could not be read.';
+  }
+
+  /** Keeps the class's own breaths, and shows them at once. */
+  async function keepBreaths(breathSeconds: number, breaths: OpenTune['breaths']): Promise<void> {
+    const open = page.value;
+    if (open === null) return;
+    page.value = { ...open, breathSeconds, breaths };
+    await reread();
+    if (open.schoolClass === null) return;
+    const json = { breathSeconds, breaths: breaths === null ? null : [...breaths] };
+    try {
+      await ask(
+        api.classes[':id'].tunes[':tuneId'].$put({ param: { id: open.schoolClass.id, tuneId: open.tuneId }, json }),
+      );
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem;
+      error.value = `The breaths are not stored. ${problem.message}`;
+    }
+  }
+
+  watch(address, load, { immediate: true });
+  watch(instrumentId, reread);
+  return { page, info, error, load, keepBreaths };
+}

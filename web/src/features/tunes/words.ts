@@ -1,0 +1,31 @@
+import { noteWords } from '../classes/index.ts';
+
+/** "bar 4", "bars 4 and 7", "bars 1 to 8": bar numbers as they are said. */
+export function barsWords(bars: readonly number[], capital = false): string {
+  const runs: [number, number][] = [];
+  for (const bar of bars) {
+    const last = runs.at(-1);
+    if (last !== undefined && bar === last[1] + 1) last[1] = bar;
+    else runs.push([bar, bar]);
+  }
+  const parts = runs.flatMap(([from, to]) => {
+    if (from === to) return [from === 0 ? 'pickup' : String(from)];
+    return to === from + 1
+      ? [from === 0 ? 'pickup' : String(from), String(to)]
+      : [`${from === 0 ? 'pickup' : from} to ${to}`];
+  });
+  const list = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}` : (parts[0] ?? '');
+  const text = bars.length === 1 ? (bars[0] === 0 ? 'in the pickup' : `bar ${list}`) : `bars ${list}`;
+  return capital ? text.charAt(0).toUpperCase() + text.slice(1) : text;
+}
+
+/** "E and F♯". */
+export function notesList(names: readonly string[]): string {
+  const shown = names.map(noteWords);
+  return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)!}` : (shown[0] ?? '');
+}
+
+/** Note names inside a sentence of the core as they are said in class. */
+export function readableMoves(sentence: string): string {
+  return sentence.replace(/\b[A-G](?:##?|bb?)?\d(?!\d)/g, noteWords).replace(' to ', ' → ');
+}

@@ -1,0 +1,1 @@
+export { usePlayer } from './use-player.ts';

@@ -1,0 +1,66 @@
+import { readAbc } from '@escalier/core/formats';
+import type { Instrument } from '@escalier/core/instruments';
+import { readTune, type Knowledge } from '@escalier/core/reading';
+
+export interface StoredTune {
+  readonly id: string;
+  readonly title: string;
+  readonly abc: string;
+  readonly onStaircase: boolean;
+}
+
+/** A tune of the library as one class would meet it. */
+export interface LibraryRow {
+  readonly id: string;
+  readonly title: string;
+  readonly composer: string;
+  readonly tags: readonly string[];
+  readonly metre: string;
+  readonly key: string;
+  readonly bars: number;
+  readonly learnBars: number;
+  readonly notes: readonly string[];
+  readonly newNotes: readonly string[];
+  readonly newElements: readonly string[];
+  readonly unplayable: readonly string[];
+  readonly difficulty: number;
+  /** The key in which it has the fewest new notes, when that is fewer than as it stands. */
+  readonly better: { readonly shift: number; readonly key: string; readonly newNotes: readonly string[] } | null;
+  readonly hasWords: boolean;
+  readonly isDuet: boolean;
+  readonly onStaircase: boolean;
+}
+
+export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge): LibraryRow {
+  const read = readAbc(stored.abc);
+  if (!read.ok) throw new Error(`A stored tune does not read: ${stored.title}`);
+  const { tune } = read.value;
+  const reading = readTune(tune, on, known);
+  const [best] = reading.keys;
+  const isBetter =
+    best !== undefined &&
+    best.shift !== 0 &&
+    (best.newNotes.length < reading.notes.new.length || reading.unplayable.length > 0);
+  const { count, unit } = tune.bars[0]!.metre;
+  return {
+    id: stored.id,
+    title: stored.title,
+    composer: tune.composer,
+    tags: tune.tags,
+    metre: `${count}/${unit}`,
+    key: reading.keySignature.name,
+    bars: reading.form.allBars,
+    learnBars: reading.form.distinctBars,
+    notes: reading.notes.all.map((use) => use.name),
+    newNotes: reading.notes.new.map((use) => use.name),
+    newElements: reading.elements.new.map((element) => element.id),
+    unplayable: reading.unplayable.map((use) => use.name),
+    difficulty: reading.difficulty.total,
+    better: isBetter ? { shift: best.shift, key: best.key, newNotes: best.newNotes } : null,
+    hasWords: tune.parts[0].bars.some((bar) =>
+      bar.some((event) => event.kind === 'note' && event.syllables.length > 0),
+    ),
+    isDuet: tune.parts.length > 1,
+    onStaircase: stored.onStaircase,
+  };
+}

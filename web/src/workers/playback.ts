@@ -1,0 +1,93 @@
+import { barId, eventId } from '@escalier/core/formats';
+import {
+  barLength,
+  beatLength,
+  beatsInBar,
+  eventsLength,
+  midiNumber,
+  performanceOrder,
+  performedNotes,
+  subtract,
+  toNumber,
+  add,
+  ZERO,
+  type Rational,
+  type Tempo,
+  type Tune,
+} from '@escalier/core/music';
+
+/** A note to sound. Times in beats of the tempo, so that any tempo can play it. */
+export interface PlayedNote {
+  readonly midi: number;
+  readonly start: number;
+  readonly beats: number;
+  /** Where it stands on the sheet. */
+  readonly id: string;
+  readonly part: number;
+}
+
+export interface Click {
+  readonly start: number;
+  readonly strong: boolean;
+}
+
+export interface PlayedBar {
+  readonly id: string;
+  readonly index: number;
+  readonly start: number;
+  readonly end: number;
+}
+
+export interface Playback {
+  readonly perMinute: number;
+  readonly beats: number;
+  readonly notes: readonly PlayedNote[];
+  readonly clicks: readonly Click[];
+  readonly bars: readonly PlayedBar[];
+  /** Clicks before the first note: a full bar, and the missing part of the pickup's. */
+  readonly countIn: readonly Click[];
+}
+
+/** Everything that is to be heard, in performance order. */
+export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playback {
+  const inBeats = (length: Rational): number => toNumber(length) / toNumber(tempo.beat);
+  const bars: PlayedBar[] = [];
+  const clicks: Click[] = [];
+  let now: Rational = ZERO;
+  for (const index of performanceOrder(tune)) {
+    const { metre } = tune.bars[index]!;
+    const length = eventsLength(tune.parts[0].bars[index]!);
+    const missing = subtract(barLength(metre), length);
+    const offset = index === 0 && missing.num > 0 ? inBeats(missing) : 0;
+    for (let beat = 0; beat < beatsInBar(metre); beat++) {
+      const at = beat * inBeats(beatLength(metre)) - offset;
+      if (at >= -1e-9 && at < inBeats(length) - 1e-9) clicks.push({ start: inBeats(now) + at, strong: beat === 0 });
+    }
+    const end = add(now, length);
+    bars.push({ id: barId(index), index, start: inBeats(now), end: inBeats(end) });
+    now = end;
+  }
+  const notes = tune.parts.flatMap((_, part) =>
+    performedNotes(tune, part).map((note): PlayedNote => ({
+      midi: midiNumber(note.pitch) + soundsAbove,
+      start: inBeats(note.onset),
+      beats: inBeats(note.length),
+      id: eventId(part, note.barIndex, note.eventIndex),
+      part,
+    })),
+  );
+  return { perMinute: tempo.perMinute, beats: inBeats(now), notes, clicks, bars, countIn: countIn(tune, inBeats) };
+}
+
+function countIn(tune: Tune, inBeats: (length: Rational) => number): readonly Click[] {
+  const { metre } = tune.bars[0]!;
+  const full = barLength(metre);
+  const missing = subtract(full, eventsLength(tune.parts[0].bars[0]!));
+  const length = missing.num > 0 ? add(full, missing) : full;
+  const beat = inBeats(beatLength(metre));
+  const count = Math.round(inBeats(length) / beat);
+  return Array.from({ length: count }, (_, index) => ({
+    start: index * beat,
+    strong: index % beatsInBar(metre) === 0,
+  }));
+}
