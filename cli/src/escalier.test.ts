@@ -1,3 +1,6 @@
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { escalier } from './escalier.ts';
@@ -41,6 +44,40 @@ describe('escalier read', () => {
 
   it('takes another tempo', async () => {
     expect(await json('read', GOOSE_WALK, '--tempo', '60')).toMatchObject({ tempo: 60 });
+  });
+});
+
+describe('escalier read, all of it', () => {
+  it('says form, hard spots, breaths, difficulty and keys', async () => {
+    const read = await json('read', GOOSE_WALK, '--instrument', 'soprano-recorder-baroque', '--knows', 'B4,A4,G4');
+    expect(read).toMatchObject({
+      hardSpots: [{ bars: [7, 7], drill: { toggle: ['A4', 'E4'] } }],
+      form: { sameBars: [[1, 2, 5, 6]], distinctBars: 5, learnBars: [1, 3, 4, 7, 8] },
+      breaths: expect.arrayContaining([expect.objectContaining({ afterBar: 4, afterBeat: 4 })]) as unknown,
+      difficulty: { total: expect.any(Number) as number },
+      left: [],
+    });
+    expect((read as { keys: unknown[] }).keys[0]).toMatchObject({ shift: 0, key: 'G major', newNotes: ['E4'] });
+  });
+});
+
+describe('escalier convert', () => {
+  it('goes through every format and back', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'escalier-'));
+    let from = GOOSE_WALK;
+    for (const ending of ['musicxml', 'mxl', 'xml', 'mid', 'abc']) {
+      const to = join(folder, `tune.${ending}`);
+      expect(await escalier(['convert', from, to])).toMatchObject({ code: 0 });
+      from = to;
+    }
+    expect(await json('read', from)).toMatchObject({
+      title: 'Goose Walk',
+      notes: { all: ['E4', 'G4', 'A4', 'B4'] },
+      form: { distinctBars: 5 },
+    });
+    expect((await escalier(['convert', GOOSE_WALK, join(folder, 'tune.pdf')])).err).toContain('The ending');
+    expect((await escalier(['convert', GOOSE_WALK])).err).toContain('a file to write');
+    await rm(folder, { recursive: true });
   });
 });
 

@@ -1,4 +1,4 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import abcjs from 'abcjs';
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
@@ -7,10 +7,18 @@ import { medians, runBenchmarks, type Benchmark } from './harness.ts';
 
 const SIXTEEN_BARS = readFileSync(new URL('../../demo/tunes/moon-on-the-millpond.abc', import.meta.url), 'utf8');
 
-function sixteenBars() {
-  const read = readAbc(SIXTEEN_BARS);
-  if (!read.ok) throw new Error('the benchmark tune does not read');
+const FOLDER = new URL('../../demo/tunes/', import.meta.url);
+
+function parsed(text: string) {
+  const read = readAbc(text);
+  if (!read.ok) throw new Error('a benchmark tune does not read');
   return read.value.tune;
+}
+
+/** The shipped tunes, again and again. */
+function library(size: number): readonly string[] {
+  const texts = readdirSync(FOLDER).map((name) => readFileSync(new URL(name, FOLDER), 'utf8'));
+  return Array.from({ length: size }, (_, index) => texts[index % texts.length]!);
 }
 
 const benchmarks: readonly Benchmark[] = [
@@ -19,12 +27,27 @@ const benchmarks: readonly Benchmark[] = [
     unit: 'ms',
     peer: 'abcjs parsing the same 16 bars',
     measure: () => {
-      const tune = sixteenBars();
+      const tune = parsed(SIXTEEN_BARS);
       const on = instrument('soprano-recorder-baroque');
       return medians(
         () => readTune(tune, on, NOTHING_KNOWN),
         () => abcjs.parseOnly(SIXTEEN_BARS),
         { batch: 10 },
+      );
+    },
+  },
+  {
+    name: 'read-library',
+    unit: 'ms',
+    peer: 'abcjs parsing the same 1,000 texts',
+    measure: () => {
+      const texts = library(1000);
+      const tunes = texts.map(parsed);
+      const on = instrument('soprano-recorder-baroque');
+      return medians(
+        () => tunes.map((tune) => readTune(tune, on, NOTHING_KNOWN)),
+        () => texts.map((text) => abcjs.parseOnly(text)),
+        { rounds: 5, warmup: 1 },
       );
     },
   },

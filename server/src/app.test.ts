@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { ClassEntity } from './features/classes/index.ts';
 import { AccountEntity, hashPassword, SchoolEntity } from './features/schools/index.ts';
+import { TuneEntity } from './features/tunes/index.ts';
 import { newId } from './platform/ids.ts';
 import type { ErrorBody } from './platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from './testing/index.ts';
@@ -53,7 +54,18 @@ describe('as a teacher of another school', () => {
     const [ours] = await em.findAll(ClassEntity);
     expect(await (await test.send('GET', '/api/classes', undefined, other)).json()).toEqual([]);
     for (const { method, path } of routes(ours!.id).filter((route) => route.path.includes(ours!.id))) {
-      expect((await test.send(method, path, method === 'GET' ? undefined : {}, other)).status, path).toBe(404);
+      const answer = await test.send(method, path, method === 'GET' ? undefined : {}, other);
+      expect(method === 'PUT' ? [400, 404] : [404], `${method} ${path}`).toContain(answer.status);
+    }
+    const [tune] = await em.findAll(TuneEntity);
+    const body = { abc: tune!.abc };
+    for (const [method, path, sent] of [
+      ['GET', `/api/tunes/${tune!.id}`, undefined],
+      ['PUT', `/api/tunes/${tune!.id}`, body],
+      ['DELETE', `/api/tunes/${tune!.id}`, undefined],
+      ['PUT', `/api/classes/${ours!.id}/tunes/${tune!.id}`, { breathSeconds: 6, breaths: null }],
+    ] as const) {
+      expect((await test.send(method, path, sent, other)).status, `${method} ${path}`).toBe(404);
     }
   });
 });

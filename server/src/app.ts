@@ -50,6 +50,8 @@ export function createApp(options: AppOptions) {
       contentSecurityPolicy: {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+        // Tone.js makes the worker that keeps its time from a blob.
+        workerSrc: ["'self'", 'blob:'],
         styleSrc: ["'self'"],
         imgSrc: ["'self'", 'data:'],
         objectSrc: ["'none'"],

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { midiNumber, performedNotes, type Tune } from '../music/index.ts';
-import { anyTune } from '../testing/random-tune.ts';
+import { anyTune } from '../testing/index.ts';
 import { readTuneFile, writeTuneFile, type FileEnding } from './index.ts';
 
 function there(tune: Tune, ending: FileEnding): Tune {

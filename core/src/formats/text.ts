@@ -7,7 +7,6 @@ export function decodeText(bytes: Uint8Array): string | null {
   if (first === 0xff && second === 0xfe) return utf16(bytes.subarray(2), 0);
   if (first === 0xfe && second === 0xff) return utf16(bytes.subarray(2), 1);
   const text = utf8(bytes) ?? latin1(bytes);
-  // eslint-disable-next-line no-control-regex -- control signs are just what tells bytes from text
   return /[\u0000-\u0008\u000e-\u001f]/.test(text) ? null : text.replace(/^\ufeff/, '').replace(/\r\n?/g, '\n');
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { readAbc } from '../formats/index.ts';
 import { fingeringsOf, instrument } from '../instruments/index.ts';
 import { midiNumber, performedNotes, pitch, pitchName, type Tune } from '../music/index.ts';
-import { anyTune } from '../testing/random-tune.ts';
+import { anyTune } from '../testing/index.ts';
 import { tempoLadder } from './hard-spots.ts';
 import {
   NOTHING_KNOWN,

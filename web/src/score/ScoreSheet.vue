@@ -67,7 +67,7 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
               :height="each.height + 14"
               rx="6"
             />
-            <text class="shade-letter" :x="each.x + 3" :y="each.y - 12">
+            <text class="shade-letter" :x="each.x + each.width - 12" :y="each.y - 12">
               {{ String.fromCharCode(97 + (each.mark.group % 26)) }}
             </text>
           </g>

@@ -77,7 +77,8 @@ function staffLines(measure: Element | null): Element | null {
 function staffOf(note: Element | null, boxOf: (element: Element | null) => Box | null): Box | null {
   const lines = [...(note?.closest('.staff')?.children ?? [])].filter((child) => child.tagName === 'path').map(boxOf);
   const [first, last] = [lines[0], lines.at(-1)];
-  return first == null || last == null ? null : { ...first, bottom: last.bottom };
+  if (first === undefined || first === null || last === undefined || last === null) return null;
+  return { ...first, bottom: last.bottom };
 }
 
 /** The next notehead of the same line, where a comma stands before it. */

@@ -35,8 +35,8 @@ function clicker(Tone: Tone, to: ToneModule.InputNode): ToneModule.Synth {
   return synth.connect(to);
 }
 
-/** Puts a schedule on a transport; used alike for hearing it and for rendering it in a test. */
-function arrange(Tone: Tone, to: ToneModule.InputNode, schedule: Schedule, voices: Voices, offset: number): () => void {
+/** Puts a schedule on the transport in force, for hearing it and for writing it to a file alike. */
+function arrange(Tone: Tone, to: ToneModule.InputNode, schedule: Schedule, voices: Voices): () => void {
   const melody = pipe(Tone, to);
   const click = clicker(Tone, to);
   const transport = Tone.getTransport();
@@ -48,11 +48,11 @@ function arrange(Tone: Tone, to: ToneModule.InputNode, schedule: Schedule, voice
         time,
         note.part === 0 ? 0.9 : 0.6,
       );
-    }, offset + note.at);
+    }, note.at);
   }
   for (const beat of schedule.clicks) {
     if (!voices.click && beat.at >= schedule.lead) continue;
-    transport.schedule((time) => click.triggerAttackRelease(beat.strong ? 1760 : 1320, 0.03, time), offset + beat.at);
+    transport.schedule((time) => click.triggerAttackRelease(beat.strong ? 1760 : 1320, 0.03, time), beat.at);
   }
   return () => {
     melody.dispose();
@@ -81,7 +81,7 @@ export async function play(
   transport.stop();
   transport.cancel();
   transport.position = 0;
-  const dispose = arrange(Tone, Tone.getDestination(), schedule, voices, 0);
+  const dispose = arrange(Tone, Tone.getDestination(), schedule, voices);
   const draw = Tone.getDraw();
   for (const note of schedule.notes) {
     if (note.part === 0) transport.schedule((time) => draw.schedule(() => onNote(note.id), time), note.at);
@@ -109,7 +109,7 @@ export async function play(
   return { stop };
 }
 
-/** The sound as samples, one channel, for tests: what would be heard, without a loudspeaker. */
+/** The same sound as samples, one channel: for a file to play along with where there is no Escalier. */
 export async function render(
   schedule: Schedule,
   voices: Voices,
@@ -117,7 +117,7 @@ export async function render(
   const Tone = await tone();
   const buffer = await Tone.Offline(
     ({ transport }) => {
-      arrange(Tone, Tone.getDestination(), schedule, voices, 0);
+      arrange(Tone, Tone.getDestination(), schedule, voices);
       transport.start(0);
     },
     schedule.length + 0.3,

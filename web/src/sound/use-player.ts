@@ -40,6 +40,27 @@ export function usePlayer(playback: Ref<Playback | null>) {
     }
   }
 
+  /** A change while it plays is heard at once. */
+  function changed(): void {
+    if (playing.value !== null) void start();
+  }
+
+  function setTempo(tempo: number): void {
+    if (tempo >= 20 && tempo <= 240) perMinute.value = tempo;
+    changed();
+  }
+
+  function switchVoice(voice: 'melody' | 'click' | 'countIn'): void {
+    const switches = { melody, click, countIn };
+    switches[voice].value = !switches[voice].value;
+    changed();
+  }
+
+  function loop(bars: readonly [number, number] | null): void {
+    loopBars.value = bars;
+    changed();
+  }
+
   onBeforeUnmount(stop);
-  return { perMinute, melody, click, countIn, loopBars, now, fault, playing, start, stop };
+  return { perMinute, melody, click, countIn, loopBars, now, fault, playing, start, stop, setTempo, switchVoice, loop };
 }

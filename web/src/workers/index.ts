@@ -2,8 +2,8 @@ import { wrap, type Remote } from 'comlink';
 import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
-export type { Playback, PlayedBar } from './playback.ts';
-export type { Imported, TuneInfo } from './tune.worker.ts';
+export type { Playback } from './playback.ts';
+export type { TuneInfo } from './tune.worker.ts';
 
 let worker: Remote<TuneWorker> | null = null;
 

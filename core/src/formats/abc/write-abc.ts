@@ -105,7 +105,7 @@ function barText(bars: readonly Bar[], part: Part, index: number, isLeading: boo
       ? [`[M:${bar.metre.count}/${bar.metre.unit}]`]
       : []),
   ].join('');
-  const left = `${bar.repeatStart ? '|:' : ''}${opens ? `[${bar.ending!.join(',')} ` : ''}`;
+  const left = `${bar.repeatStart ? '|:' : ''}${opens ? `[${bar.ending.join(',')} ` : ''}`;
   return `${left}${changes}${isLeading ? signs(bar) : ''}${eventsText(part.bars[index]!, bar)}${rightBarline(bar, after)}`;
 }
 

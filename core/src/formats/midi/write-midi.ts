@@ -135,7 +135,7 @@ function melody(tune: Tune, name: string, part: number, options: MidiOptions, st
     const at = start + ticks(played.onset);
     const end = start + ticks(add(played.onset, played.length));
     const syllable = played.note.syllables[0];
-    if (part === 0 && syllable != null)
+    if (part === 0 && syllable !== undefined && syllable !== null)
       track.push(meta(at, 'lyrics', { text: syllable.text + (syllable.end === 'join' ? '-' : ' ') }));
     track.push({ at, event: { type: 'noteOn', channel: part, noteNumber, velocity: 90 } });
     track.push({ at: end, event: { type: 'noteOff', channel: part, noteNumber, velocity: 0 } });

@@ -1,33 +1,61 @@
 <script setup lang="ts">
 import type { FileEnding } from '@escalier/core/formats';
 import { ref } from 'vue';
-import { tuneWorker } from '../../workers/index.ts';
+import { encodeWav, render, scheduleOf } from '../../sound/index.ts';
+import { tuneWorker, type Playback } from '../../workers/index.ts';
 
 /** The tune as a file in an open format. */
-const props = defineProps<{ abc: string; title: string; instrumentId: string }>();
+const props = defineProps<{
+  abc: string;
+  title: string;
+  instrumentId: string;
+  playback: Playback;
+  perMinute: number;
+}>();
 
-const FORMATS: readonly { readonly ending: FileEnding | 'svg'; readonly label: string; readonly type: string }[] = [
+type Ending = FileEnding | 'svg' | 'wav';
+const FORMATS: readonly { readonly ending: Ending; readonly label: string; readonly type: string }[] = [
   { ending: 'abc', label: 'ABC', type: 'text/vnd.abc' },
   { ending: 'musicxml', label: 'MusicXML', type: 'application/vnd.recordare.musicxml+xml' },
   { ending: 'mid', label: 'MIDI', type: 'audio/midi' },
   { ending: 'svg', label: 'SVG', type: 'image/svg+xml' },
+  { ending: 'wav', label: 'Sound', type: 'audio/wav' },
 ];
 const fault = ref<string | null>(null);
+const busy = ref<Ending | null>(null);
 
-async function save(ending: FileEnding | 'svg', type: string): Promise<void> {
+async function contentOf(ending: Ending): Promise<BlobPart | null> {
   const source = { abc: props.abc, instrumentId: props.instrumentId };
+  if (ending === 'wav') {
+    const schedule = scheduleOf(props.playback, { bars: null, perMinute: props.perMinute, countIn: true });
+    const { samples, rate } = await render(schedule, { melody: true, click: false });
+    return encodeWav(samples, rate);
+  }
   const made =
     ending === 'svg'
       ? await tuneWorker().engrave({ ...source, naming: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending);
-  fault.value = made.ok ? null : (made.fault[0]?.message ?? 'The file could not be made.');
-  if (!made.ok) return;
-  const content = 'svg' in made.value ? made.value.svg : new Uint8Array(made.value);
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(new Blob([content], { type }));
-  link.download = `${props.title.replace(/[^\p{L}\p{N} '-]/gu, '').trim() || 'tune'}.${ending}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  if (!made.ok) {
+    fault.value = made.fault[0]?.message ?? 'The file could not be made.';
+    return null;
+  }
+  return 'svg' in made.value ? made.value.svg : new Uint8Array(made.value);
+}
+
+async function save(ending: Ending, type: string): Promise<void> {
+  fault.value = null;
+  busy.value = ending;
+  try {
+    const content = await contentOf(ending);
+    if (content === null) return;
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([content], { type }));
+    link.download = `${props.title.replace(/[^\p{L}\p{N} '-]/gu, '').trim() || 'tune'}.${ending}`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  } finally {
+    busy.value = null;
+  }
 }
 </script>
 
@@ -39,8 +67,9 @@ async function save(ending: FileEnding | 'svg', type: string): Promise<void> {
       :key="format.ending"
       size="sm"
       variant="outline-dark"
+      :disabled="busy !== null"
       @click="save(format.ending, format.type)"
-      >{{ format.label }}</BButton
+      >{{ busy === format.ending ? 'making …' : format.label }}</BButton
     >
     <p v-if="fault !== null" role="alert">{{ fault }}</p>
   </div>

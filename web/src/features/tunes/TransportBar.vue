@@ -16,7 +16,7 @@ const ladder = computed(
     props.info.reading.hardSpots[0]?.drill.ladder ??
     [0.6, 0.75, 0.87, 1].map((share) => Math.round(pass.value * share)),
 );
-watch(pass, (tempo) => (props.player.perMinute.value = tempo), { immediate: true });
+watch(pass, props.player.setTempo, { immediate: true });
 
 const loops = computed(() => {
   const { hardSpots, form } = props.info.reading;
@@ -32,8 +32,7 @@ const loops = computed(() => {
 const chosen = computed({
   get: () => loops.value.find((loop) => loop.value.join() === props.player.loopBars.value?.join())?.key ?? '',
   set: (key: string) => {
-    props.player.loopBars.value = loops.value.find((loop) => loop.key === key)?.value ?? null;
-    restart();
+    props.player.loop(loops.value.find((loop) => loop.key === key)?.value ?? null);
   },
 });
 
@@ -42,9 +41,14 @@ function toggle(): void {
   else props.player.stop();
 }
 
-/** A change while it plays is heard at once. */
-function restart(): void {
-  if (props.player.playing.value !== null) void props.player.start();
+const VOICES = [
+  { id: 'melody', label: 'Melody' },
+  { id: 'click', label: 'Click' },
+  { id: 'countIn', label: 'Count-in' },
+] as const;
+
+function typedTempo(event: Event): void {
+  props.player.setTempo(Number((event.target as HTMLInputElement).value));
 }
 
 onKeyStroke(' ', (event) => {
@@ -63,14 +67,14 @@ onKeyStroke(' ', (event) => {
     <label class="tempo">
       <span class="visually-hidden">Tempo in beats a minute</span>
       <input
-        v-model.number="player.perMinute.value"
+        :value="player.perMinute.value"
         type="number"
         min="20"
         max="240"
         class="form-control"
-        @change="restart"
+        @change="typedTempo"
       />
-      <span class="soft">beats a minute, goal {{ pass }}</span>
+      <span class="soft">goal {{ pass }}</span>
     </label>
     <div class="rungs" role="group" aria-label="Tempo ladder">
       <button
@@ -79,35 +83,21 @@ onKeyStroke(' ', (event) => {
         type="button"
         :class="{ on: player.perMinute.value === rung }"
         :aria-pressed="player.perMinute.value === rung"
-        @click="((player.perMinute.value = rung), restart())"
+        @click="player.setTempo(rung)"
       >
         {{ rung }}
       </button>
     </div>
     <div class="rungs" role="group" aria-label="What sounds">
       <button
+        v-for="voice in VOICES"
+        :key="voice.id"
         type="button"
-        :class="{ on: player.melody.value }"
-        :aria-pressed="player.melody.value"
-        @click="((player.melody.value = !player.melody.value), restart())"
+        :class="{ on: player[voice.id].value }"
+        :aria-pressed="player[voice.id].value"
+        @click="player.switchVoice(voice.id)"
       >
-        Melody
-      </button>
-      <button
-        type="button"
-        :class="{ on: player.click.value }"
-        :aria-pressed="player.click.value"
-        @click="((player.click.value = !player.click.value), restart())"
-      >
-        Click
-      </button>
-      <button
-        type="button"
-        :class="{ on: player.countIn.value }"
-        :aria-pressed="player.countIn.value"
-        @click="player.countIn.value = !player.countIn.value"
-      >
-        Count-in
+        {{ voice.label }}
       </button>
     </div>
     <label class="loop">
@@ -130,7 +120,7 @@ onKeyStroke(' ', (event) => {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
-  gap: 8px 16px;
+  gap: 8px 14px;
   padding: 10px 16px;
 }
 
@@ -164,7 +154,7 @@ onKeyStroke(' ', (event) => {
 
 .loop select {
   width: auto;
-  max-width: 210px;
+  max-width: 142px;
 }
 
 .rungs {

@@ -34,7 +34,7 @@ const player = usePlayer(computed(() => info.value?.playback ?? null));
 type Shown = Naming | 'words' | 'none';
 const shown = ref<Shown>('letters');
 watch(page, (now, before) => {
-  if (now?.schoolClass != null && before === null) shown.value = now.schoolClass.style.naming;
+  if (now !== null && now.schoolClass !== null && before === null) shown.value = now.schoolClass.style.naming;
 });
 const choices = computed((): readonly { value: Shown; label: string }[] => [
   { value: 'letters', label: 'Letters' },
@@ -95,7 +95,7 @@ async function toggleBreath(id: string): Promise<void> {
 
 function loopBars(bars: readonly [number, number]): void {
   if (info.value === null) return;
-  player.loopBars.value = [info.value.barNumbers.indexOf(bars[0]), info.value.barNumbers.lastIndexOf(bars[1])];
+  player.loop([info.value.barNumbers.indexOf(bars[0]), info.value.barNumbers.lastIndexOf(bars[1])]);
   void player.start();
 }
 
@@ -183,7 +183,13 @@ function label(use: NoteUse): string {
           </div>
         </section>
         <TransportBar :info="info" :player="player" />
-        <ExportButtons :abc="page.abc" :title="page.title" :instrument-id="on.id" />
+        <ExportButtons
+          :abc="page.abc"
+          :title="page.title"
+          :instrument-id="on.id"
+          :playback="info.playback"
+          :per-minute="player.perMinute.value"
+        />
       </div>
       <SideCards
         :info="info"

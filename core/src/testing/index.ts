@@ -1,0 +1,1 @@
+export { anyTune } from './random-tune.ts';

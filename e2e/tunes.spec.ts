@@ -1,0 +1,223 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible, openClass, openDemo } from './steps.ts';
+
+/** A tune of our own, as a notation program writes it: two staves, of which the lower is a bass, and a chord. */
+function score(title: string, last = 'A'): string {
+  const note = (step: string, duration: number, more = ''): string =>
+    `<note>${more}<pitch><step>${step}</step><octave>4</octave></pitch><duration>${duration}</duration><voice>1</voice><staff>1</staff></note>`;
+  const bass =
+    '<backup><duration>4</duration></backup><note><pitch><step>C</step><octave>3</octave></pitch><duration>4</duration><voice>5</voice><staff>2</staff></note>';
+  const measure = (number: number, notes: string, attributes = ''): string =>
+    `<measure number="${number}">${attributes}${notes}${bass}</measure>`;
+  const attributes =
+    '<attributes><divisions>1</divisions><key><fifths>1</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
+  return `<?xml version="1.0"?><score-partwise version="3.1"><work><work-title>${title}</work-title></work>
+<part-list><score-part id="P1"><part-name>Piano</part-name></score-part></part-list><part id="P1">
+${measure(1, note('G', 1) + note('B', 1) + note('A', 1) + note('B', 1), attributes)}
+${measure(2, note('G', 2) + note('E', 2) + note('G', 2, '<chord/>'))}
+${measure(3, note('A', 1) + note('G', 1) + note('E', 1) + note('G', 1))}
+${measure(4, note(last, 4))}</part></score-partwise>`;
+}
+
+async function bring(page: Page, name: string, content: string): Promise<void> {
+  await page
+    .locator('input[type=file]')
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(content) });
+}
+
+test('the library is read for a class, and filtered as a teacher thinks', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Tunes' }).click();
+  await expect(page.locator('tbody tr')).not.toHaveCount(0);
+  expect(await page.locator('tbody tr').count()).toBeGreaterThanOrEqual(40);
+  await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
+  await page.getByText('Playable now').click();
+  await expect(page.locator('tbody tr').first()).toContainText('Slow Tide');
+  await page.getByText('One new note away').click();
+  await page.getByLabel('which').selectOption('E4');
+  await expect(page.getByRole('link', { name: 'Goose Walk' })).toBeVisible();
+  await expect(page.locator('tbody td:nth-child(2) .chip')).toHaveText(
+    await page
+      .locator('tbody tr')
+      .count()
+      .then((n) => Array<string>(n).fill('E')),
+  );
+  await page.getByRole('searchbox').fill('swans');
+  await expect(page.locator('tbody tr')).toHaveCount(1);
+  await page.getByRole('searchbox').fill('nothing like it');
+  await expect(page.getByText('No tune fits.')).toBeVisible();
+});
+
+test('a tune comes from MusicXML to the tune page: preview with notices, stored on a word, known again', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.goto('/tunes/new');
+  await bring(page, 'wren.musicxml', score('Wren in the Hedge'));
+  await expect(page.getByRole('img', { name: 'The tune Wren in the Hedge on a staff' })).toBeVisible();
+  await expect(page.getByText('the second staff').first()).toBeVisible();
+  await expect(page.getByText('a chord: its highest note stays')).toBeVisible();
+  await page.getByRole('button', { name: 'Put it into the library' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Wren in the Hedge' })).toBeVisible();
+  await expect(page.getByText(/Learn 4 bars, have 4/)).toBeVisible();
+  await page.goto('/tunes/new');
+  await bring(page, 'again.musicxml', score('Another Name'));
+  await expect(page.getByRole('img', { name: 'The tune Another Name on a staff' })).toBeVisible();
+  await page.getByRole('button', { name: 'Put it into the library' }).click();
+  await expect(page.getByRole('alert')).toContainText('Your library has this tune already, as “Wren in the Hedge”.');
+});
+
+test('files that are no tune get a sentence and change nothing', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/tunes/new');
+  await expect(page.getByRole('img', { name: 'The tune A new tune on a staff' })).toBeVisible();
+  for (const [name, content, sentence] of [
+    ['empty.abc', '', 'empty'],
+    ['picture.png', '\u0089PNG\u0000\u0000', 'not text, MusicXML or MIDI'],
+    ['bomb.xml', '<!DOCTYPE s [<!ENTITY a "x">]><score-partwise>&a;</score-partwise>', 'entities'],
+    ['short.abc', 'X:1\nT:x\nM:4/4\nL:1/4\nK:G\nG4|A2|B4|]', 'Bar 2 is too short'],
+    ['drum.abc', 'X:1\nT:x\nL:1/4\nM:4/4\nK:C clef=perc\nC D E F|', 'percussion'],
+  ] as const) {
+    await bring(page, name, content);
+    await expect(page.getByRole('alert')).toContainText(sentence);
+    await expect(page.getByRole('img', { name: 'The tune A new tune on a staff' })).toBeVisible();
+  }
+});
+
+test('the editor marks what does not add up, and engraves as one types', async ({ page }) => {
+  await openDemo(page);
+  await page.goto('/tunes/new');
+  const editor = page.getByRole('textbox', { name: 'The tune as ABC' });
+  await editor.click();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.insertText('X:1\nT:Typed\nM:3/4\nL:1/4\nK:G\nG A B|A2|G3|]\n');
+  await expect(page.getByRole('heading', { name: 'This does not add up yet' })).toBeVisible();
+  await expect(page.getByText('line 6, column 7')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Put it into the library' })).toBeDisabled();
+  await page.keyboard.press('Control+Z');
+  await page.keyboard.press('Control+A');
+  await page.keyboard.insertText('X:1\nT:Typed\nM:3/4\nL:1/4\nK:G\nG A B|A3|G3|]\n');
+  await expect(page.getByRole('img', { name: 'The tune Typed on a staff' }).locator('.note')).toHaveCount(5);
+});
+
+test('the sheet carries rings, shades, brackets and commas, and shows the place of a sentence', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: /3 Goose Walk/ }).click();
+  await expect(page.locator('.pencil ellipse')).toHaveCount(3);
+  await expect(page.locator('.pencil .bracket')).toHaveCount(1);
+  await expect(page.locator('.pencil .comma')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Same bars' }).click();
+  await expect(page.locator('.shade')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Fingerings' }).click();
+  await expect(page.locator('.chart svg')).toHaveCount(22);
+  await page.getByText('They will stop at bar 7').hover();
+  await expect(page.locator('.point')).toHaveCount(1);
+});
+
+test('breaths are changed on the sheet and kept for the class', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Otter');
+  await page.getByRole('link', { name: /2 Mill Wheel/ }).click();
+  await expect(page.locator('.pencil .comma').first()).toBeVisible();
+  const before = await page.locator('.pencil .comma').count();
+  await page.getByRole('button', { name: 'Change on the sheet' }).click();
+  await page.getByRole('button', { name: 'Breath after B, bar 7' }).first().click();
+  await expect(page.locator('.pencil .comma')).toHaveCount(before + 1);
+  await expect(page.getByText(', your own')).toBeVisible();
+  await page.reload();
+  await expect(page.locator('.pencil .comma')).toHaveCount(before + 1);
+  await page.getByRole('button', { name: 'Propose again' }).click();
+  await expect(page.locator('.pencil .comma')).toHaveCount(before);
+});
+
+test('the tune plays with a cursor, and stops', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: /1 Three Lanterns/ }).click();
+  await page.getByRole('button', { name: 'Count-in' }).click();
+  await page.getByRole('spinbutton', { name: 'Tempo in beats a minute' }).fill('200');
+  await page.getByRole('spinbutton', { name: 'Tempo in beats a minute' }).press('Tab');
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  await expect(page.locator('.now')).toHaveCount(1);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.locator('.now')).toHaveCount(0);
+});
+
+test('every export is the tune: text reads back, and the sound has the right pitches at the right times', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: /1 Three Lanterns/ }).click();
+  await expect(page.getByRole('button', { name: 'MusicXML' })).toBeVisible();
+  const saved = async (label: string): Promise<Buffer> => {
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: label, exact: true }).click(),
+    ]);
+    return readFile(await download.path());
+  };
+  expect((await saved('ABC')).toString()).toContain('T:Three Lanterns');
+  expect((await saved('MusicXML')).toString()).toContain('<work-title>Three Lanterns</work-title>');
+  expect((await saved('MIDI')).subarray(0, 4).toString()).toBe('MThd');
+  expect((await saved('SVG')).toString()).toContain('<svg');
+  const wav = await saved('Sound');
+  const rate = wav.readUInt32LE(24);
+  const samples = Float32Array.from(
+    { length: (wav.length - 44) / 2 },
+    (_, index) => wav.readInt16LE(44 + index * 2) / 32768,
+  );
+  const beat = 60 / 80;
+  const lead = 4 * beat;
+  // B2 A2 | G4 | A A B2: written B4 sounds an octave higher.
+  for (const [at, hertz] of [
+    [0, 987.77],
+    [2, 880],
+    [4, 783.99],
+    [8, 880],
+    [10, 987.77],
+  ] as const) {
+    expect(pitchAt(samples, rate, lead + at * beat + 0.3)).toBeCloseTo(hertz, 0);
+  }
+  expect(levelAt(samples, rate, lead - 0.06)).toBeLessThan(0.01);
+  expect(levelAt(samples, rate, lead + 0.1)).toBeGreaterThan(0.05);
+});
+
+/** Hertz from the first to the last upward zero crossing of a fifth of a second: enough for a nearly pure tone. */
+function pitchAt(samples: Float32Array, rate: number, seconds: number): number {
+  const from = Math.round(seconds * rate);
+  const crossings: number[] = [];
+  for (let index = from + 1; index < from + rate / 5; index++) {
+    const [before, after] = [samples[index - 1]!, samples[index]!];
+    if (before < 0 && after >= 0) crossings.push(index - after / (after - before));
+  }
+  return ((crossings.length - 1) * rate) / (crossings.at(-1)! - crossings[0]!);
+}
+
+function levelAt(samples: Float32Array, rate: number, seconds: number): number {
+  const from = Math.round(seconds * rate);
+  const part = samples.subarray(from, from + Math.round(rate / 40));
+  return Math.sqrt(part.reduce((sum, sample) => sum + sample * sample, 0) / part.length);
+}
+
+test('axe finds nothing on the tune screens', async ({ page }) => {
+  await openDemo(page);
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 820, height: 1180 },
+  ]) {
+    await page.setViewportSize(size);
+    await page.goto('/tunes');
+    await expect(page.locator('tbody tr').first()).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'Two Kites' }).click();
+    await expect(page.locator('.pencil ellipse').first()).toBeVisible();
+    await page.getByRole('button', { name: 'Change on the sheet' }).click();
+    await expectAccessible(page);
+    await page.goto('/tunes/new');
+    await expect(page.getByRole('img', { name: 'The tune A new tune on a staff' })).toBeVisible();
+    await expectAccessible(page);
+  }
+});
