@@ -1,3 +1,5 @@
+import { readFile } from 'node:fs/promises';
+import { readAbc, writeMusicXml } from '@escalier/core/formats';
 import { chromium, type Page } from '@playwright/test';
 import { openClass, openDemo } from './steps.ts';
 
@@ -39,6 +41,11 @@ await picture('class', '.steps .peg');
 await atTablet(() => picture('class-tablet', '.steps .peg'));
 await stepOf(page, /3 Goose Walk/);
 await picture('step', '.pencil ellipse');
+await page.getByRole('button', { name: 'Same bars' }).click();
+await page.getByRole('button', { name: 'Fingerings' }).click();
+await page.getByRole('heading', { name: /They will stop/ }).hover();
+await picture('tune-all-layers', '.chart svg');
+await atTablet(() => picture('tune-tablet', '.chart svg'));
 await page.goto(`${classAddress}/hear`);
 await page.getByText('+ Leak').click();
 await picture('hearing', '.engraving svg');
@@ -47,4 +54,23 @@ await page.goto(`${address}/classes`);
 await openClass(page, 'Whistle Club');
 await stepOf(page, /6 Old Hundredth/);
 await picture('step-whistle', '.pencil ellipse');
+await page.goto(`${address}/tunes`);
+await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
+await page.getByText('One new note away').click();
+await picture('library', 'tbody tr');
+await page.goto(`${address}/tunes/new`);
+await page.locator('input[type=file]').setInputFiles({
+  name: 'duet.musicxml',
+  mimeType: 'application/xml',
+  buffer: Buffer.from(await duetAsMusicXml()),
+});
+await page.getByLabel('Part to take').waitFor();
+await picture('bring-a-tune', '.engraving svg');
 await browser.close();
+
+/** What a notation program would write for a shipped duet. */
+async function duetAsMusicXml(): Promise<string> {
+  const read = readAbc(await readFile(new URL('../demo/tunes/echo-valley.abc', import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error('the duet does not read');
+  return writeMusicXml({ ...read.value.tune, title: 'Echo from the Hill' });
+}

@@ -1,9 +1,10 @@
 import fc from 'fast-check';
 import { zipSync } from 'fflate';
+import { parseMidi, writeMidi, type MidiEvent } from 'midi-file';
 import { describe, expect, it } from 'vitest';
 import { midiNumber, performedNotes, type Tune } from '../music/index.ts';
 import { anyTune } from '../testing/index.ts';
-import { readTuneFile, writeTuneFile, type FileEnding } from './index.ts';
+import { readAbc, readTuneFile, writeTuneFile, type FileEnding } from './index.ts';
 
 function there(tune: Tune, ending: FileEnding): Tune {
   const read = readTuneFile(writeTuneFile(tune, ending));
@@ -56,6 +57,53 @@ describe('a tune comes back as it went', () => {
   });
 });
 
+describe('MIDI', () => {
+  const tune = (body: string): Tune => {
+    const read = readAbc(`X:1\nT:T\nM:4/4\nL:1/4\nQ:1/4=90\nK:G\n${body}\n`);
+    if (!read.ok) throw new Error(read.fault[0]?.message);
+    return read.value.tune;
+  };
+  const tracksOf = (bytes: Uint8Array) => parseMidi(bytes).tracks;
+  const noteOns = (track: readonly MidiEvent[]) => track.filter((event) => event.type === 'noteOn');
+
+  it('carries tempo, time, key and words; count-in and clicks on a track of their own', () => {
+    const bytes = writeTuneFile(tune('G A B2|G4|]\nw:one two three four'), 'mid', {
+      countIn: true,
+      metronome: true,
+      soundsAbove: 12,
+    });
+    const [conductor, melody, clicks] = tracksOf(bytes);
+    expect(parseMidi(bytes).header).toMatchObject({ format: 1, numTracks: 3 });
+    expect(conductor).toContainEqual(expect.objectContaining({ type: 'setTempo', microsecondsPerBeat: 666_667 }));
+    expect(conductor).toContainEqual(expect.objectContaining({ type: 'timeSignature', numerator: 4, denominator: 4 }));
+    expect(conductor).toContainEqual(expect.objectContaining({ type: 'keySignature', key: 1 }));
+    expect(melody!.flatMap((event) => (event.type === 'lyrics' ? [event.text.trim()] : []))).toEqual([
+      'one',
+      'two',
+      'three',
+      'four',
+    ]);
+    expect(noteOns(melody!)[0]).toMatchObject({ noteNumber: 79, deltaTime: 0 });
+    expect(noteOns(clicks!)).toHaveLength(12);
+  });
+
+  it('reads playing that is not exact', () => {
+    const bytes = writeTuneFile(tune('G A/B/ (3A/B/A/ G|B4|]'), 'mid');
+    const data = parseMidi(bytes);
+    const human = data.tracks.map((track) =>
+      track.map((event, index) => ({
+        ...event,
+        deltaTime: Math.max(0, event.deltaTime + (event.deltaTime > 100 ? (index % 3) * 8 - 8 : 0)),
+      })),
+    );
+    const read = readTuneFile(Uint8Array.from(writeMidi({ ...data, tracks: human })));
+    expect(read.ok && performedNotes(read.value.tune).map((note) => midiNumber(note.pitch))).toEqual([
+      67, 69, 71, 69, 71, 69, 67, 71,
+    ]);
+    expect(read.ok && read.value.tune.parts[0].bars[0]!.filter((event) => event.value.tuplet !== null)).toHaveLength(3);
+  });
+});
+
 describe('hostile and broken files', () => {
   const sentence = (bytes: Uint8Array): string => {
     const read = readTuneFile(bytes);
@@ -76,6 +124,19 @@ describe('hostile and broken files', () => {
     expect(
       sentence(text('<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><score-partwise>&b;</score-partwise>')),
     ).toContain('entities');
+  });
+
+  it('refuses two thousand bars, and reads what older programs wrote', () => {
+    expect(sentence(text(`X:1\nT:x\nM:4/4\nL:1/4\nK:G\n${'G4|'.repeat(2000)}\n`))).toContain('at most 600');
+    const latin = readTuneFile(text('X:1\nT:Caf\u00e9\nM:4/4\nL:1/4\nK:G\nG4|]\n'));
+    expect(latin.ok && latin.value.tune.title).toBe('Café');
+    const wide = new Uint8Array([
+      0xff,
+      0xfe,
+      ...[...'X:1\nT:Wide\nM:4/4\nL:1/4\nK:G\nG4|]\n'].flatMap((letter) => [letter.charCodeAt(0), 0]),
+    ]);
+    const utf16 = readTuneFile(wide);
+    expect(utf16.ok && utf16.value.tune.title).toBe('Wide');
   });
 
   it('refuses an archive that swells', () => {

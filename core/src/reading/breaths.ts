@@ -45,6 +45,9 @@ interface Place {
   readonly isRest: boolean;
 }
 
+/** Who has breathed less than this ago needs no other breath. */
+const SHORT_SECONDS = 1.5;
+
 /** Costs of a breath by its place: what attracts is negative, what repels positive. */
 const COST = {
   breath: 3,
@@ -58,6 +61,7 @@ const COST = {
   shortFigure: 2.5,
   slur: 50,
   tooLongForEachSecond: 30,
+  tooShortForEachSecond: 4,
 } as const;
 
 /**
@@ -175,7 +179,9 @@ function cheapest(places: readonly Place[], most: number): readonly Place[] {
       const isTooFar = over > 0 && before < index - 1 && best[index]! < Infinity;
       if (isTooFar && over > most) break;
       const own = index === last ? 0 : places[index]!.cost;
-      const cost = (before < 0 ? 0 : best[before]!) + own + over * COST.tooLongForEachSecond;
+      const under = before < 0 || index === last ? 0 : Math.max(0, SHORT_SECONDS - length);
+      const bounds = over * COST.tooLongForEachSecond + under * COST.tooShortForEachSecond;
+      const cost = (before < 0 ? 0 : best[before]!) + own + bounds;
       if (cost < best[index]!) [best[index], from[index]] = [cost, before];
     }
   }

@@ -68,18 +68,21 @@ function randomTune(dice: Dice): Tune {
   const metre = dice.pick(METRES);
   const key: Key = { fifths: dice.roll(7) - 3, mode: dice.pick(['major', 'minor', 'dorian', 'mixolydian']) };
   const count = 2 + dice.roll(5);
-  const full = barLength(metre);
   const pickup = dice.chance(3) ? beatLength(metre) : null;
+  const changeAt = pickup === null && dice.chance(3) ? 1 + dice.roll(count - 1) : null;
+  const later = { key: { ...key, fifths: dice.roll(7) - 3 }, metre: dice.pick(METRES) };
+  const frameAt = (index: number) => (changeAt !== null && index >= changeAt ? later : { key, metre });
   const lengths = Array.from({ length: count }, (_, index): Rational => {
+    const full = barLength(frameAt(index).metre);
     if (pickup === null) return full;
     return index === 0 ? pickup : index === count - 1 ? subtract(full, pickup) : full;
   });
-  const bars = randomBars(dice, key, metre, count, pickup === null);
+  const bars = randomBars(dice, frameAt, count, pickup === null);
   const parts = Array.from({ length: dice.chance(4) ? 2 : 1 }, (_, part) => ({
     name: `Part ${part + 1}`,
     bars: tied(
       dice,
-      lengths.map((length) => randomEvents(dice, key, length)),
+      lengths.map((length, index) => held(dice, randomEvents(dice, frameAt(index).key, length, index === 0))),
     ),
   }));
   const made = makeTune({
@@ -96,14 +99,30 @@ function randomTune(dice: Dice): Tune {
   return made.value;
 }
 
-function randomBars(dice: Dice, key: Key, metre: Metre, count: number, mayRepeat: boolean): Omit<Bar, 'number'>[] {
+/** A syllable that is sung on over the next note, which then has none. */
+function held(dice: Dice, events: readonly TuneEvent[]): TuneEvent[] {
+  const list = [...events];
+  for (let index = 0; index + 1 < list.length; index++) {
+    const [first, second] = [list[index]!, list[index + 1]!];
+    if (first.kind !== 'note' || second.kind !== 'note' || first.syllables.length !== 1 || !dice.chance(6)) continue;
+    list[index] = { ...first, syllables: [{ ...first.syllables[0]!, end: 'hold' }] };
+    list[index + 1] = { ...second, syllables: [] };
+  }
+  return list;
+}
+
+function randomBars(
+  dice: Dice,
+  frameAt: (index: number) => { readonly key: Key; readonly metre: Metre },
+  count: number,
+  mayRepeat: boolean,
+): Omit<Bar, 'number'>[] {
   const shape = mayRepeat ? dice.pick(['plain', 'repeat', 'endings', 'signs'] as const) : 'plain';
   return Array.from({ length: count }, (_, index): Omit<Bar, 'number'> => {
     const isLast = index === count - 1;
     const plain = {
       ...PLAIN_BAR,
-      key,
-      metre,
+      ...frameAt(index),
       lineEnd: !isLast && dice.chance(3),
       barline: isLast ? ('final' as const) : ('single' as const),
     };
@@ -117,14 +136,15 @@ function randomBars(dice: Dice, key: Key, metre: Metre, count: number, mayRepeat
   });
 }
 
-function randomEvents(dice: Dice, key: Key, length: Rational): TuneEvent[] {
+/** A tune begins with a note, so that none is all rests. */
+function randomEvents(dice: Dice, key: Key, length: Rational, isFirst: boolean): TuneEvent[] {
   const events: TuneEvent[] = [];
   let left = length;
   while (left.num > 0) {
     const triplet = compare(left, rational(1, 4)) >= 0 && left.den <= 4 && dice.chance(7);
     const values = triplet ? tripletValues(dice) : [fitting(dice, left)];
     for (const value of values) {
-      events.push(randomEvent(dice, key, value));
+      events.push(randomEvent(dice, key, value, !(isFirst && events.length === 0)));
       left = subtract(left, valueLength(value));
     }
   }
@@ -142,7 +162,7 @@ function fitting(dice: Dice, left: Rational): NoteValue {
   return valuesOfLength(compare(wanted, left) <= 0 ? wanted : left)![0]!;
 }
 
-function randomEvent(dice: Dice, key: Key, value: NoteValue): TuneEvent {
+function randomEvent(dice: Dice, key: Key, value: NoteValue, mayRest: boolean): TuneEvent {
   const common = {
     value,
     fermata: dice.chance(17),
@@ -150,7 +170,7 @@ function randomEvent(dice: Dice, key: Key, value: NoteValue): TuneEvent {
     dynamic: dice.chance(13) ? dice.pick(DYNAMICS) : null,
     breath: dice.chance(11),
   };
-  if (dice.chance(8)) return { ...PLAIN_REST, ...common };
+  if (dice.chance(8) && mayRest) return { ...PLAIN_REST, ...common };
   const letter = dice.pick(LETTERS);
   const alter = dice.chance(6) ? dice.roll(3) - 1 : keyAlter(key, letter);
   return {
@@ -158,8 +178,14 @@ function randomEvent(dice: Dice, key: Key, value: NoteValue): TuneEvent {
     ...common,
     pitch: { letter, alter, octave: 4 + dice.roll(2) },
     articulations: dice.chance(6) ? [dice.pick(['staccato', 'accent', 'tenuto'] as const)] : [],
-    syllables: dice.chance(2) ? [randomSyllable(dice)] : [],
+    syllables: dice.chance(2) ? verses(dice) : [],
   };
+}
+
+/** One verse, or a second one too. */
+function verses(dice: Dice): readonly (Syllable | null)[] {
+  if (!dice.chance(5)) return [randomSyllable(dice)];
+  return [dice.chance(3) ? null : randomSyllable(dice), randomSyllable(dice)];
 }
 
 function randomSyllable(dice: Dice): Syllable {

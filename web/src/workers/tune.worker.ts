@@ -10,9 +10,17 @@ import {
   type Notice,
   type PartOffer,
 } from '@escalier/core/formats';
-import { findInstrument, nameNote, type Instrument, type Naming } from '@escalier/core/instruments';
+import {
+  findInstrument,
+  fingeringsOf,
+  instrument,
+  INSTRUMENT_IDS,
+  nameNote,
+  type Instrument,
+  type Naming,
+} from '@escalier/core/instruments';
 import { failure, pitchName, success, type Key, type Result, type Tune } from '@escalier/core/music';
-import { readTune, type Knowledge, type Reading } from '@escalier/core/reading';
+import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
@@ -46,6 +54,8 @@ export interface TuneInfo {
   readonly hasWords: boolean;
   /** Ids of the notes on the sheet that are new to the class. */
   readonly newNoteIds: readonly string[];
+  /** Notes after which the sheet has a breath mark of its own. */
+  readonly printedBreathIds: readonly string[];
   /** The written pitch of every note of the first part, by its id. */
   readonly pitches: Readonly<Record<string, string>>;
   /** Printed numbers of the bars, by their index. */
@@ -86,6 +96,9 @@ function read(source: TuneSource, known: Knowledge, breathSeconds: number): Resu
       bar.some((event) => event.kind === 'note' && event.syllables.length > 0),
     ),
     newNoteIds: notes.filter(([, name]) => newNames.has(name)).map(([id]) => id),
+    printedBreathIds: tune.parts[0].bars.flatMap((events, barIndex) =>
+      events.flatMap((event, index) => (event.breath ? [eventId(0, barIndex, index)] : [])),
+    ),
     pitches: Object.fromEntries(notes),
     barNumbers: tune.bars.map((bar) => bar.number),
     playback: playbackOf(tune, reading.tempo, on.soundsAbove),
@@ -168,7 +181,17 @@ function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<I
 /** What is wrong or left out in an ABC text, for the editor. */
 function check(abc: string): { readonly ok: boolean; readonly notices: readonly Notice[] } {
   const result = readAbc(abc);
-  return result.ok ? { ok: true, notices: result.value.leftOut } : { ok: false, notices: result.fault };
+  if (!result.ok) return { ok: false, notices: result.fault };
+  return { ok: true, notices: [...result.value.leftOut, ...outOfReach(result.value.tune)] };
+}
+
+/** Notes that none of the instruments has, so that nobody learns it in front of the class. */
+function outOfReach(tune: Tune): Notice[] {
+  const notes = readTune(tune, instrument('soprano-recorder-baroque'), NOTHING_KNOWN).notes.all;
+  const nowhere = notes.filter((use) =>
+    INSTRUMENT_IDS.every((id) => fingeringsOf(instrument(id), use.pitch).length === 0),
+  );
+  return nowhere.map((use) => ({ bar: use.bars[0] ?? null, message: `No instrument here has the note ${use.name}.` }));
 }
 
 function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, Faults> {

@@ -132,10 +132,10 @@ function placed(fault: TuneFault, melody: VoiceReader, source: Source): FormatFa
 function readVoices(parsed: AbcTune, key: Key, metre: Metre, words: Words): readonly VoiceReader[] {
   const readers: VoiceReader[] = [];
   for (const line of parsed.lines) {
-    const voices = (line.staff ?? []).flatMap((staff) => staff.voices);
-    for (const [index, elements] of voices.entries()) {
+    const voices = (line.staff ?? []).flatMap((staff) => staff.voices.map((elements) => ({ staff, elements })));
+    for (const [index, { staff, elements }] of voices.entries()) {
       const reader = (readers[index] ??= new VoiceReader(key, metre, words));
-      reader.readLine(elements);
+      reader.readLine(elements, staff);
     }
   }
   for (const reader of readers) reader.finish();

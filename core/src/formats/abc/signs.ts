@@ -30,7 +30,9 @@ export function readKey(key: AbcKey): Key | null {
   const mode = MODE_OF[key.mode];
   if (mode === undefined || !LETTERS.some((letter) => letter === key.root)) return null;
   const read = keyOn(key.root as Letter, key.acc === '#' ? 1 : key.acc === 'b' ? -1 : 0, mode);
-  return read !== null && Math.abs(read.fifths) === (key.accidentals?.length ?? 0) ? read : null;
+  // At a change abcjs lists the naturals that cancel the old signature, too.
+  const signs = key.accidentals?.filter(({ acc }) => acc !== 'natural').length ?? 0;
+  return read !== null && Math.abs(read.fifths) === signs ? read : null;
 }
 
 export function readMetre(meter: AbcMeter): Metre | null {

@@ -18,7 +18,7 @@ import {
   type Tuplet,
   type TuneEvent,
 } from '../../music/index.ts';
-import type { AbcBarElement, AbcElement, AbcNoteElement, AbcPitch } from './elements.ts';
+import type { AbcBarElement, AbcElement, AbcNoteElement, AbcPitch, AbcStaff } from './elements.ts';
 import type { Words } from './read-words.ts';
 import { ARTICULATION_OF, barSign, DYNAMIC_OF, readEnding, readKey, readLength, readMetre } from './signs.ts';
 
@@ -51,7 +51,11 @@ export class VoiceReader {
     this.#words = words;
   }
 
-  readLine(elements: readonly AbcElement[]): void {
+  /** A change at the start of a line stands with the staff and not among its elements. */
+  readLine(elements: readonly AbcElement[], staff: AbcStaff): void {
+    const [key, metre] = [staff.key && readKey(staff.key), staff.meter && readMetre(staff.meter)];
+    if (key) this.#key = key;
+    if (metre) this.#metre = metre;
     for (const element of elements) this.#read(element);
     if (this.#current.length > 0) return;
     const last = this.bars.at(-1);

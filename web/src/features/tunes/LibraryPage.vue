@@ -6,7 +6,7 @@ import { RouterLink } from 'vue-router';
 import ChoiceBar from '../../ui/ChoiceBar.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords, plural, useClasses } from '../classes/index.ts';
-import { filtered, NO_FILTER, offered, READINESS, SORTS, type LibraryFilter } from './library-filter.ts';
+import { filtered, LENGTHS, NO_FILTER, offered, READINESS, SORTS, type LibraryFilter } from './library-filter.ts';
 import { useLibrary } from './use-library.ts';
 
 const classes = useClasses();
@@ -87,6 +87,12 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
           <option v-for="each in tags" :key="each">{{ each }}</option>
         </select></label
       >
+      <label>
+        Length
+        <select v-model="filter.length" class="form-select">
+          <option v-for="length in LENGTHS" :key="length.value" :value="length.value">{{ length.label }}</option>
+        </select>
+      </label>
       <label class="tick"><input v-model="filter.words" type="checkbox" class="form-check-input" /> words</label>
       <label class="tick"><input v-model="filter.duet" type="checkbox" class="form-check-input" /> duet</label>
       <label

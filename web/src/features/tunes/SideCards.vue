@@ -7,7 +7,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { noteWords } from '../classes/index.ts';
 import NewCard from './NewCard.vue';
-import { barsWords, notesList, readableMoves } from './words.ts';
+import { barsWords, notesList, readableMoves, stepsWords } from './words.ts';
 
 /** What a teacher would note about the tune, in sentences; pointing at one shows its bars on the sheet. */
 const props = defineProps<{ info: TuneInfo; on: Instrument; lengthWords: LengthWords; forWhom: string }>();
@@ -62,8 +62,7 @@ function leave(): void {
         {{ barsWords(pair, true) }} differ only at the end.
       </p>
       <p v-for="sequence in reading.form.sequences.slice(0, 2)" :key="sequence.bars.join()" class="soft">
-        Bar {{ sequence.bars[1] }} is bar {{ sequence.bars[0] }}, {{ Math.abs(sequence.steps) }}
-        {{ sequence.steps > 0 ? 'up' : 'down' }}.
+        Bar {{ sequence.bars[1] }} is bar {{ sequence.bars[0] }}, {{ stepsWords(sequence.steps) }}.
       </p>
       <p class="soft">
         Lines: {{ reading.form.lines.map((line) => line.letter).join(' ') }} · teach

@@ -74,7 +74,6 @@ onKeyStroke(' ', (event) => {
         class="form-control"
         @change="typedTempo"
       />
-      <span class="soft">goal {{ pass }}</span>
     </label>
     <div class="rungs" role="group" aria-label="Tempo ladder">
       <button

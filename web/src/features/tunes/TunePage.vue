@@ -148,7 +148,7 @@ function label(use: NoteUse): string {
           </RouterLink>
           <RouterLink class="btn btn-primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</RouterLink>
         </template>
-        <RouterLink v-else class="btn btn-outline-dark" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }"
+        <RouterLink class="btn btn-outline-dark" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }"
           >Edit</RouterLink
         >
       </nav>

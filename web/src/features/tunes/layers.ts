@@ -68,7 +68,9 @@ export function marksOf(
         })
       : []),
     ...(on.has('breaths')
-      ? breathPlaces(info, own).map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
+      ? breathPlaces(info, own)
+          .filter((place) => !info.printedBreathIds.includes(noteIdAt(place)))
+          .map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
       : []),
     ...(on.has('fingerings')
       ? Object.entries(info.pitches)

@@ -14,6 +14,14 @@ export const SORTS = [
 ] as const;
 export type Sort = (typeof SORTS)[number]['value'];
 
+export const LENGTHS = [
+  { value: '', label: 'any' },
+  { value: 'short', label: 'up to 8 bars' },
+  { value: 'middle', label: '9 to 16 bars' },
+  { value: 'long', label: 'more than 16' },
+] as const;
+export type Length = (typeof LENGTHS)[number]['value'];
+
 export interface LibraryFilter {
   readonly search: string;
   readonly readiness: Readiness;
@@ -22,6 +30,7 @@ export interface LibraryFilter {
   readonly metre: string;
   readonly key: string;
   readonly tag: string;
+  readonly length: Length;
   readonly words: boolean;
   readonly duet: boolean;
   readonly sort: Sort;
@@ -34,6 +43,7 @@ export const NO_FILTER: LibraryFilter = {
   metre: '',
   key: '',
   tag: '',
+  length: '',
   words: false,
   duet: false,
   sort: 'fit',
@@ -54,10 +64,15 @@ export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): re
         (filter.metre === '' || row.metre === filter.metre) &&
         (filter.key === '' || row.key === filter.key) &&
         (filter.tag === '' || row.tags.includes(filter.tag)) &&
+        (filter.length === '' || lengthOf(row) === filter.length) &&
         (!filter.words || row.hasWords) &&
         (!filter.duet || row.isDuet),
     )
     .toSorted((a, b) => compare(a, b, filter.sort) || a.title.localeCompare(b.title));
+}
+
+function lengthOf({ bars }: LibraryRow): Length {
+  return bars <= 8 ? 'short' : bars <= 16 ? 'middle' : 'long';
 }
 
 function isReady(row: LibraryRow, filter: LibraryFilter): boolean {

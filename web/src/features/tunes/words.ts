@@ -29,3 +29,10 @@ export function notesList(names: readonly string[]): string {
 export function readableMoves(sentence: string): string {
   return sentence.replace(/\b[A-G](?:##?|bb?)?\d(?!\d)/g, noteWords).replace(' to ', ' → ');
 }
+
+const INTERVALS = ['', 'a step', 'a third', 'a fourth', 'a fifth', 'a sixth', 'a seventh', 'an octave'];
+
+/** "a fourth up": staff steps as an interval. */
+export function stepsWords(steps: number): string {
+  return `${INTERVALS[Math.abs(steps)] ?? `${Math.abs(steps)} steps`} ${steps > 0 ? 'up' : 'down'}`;
+}
