@@ -3,9 +3,9 @@ import { join } from 'node:path';
 import { CHROMIUM, ensureChromium } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { binary, ROOT } from './lib/paths.mjs';
-import { ensureDatabase, startTemporaryPostgres } from './lib/postgres.mjs';
+import { startTemporaryPostgres } from './lib/postgres.mjs';
 import { start, stopOnSignals } from './lib/processes.mjs';
-import { buildProduct, startServer } from './lib/product.mjs';
+import { withProduct } from './lib/product.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
 const REPORTS = join(ROOT, '.cache', 'reports');
@@ -76,28 +76,16 @@ async function serverTests() {
   }
 }
 
-/** The built application on a database of its own; a test may start further servers on further databases. */
+/** The built application on a database of its own; a test may start a further server on a further database. */
 async function endToEnd() {
   ensureChromium();
-  buildProduct();
-  const postgres = await startTemporaryPostgres();
-  let server = null;
-  const stop = stopOnSignals(async () => {
-    await server?.stop();
-    await postgres.stop();
-  });
-  try {
-    ensureDatabase(postgres, 'e2e');
-    ensureDatabase(postgres, 'restart');
-    server = await startServer({ databaseUrl: postgres.url('e2e'), port: 0 });
-    return await playwright({
-      ESCALIER_E2E_ADDRESS: server.address,
-      ESCALIER_E2E_RESTART_DATABASE: postgres.url('restart'),
+  return withProduct(['restart'], ({ address, url }) =>
+    playwright({
+      ESCALIER_E2E_ADDRESS: address,
+      ESCALIER_E2E_RESTART_DATABASE: url('restart'),
       ESCALIER_E2E_CHROMIUM: CHROMIUM,
-    });
-  } finally {
-    await stop();
-  }
+    }),
+  );
 }
 
 const PARTS = {

@@ -3,7 +3,8 @@ import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { binary, ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
-import { runQuiet } from './processes.mjs';
+import { ensureDatabase, startTemporaryPostgres } from './postgres.mjs';
+import { runQuiet, stopOnSignals } from './processes.mjs';
 import { Refusal, say } from './say.mjs';
 
 /** The folders and files that a build is made from. */
@@ -84,4 +85,26 @@ export async function startServer({ databaseUrl, port, demo = true }) {
     await ended;
   };
   return { address, stop, ended, pid: child.pid };
+}
+
+/**
+ * Runs `work` with the built product on a database that goes afterwards.
+ * @param more names of further empty databases.
+ * @param work gets {address, url(database)}.
+ */
+export async function withProduct(more, work) {
+  buildProduct();
+  const postgres = await startTemporaryPostgres();
+  let server = null;
+  const stop = stopOnSignals(async () => {
+    await server?.stop();
+    await postgres.stop();
+  });
+  try {
+    for (const name of ['product', ...more]) ensureDatabase(postgres, name);
+    server = await startServer({ databaseUrl: postgres.url('product'), port: 0 });
+    return await work({ address: server.address, url: postgres.url });
+  } finally {
+    await stop();
+  }
 }

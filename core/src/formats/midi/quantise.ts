@@ -41,7 +41,7 @@ const TRIPLET = { actual: 3, normal: 2 };
 /** Bars of written notes from sounding ones: each beat is divided into four or into three. */
 export function barsFromNotes(notes: readonly MidiNote[], grid: Grid): readonly (readonly TuneEvent[])[] {
   const full = barLength(grid.metre);
-  const snap = snapper(notes);
+  const { snap, unitAt } = snapper(notes);
   const snapped = notes.map((note) => ({ note, start: snap(note.start), end: snap(note.end) }));
   const spans: Span[] = [];
   let now: Rational = ZERO;
@@ -49,7 +49,7 @@ export function barsFromNotes(notes: readonly MidiNote[], grid: Grid): readonly 
     const next = snapped[index + 1]?.start;
     const from = compare(start, now) < 0 ? now : start;
     const ends = next !== undefined && compare(end, next) > 0 ? next : end;
-    const until = compare(ends, from) > 0 ? ends : add(from, rational(1, 16));
+    const until = compare(ends, from) > 0 ? ends : add(from, unitAt(from));
     if (compare(from, now) > 0) spans.push({ pitch: null, start: now, end: from });
     spans.push({ pitch: grid.pitchOf(note.number), start: from, end: until });
     now = until;
@@ -67,10 +67,15 @@ function maximum(a: Rational, b: Rational): Rational {
   return compare(a, b) > 0 ? a : b;
 }
 
-/** Rounds times, in quarter notes, to whole notes on a grid that is chosen for each beat as a whole. */
-type Snap = (quarters: number) => Rational;
+/** Rounds times to a grid that is chosen for each beat as a whole. */
+interface Snapper {
+  /** From quarter notes to whole notes. */
+  readonly snap: (quarters: number) => Rational;
+  /** The shortest length on the grid of the beat that a time, in whole notes, is in. */
+  readonly unitAt: (time: Rational) => Rational;
+}
 
-function snapper(notes: readonly MidiNote[]): Snap {
+function snapper(notes: readonly MidiNote[]): Snapper {
   const errors = new Map<number, { sixteenths: number; thirds: number }>();
   for (const time of notes.flatMap((note) => [note.start, note.end])) {
     const beat = Math.floor(time + 1e-6);
@@ -79,10 +84,16 @@ function snapper(notes: readonly MidiNote[]): Snap {
     sums.thirds += Math.abs(time - Math.round(time * 3) / 3);
     errors.set(beat, sums);
   }
-  return (quarters) => {
-    const sums = errors.get(Math.floor(quarters + 1e-6));
-    const inThirds = sums !== undefined && sums.thirds + 0.02 < sums.sixteenths;
-    return inThirds ? rational(Math.round(quarters * 3), 12) : rational(Math.round(quarters * 4), 16);
+  const isInThirds = (beat: number): boolean => {
+    const sums = errors.get(beat);
+    return sums !== undefined && sums.thirds + 0.02 < sums.sixteenths;
+  };
+  return {
+    snap: (quarters) =>
+      isInThirds(Math.floor(quarters + 1e-6))
+        ? rational(Math.round(quarters * 3), 12)
+        : rational(Math.round(quarters * 4), 16),
+    unitAt: (time) => (isInThirds(floor(divide(time, QUARTER))) ? rational(1, 12) : rational(1, 16)),
   };
 }
 

@@ -105,7 +105,7 @@ async function store(): Promise<void> {
 
 <template>
   <div class="page">
-    <header>
+    <header class="page-head">
       <div>
         <h1>{{ tuneId === null ? 'Bring a tune' : 'Edit the tune' }}</h1>
         <p class="soft">Nothing is stored until you say so.</p>
@@ -173,17 +173,6 @@ async function store(): Promise<void> {
   display: grid;
   gap: 12px;
   padding: 18px 24px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 10px;
-}
-
-header > div {
-  flex: 1;
 }
 
 .halves {

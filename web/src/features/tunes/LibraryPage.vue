@@ -36,7 +36,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
     @again="load"
   />
   <div v-else class="page">
-    <header>
+    <header class="page-head">
       <div>
         <h1>Tunes</h1>
         <p class="soft">
@@ -164,17 +164,6 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
   display: grid;
   gap: 12px;
   padding: 18px 24px;
-}
-
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: end;
-  gap: 12px 18px;
-}
-
-header > div {
-  flex: 1;
 }
 
 .for,

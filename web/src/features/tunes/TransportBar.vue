@@ -3,7 +3,9 @@ import { onKeyStroke } from '@vueuse/core';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, watch } from 'vue';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
+import SwitchBar from '../../ui/SwitchBar.vue';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
@@ -46,6 +48,18 @@ const VOICES = [
   { id: 'click', label: 'Click' },
   { id: 'countIn', label: 'Count-in' },
 ] as const;
+type VoiceId = (typeof VOICES)[number]['id'];
+
+const rung = computed({
+  get: () => String(props.player.perMinute.value),
+  set: (tempo) => props.player.setTempo(Number(tempo)),
+});
+const sounding = computed({
+  get: (): ReadonlySet<VoiceId> => new Set(VOICES.map((voice) => voice.id).filter((id) => props.player[id].value)),
+  set: (wanted) => {
+    for (const { id } of VOICES) if (wanted.has(id) !== props.player[id].value) props.player.switchVoice(id);
+  },
+});
 
 function typedTempo(event: Event): void {
   props.player.setTempo(Number((event.target as HTMLInputElement).value));
@@ -75,30 +89,12 @@ onKeyStroke(' ', (event) => {
         @change="typedTempo"
       />
     </label>
-    <div class="rungs" role="group" aria-label="Tempo ladder">
-      <button
-        v-for="rung in ladder"
-        :key="rung"
-        type="button"
-        :class="{ on: player.perMinute.value === rung }"
-        :aria-pressed="player.perMinute.value === rung"
-        @click="player.setTempo(rung)"
-      >
-        {{ rung }}
-      </button>
-    </div>
-    <div class="rungs" role="group" aria-label="What sounds">
-      <button
-        v-for="voice in VOICES"
-        :key="voice.id"
-        type="button"
-        :class="{ on: player[voice.id].value }"
-        :aria-pressed="player[voice.id].value"
-        @click="player.switchVoice(voice.id)"
-      >
-        {{ voice.label }}
-      </button>
-    </div>
+    <ChoiceBar
+      v-model="rung"
+      label="Tempo ladder"
+      :choices="ladder.map((tempo) => ({ value: String(tempo), label: String(tempo) }))"
+    />
+    <SwitchBar v-model="sounding" label="What sounds" :choices="VOICES" />
     <label class="loop">
       <span class="soft">Loop</span>
       <select v-model="chosen" class="form-select">
@@ -154,36 +150,5 @@ onKeyStroke(' ', (event) => {
 .loop select {
   width: auto;
   max-width: 142px;
-}
-
-.rungs {
-  display: inline-flex;
-  border: 1.5px solid var(--ink);
-  border-radius: 10px;
-  overflow: clip;
-}
-
-.rungs button {
-  min-height: 38px;
-  padding: 0 11px;
-  border: 0;
-  background: none;
-  color: var(--ink);
-  font-weight: 650;
-}
-
-.rungs button.on {
-  background: var(--ink);
-  color: #fff;
-}
-
-.rungs button:focus-visible {
-  outline-offset: -4px;
-}
-
-@media (pointer: coarse) {
-  .rungs button {
-    min-height: 44px;
-  }
 }
 </style>

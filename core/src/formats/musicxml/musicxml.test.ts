@@ -1,0 +1,228 @@
+import { describe, expect, it } from 'vitest';
+import { performedNotes, pitchName, toNumber, type Tune } from '../../music/index.ts';
+import { readAbc } from '../abc/read-abc.ts';
+import type { ReadTune } from '../notice.ts';
+import { accidentalsShown } from './accidentals.ts';
+import { beamsOf } from './beams.ts';
+import { readMusicXml } from './read-musicxml.ts';
+import { writeMusicXml } from './write-musicxml.ts';
+import { parseXml } from './xml-reader.ts';
+
+const ATTRIBUTES =
+  '<attributes><divisions>2</divisions><key><fifths>0</fifths></key><time><beats>4</beats><beat-type>4</beat-type></time></attributes>';
+
+function note(step: string, duration: number, more = '', octave = 4): string {
+  return `<note><pitch><step>${step}</step><octave>${octave}</octave></pitch><duration>${duration}</duration><voice>1</voice>${more}</note>`;
+}
+
+const rest = (duration: number): string => `<note><rest/><duration>${duration}</duration><voice>1</voice></note>`;
+
+function score(measures: readonly string[], head = '', more = ''): string {
+  const content = measures.map(
+    (each, index) => `<measure number="${index + 1}">${index === 0 ? ATTRIBUTES : ''}${each}</measure>`,
+  );
+  return `<score-partwise>${head}<part-list><score-part id="P1"><part-name>Flute</part-name></score-part></part-list><part id="P1">${content.join('')}</part>${more}</score-partwise>`;
+}
+
+function read(measures: readonly string[], head?: string, more?: string): ReadTune {
+  const result = readMusicXml(score(measures, head, more));
+  if (!result.ok) throw new Error(result.fault[0]?.message);
+  return result.value;
+}
+
+const heard = (tune: Tune): string =>
+  performedNotes(tune)
+    .map((each) => `${pitchName(each.pitch)}:${toNumber(each.length) * 4}`)
+    .join(' ');
+
+describe('reading MusicXML', () => {
+  it('takes lengths from durations where a program leaves the type out', () => {
+    expect(heard(read([note('G', 2) + note('A', 3) + note('B', 1) + note('C', 2, '', 5)]).tune)).toBe(
+      'G4:1 A4:1.5 B4:0.5 C5:1',
+    );
+    expect(heard(read([note('G', 5) + rest(3)]).tune)).toBe('G4:2.5');
+  });
+
+  it('fills silence without rests, from forward and from other voices', () => {
+    const { tune } = read([`${note('G', 2)}<forward><duration>4</duration></forward>${note('A', 2)}`]);
+    expect(tune.parts[0].bars[0]!.map((event) => event.kind)).toEqual(['note', 'rest', 'note']);
+    const voices = read([
+      `${note('G', 8)}<backup><duration>8</duration></backup><note><pitch><step>E</step><octave>4</octave></pitch><duration>8</duration><voice>2</voice></note>`,
+    ]);
+    expect(heard(voices.tune)).toBe('G4:4');
+    expect(voices.leftOut).toEqual([{ bar: 1, message: 'Left out: a second voice.' }]);
+  });
+
+  it('keeps the highest note of a chord, skips grace and cue notes, and says so once a bar', () => {
+    const found = read([
+      `<note><grace/><pitch><step>F</step><octave>4</octave></pitch><voice>1</voice></note>${note('C', 4)}${note('E', 4, '<chord/>')}${note('G', 4)}${note('B', 4, '<chord/>')}`,
+    ]);
+    expect(heard(found.tune)).toBe('E4:2 B4:2');
+    expect(found.leftOut.map((notice) => notice.message)).toEqual([
+      'Left out: grace notes.',
+      'Left out: a chord: its highest note stays.',
+    ]);
+  });
+
+  it('reads ties, slurs, signs, words and chord symbols', () => {
+    const events = read([
+      `<harmony><root><root-step>A</root-step></root><kind text="m7">minor-seventh</kind></harmony><direction><direction-type><dynamics><mf/></dynamics></direction-type></direction>` +
+        note(
+          'G',
+          4,
+          '<tie type="start"/><notations><slur type="start" number="1"/><articulations><staccato/><breath-mark/></articulations><fermata/></notations><lyric number="1"><syllabic>begin</syllabic><text>Goo</text></lyric><lyric number="2"><text>Wa</text><extend/></lyric>',
+        ) +
+        note('G', 4, '<tie type="stop"/><notations><slur type="stop" number="1"/></notations>'),
+    ]).tune.parts[0].bars[0]!;
+    expect(events[0]).toMatchObject({
+      tied: true,
+      slurStarts: 1,
+      articulations: ['staccato'],
+      breath: true,
+      fermata: true,
+      dynamic: 'mf',
+      chordSymbol: 'Am7',
+      syllables: [
+        { text: 'Goo', end: 'join' },
+        { text: 'Wa', end: 'hold' },
+      ],
+    });
+    expect(events[1]).toMatchObject({ tied: false, slurEnds: 1 });
+  });
+
+  it('reads repeats, endings, jumps, tempo and lines of the sheet', () => {
+    const whole = (step: string): string => note(step, 8);
+    const { tune } = read(
+      [
+        `<direction><direction-type><metronome><beat-unit>quarter</beat-unit><beat-unit-dot/><per-minute>66</per-minute></metronome></direction-type></direction><barline location="left"><repeat direction="forward"/></barline>${whole('G')}`,
+        `<print new-system="yes"/><barline location="left"><ending number="1" type="start"/></barline>${whole('A')}<barline location="right"><ending number="1" type="stop"/><repeat direction="backward"/></barline>`,
+        `<barline location="left"><ending number="2" type="start"/></barline>${whole('B')}<barline location="right"><ending number="2" type="discontinue"/></barline>`,
+        `${whole('C')}<direction><direction-type><words>D.C. al Fine</words></direction-type><sound dacapo="yes"/></direction>`,
+      ].map((measure, index) =>
+        index === 0 ? `${measure}<direction><direction-type><words>Fine</words></direction-type></direction>` : measure,
+      ),
+    );
+    expect(tune.tempo).toEqual({ beat: { num: 3, den: 8 }, perMinute: 66 });
+    expect(tune.bars.map((bar) => [bar.repeatStart, bar.timesPlayed, bar.ending, bar.jump, bar.lineEnd])).toEqual([
+      [true, 1, null, null, true],
+      [false, 2, [1], null, false],
+      [false, 1, [2], null, false],
+      [false, 1, null, 'D.C. al fine', false],
+    ]);
+    expect(heard(tune)).toBe('G4:4 A4:4 G4:4 B4:4 C4:4 G4:4');
+  });
+
+  it('finds a title wherever a program puts it, and text with signs of XML', () => {
+    expect(read([note('G', 8)], '<movement-title>Fish &amp; Chips &lt;3</movement-title>').tune.title).toBe(
+      'Fish & Chips <3',
+    );
+    expect(
+      read([note('G', 8)], '<credit><credit-type>title</credit-type><credit-words>On the page</credit-words></credit>')
+        .tune.title,
+    ).toBe('On the page');
+    expect(read([note('G', 8)]).tune.title).toBe('Untitled');
+  });
+
+  it('offers the parts and takes those that are chosen', () => {
+    const second = `<part id="P2"><measure number="1">${ATTRIBUTES}${note('E', 8)}</measure></part><part id="P3"><measure number="1">${ATTRIBUTES}${note('C', 8)}</measure></part>`;
+    const three = score([note('G', 8)], '', second);
+    const plain = readMusicXml(three);
+    expect(plain.ok && plain.value.parts.map((part) => part.name)).toEqual(['Flute', 'Part 2', 'Part 3']);
+    expect(plain.ok && plain.value.leftOut.map((notice) => notice.message)).toEqual([
+      'Left out: the part "Part 2".',
+      'Left out: the part "Part 3".',
+    ]);
+    const chosen = readMusicXml(three, { take: [2, 1] });
+    expect(chosen.ok && chosen.value.tune.parts.map((part) => part.name)).toEqual(['Part 3', 'Part 2']);
+    expect(readMusicXml(three, { take: [9] }).ok).toBe(false);
+  });
+
+  it('leaves out a metre or key that is not a plain one', () => {
+    const odd =
+      '<attributes><key><key-step>B</key-step></key><time><beats>3+2</beats><beat-type>8</beat-type></time></attributes>';
+    const found = read([note('G', 8), odd + note('A', 8)]);
+    expect(found.leftOut.map((notice) => [notice.bar, notice.message])).toEqual([
+      [2, 'Left out: a key signature of its own kind.'],
+      [2, 'Left out: a time signature that is not a plain one.'],
+    ]);
+  });
+});
+
+describe('parseXml', () => {
+  it('is no place for entities, and says what is broken', () => {
+    expect(parseXml('<a><b x="1">t</b></a>')).toMatchObject({
+      ok: true,
+      value: { name: 'a', children: [{ name: 'b', attributes: { x: '1' }, text: 't' }] },
+    });
+    expect(parseXml('<!DOCTYPE a [<!entity x "y">]><a/>')).toMatchObject({ ok: false });
+    expect(parseXml('')).toMatchObject({ ok: false });
+  });
+});
+
+function tune(body: string, metre: string, unit = '1/8'): Tune {
+  const result = readAbc(`X:1\nT:T\nM:${metre}\nL:${unit}\nK:G\n${body}\n`);
+  if (!result.ok) throw new Error(result.fault[0]?.message);
+  return result.value.tune;
+}
+
+describe('beams', () => {
+  const beams = (body: string, metre: string, bar = 0): string => {
+    const { bars, parts } = tune(body, metre);
+    const short = { begin: '[', continue: '-', end: ']', 'forward hook': '>', 'backward hook': '<' } as const;
+    return beamsOf(parts[0].bars[bar]!, bars[bar]!.metre)
+      .map((list) => list.map((beam) => short[beam]).join('') || '.')
+      .join(' ');
+  };
+
+  it('join quavers by half bars in 4/4, by beats in 3/4 and in threes in 6/8', () => {
+    expect(beams('GABc dcBA|]', '4/4')).toBe('[ - - ] [ - - ]');
+    expect(beams('GABcdc|]', '3/4')).toBe('[ ] [ ] [ ]');
+    expect(beams('GABcdc|]', '6/8')).toBe('[ - ] [ - ]');
+    expect(beams('G2 AB c2 z A|]', '4/4')).toBe('. [ ] . . .');
+  });
+
+  it('hook a lone semiquaver to its dotted neighbour', () => {
+    expect(beams('G>A B2|]', '2/4')).toBe('[ ]< .');
+    expect(beams('G<A B2|]', '2/4')).toBe('[> ] .');
+    expect(beams('G/A/B/c/ B2|]', '2/4')).toBe('[[ -- -- ]] .');
+  });
+
+  it('count a pickup from the end of its bar', () => {
+    expect(beams('GA|B4 A4|G6|]', '4/4')).toBe('[ ]');
+    expect(beams('G|ABcdcBAG|A7|]', '4/4')).toBe('.');
+  });
+});
+
+it('accidentals are shown where the signature or the bar does not give them, octave by octave', () => {
+  const { bars, parts } = tune('F =F f =f|F4|]', '4/4', '1/4');
+  expect(accidentalsShown(parts[0].bars[0]!, bars[0]!.key)).toEqual([null, 'natural', null, 'natural']);
+  expect(accidentalsShown(parts[0].bars[1]!, bars[1]!.key)).toEqual([null]);
+});
+
+describe('writing MusicXML', () => {
+  it('closes endings, marks triplets and numbers a pickup 0', () => {
+    const xml = writeMusicXml(tune('D2|:(3GAB c6|[1 A8:|[2 G6|]', '4/4'));
+    expect(xml).toContain('<measure number="0" implicit="yes" id="b0">');
+    expect(xml).toContain('<ending number="1" type="stop">');
+    expect(xml).toContain('<ending number="2" type="discontinue">');
+    expect(xml.match(/<tuplet type="start">/g)).toHaveLength(1);
+    expect(xml.match(/<actual-notes>3</g)).toHaveLength(3);
+  });
+
+  it('leaves the metronome mark to the page when it is engraved', () => {
+    const withTempo = { ...tune('G8|]', '4/4'), tempo: { beat: { num: 3, den: 8 }, perMinute: 66 } };
+    expect(writeMusicXml(withTempo)).toContain('<beat-unit-dot>');
+    expect(writeMusicXml(withTempo)).toContain('tempo="99"');
+    expect(writeMusicXml(withTempo, { forEngraving: true })).not.toContain('metronome');
+  });
+
+  it('joins the syllables of a word', () => {
+    const xml = writeMusicXml(tune('G2 A2 B2 c2|]\nw:Goo-se-ber-ry', '4/4'));
+    expect([...xml.matchAll(/<syllabic>(\w+)</g)].map((match) => match[1])).toEqual([
+      'begin',
+      'middle',
+      'middle',
+      'end',
+    ]);
+  });
+});
