@@ -112,6 +112,8 @@ test('the sheet carries rings, shades, brackets and commas, and shows the place 
   await expect(page.locator('.shade')).toHaveCount(4);
   await page.getByRole('button', { name: 'Fingerings' }).click();
   await expect(page.locator('.chart svg')).toHaveCount(22);
+  await page.getByLabel('Counting').selectOption('ta');
+  await expect(page.locator('.engraving .verse').filter({ hasText: 'ta-a' }).first()).toBeVisible();
   await page.getByText('They will stop at bar 7').hover();
   await expect(page.locator('.point')).toHaveCount(1);
 });

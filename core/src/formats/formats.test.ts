@@ -138,7 +138,9 @@ describe('writeMusicXml', () => {
   });
 
   it('writes names under the notes instead of the words', () => {
-    const xml = writeMusicXml(tune('G A B2|G4|]\nw:one two three four'), { underNote: (_, index) => `n${index}` });
+    const xml = writeMusicXml(tune('G A B2|G4|]\nw:one two three four'), {
+      underNote: (_, index) => [`n${index}`, null],
+    });
     expect(xml).toContain('<text>n2</text>');
     expect(xml).not.toContain('three');
   });

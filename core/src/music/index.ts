@@ -1,3 +1,4 @@
+export * from './counting.ts';
 export * from './fingerprint.ts';
 export * from './key.ts';
 export * from './make-tune.ts';

@@ -46,12 +46,12 @@ interface Place {
 }
 
 /** Who has breathed less than this ago needs no other breath. */
-const SHORT_SECONDS = 1.5;
+const SHORT_SECONDS = 2;
 
 /** Costs of a breath by its place: what attracts is negative, what repels positive. */
 const COST = {
   breath: 3,
-  rest: -6,
+  rest: -3.4,
   marked: -6,
   lineEnd: -3.5,
   barEnd: -0.8,

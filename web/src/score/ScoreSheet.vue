@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findInstrument, type Naming } from '@escalier/core/instruments';
-import { pitch } from '@escalier/core/music';
+import { pitch, type Counting } from '@escalier/core/music';
 import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { tuneWorker } from '../workers/index.ts';
@@ -15,6 +15,7 @@ const props = defineProps<{
   /** Null leaves the words of the tune under the notes. */
   naming: Naming | null;
   noWords?: boolean;
+  counting?: Counting | null;
   marks: readonly ScoreMark[];
   /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
   presses?: readonly { readonly id: string; readonly label: string; readonly on: boolean }[];
@@ -32,10 +33,10 @@ const withCharts = computed(() => props.marks.some((mark) => mark.kind === 'char
 let asked = 0;
 
 watch(
-  () => [props.abc, props.instrumentId, props.naming, withCharts.value, props.noWords] as const,
-  async ([abc, instrumentId, naming, roomBelow, noWords]) => {
+  () => [props.abc, props.instrumentId, props.naming, withCharts.value, props.noWords, props.counting ?? null] as const,
+  async ([abc, instrumentId, naming, roomBelow, noWords, counting]) => {
     const mine = ++asked;
-    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords });
+    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting });
     if (mine !== asked) return;
     fault.value = result.ok ? null : (result.fault[0]?.message ?? 'The tune could not be read.');
     if (result.ok) svg.value = result.value.svg;

@@ -19,7 +19,16 @@ import {
   type Instrument,
   type Naming,
 } from '@escalier/core/instruments';
-import { failure, pitchName, success, type Key, type Result, type Tune } from '@escalier/core/music';
+import {
+  failure,
+  nameRhythm,
+  pitchName,
+  success,
+  type Counting,
+  type Key,
+  type Result,
+  type Tune,
+} from '@escalier/core/music';
 import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
@@ -34,6 +43,8 @@ export interface TuneSource {
 export interface EngraveRequest extends TuneSource {
   /** Null leaves the words of the tune under the notes. */
   readonly naming: Naming | null;
+  /** The rhythm as it is counted aloud, in a row of its own; null for none. */
+  readonly counting: Counting | null;
   /** Leaves room under each line for pictures. */
   readonly roomBelow: boolean;
   /** Nothing at all under the notes. */
@@ -122,16 +133,22 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults
   const result = parsed(request);
   if (!result.ok) return result;
   const { tune, on } = result.value;
-  const { naming } = request;
-  const underNote = (barIndex: number, eventIndex: number): string | null => {
+  const { naming, counting } = request;
+  const spoken =
+    counting === null
+      ? []
+      : tune.parts[0].bars.map((events, index) => nameRhythm(events, tune.bars[index]!.metre, counting));
+  const underNote = (barIndex: number, eventIndex: number): readonly (string | null)[] => {
     const event = tune.parts[0].bars[barIndex]![eventIndex]!;
-    return event.kind === 'rest' || naming === null
-      ? null
-      : nameNote(event.pitch, naming, tune.bars[barIndex]!.key, on);
+    const name =
+      event.kind === 'rest' || naming === null ? null : nameNote(event.pitch, naming, tune.bars[barIndex]!.key, on);
+    return [name, spoken[barIndex]?.[eventIndex] ?? null].filter((row, index) =>
+      index === 0 ? naming !== null : row !== null,
+    );
   };
   // Verovio is several megabytes: it loads when the first score is shown.
   engraver ??= import('./engraver.ts').then((module) => module.createEngraver());
-  const replaced = naming !== null || request.noWords === true;
+  const replaced = naming !== null || counting !== null || request.noWords === true;
   const musicXml = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
   const svg = (await engraver).engrave(musicXml, sheetOf(tune, request.roomBelow));
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);

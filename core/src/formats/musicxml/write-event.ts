@@ -22,7 +22,7 @@ export interface PlacedEvent {
   readonly tiedFrom: boolean;
   readonly tuplet: readonly ('start' | 'stop')[];
   /** Undefined keeps the words of the tune. */
-  readonly under: string | null | undefined;
+  readonly under: readonly (string | null)[] | undefined;
   /** Verses whose syllable before this note ended with a hyphen. */
   readonly joinedVerses: readonly number[];
 }
@@ -79,10 +79,13 @@ function notationsXml(event: TuneEvent, placed: PlacedEvent): Xml[] {
 
 function lyricsXml(event: TuneEvent, placed: PlacedEvent): Xml[] {
   const { under } = placed;
-  if (under === null || event.kind === 'rest') return [];
   if (under !== undefined) {
-    return [element('lyric', [element('syllabic', 'single'), element('text', under)], { number: '1' })];
+    return under.flatMap((text, row) => {
+      const children = [element('syllabic', 'single'), element('text', text ?? '')];
+      return text === null ? [] : [element('lyric', children, { number: String(row + 1) })];
+    });
   }
+  if (event.kind === 'rest') return [];
   return event.syllables.flatMap((syllable, verse) => {
     if (syllable === null) return [];
     const [joinedBefore, joinsOn] = [placed.joinedVerses.includes(verse), syllable.end === 'join'];

@@ -20,8 +20,8 @@ import { element, type Xml } from './xml.ts';
 export interface MusicXmlOptions {
   /** Leaves out what the page shows beside the sheet. */
   readonly forEngraving?: boolean;
-  /** Replaces the words under the notes: what to print under an event of the first part, null for nothing. */
-  readonly underNote?: (barIndex: number, eventIndex: number) => string | null;
+  /** Replaces the words under the first part: a line of text for each row, null where a row has nothing. */
+  readonly underNote?: (barIndex: number, eventIndex: number) => readonly (string | null)[];
 }
 
 /** MusicXML 4.0, partwise, with an id on every bar and event so that pictures and cursors can hang on it. */

@@ -33,7 +33,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
   }
   const made =
     ending === 'svg'
-      ? await tuneWorker().engrave({ ...source, naming: null, roomBelow: false })
+      ? await tuneWorker().engrave({ ...source, naming: null, counting: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending);
   if (!made.ok) {
     fault.value = made.fault[0]?.message ?? 'The file could not be made.';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { findInstrument, nameNote, type Naming } from '@escalier/core/instruments';
+import type { Counting } from '@escalier/core/music';
 import type { NoteUse } from '@escalier/core/reading';
 import { computed, ref, watch } from 'vue';
 import { RouterLink } from 'vue-router';
@@ -47,6 +48,13 @@ const choices = computed((): readonly { value: Shown; label: string }[] => [
   { value: 'none', label: 'None' },
 ]);
 const naming = computed((): Naming | null => (shown.value === 'none' || shown.value === 'words' ? null : shown.value));
+const counting = ref<Counting | ''>('');
+const COUNTING_WORDS: readonly { value: Counting; label: string }[] = [
+  { value: 'numbers', label: 'Count 1 & 2 &' },
+  { value: 'ta', label: 'Count ta ti-ti' },
+  { value: 'beat-function', label: 'Count du de' },
+  { value: 'beat-position', label: 'Count ta di' },
+];
 const layers = ref<ReadonlySet<LayerId>>(new Set<LayerId>(['new', 'hard', 'breaths']));
 const pointed = ref<readonly number[]>([]);
 const editing = ref(false);
@@ -155,6 +163,10 @@ function label(use: NoteUse): string {
     </header>
     <div class="switches">
       <ChoiceBar v-model="shown" label="Under the notes" :choices="choices" />
+      <select v-model="counting" class="form-select counting" aria-label="Counting">
+        <option value="">No counting</option>
+        <option v-for="each in COUNTING_WORDS" :key="each.value" :value="each.value">{{ each.label }}</option>
+      </select>
       <SwitchBar v-model="layers" label="Layers on the sheet" :choices="LAYERS" />
     </div>
     <p v-if="error !== null" role="alert">{{ error }}</p>
@@ -167,6 +179,7 @@ function label(use: NoteUse): string {
             :instrument-id="on.id"
             :naming="naming"
             :no-words="shown === 'none'"
+            :counting="counting === '' ? null : counting"
             :marks="marks"
             :presses="presses"
             @press="toggleBreath"
@@ -256,6 +269,11 @@ header nav {
   flex-wrap: wrap;
   align-items: center;
   gap: 8px 12px;
+}
+
+.counting {
+  width: auto;
+  min-height: 41px;
 }
 
 .sheet-side {

@@ -1,0 +1,80 @@
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { readConfig } from './config.ts';
+import { newId } from './ids.ts';
+import { notFound, wrongInput } from './problem.ts';
+import { webFiles } from './static-files.ts';
+
+describe('settings', () => {
+  const right = { DATABASE_URL: 'postgres://x@127.0.0.1/y', ESCALIER_DEMO_TUNES: 'demo/tunes' };
+
+  it('have sensible defaults', () => {
+    expect(readConfig(right)).toEqual({
+      databaseUrl: right.DATABASE_URL,
+      host: '127.0.0.1',
+      port: 0,
+      demo: true,
+      webFolder: null,
+      tunesFolder: 'demo/tunes',
+      logLevel: 'error',
+    });
+  });
+
+  it('name what is wrong', () => {
+    for (const [wrong, name] of [
+      [{ DATABASE_URL: 'mysql://x' }, 'DATABASE_URL'],
+      [{ ESCALIER_PORT: '70000' }, 'ESCALIER_PORT'],
+      [{ ESCALIER_DEMO: 'maybe' }, 'ESCALIER_DEMO'],
+    ] as const) {
+      expect(() => readConfig({ ...right, ...wrong })).toThrow(name);
+    }
+  });
+});
+
+describe('ids and problems', () => {
+  it('ids grow with time', () => {
+    const ids = Array.from({ length: 50 }, newId);
+    expect(ids).toEqual(ids.toSorted());
+    expect(new Set(ids).size).toBe(50);
+  });
+
+  it('problems have one shape', () => {
+    expect(notFound('tune')).toMatchObject({
+      status: 404,
+      body: { error: { code: 'not-found', message: 'There is no such tune.' } },
+    });
+    expect(wrongInput({ email: 'Missing.' }).body.error).toEqual({
+      code: 'wrong-input',
+      message: 'Not stored: please check email.',
+      fields: { email: 'Missing.' },
+    });
+  });
+});
+
+describe('the built web', () => {
+  let folder: string;
+  beforeAll(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'escalier-web-'));
+    await mkdir(join(folder, 'assets'));
+    await writeFile(join(folder, 'index.html'), '<!doctype html><title>Escalier</title>');
+    await writeFile(join(folder, 'assets', 'a-123.js'), 'export {}');
+  });
+  afterAll(() => rm(folder, { recursive: true }));
+
+  it('keeps files with a hash for good, asks for pages each time, and has one page for every address', async () => {
+    const web = webFiles(folder);
+    const script = await web.request('/assets/a-123.js');
+    expect(script.headers.get('cache-control')).toContain('immutable');
+    const page = await web.request('/classes/17');
+    expect([page.status, page.headers.get('cache-control')]).toEqual([200, 'no-cache']);
+    expect(await page.text()).toContain('Escalier');
+    expect((await web.request('/assets/gone.js')).status).toBe(404);
+    expect((await web.request('/../../etc/passwd')).headers.get('content-type')).toContain('html');
+  });
+
+  it('says when it was not built', () => {
+    expect(() => webFiles(join(folder, 'nothing'))).toThrow('no built web');
+  });
+});

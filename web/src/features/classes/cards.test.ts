@@ -1,0 +1,182 @@
+import type { PupilState, Standing } from '@escalier/core/records';
+import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
+import { mount, RouterLinkStub } from '@vue/test-utils';
+import { describe, expect, it } from 'vitest';
+import ClassStrip from './ClassStrip.vue';
+import GoOnCard from './GoOnCard.vue';
+import HearCard from './HearCard.vue';
+import { pegsOf } from './pegs.ts';
+import StuckCard from './StuckCard.vue';
+import { longDate, newThings, shortDate } from './words.ts';
+
+function step(position: number, more: Partial<StepDto> = {}): StepDto {
+  return {
+    id: `step-${position}`,
+    position,
+    belt: 'straw',
+    lessons: 3,
+    tuneId: 't',
+    title: `Tune ${position}`,
+    rise: { total: 4, parts: [] },
+    newNotes: [],
+    newElements: [],
+    newSigns: [],
+    goOn: { passed: 0, of: 4, share: 0, ruleShare: 70, goOn: false },
+    ...more,
+  };
+}
+
+function pupil(name: string, stepIndex: number, state: PupilState, remarks: readonly string[] = []): PupilDto {
+  const steps: Standing['steps'] = [
+    {
+      stepId: `step-${stepIndex + 1}`,
+      tries: 3,
+      passed: false,
+      lastOutcome: 'not-yet',
+      lastHeardAt: '2026-03-03T10:00:00.000Z',
+      remarks,
+    },
+  ];
+  const standing: Standing = {
+    pupilId: name,
+    stepIndex,
+    state,
+    passedSteps: stepIndex,
+    triesOnStep: state === 'working' ? 0 : 3,
+    lastHeardAt: null,
+    steps,
+  };
+  return { id: name, name, startStep: 1, joinedOn: '2026-02-02', leftOn: null, standing };
+}
+
+function page(more: Partial<ClassPage> = {}): ClassPage {
+  return {
+    id: 'c',
+    name: '4 Plover',
+    grade: 'Year 4',
+    instrumentId: 'soprano-recorder-baroque',
+    style: { naming: 'letters', lengthWords: 'british', goOnShare: 70 },
+    today: '2026-03-03',
+    term: { name: 'Term', startsOn: '2026-02-02', endsOn: '2026-05-01' },
+    lessons: {
+      total: 9,
+      had: 4,
+      left: 5,
+      next: null,
+      all: Array.from({ length: 9 }, (_, index) => ({
+        number: index + 1,
+        date: `2026-03-0${index + 1}`,
+        at: '09:00',
+        minutes: 40,
+      })),
+    },
+    steps: [step(1), step(2), step(3)],
+    pupils: [],
+    hearingOrder: [],
+    ...more,
+  };
+}
+
+const global = { stubs: { RouterLink: RouterLinkStub } };
+
+describe('StuckCard', () => {
+  it('names who is stuck and what most of them have in common', () => {
+    const stuck = page({
+      pupils: [
+        pupil('Emre', 0, 'stuck', ['leak']),
+        pupil('Farah', 1, 'stuck', ['leak']),
+        pupil('Quentin', 1, 'stuck', ['beat']),
+        pupil('Nils', 0, 'working'),
+      ],
+    });
+    const card = mount(StuckCard, { props: { page: stuck }, global });
+    expect(card.get('h2').text()).toBe('3 pupils are stuck');
+    expect(card.text()).toContain('Most often: leak (2 of 3). Flat pads, thumb first');
+    expect(card.text()).not.toContain('Nils');
+  });
+
+  it('makes no common cause of one', () => {
+    const card = mount(StuckCard, {
+      props: { page: page({ pupils: [pupil('Emre', 0, 'stuck', ['leak']), pupil('Farah', 1, 'stuck', ['beat'])] }) },
+      global,
+    });
+    expect(card.text()).toContain('Each for a reason of their own');
+    expect(
+      mount(StuckCard, { props: { page: page() }, global })
+        .get('h2')
+        .text(),
+    ).toBe('Nobody is stuck');
+  });
+});
+
+describe('GoOnCard', () => {
+  const goOn = (passed: number, of: number) => ({
+    passed,
+    of,
+    share: Math.round((100 * passed) / of),
+    ruleShare: 70,
+    goOn: passed * 100 >= 70 * of,
+  });
+
+  it('says how many more have to pass, and what the plan has come to', () => {
+    const steps = [
+      step(1, { goOn: goOn(9, 10) }),
+      step(2, { goOn: goOn(4, 10), lessons: 1 }),
+      step(3, { goOn: goOn(0, 10), newNotes: ['E4'] }),
+    ];
+    const card = mount(GoOnCard, { props: { page: page({ steps }) }, global });
+    expect(card.get('h2').text()).toBe('The class is on step 2');
+    expect(card.text()).toContain('4 of 10 have passed it (40 %, your rule: 70 %): 3 more and you can go on.');
+    expect(card.text()).toMatch(/The plan has come to\s+step 3, until 7 Mar: E\./);
+  });
+
+  it('says when the stairs are climbed', () => {
+    const card = mount(GoOnCard, { props: { page: page({ steps: [step(1, { goOn: goOn(10, 10) })] }) }, global });
+    expect(card.text()).toContain('The stairs are climbed');
+  });
+});
+
+describe('HearCard', () => {
+  it('shows the first six in order, and counts the others', () => {
+    const names = ['Ann', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin', 'Gia', 'Hao'];
+    const pupils = names.map((name, index) => pupil(name, 0, index === 0 ? 'nearly' : 'working'));
+    const card = mount(HearCard, { props: { page: page({ pupils, hearingOrder: names }) }, global });
+    expect(card.findAll('.pupil').map((each) => each.text())).toEqual(['Annnearly', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin']);
+    expect(card.text()).toContain('and 2 more');
+  });
+});
+
+describe('pegs', () => {
+  it('stand on their step, in trouble first, those who have passed all behind the last', () => {
+    const groups = pegsOf(
+      page({
+        pupils: [
+          pupil('Ann', 0, 'working'),
+          pupil('Ben', 0, 'stuck'),
+          pupil('Cem', 3, 'finished'),
+          { ...pupil('Left', 0, 'working'), standing: null },
+        ],
+      }),
+    );
+    expect(groups.map((group) => group.map((peg) => peg.label))).toEqual([['Be', 'An'], [], [], ['Ce']]);
+    expect(groups[0]![0]!.words).toBe('Ben: stuck, 3 tries');
+    expect(groups[0]![1]!.words).toBe('Ann: on this step, not heard on it yet');
+    expect(groups[3]![0]!.words).toBe('Cem: has passed every step');
+  });
+});
+
+it('ClassStrip counts the pupils of each step', () => {
+  const strip = mount(ClassStrip, { props: { belts: ['straw', 'moss'], onStep: [3, 0, 2] } });
+  expect(strip.findAll('.visually-hidden').map((each) => each.text())).toEqual(['3 on step 1', '0 on step 2']);
+  expect(strip.text()).toContain('2 on top');
+});
+
+describe('words', () => {
+  it('says dates and new things', () => {
+    expect(longDate('2026-03-03')).toBe('Tuesday 3 March');
+    expect(shortDate('2026-03-03')).toBe('3 Mar');
+    expect(
+      newThings(step(1, { newNotes: ['F#4'], newElements: ['note dotted-half'], newSigns: ['metre 3/4'] }), 'british'),
+    ).toEqual(['F♯', 'dotted minim', '3/4 time']);
+  });
+});
