@@ -57,6 +57,7 @@ const COST = {
   barEnd: -0.8,
   evenBar: -0.7,
   longNote: -1.6,
+  insideBar: 0.8,
   insideBeat: 4,
   shortFigure: 2.5,
   slur: 50,
@@ -124,7 +125,8 @@ function placeCost(
   if (isLong) attract(COST.longNote, 'after a long note');
   if (inSlur) cost += COST.slur;
   if (!endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
-  if (isShort(note) && isShort(next)) cost += COST.shortFigure;
+  if (!isBarEnd && next?.afterRest !== true) cost += COST.insideBar;
+  if (!isBarEnd && isShort(note) && isShort(next)) cost += COST.shortFigure;
   return { cost, reason: reasons.join(', ') || 'before the air runs out' };
 }
 
