@@ -44,7 +44,7 @@ describe('the hearing store', () => {
     expect(await hearing.undo()).toBe(true);
     expect(hearing.last).toBeNull();
     const sent = fetched.mock.calls.map(
-      ([, init]) => JSON.parse(String(init?.body)) as { kind: string; undoes?: string },
+      ([, init]) => JSON.parse(init?.body as string) as { kind: string; undoes?: string },
     );
     expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']);
     expect(sent[1]!.undoes).toBe(recorded);
