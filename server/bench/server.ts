@@ -2,7 +2,7 @@ import { fileURLToPath } from 'node:url';
 import { seedDemo } from '../src/demo/seed.ts';
 import { AccountEntity, SchoolEntity } from '../src/features/schools/index.ts';
 import { ClassEntity, classPage } from '../src/features/classes/index.ts';
-import { connect, migrate } from '../src/platform/database.ts';
+import { connect, migrate } from '../src/connect.ts';
 import { medians, runBenchmarks, type Benchmark } from './harness.ts';
 
 const orm = await connect(process.env.DATABASE_URL ?? '');

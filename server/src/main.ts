@@ -4,7 +4,8 @@ import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
 import { readConfig } from './platform/config.ts';
-import { connect, migrate, type Orm } from './platform/database.ts';
+import { connect, migrate } from './connect.ts';
+import type { Orm } from './platform/database.ts';
 
 const config = orStop(() => readConfig(process.env));
 const logger = pino({ level: config.logLevel });

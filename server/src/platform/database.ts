@@ -1,24 +1,6 @@
-import { MikroORM, type EntityManager } from '@mikro-orm/postgresql';
-import { Migrator } from '@mikro-orm/migrations';
-import { entities } from '../entities.ts';
-import { migrations } from '../migrations/index.ts';
+import type { EntityManager, MikroORM } from '@mikro-orm/postgresql';
 
+/** One pool a process. */
 export type Orm = MikroORM;
+/** Of one request alone. */
 export type { EntityManager };
-
-/** Connects without discovering files; one pool a process. */
-export async function connect(databaseUrl: string): Promise<Orm> {
-  return MikroORM.init({
-    clientUrl: databaseUrl,
-    entities,
-    extensions: [Migrator],
-    discovery: { disableDynamicFileAccess: true },
-    migrations: { migrationsList: [...migrations], snapshot: false, silent: true },
-    pool: { min: 0, max: 10 },
-    forceUtcTimezone: true,
-  });
-}
-
-export async function migrate(orm: Orm): Promise<void> {
-  await orm.getMigrator().up();
-}

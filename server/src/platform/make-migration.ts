@@ -1,4 +1,4 @@
-import { connect } from './database.ts';
+import { connect } from '../connect.ts';
 
 /** Prints the SQL that takes a migrated database to what the entities say, for a new class in migrations/. */
 const orm = await connect(process.env.DATABASE_URL ?? '');

@@ -1,5 +1,5 @@
 import type { TestProject } from 'vitest/node';
-import { connect, migrate } from '../platform/database.ts';
+import { connect, migrate } from '../connect.ts';
 
 declare module 'vitest' {
   interface ProvidedContext {

@@ -4,7 +4,8 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { seedDemo } from '../demo/seed.ts';
-import { connect, type Orm } from '../platform/database.ts';
+import { connect } from '../connect.ts';
+import type { Orm } from '../platform/database.ts';
 
 export const TUNES_FOLDER = fileURLToPath(new URL('../../../demo/tunes', import.meta.url));
 

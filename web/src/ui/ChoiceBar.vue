@@ -27,7 +27,7 @@ label {
   display: grid;
   place-items: center;
   min-height: 38px;
-  padding: 0 13px;
+  padding: 0 11px;
   font-weight: 650;
   cursor: pointer;
 }

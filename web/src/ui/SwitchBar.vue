@@ -37,7 +37,7 @@ function toggle(value: Value): void {
 
 button {
   min-height: 38px;
-  padding: 0 12px;
+  padding: 0 10px;
   border: 0;
   background: none;
   color: var(--ink);

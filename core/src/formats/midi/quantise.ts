@@ -19,7 +19,13 @@ import {
   type Rational,
   type TuneEvent,
 } from '../../music/index.ts';
-import type { MidiNote } from './read-midi.ts';
+
+/** A sounding note of a track, in quarter notes from the start. */
+export interface MidiNote {
+  readonly number: number;
+  readonly start: number;
+  readonly end: number;
+}
 
 interface Grid {
   readonly metre: Metre;

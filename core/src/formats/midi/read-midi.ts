@@ -13,18 +13,11 @@ import {
 } from '../../music/index.ts';
 import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
 import { choosePart } from '../parts.ts';
-import { barsFromNotes } from './quantise.ts';
+import { barsFromNotes, type MidiNote } from './quantise.ts';
 import { spelling } from './spelling.ts';
 
 const PERCUSSION_CHANNEL = 9;
 const MOST_NOTES = 20_000;
-
-/** A sounding note of a track, in quarter notes from the start. */
-export interface MidiNote {
-  readonly number: number;
-  readonly start: number;
-  readonly end: number;
-}
 
 interface Track {
   readonly name: string;
