@@ -216,6 +216,8 @@ test('axe finds nothing on the tune screens', async ({ page }) => {
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Two Kites' }).click();
     await expect(page.locator('.pencil ellipse').first()).toBeVisible();
+    await page.getByLabel('Instrument').selectOption('tin-whistle-d');
+    await expect(page.getByRole('img', { name: /thumb/ })).toHaveCount(0);
     await page.getByRole('button', { name: 'Change on the sheet' }).click();
     await expectAccessible(page);
     await page.goto('/tunes/new');

@@ -11,7 +11,7 @@ const json = async (...argv: string[]): Promise<unknown> =>
 
 describe('escalier fingering', () => {
   it('shows the holes of the instrument that is asked for', async () => {
-    expect((await escalier(['fingering', 'F4'])).out).toBe('0 123 4 67  (forked: 5 stays up)'.replace('4 67', '467'));
+    expect((await escalier(['fingering', 'F4'])).out).toBe('0 123 467  (forked: 5 stays up)');
     expect((await escalier(['fingering', 'F4', '--instrument', 'soprano-recorder-german'])).out).toBe('0 123 4');
     expect(await json('fingering', 'C5', '--instrument', 'tin-whistle-d')).toMatchObject({
       note: 'C5',

@@ -1,4 +1,4 @@
-import { addDays, differenceInCalendarDays, formatISO, getISODay, isValid, parseISO } from 'date-fns';
+import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO } from 'date-fns';
 
 /** A calendar day without a time, `2026-11-25`. */
 export type LocalDate = string;
@@ -24,10 +24,6 @@ export interface Lesson {
   readonly date: LocalDate;
   readonly at: string;
   readonly minutes: number;
-}
-
-export function isLocalDate(text: string): boolean {
-  return /^\d{4}-\d{2}-\d{2}$/.test(text) && isValid(parseISO(text));
 }
 
 /** The lessons of a term in order of time: every meeting that does not fall on a day off. */

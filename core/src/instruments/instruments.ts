@@ -46,7 +46,6 @@ export function rangeOf(on: Instrument): readonly [Pitch, Pitch] {
   return [on.fingerings[0]!.pitch, on.fingerings.at(-1)!.pitch];
 }
 
-export const NAMINGS = ['letters', 'german-letters', 'fixed-do', 'movable-do', 'degrees', 'finger-count'] as const;
 export type Naming = PitchNaming | 'finger-count';
 
 /** What stands under a note in the class's school of naming; finger counts depend on the instrument. */

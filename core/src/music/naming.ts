@@ -1,4 +1,4 @@
-import { keyAlter, scaleDegree, tonic, type Key } from './key.ts';
+import { keyAlter, scaleDegree, type Key } from './key.ts';
 import type { Letter, Pitch } from './pitch.ts';
 
 /** The schools of naming that need the pitch and key only; finger counts need an instrument. */
@@ -69,10 +69,4 @@ export function staffPlace(step: number): string {
   const ledger = ordinals[Math.floor(away / 2) - 1] ?? `${Math.floor(away / 2)}th`;
   if (away % 2 === 0) return `on the ${ledger} ledger line ${side}`;
   return offset < 0 ? `hanging under the ${ledger} ledger line ${side}` : `on top of the ${ledger} ledger line ${side}`;
-}
-
-/** The name of the class's do, for the movable schools: "do is G". */
-export function doOf(key: Key): string {
-  const { letter, alter } = tonic({ fifths: key.fifths, mode: 'major' });
-  return letter + sign(alter);
 }

@@ -4,7 +4,6 @@ import type { RhythmElement } from './elements.ts';
 import type { Form } from './form.ts';
 import type { NoteUse } from './notes.ts';
 import { secondsOfWhole, type PlayedMove } from './played.ts';
-import type { Sign } from './signs.ts';
 
 /** One number and what it is made of. A first tune of three notes has about 14, a quick one over an octave 40. */
 export interface Difficulty {
@@ -38,7 +37,6 @@ interface Known {
     readonly moves: number;
   };
   readonly elements: readonly RhythmElement[];
-  readonly signs: readonly Sign[];
   readonly form: Form;
   readonly breaths: readonly Breath[];
 }

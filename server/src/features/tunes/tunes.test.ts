@@ -47,7 +47,7 @@ describe('the library', () => {
   it('refuses what is no tune in a sentence, and stays as it was', async () => {
     const before = (await list()).length;
     for (const [text, sentence] of [
-      [abc('Short', 'G A|B4|c4|G A|B4|]').replace('G A|B4|c4', 'G4|A2|B4'), 'Bar 2 is too short'],
+      [abc('Short', 'G4|A2|B4|c4|]'), 'Bar 2 is too short'],
       ['hello', 'not ABC'],
       ['', 'empty'],
       [7, 'The tune as ABC.'],

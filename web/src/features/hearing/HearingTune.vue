@@ -8,7 +8,7 @@ import { useTune } from '../tunes/index.ts';
 const props = defineProps<{ classId: string; position: number }>();
 const { page, info, error } = useTune(
   computed(() => ({ classId: props.classId, position: props.position })),
-  ref(null),
+  ref(''),
 );
 </script>
 

@@ -104,7 +104,7 @@ async function store(): Promise<void> {
 </script>
 
 <template>
-  <div class="page">
+  <div class="page-grid">
     <header class="page-head">
       <div>
         <h1>{{ tuneId === null ? 'Bring a tune' : 'Edit the tune' }}</h1>
@@ -169,12 +169,6 @@ async function store(): Promise<void> {
 </template>
 
 <style scoped lang="scss">
-.page {
-  display: grid;
-  gap: 12px;
-  padding: 18px 24px;
-}
-
 .halves {
   display: grid;
   grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);

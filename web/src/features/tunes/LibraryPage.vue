@@ -35,7 +35,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
     :what="total === 0 ? 'the tunes' : `the tunes, ${done} of ${total} read`"
     @again="load"
   />
-  <div v-else class="page">
+  <div v-else class="page-grid">
     <header class="page-head">
       <div>
         <h1>Tunes</h1>
@@ -160,12 +160,6 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
 </template>
 
 <style scoped lang="scss">
-.page {
-  display: grid;
-  gap: 12px;
-  padding: 18px 24px;
-}
-
 .for,
 .filters label {
   display: flex;

@@ -66,7 +66,7 @@ function leave(): void {
       </p>
       <p class="soft">
         Lines: {{ reading.form.lines.map((line) => line.letter).join(' ') }} · teach
-        {{ reading.form.learnBars.join(', ') }}
+        {{ reading.form.learnBars.map((bar) => (bar === 0 ? 'pickup' : bar)).join(', ') }}
       </p>
     </section>
     <section

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { findInstrument, nameNote, type Naming } from '@escalier/core/instruments';
+import { findInstrument, instrument, INSTRUMENT_IDS, nameNote, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
 import type { NoteUse } from '@escalier/core/reading';
 import { computed, ref, watch } from 'vue';
@@ -28,7 +28,8 @@ const address = computed((): TuneAddress =>
     ? { classId: props.classId, position: props.position }
     : { classId: props.classId, tuneId: props.tuneId ?? '' },
 );
-const instrumentId = ref<string | null>(null);
+const instrumentId = ref<string>('soprano-recorder-baroque');
+const INSTRUMENT_NAMES = INSTRUMENT_IDS.map((id) => ({ id, name: instrument(id).shortName }));
 const { page, info, error, load, keepBreaths } = useTune(address, instrumentId);
 const player = usePlayer(computed(() => info.value?.playback ?? null));
 
@@ -59,9 +60,7 @@ const layers = ref<ReadonlySet<LayerId>>(new Set<LayerId>(['new', 'hard', 'breat
 const pointed = ref<readonly number[]>([]);
 const editing = ref(false);
 
-const on = computed(() =>
-  findInstrument(instrumentId.value ?? page.value?.schoolClass?.instrumentId ?? 'soprano-recorder-baroque'),
-);
+const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?? instrumentId.value));
 const marks = computed((): readonly ScoreMark[] => {
   if (info.value === null) return [];
   const now = player.now.value;
@@ -117,7 +116,7 @@ function label(use: NoteUse): string {
 
 <template>
   <LoadState v-if="page === null || info === null || on === null" :error="error" what="the tune" @again="load" />
-  <div v-else class="page">
+  <div v-else class="page-grid">
     <header>
       <div v-if="page.step !== null" class="belt"><BeltBand :belt-id="page.step.belt" /></div>
       <h1>{{ page.title }}</h1>
@@ -138,6 +137,14 @@ function label(use: NoteUse): string {
         }}
         <template v-if="info.licence !== ''"> · {{ info.licence }}</template>
       </p>
+      <select
+        v-if="page.schoolClass === null"
+        v-model="instrumentId"
+        class="form-select counting"
+        aria-label="Instrument"
+      >
+        <option v-for="each in INSTRUMENT_NAMES" :key="each.id" :value="each.id">{{ each.name }}</option>
+      </select>
       <nav aria-label="This tune">
         <template v-if="page.step !== null">
           <RouterLink
@@ -235,12 +242,6 @@ function label(use: NoteUse): string {
 </template>
 
 <style scoped lang="scss">
-.page {
-  display: grid;
-  gap: 12px;
-  padding: 16px 24px;
-}
-
 header {
   display: flex;
   flex-wrap: wrap;

@@ -1,4 +1,5 @@
 import type { StepDto, TunePage } from '@escalier/server/api';
+import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import { ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { tuneWorker, type TuneInfo } from '../../workers/index.ts';
@@ -34,15 +35,18 @@ async function fetchTune(address: TuneAddress): Promise<OpenTune> {
     title: tune.title,
     abc: tune.abc,
     known: NOBODY,
-    breathSeconds: 6,
+    breathSeconds: DEFAULT_BREATH_SECONDS,
     breaths: null,
     step: null,
     steps: 0,
   };
 }
 
-/** A tune and what it says to a class: from the server, then read in the worker. */
-export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string | null>) {
+/**
+ * A tune and what it says to a class: from the server, then read in the worker.
+ * @param instrumentId for a tune that is read for no class in particular.
+ */
+export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   const page = shallowRef<OpenTune | null>(null);
   const info = shallowRef<TuneInfo | null>(null);
   const error = ref<string | null>(null);
@@ -69,7 +73,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string | nu
     const known = { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
     const source = {
       abc: open.abc,
-      instrumentId: instrumentId.value ?? open.schoolClass?.instrumentId ?? 'soprano-recorder-baroque',
+      instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value,
     };
     const read = await tuneWorker().read(source, known, open.breathSeconds);
     if (page.value !== open) return;
