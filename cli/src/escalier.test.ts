@@ -26,6 +26,57 @@ describe('escalier fingering', () => {
   });
 });
 
+describe('escalier move', () => {
+  it('says what the fingers do and what it costs', async () => {
+    expect((await escalier(['move', 'A4', 'E4'])).out).toBe(
+      [
+        'A4 (0 12) to E4 (0 123 45): three fingers land together, in both hands',
+        'Cost 3 = 1.9 several fingers together + 0.15 one finger more + 0.15 landing: every hole has to seal + 0.8 both hands',
+      ].join('\n'),
+    );
+    expect(await json('move', 'A4', 'E4')).toMatchObject({
+      kind: 'team',
+      lands: 3,
+      lifts: 0,
+      bothHands: true,
+      cost: 3,
+      words: 'three fingers land together, in both hands',
+      fingers: expect.arrayContaining([{ hole: '4', hand: 'right', finger: 'index', does: 'lands' }]) as unknown,
+    });
+    expect(await json('move', 'C4', 'E4', '--instrument', 'tin-whistle-d')).toEqual({
+      error: { message: 'C4 or E4 is not on the tin whistle in D.' },
+    });
+  });
+});
+
+describe('escalier echo', () => {
+  const three = ['echo', '--notes', 'B4,A4,G4', '--new', 'G4', '--seed', '7'];
+
+  it('gives a graded set that the seed repeats', async () => {
+    const first = (await json(...three)) as { patterns: { grade: string; notes: { note: string | null }[] }[] };
+    expect(first.patterns.map((each) => each.grade).filter((grade) => grade === 'skip')).toHaveLength(3);
+    expect(first.patterns.every((each) => each.notes.some(({ note }) => note === 'G4'))).toBe(true);
+    expect(await json(...three)).toEqual(first);
+    expect((await escalier(three)).out.split('\n')).toHaveLength(15);
+  });
+
+  it('asks for what is missing', async () => {
+    expect((await escalier(['echo', '--new', 'G4'])).err).toContain('--notes');
+    expect((await escalier(['echo', '--notes', 'B4,A4', '--new', 'G4'])).err).toContain('not among the notes');
+    expect((await escalier([...three, '--rhythm', 'note long'])).err).toContain('not rhythm values');
+    expect((await escalier(['echo', '--notes', 'B4', '--new', 'B4', '--seed', 'x'])).err).toContain('whole number');
+  });
+});
+
+describe('escalier bare', () => {
+  it('lets a tune grow', async () => {
+    const grown = (await json('bare', GOOSE_WALK, '--stages', '4')) as { stages: { notes: number; abc: string }[] };
+    expect(grown.stages.map((stage) => stage.notes)).toEqual([8, 14, 20, 22]);
+    expect(grown.stages[0]!.abc).toContain('B8|B8|A8|E8|');
+    expect((await escalier(['bare', GOOSE_WALK, '--stages', '9'])).err).toContain('from 3 to 5');
+  });
+});
+
 describe('escalier read', () => {
   it('says what is new in a tune', async () => {
     const read = await json('read', GOOSE_WALK, '--knows', 'B4,A4,G4');

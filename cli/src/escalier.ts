@@ -1,10 +1,13 @@
 import { parseArgs } from 'node:util';
+import { bare } from './bare.ts';
 import { BadInput, type Command } from './command.ts';
 import { convert } from './convert.ts';
+import { echo } from './echo.ts';
 import { fingering } from './fingering.ts';
+import { move } from './move.ts';
 import { read } from './read.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = { convert, fingering, read };
+const COMMANDS: Readonly<Record<string, Command>> = { bare, convert, echo, fingering, move, read };
 
 function help(): string {
   const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);

@@ -1,4 +1,4 @@
-import { fingeringsOf, formatHoles } from '@escalier/core/instruments';
+import { fingeringsOf, formatHoles, makersDiffer } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
 import { BadInput, type Command } from './command.ts';
 import { instrumentOption, pitchWord } from './options.ts';
@@ -19,9 +19,12 @@ export const fingering: Command = {
       primary: each.primary,
       remark: each.remark,
     }));
-    const makersDiffer = on.makersDiffer.some((each) => pitchName(each) === pitchName(pitch));
     const lines = fingerings.map((each) => `${each.holes}${each.remark === '' ? '' : `  (${each.remark})`}`);
-    if (makersDiffer) lines.push('Makers differ: check the chart that came with the instrument.');
-    return { text: lines.join('\n'), json: { note: pitchName(pitch), instrument: on.id, fingerings, makersDiffer } };
+    const differ = makersDiffer(on, pitch);
+    if (differ) lines.push('Makers differ: check the chart that came with the instrument.');
+    return {
+      text: lines.join('\n'),
+      json: { note: pitchName(pitch), instrument: on.id, fingerings, makersDiffer: differ },
+    };
   },
 };

@@ -1,5 +1,6 @@
 import { findInstrument, INSTRUMENT_IDS, type Instrument } from '@escalier/core/instruments';
 import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
+import { valuesKnown } from '@escalier/core/practice';
 import { parsePitch, type Pitch, type Tempo } from '@escalier/core/music';
 import { BadInput } from './command.ts';
 
@@ -31,4 +32,24 @@ export function breathOption(text: string | undefined): number {
   const seconds = Number(text);
   if (!(seconds >= 1 && seconds <= 30)) throw new BadInput(`"${text}" is no breath: give seconds from 1 to 30.`);
   return seconds;
+}
+
+/** A whole number within bounds, or undefined when the option is not given. */
+export function wholeNumber(text: string | undefined, what: string, least: number, most: number): number | undefined {
+  if (text === undefined) return undefined;
+  const number = Number(text);
+  if (!Number.isInteger(number) || number < least || number > most)
+    throw new BadInput(`"${text}" is no ${what}: give a whole number from ${least} to ${most}.`);
+  return number;
+}
+
+const PLAIN_RHYTHM = 'note quarter,note half,note eighth';
+
+/** Rhythm elements by their names, such as "note quarter,rest quarter". */
+export function elementsOption(list: string = PLAIN_RHYTHM): ReadonlySet<string> {
+  const names = list.split(',').map((name) => name.trim());
+  const known = new Set(names);
+  if (valuesKnown(known).length !== known.size)
+    throw new BadInput(`"${list}" are not rhythm values: write such as "note quarter,note dotted-half,rest quarter".`);
+  return known;
 }

@@ -43,4 +43,6 @@ export interface Instrument {
   readonly fingerings: readonly Fingering[];
   /** Notes for which makers give different fingerings. */
   readonly makersDiffer: readonly Pitch[];
+  /** Where the chart comes from and what it takes for granted, for the teacher. */
+  readonly source: string;
 }

@@ -1,4 +1,4 @@
-import { namePitch, pitchName, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
+import { midiNumber, namePitch, pitchName, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
 import type { Fingering, HoleState, Instrument } from './fingering.ts';
 import { INSTRUMENTS } from './tables.ts';
 
@@ -43,7 +43,28 @@ export function primaryFingering(on: Instrument, p: Pitch): Fingering | null {
 
 /** The lowest and the highest written note. */
 export function rangeOf(on: Instrument): readonly [Pitch, Pitch] {
-  return [on.fingerings[0]!.pitch, on.fingerings.at(-1)!.pitch];
+  const chart = chartOf(on);
+  return [chart[0]!.spellings[0]!, chart.at(-1)!.spellings[0]!];
+}
+
+/** One sound of an instrument: its names, the usual one first, and its fingerings, the primary first. */
+export interface ChartRow {
+  readonly spellings: readonly Pitch[];
+  readonly fingerings: readonly Fingering[];
+}
+
+/** The whole chart from low to high, a row for each sound. */
+export function chartOf(on: Instrument): readonly ChartRow[] {
+  const names = new Map<number, readonly Pitch[]>();
+  for (const { pitch, primary } of on.fingerings) {
+    if (primary) names.set(midiNumber(pitch), [...(names.get(midiNumber(pitch)) ?? []), pitch]);
+  }
+  return [...names.values()].map((spellings) => ({ spellings, fingerings: fingeringsOf(on, spellings[0]!) }));
+}
+
+/** Whether makers give different fingerings for the note, so that its own chart has to be asked. */
+export function makersDiffer(on: Instrument, p: Pitch): boolean {
+  return on.makersDiffer.some((each) => sameSound(each, p));
 }
 
 export type Naming = PitchNaming | 'finger-count';

@@ -34,7 +34,7 @@ export const MOVE_WEIGHTS = {
   single: 0.95,
   team: 1.9,
   swap: 2.25,
-  /** For each finger over one in a single, over two in a team or swap. */
+  /** For each finger over two in a team or swap. */
   furtherFinger: 0.15,
   /** For the fingers that land, as a share of those that move. */
   landing: 0.05,
@@ -88,7 +88,7 @@ export function moveOf(on: Instrument, from: Fingering, to: Fingering): Move {
     registerChange,
     crossesBreak: registerChange && lands + lifts >= 3,
   };
-  return { ...shape, cost: costOf(on.holes, shape) };
+  return { ...shape, cost: costOf(on, shape) };
 }
 
 function actionAt(from: Fingering, to: Fingering, index: number): FingerAction {
@@ -105,26 +105,52 @@ function kindOf(lands: number, lifts: number, shades: number): MoveKind {
   return moving === 1 ? 'single' : 'team';
 }
 
-function costOf(holes: readonly Hole[], move: Omit<Move, 'cost'>): number {
+/** One reason why a move costs what it costs. */
+export interface CostPart {
+  readonly words: string;
+  readonly points: number;
+}
+
+type Uncosted = Omit<Move, 'cost'>;
+
+/** What a cost is the sum of, for those who ask. */
+export function costParts(on: Instrument, move: Uncosted): readonly CostPart[] {
   const weights = MOVE_WEIGHTS;
-  let cost: number = weights[move.kind];
-  if (move.kind === 'single') {
-    cost += weights.landing * move.lands;
-    if (move.hands.includes('right')) cost += weights.rightHandSingle;
-    if (isOutOfOrder(holes, move)) cost += weights.outOfOrder;
-  } else if (move.kind !== 'none') {
-    cost += weights.furtherFinger * (move.lands + move.lifts + move.shades - 2);
-    cost += (weights.teamLanding * move.lands) / (move.lands + move.lifts + move.shades);
-  }
-  if (move.bothHands) cost += weights.bothHands;
-  if (move.thumb) cost += weights.thumb;
-  cost += weights.shade * move.shades;
-  if (move.registerChange) cost += weights.registerChange;
-  if (move.crossesBreak) cost += weights.crossesBreak;
+  const moving = move.lands + move.lifts + move.shades;
+  const isSingle = move.kind === 'single';
+  const further = Math.max(0, moving - (isSingle ? 1 : 2));
+  const landing = moving === 0 ? 0 : (isSingle ? weights.landing : weights.teamLanding) * (move.lands / moving);
+  const parts: readonly CostPart[] = [
+    { words: KIND_WORDS[move.kind], points: weights[move.kind] },
+    { words: further === 1 ? 'one finger more' : `${further} fingers more`, points: weights.furtherFinger * further },
+    { words: 'landing: every hole has to seal', points: landing },
+    { words: 'the right hand', points: isSingle && move.hands.includes('right') ? weights.rightHandSingle : 0 },
+    {
+      words: 'a finger below it stays down',
+      points: isSingle && isOutOfOrder(on.holes, move) ? weights.outOfOrder : 0,
+    },
+    { words: 'both hands', points: move.bothHands ? weights.bothHands : 0 },
+    { words: 'the thumb', points: move.thumb ? weights.thumb : 0 },
+    { words: 'a half-covered hole', points: weights.shade * move.shades },
+    { words: 'another register', points: move.registerChange ? weights.registerChange : 0 },
+    { words: 'across the break', points: move.crossesBreak ? weights.crossesBreak : 0 },
+  ];
+  return parts.filter((part) => part.points > 0);
+}
+
+const KIND_WORDS: Readonly<Record<MoveKind, string>> = {
+  none: 'the same fingering',
+  single: 'one finger',
+  team: 'several fingers together',
+  swap: 'fingers land while others lift',
+};
+
+function costOf(on: Instrument, move: Uncosted): number {
+  const cost = costParts(on, move).reduce((total, part) => total + part.points, 0);
   return Math.round(cost * 100) / 100;
 }
 
-function isOutOfOrder(holes: readonly Hole[], move: Omit<Move, 'cost'>): boolean {
+function isOutOfOrder(holes: readonly Hole[], move: Uncosted): boolean {
   const at = move.actions.findIndex((action) => action !== 'stays');
   if (holes[at]?.finger === 'thumb') return false;
   return holes.some((_, index) => index > at && move.from.holes[index] !== 'open' && move.to.holes[index] !== 'open');

@@ -1,6 +1,7 @@
-import { pitch } from '../music/index.ts';
+import { pitch, type Pitch } from '../music/index.ts';
 import type { Instrument } from './fingering.ts';
 import { RECORDER_HOLES, recorderFingerings, WHISTLE_HOLES, whistleFingerings, type Row } from './notation.ts';
+import { isPlain, shiftFingerings, shiftPitch, type Interval } from './shift.ts';
 
 /** Written pitches of the soprano. Closed holes are named; ø is a pinched thumb, a prime half a double hole. */
 const BAROQUE: readonly Row[] = [
@@ -72,35 +73,79 @@ const WHISTLE_IN_D: readonly Row[] = [
   ['D6', 'oxx xxx', 'more breath still'],
 ];
 
-export const INSTRUMENTS = [
-  {
-    id: 'soprano-recorder-baroque',
-    name: 'Soprano recorder, baroque fingering',
-    shortName: 'soprano recorder, baroque',
+const SOPRANO_SOURCE = 'Common makers’ charts for double holes 6 and 7; single holes are half covered for C♯4 and D♯4.';
+const ALTO_SOURCE = 'The shapes of the soprano, a fifth lower in name: what gives C on the soprano gives F here.';
+const WHISTLE_SOURCE = 'Common charts for six holes; the key note is all six closed.';
+
+interface Bore {
+  readonly fingering: 'baroque' | 'german';
+  readonly rows: readonly Row[];
+  readonly makersDiffer: readonly Pitch[];
+}
+
+const BAROQUE_BORE: Bore = { fingering: 'baroque', rows: BAROQUE, makersDiffer: [] };
+const GERMAN_BORE: Bore = { fingering: 'german', rows: GERMAN, makersDiffer: [pitch('F#5'), pitch('Gb5')] };
+
+/** C4 of the soprano's chart is F4 of the alto's: three steps, five semitones. */
+const TO_ALTO: Interval = { steps: 3, semitones: 5 };
+
+interface Size {
+  readonly name: 'soprano' | 'alto' | 'tenor';
+  readonly soundsAbove: number;
+  readonly interval: Interval | null;
+  readonly source: string;
+}
+
+const SOPRANO: Size = { name: 'soprano', soundsAbove: 12, interval: null, source: SOPRANO_SOURCE };
+const ALTO: Size = { name: 'alto', soundsAbove: 0, interval: TO_ALTO, source: ALTO_SOURCE };
+const TENOR: Size = { name: 'tenor', soundsAbove: 0, interval: null, source: SOPRANO_SOURCE };
+
+function recorder<Id extends string>(id: Id, size: Size, bore: Bore): Instrument & { readonly id: Id } {
+  const { interval } = size;
+  const fingerings = recorderFingerings(bore.rows);
+  const title = size.name.charAt(0).toUpperCase() + size.name.slice(1);
+  return {
+    id,
+    name: `${title} recorder, ${bore.fingering} fingering`,
+    shortName: `${size.name} recorder, ${bore.fingering}`,
     family: 'recorder',
-    soundsAbove: 12,
+    soundsAbove: size.soundsAbove,
     holes: RECORDER_HOLES,
-    fingerings: recorderFingerings(BAROQUE),
-    makersDiffer: [],
-  },
-  {
-    id: 'soprano-recorder-german',
-    name: 'Soprano recorder, german fingering',
-    shortName: 'soprano recorder, german',
-    family: 'recorder',
-    soundsAbove: 12,
-    holes: RECORDER_HOLES,
-    fingerings: recorderFingerings(GERMAN),
-    makersDiffer: [pitch('F#5'), pitch('Gb5')],
-  },
-  {
-    id: 'tin-whistle-d',
-    name: 'Tin whistle in D',
-    shortName: 'tin whistle in D',
+    fingerings: interval === null ? fingerings : shiftFingerings(fingerings, interval),
+    makersDiffer:
+      interval === null
+        ? bore.makersDiffer
+        : bore.makersDiffer.map((each) => shiftPitch(each, interval)).filter(isPlain),
+    source: size.source,
+  };
+}
+
+/** The whistle in D moved to another key note. Written and sounding are an octave apart in every key. */
+function whistle<Id extends string>(id: Id, keyNote: string, interval: Interval): Instrument & { readonly id: Id } {
+  return {
+    id,
+    name: `Tin whistle in ${keyNote}`,
+    shortName: `tin whistle in ${keyNote}`,
     family: 'whistle',
     soundsAbove: 12,
     holes: WHISTLE_HOLES,
-    fingerings: whistleFingerings(WHISTLE_IN_D),
+    fingerings: shiftFingerings(whistleFingerings(WHISTLE_IN_D), interval),
     makersDiffer: [],
-  },
-] as const satisfies readonly Instrument[];
+    source: WHISTLE_SOURCE,
+  };
+}
+
+export const INSTRUMENTS = [
+  recorder('soprano-recorder-baroque', SOPRANO, BAROQUE_BORE),
+  recorder('soprano-recorder-german', SOPRANO, GERMAN_BORE),
+  recorder('alto-recorder-baroque', ALTO, BAROQUE_BORE),
+  recorder('alto-recorder-german', ALTO, GERMAN_BORE),
+  recorder('tenor-recorder-baroque', TENOR, BAROQUE_BORE),
+  recorder('tenor-recorder-german', TENOR, GERMAN_BORE),
+  whistle('tin-whistle-d', 'D', { steps: 0, semitones: 0 }),
+  whistle('tin-whistle-c', 'C', { steps: -1, semitones: -2 }),
+  whistle('tin-whistle-b-flat', 'B flat', { steps: -2, semitones: -4 }),
+  whistle('tin-whistle-e-flat', 'E flat', { steps: 1, semitones: 1 }),
+  whistle('tin-whistle-f', 'F', { steps: 2, semitones: 3 }),
+  whistle('tin-whistle-g', 'G', { steps: 3, semitones: 5 }),
+] as const;

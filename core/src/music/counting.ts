@@ -57,6 +57,9 @@ function key({ num, den }: Rational): string {
   return `${num}/${den}`;
 }
 
+/** What has no word of its own: parts of parts, such as semiquavers in 2/2. */
+const FURTHER_DIVISION = 'ta';
+
 const NUMBER_PARTS: ReadonlyMap<string, string> = new Map([
   ['1/4', 'e'],
   ['1/2', '&'],
@@ -71,7 +74,7 @@ function numbers({ start, length }: Counted, metre: Metre): string {
   const from = multiply(start, rational(perBeat));
   const until = multiply(add(start, length), rational(perBeat));
   const part = inBeat(from);
-  const first = part.num === 0 ? String(floor(from) + 1) : (NUMBER_PARTS.get(key(part)) ?? '·');
+  const first = part.num === 0 ? String(floor(from) + 1) : (NUMBER_PARTS.get(key(part)) ?? FURTHER_DIVISION);
   const held: string[] = [];
   for (let count = floor(from) + 1; count < toNumber(until); count++) held.push(String(count + 1));
   return [first, ...held].join('-');
@@ -139,7 +142,7 @@ const BEAT_FUNCTION: PlaceWords = {
     ['1/3', 'da'],
     ['2/3', 'di'],
   ]),
-  other: 'ta',
+  other: FURTHER_DIVISION,
 };
 
 const BEAT_POSITION: PlaceWords = {
@@ -159,7 +162,7 @@ const BEAT_POSITION: PlaceWords = {
     ['2/3', 'da'],
     ['5/6', 'ma'],
   ]),
-  other: '·',
+  other: 'ka',
 };
 
 function byPlace({ start }: Counted, metre: Metre, words: PlaceWords): string {

@@ -3,7 +3,7 @@ export type { Difficulty } from './difficulty.ts';
 export type { Duet, DuetMoment } from './duet.ts';
 export { elementWords, type RhythmElement } from './elements.ts';
 export type { Form } from './form.ts';
-export type { HardSpot } from './hard-spots.ts';
+export { tempoLadder, type HardSpot } from './hard-spots.ts';
 export { shiftWords, type KeyChoice } from './keys.ts';
 export { joinKnowledge, moveKey, NOTHING_KNOWN, type Knowledge } from './knowledge.ts';
 export { DEFAULT_TEMPO, type MoveUse } from './moves.ts';

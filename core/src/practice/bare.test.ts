@@ -1,0 +1,102 @@
+import fc from 'fast-check';
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { readAbc, writeAbc } from '../formats/index.ts';
+import { midiNumber, performedNotes, pitch, toNumber, type Tune } from '../music/index.ts';
+import { anyTune } from '../testing/index.ts';
+import { bareVersions, onOneNote } from './index.ts';
+
+function shipped(name: string): Tune {
+  const read = readAbc(readFileSync(new URL(`../../../demo/tunes/${name}.abc`, import.meta.url), 'utf8'));
+  if (!read.ok) throw new Error(name);
+  return read.value.tune;
+}
+
+function music(tune: Tune): string {
+  return writeAbc(tune)
+    .split('\n')
+    .filter((line) => line !== '' && !/^[%A-Zw]+:|^%/i.test(line))
+    .join(' ');
+}
+
+/** Place and pitch of every struck note, each part by itself. */
+function struck(tune: Tune): ReadonlySet<string> {
+  return new Set(
+    tune.parts.flatMap((_, part) =>
+      performedNotes(tune, part).map((note) => `${part} ${toNumber(note.onset)} ${midiNumber(note.pitch)}`),
+    ),
+  );
+}
+
+describe('bare versions', () => {
+  it('grow from the first beats to the tune', () => {
+    const versions = bareVersions(shipped('goose-walk'), 4);
+    expect(versions.map((each) => music(each.tune))).toEqual([
+      'B8|B8|A8|E8| B8|B8|A8|G8|]',
+      'B4 G4|B4 G4|A4 A4|E8| B4 G4|B4 G4|A4 A4|G8|]',
+      'B2 A2 G4|B2 A2 G4|A2 B2 A4|E8| B2 A2 G4|B2 A2 G4|A2 E2 A4|G8|]',
+      'B2 A2 G4|B2 A2 G4|A2 B2 A2 G2|E8| B2 A2 G4|B2 A2 G4|A2 E2 A2 E2|G8|]',
+    ]);
+    expect(versions.map((each) => each.of)).toEqual([22, 22, 22, 22]);
+  });
+
+  it('end with the tune itself, and each holds all notes of the one before', () => {
+    fc.assert(
+      fc.property(anyTune, fc.integer({ min: 3, max: 5 }), (tune, stages) => {
+        const versions = bareVersions(tune, stages);
+        expect(versions.at(-1)!.tune).toBe(tune);
+        expect(versions.length).toBeLessThanOrEqual(stages);
+        for (const [index, version] of versions.entries()) {
+          const next = versions[index + 1];
+          if (next === undefined) continue;
+          expect(version.notes).toBeLessThan(next.notes);
+          expect(isSubset(struck(version.tune), struck(next.tune))).toBe(true);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it('come in the number asked for where a tune has as many levels, and say how many notes each has', () => {
+    for (const name of ['goose-walk', 'moon-on-the-millpond', 'kite-over-the-weir', 'old-hundredth']) {
+      for (const stages of [3, 4, 5]) {
+        const versions = bareVersions(shipped(name), stages);
+        expect(versions, `${name} in ${stages}`).toHaveLength(stages);
+        for (const version of versions)
+          expect(struck(version.tune).size).toBe(struck(versions[0]!.tune).size + version.notes - versions[0]!.notes);
+      }
+    }
+  });
+
+  it('keep the first note of a tune without a pickup, and its last', () => {
+    const [first] = bareVersions(shipped('kite-over-the-weir'), 5);
+    const notes = performedNotes(first!.tune);
+    const whole = performedNotes(shipped('kite-over-the-weir'));
+    expect(notes[0]!.pitch).toEqual(whole[0]!.pitch);
+    expect(notes.at(-1)!.pitch).toEqual(whole.at(-1)!.pitch);
+  });
+
+  it('are 3 to 5', () => {
+    expect(() => bareVersions(shipped('goose-walk'), 2)).toThrow(RangeError);
+    expect(() => bareVersions(shipped('goose-walk'), 6)).toThrow(RangeError);
+  });
+});
+
+function isSubset(small: ReadonlySet<string>, large: ReadonlySet<string>): boolean {
+  return [...small].every((each) => large.has(each));
+}
+
+describe('a tune on one note', () => {
+  it('keeps every length and every word', () => {
+    fc.assert(
+      fc.property(anyTune, (tune) => {
+        const flat = onOneNote(tune, pitch('B4'));
+        const [before, after] = [tune.parts[0].bars.flat(), flat.parts[0].bars.flat()];
+        expect(after.map((event) => event.value)).toEqual(before.map((event) => event.value));
+        expect(after.every((event) => event.kind === 'rest' || midiNumber(event.pitch) === 71)).toBe(true);
+        expect(flat.bars).toEqual(tune.bars);
+      }),
+    );
+    expect(music(onOneNote(shipped('goose-walk'), pitch('B4')))).toContain('B2 B2 B4|B2 B2 B4|B2 B2 B2 B2|B8|');
+  });
+});

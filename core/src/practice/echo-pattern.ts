@@ -1,0 +1,48 @@
+import { pitchName, type Metre, type Tune, type TuneEvent } from '../music/index.ts';
+import { shortTune } from './short-tune.ts';
+
+/** How far into the new note a pattern goes, in the order of teaching. */
+export const ECHO_GRADES = ['one-note', 'two-notes', 'steps', 'skip', 'elsewhere'] as const;
+export type EchoGrade = (typeof ECHO_GRADES)[number];
+
+/** Four beats that the teacher plays and the class answers. */
+export interface EchoPattern {
+  readonly grade: EchoGrade;
+  readonly events: readonly TuneEvent[];
+  /** What may go wrong, in words: "Starts on B, not on G." */
+  readonly traps: readonly string[];
+}
+
+export const ECHO_METRE: Metre = { count: 4, unit: 4 };
+
+/** Patterns of the same content are the same pattern. */
+export function contentOf(events: readonly TuneEvent[]): string {
+  return events
+    .map((each) => `${each.kind === 'note' ? pitchName(each.pitch) : 'z'} ${each.value.base} ${each.value.dots}`)
+    .join(', ');
+}
+
+/** The patterns as one sheet, a bar each. */
+export function echoSheet(patterns: readonly EchoPattern[], title: string, barsOnLine = 4): Tune {
+  return shortTune({ title, metre: ECHO_METRE, bars: patterns.map((each) => each.events), barsOnLine });
+}
+
+/** Who plays when: each pattern twice as an echo, or once read by the class alone. */
+export interface EchoTurn {
+  readonly pattern: number;
+  readonly who: 'teacher' | 'class';
+  /** The class reads it for itself: nobody plays it first. */
+  readonly reading: boolean;
+}
+
+const ECHO_ROUNDS = 2;
+
+export function echoTurns(patterns: readonly number[], reading: boolean): readonly EchoTurn[] {
+  if (reading) return patterns.map((pattern) => ({ pattern, who: 'class', reading }));
+  return patterns.flatMap((pattern) =>
+    Array.from({ length: ECHO_ROUNDS }).flatMap((): EchoTurn[] => [
+      { pattern, who: 'teacher', reading },
+      { pattern, who: 'class', reading },
+    ]),
+  );
+}

@@ -1,0 +1,157 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { instrument } from '../instruments/index.ts';
+import { equal, eventsLength, midiNumber, pitch, pitchName, rational, samePitch, type Pitch } from '../music/index.ts';
+import {
+  ECHO_GRADES,
+  echoPatterns,
+  echoPlace,
+  echoSheet,
+  echoTurns,
+  plainValue,
+  type EchoPattern,
+  type EchoRequest,
+} from './index.ts';
+import { contentOf } from './echo-pattern.ts';
+import { isSingable, pairs, pitchesOf } from './singing.ts';
+
+const recorder = instrument('soprano-recorder-baroque');
+const ELEMENTS = new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']);
+
+function request(notes: string, newNote: string, more: Partial<EchoRequest> = {}): EchoRequest {
+  return {
+    on: recorder,
+    notes: notes.split(' ').map(pitch),
+    newNote: pitch(newNote),
+    elements: ELEMENTS,
+    perGrade: 3,
+    seed: 7,
+    ...more,
+  };
+}
+
+function ofGrade(patterns: readonly EchoPattern[], grade: EchoPattern['grade']): readonly (readonly Pitch[])[] {
+  return patterns.filter((each) => each.grade === grade).map((each) => pitchesOf(each.events));
+}
+
+describe('echo patterns', () => {
+  const { patterns, missing } = echoPatterns(request('B4 A4 G4 E4', 'E4'));
+
+  it('come in five grades, three of each', () => {
+    expect(missing).toEqual([]);
+    expect(patterns.map((each) => each.grade)).toEqual(ECHO_GRADES.flatMap((grade) => [grade, grade, grade]));
+  });
+
+  it('go from the note alone to a beginning elsewhere', () => {
+    const names = (melody: readonly Pitch[]): Set<string> => new Set(melody.map(pitchName));
+    for (const melody of ofGrade(patterns, 'one-note')) expect(names(melody)).toEqual(new Set(['E4']));
+    for (const melody of ofGrade(patterns, 'two-notes')) expect(names(melody)).toEqual(new Set(['E4', 'G4']));
+    const ladder = ['E4', 'G4', 'A4', 'B4'];
+    const jumps = (melody: readonly Pitch[]): number =>
+      pairs(melody).filter(([a, b]) => Math.abs(ladder.indexOf(pitchName(a)) - ladder.indexOf(pitchName(b))) > 1)
+        .length;
+    for (const melody of ofGrade(patterns, 'steps')) expect(jumps(melody)).toBe(0);
+    for (const melody of ofGrade(patterns, 'skip')) expect(jumps(melody)).toBe(1);
+    for (const melody of ofGrade(patterns, 'elsewhere')) expect(['A4', 'B4']).toContain(pitchName(melody[0]!));
+  });
+
+  it('name their traps', () => {
+    const elsewhere = patterns.find((each) => each.grade === 'elsewhere')!;
+    expect(elsewhere.traps[0]).toMatch(/^Starts on (A|B), not on E\.$/);
+    const all = patterns.flatMap((each) => each.traps).join(' ');
+    expect(all).toMatch(/(land|lift) together, in both hands/);
+  });
+
+  it('are the same for the same seed and others for another', () => {
+    expect(echoPatterns(request('B4 A4 G4 E4', 'E4')).patterns).toEqual(patterns);
+    expect(echoPatterns(request('B4 A4 G4 E4', 'E4', { seed: 8 })).patterns).not.toEqual(patterns);
+  });
+
+  it('keep what the teacher has pinned when the rest is shuffled', () => {
+    const pinned = patterns[4]!;
+    const keep = new Map([[echoPlace('two-notes', 1), pinned]]);
+    const shuffled = echoPatterns(request('B4 A4 G4 E4', 'E4', { seed: 99, keep })).patterns;
+    expect(shuffled[4]!.events).toEqual(pinned.events);
+    expect(new Set(shuffled.map((each) => contentOf(each.events))).size).toBe(shuffled.length);
+  });
+
+  it('say why a grade is missing', () => {
+    const first = echoPatterns(request('B4', 'B4'));
+    expect(first.patterns.map((each) => each.grade)).toEqual(['one-note', 'one-note', 'one-note']);
+    expect(first.missing.map((each) => each.reason)[0]).toBe('The class has no other note yet.');
+    const second = echoPatterns(request('B4 A4', 'A4'));
+    expect(second.missing.map((each) => each.grade)).toEqual(['skip', 'elsewhere']);
+  });
+
+  it('take crotchets when the class knows no rhythm yet', () => {
+    const plain = echoPatterns(request('B4 A4 G4', 'G4', { elements: new Set() })).patterns;
+    expect(plain.flatMap((each) => each.events).every((each) => each.value.base === 'quarter')).toBe(true);
+  });
+
+  it('stand on one sheet, a bar each', () => {
+    const sheet = echoSheet(patterns, 'Echo');
+    expect(sheet.bars).toHaveLength(15);
+    expect(sheet.bars[3]!.lineEnd).toBe(true);
+  });
+
+  it('are played twice each, then read alone once', () => {
+    expect(echoTurns([0, 1], false).map((turn) => `${turn.pattern} ${turn.who}`)).toEqual([
+      '0 teacher',
+      '0 class',
+      '0 teacher',
+      '0 class',
+      '1 teacher',
+      '1 class',
+      '1 teacher',
+      '1 class',
+    ]);
+    expect(echoTurns([0, 1], true).map((turn) => turn.who)).toEqual(['class', 'class']);
+  });
+
+  const sets = [
+    'B4 A4',
+    'B4 A4 G4',
+    'B4 A4 G4 E4',
+    'B4 A4 G4 E4 D4',
+    'B4 A4 G4 C5 D5',
+    'E4 F#4 G4 A4 B4',
+    'G4 A4 Bb4 C5',
+  ];
+  it('hold for every set of notes, rhythm and seed: four beats, singable, linked, the new note in each, no two alike', () => {
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...sets),
+        fc.nat(20),
+        fc.nat(1000),
+        fc.subarray([...ELEMENTS, 'note dotted-quarter', 'note sixteenth', 'rest half']),
+        (notes, which, seed, elements) => {
+          const names = notes.split(' ');
+          const newNote = names[which % names.length]!;
+          const set = echoPatterns(request(notes, newNote, { seed, elements: new Set(elements), perGrade: 2 }));
+          const known = new Set([...elements, 'note quarter']);
+          for (const [index, { events, grade }] of set.patterns.entries()) {
+            const melody = pitchesOf(events);
+            expect(equal(eventsLength(events), rational(1))).toBe(true);
+            expect(melody.some((each) => samePitch(each, pitch(newNote)))).toBe(true);
+            if (grade !== 'two-notes') expect(pairs(melody).every(([a, b]) => isSingable(a, b))).toBe(true);
+            for (const { kind, value } of events)
+              expect(known).toContain(`${kind} ${value.dots > 0 ? 'dotted-' : ''}${value.base}`);
+            const before = set.patterns[index - 1];
+            if (before === undefined || grade === 'elsewhere') continue;
+            const link = midiNumber(melody[0]!) - midiNumber(pitchesOf(before.events).at(-1)!);
+            expect(Math.abs(link)).toBeLessThanOrEqual(5);
+          }
+          const contents = set.patterns.map((each) => contentOf(each.events));
+          expect(new Set(contents).size).toBe(contents.length);
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('are as many as there are, where a set has too few for all', () => {
+    const few = echoPatterns(request('B4 A4', 'A4', { elements: new Set(), perGrade: 30 }));
+    expect(few.patterns.filter((each) => each.grade === 'one-note')).toHaveLength(1);
+    expect(few.patterns[0]!.events.map((each) => each.value)).toEqual(Array(4).fill(plainValue('quarter')));
+  });
+});
