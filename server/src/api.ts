@@ -2,6 +2,7 @@
 export type { Api } from './app.ts';
 export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/classes/index.ts';
 export type { Recorded } from './features/hearing/index.ts';
-export type { DemoAccount, Me } from './features/schools/index.ts';
+export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
+export type { DemoAccount, Me, SchoolCaution } from './features/schools/index.ts';
 export type { TuneDto } from './features/tunes/index.ts';
 export type { ErrorBody } from './platform/problem.ts';

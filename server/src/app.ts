@@ -7,7 +7,8 @@ import { pinoLogger } from 'hono-pino';
 import { pino, type Logger } from 'pino';
 import { classRoutes } from './features/classes/index.ts';
 import { hearingRoutes } from './features/hearing/index.ts';
-import { needsSession, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
+import { noteRoutes } from './features/notes/index.ts';
+import { needsSession, schoolRoutes, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import type { AppEnv } from './platform/context.ts';
 import type { Orm } from './platform/database.ts';
@@ -33,6 +34,8 @@ function apiRoutes(options: AppOptions) {
     .use('*', needsSession)
     .route('/classes', classRoutes)
     .route('/hearing', hearingRoutes)
+    .route('/notes', noteRoutes)
+    .route('/school', schoolRoutes)
     .route('/tunes', tuneRoutes)
     .all('*', () => {
       throw notFound('address');

@@ -1,16 +1,9 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readAbc, writeAbc } from '../formats/index.ts';
+import { writeAbc } from '../formats/index.ts';
 import { midiNumber, performedNotes, pitch, toNumber, type Tune } from '../music/index.ts';
-import { anyTune } from '../testing/index.ts';
+import { anyTune, GOOSE_WALK, KITE, LONG_PICKUP, MILLPOND } from '../testing/index.ts';
 import { bareVersions, onOneNote } from './index.ts';
-
-function shipped(name: string): Tune {
-  const read = readAbc(readFileSync(new URL(`../../../demo/tunes/${name}.abc`, import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(name);
-  return read.value.tune;
-}
 
 function music(tune: Tune): string {
   return writeAbc(tune)
@@ -30,7 +23,7 @@ function struck(tune: Tune): ReadonlySet<string> {
 
 describe('bare versions', () => {
   it('grow from the first beats to the tune', () => {
-    const versions = bareVersions(shipped('goose-walk'), 4);
+    const versions = bareVersions(GOOSE_WALK, 4);
     expect(versions.map((each) => music(each.tune))).toEqual([
       'B8|B8|A8|E8| B8|B8|A8|G8|]',
       'B4 G4|B4 G4|A4 A4|E8| B4 G4|B4 G4|A4 A4|G8|]',
@@ -58,10 +51,10 @@ describe('bare versions', () => {
   });
 
   it('come in the number asked for where a tune has as many levels, and say how many notes each has', () => {
-    for (const name of ['goose-walk', 'moon-on-the-millpond', 'kite-over-the-weir', 'old-hundredth']) {
+    for (const tune of [GOOSE_WALK, MILLPOND, KITE, LONG_PICKUP]) {
       for (const stages of [3, 4, 5]) {
-        const versions = bareVersions(shipped(name), stages);
-        expect(versions, `${name} in ${stages}`).toHaveLength(stages);
+        const versions = bareVersions(tune, stages);
+        expect(versions, `${tune.title} in ${stages}`).toHaveLength(stages);
         for (const version of versions)
           expect(struck(version.tune).size).toBe(struck(versions[0]!.tune).size + version.notes - versions[0]!.notes);
       }
@@ -69,16 +62,16 @@ describe('bare versions', () => {
   });
 
   it('keep the first note of a tune without a pickup, and its last', () => {
-    const [first] = bareVersions(shipped('kite-over-the-weir'), 5);
+    const [first] = bareVersions(KITE, 5);
     const notes = performedNotes(first!.tune);
-    const whole = performedNotes(shipped('kite-over-the-weir'));
+    const whole = performedNotes(KITE);
     expect(notes[0]!.pitch).toEqual(whole[0]!.pitch);
     expect(notes.at(-1)!.pitch).toEqual(whole.at(-1)!.pitch);
   });
 
   it('are 3 to 5', () => {
-    expect(() => bareVersions(shipped('goose-walk'), 2)).toThrow(RangeError);
-    expect(() => bareVersions(shipped('goose-walk'), 6)).toThrow(RangeError);
+    expect(() => bareVersions(GOOSE_WALK, 2)).toThrow(RangeError);
+    expect(() => bareVersions(GOOSE_WALK, 6)).toThrow(RangeError);
   });
 });
 
@@ -97,6 +90,6 @@ describe('a tune on one note', () => {
         expect(flat.bars).toEqual(tune.bars);
       }),
     );
-    expect(music(onOneNote(shipped('goose-walk'), pitch('B4')))).toContain('B2 B2 B4|B2 B2 B4|B2 B2 B2 B2|B8|');
+    expect(music(onOneNote(GOOSE_WALK, pitch('B4')))).toContain('B2 B2 B4|B2 B2 B4|B2 B2 B2 B2|B8|');
   });
 });

@@ -1,4 +1,4 @@
-import { describeMove, moveBetween, type Instrument, type Move } from '../instruments/index.ts';
+import { describeMove, moveBetween, primaryFingering, type Instrument, type Move } from '../instruments/index.ts';
 import { namePitch, type Pitch } from '../music/index.ts';
 import { movesAround } from './move-table.ts';
 
@@ -7,6 +7,26 @@ export interface Bridge {
   readonly from: Pitch;
   readonly move: Move;
   readonly words: string;
+}
+
+/**
+ * The order in which new notes are shown to a class that has `known`: each time the note whose fingering is nearest to
+ * one that is there; to begin with the one with the fewest fingers.
+ */
+export function teachingOrder(on: Instrument, known: readonly Pitch[], notes: readonly Pitch[]): readonly Pitch[] {
+  const there = [...known];
+  const left = [...notes];
+  const ordered: Pitch[] = [];
+  const fingers = (p: Pitch): number =>
+    primaryFingering(on, p)?.holes.filter((state) => state !== 'open').length ?? Infinity;
+  const distance = (p: Pitch): number => movesAround(on, p, there)[0]?.cost ?? fingers(p);
+  while (left.length > 0) {
+    const next = left.toSorted((a, b) => distance(a) - distance(b) || fingers(a) - fingers(b))[0]!;
+    left.splice(left.indexOf(next), 1);
+    ordered.push(next);
+    there.push(next);
+  }
+  return ordered;
 }
 
 const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];

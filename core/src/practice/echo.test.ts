@@ -145,12 +145,12 @@ describe('echo patterns', () => {
           expect(new Set(contents).size).toBe(contents.length);
         },
       ),
-      { numRuns: 60 },
+      { numRuns: 25 },
     );
   });
 
   it('are as many as there are, where a set has too few for all', () => {
-    const few = echoPatterns(request('B4 A4', 'A4', { elements: new Set(), perGrade: 30 }));
+    const few = echoPatterns(request('B4 A4', 'A4', { elements: new Set(), perGrade: 12 }));
     expect(few.patterns.filter((each) => each.grade === 'one-note')).toHaveLength(1);
     expect(few.patterns[0]!.events.map((each) => each.value)).toEqual(Array(4).fill(plainValue('quarter')));
   });

@@ -1,6 +1,7 @@
 export { bareVersions, FEWEST_STAGES, MOST_STAGES, type BareVersion } from './bare.ts';
-export { bridgeBetween, bridgeTo, type Bridge } from './bridge.ts';
+export { bridgeBetween, bridgeTo, teachingOrder, type Bridge } from './bridge.ts';
 export { missingCards, rhythmCards, type CardRequest, type MissingCard, type RhythmCard } from './cards.ts';
+export { CAUTION_PLACES, LOCAL_RULES, USUAL_CAUTIONS, type Caution, type CautionPlace } from './cautions.ts';
 export { preparation, toggleSheet, type Preparation, type PreparedMove } from './drill.ts';
 export { DEFAULT_PER_GRADE, echoPatterns, echoPlace, type EchoRequest, type EchoSet } from './echo.ts';
 export {
@@ -23,6 +24,17 @@ export {
   type OpenBar,
   type PatternSource,
 } from './own-patterns.ts';
+export {
+  COVER_TEST,
+  MOUTH_RULES,
+  postureChecks,
+  REST_PLACES,
+  USUAL_POSTURE,
+  type MouthRule,
+  type Posture,
+  type RestPlace,
+} from './posture.ts';
 export { seeded } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { shortTune, type ShortTune } from './short-tune.ts';
+export { soundFaults, type SoundFault } from './sound-faults.ts';

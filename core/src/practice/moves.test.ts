@@ -1,10 +1,9 @@
 import fc from 'fast-check';
-import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { readAbc } from '../formats/index.ts';
 import { instrument, INSTRUMENT_IDS } from '../instruments/index.ts';
-import { performedNotes, pitch, pitchName, type Tune } from '../music/index.ts';
+import { performedNotes, pitch, pitchName } from '../music/index.ts';
 import { NOTHING_KNOWN } from '../reading/index.ts';
+import { GOOSE_WALK } from '../testing/index.ts';
 import {
   bridgeBetween,
   bridgeTo,
@@ -18,12 +17,6 @@ import {
 
 const recorder = instrument('soprano-recorder-baroque');
 const pitches = (names: string) => names.split(' ').map(pitch);
-
-function shipped(name: string): Tune {
-  const read = readAbc(readFileSync(new URL(`../../../demo/tunes/${name}.abc`, import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error(name);
-  return read.value.tune;
-}
 
 describe('the table of moves', () => {
   it('has every move both ways, none on the diagonal', () => {
@@ -99,7 +92,7 @@ describe('the bridge from a known note', () => {
 });
 
 describe('the drill before a tune', () => {
-  const { moves, sheet } = preparation(shipped('goose-walk'), recorder, NOTHING_KNOWN);
+  const { moves, sheet } = preparation(GOOSE_WALK, recorder, NOTHING_KNOWN);
 
   it('is of the hardest moves, easiest of them first', () => {
     expect(moves.map((each) => `${each.from} ${each.to}`)).toEqual(['E4 G4', 'G4 E4', 'E4 A4', 'A4 E4']);

@@ -1,1 +1,2 @@
 export { anyTune } from './random-tune.ts';
+export { GOOSE_WALK, KITE, LONG_PICKUP, MILLPOND, tuneOf } from './known-tunes.ts';

@@ -75,7 +75,12 @@ export interface DemoClass {
   readonly pupils: readonly DemoPupil[];
 }
 
-const RECORDER_STYLE: TeachingStyle = { naming: 'letters', lengthWords: 'british', goOnShare: 70 };
+const RECORDER_STYLE: TeachingStyle = {
+  naming: 'letters',
+  lengthWords: 'british',
+  goOnShare: 70,
+  posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
+};
 
 export const DEMO_CLASSES: readonly DemoClass[] = [
   {
@@ -158,7 +163,12 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
     grade: 'Years 5 and 6',
     staircase: 'whistle',
     meetings: [{ weekday: 4, at: '12:45', minutes: 35 }],
-    style: { naming: 'finger-count', lengthWords: 'british', goOnShare: 60 },
+    style: {
+      naming: 'finger-count',
+      lengthWords: 'british',
+      goOnShare: 60,
+      posture: { mouth: 'lips', restsAt: 'shoulder', handMark: 'the bracelet' },
+    },
     pupils: [
       ['Anouk', 3, 'working'],
       ['Beni', 2, 'nearly'],

@@ -1,9 +1,11 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { FirstFlight } from './first-flight.ts';
+import { NoteLesson } from './note-lesson.ts';
 import { TuneLibrary } from './tune-library.ts';
 
 /** In order. A migration that has been released is never changed; the next one mends it. */
 export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-first-flight', class: FirstFlight },
   { name: '2026-11-25-tune-library', class: TuneLibrary },
+  { name: '2026-11-25-note-lesson', class: NoteLesson },
 ];

@@ -1,4 +1,6 @@
-export { render } from './player.ts';
-export { scheduleOf } from './schedule.ts';
-export { encodeWav } from './wav.ts';
+export { beatOf, echoSchedule, notesSchedule, risingTempi, TOGGLE_NOTES, toggleSchedule } from './lesson-schedules.ts';
+export { render, type Voices } from './player.ts';
+export { scheduleOf, type Schedule } from './schedule.ts';
 export { usePlayer } from './use-player.ts';
+export { useMute, useSound } from './use-sound.ts';
+export { encodeWav } from './wav.ts';

@@ -1,43 +1,30 @@
-import { onBeforeUnmount, ref, shallowRef, type Ref } from 'vue';
+import type { Family } from '@escalier/core/instruments';
+import { ref, type Ref } from 'vue';
 import type { Playback } from '../workers/index.ts';
-import { play, type Playing } from './player.ts';
+import type { Voices } from './player.ts';
 import { scheduleOf } from './schedule.ts';
+import { useSound } from './use-sound.ts';
 
 /** The transport under a tune: what plays, how fast, and where it is. */
-export function usePlayer(playback: Ref<Playback | null>) {
+export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
   const perMinute = ref(80);
   const melody = ref(true);
   const click = ref(true);
+  const drone = ref(false);
   const countIn = ref(true);
   /** Bars to loop, as indices; null plays the whole once. */
   const loopBars = ref<readonly [number, number] | null>(null);
-  const now = ref<string | null>(null);
-  const fault = ref<string | null>(null);
-  const playing = shallowRef<Playing | null>(null);
+  const { now, fault, playing, start: startSound, stop } = useSound();
 
-  function stop(): void {
-    playing.value?.stop();
-    playing.value = null;
-    now.value = null;
+  function voices(): Voices {
+    return { family: family.value, melody: melody.value, click: click.value, drone: drone.value };
   }
 
   async function start(): Promise<void> {
-    stop();
-    fault.value = null;
     if (playback.value === null) return;
     const bars = loopBars.value;
     const schedule = scheduleOf(playback.value, { bars, perMinute: perMinute.value, countIn: countIn.value });
-    try {
-      playing.value = await play(
-        schedule,
-        { melody: melody.value, click: click.value },
-        bars !== null,
-        (id) => (now.value = id),
-        stop,
-      );
-    } catch {
-      fault.value = 'This device gives no sound just now; all else works.';
-    }
+    await startSound(schedule, voices(), bars !== null);
   }
 
   /** A change while it plays is heard at once. */
@@ -50,8 +37,8 @@ export function usePlayer(playback: Ref<Playback | null>) {
     changed();
   }
 
-  function switchVoice(voice: 'melody' | 'click' | 'countIn'): void {
-    const switches = { melody, click, countIn };
+  function switchVoice(voice: 'melody' | 'click' | 'drone' | 'countIn'): void {
+    const switches = { melody, click, drone, countIn };
     switches[voice].value = !switches[voice].value;
     changed();
   }
@@ -61,6 +48,21 @@ export function usePlayer(playback: Ref<Playback | null>) {
     changed();
   }
 
-  onBeforeUnmount(stop);
-  return { perMinute, melody, click, countIn, loopBars, now, fault, playing, start, stop, setTempo, switchVoice, loop };
+  return {
+    perMinute,
+    melody,
+    click,
+    drone,
+    countIn,
+    loopBars,
+    now,
+    fault,
+    playing,
+    voices,
+    start,
+    stop,
+    setTempo,
+    switchVoice,
+    loop,
+  };
 }

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import { RouterLink, useRoute, useRouter } from 'vue-router';
 import { useSession } from '../features/schools/index.ts';
+import { useMute } from '../sound/index.ts';
+import IconFingers from '~icons/bi/ui-radios-grid';
+import IconMuted from '~icons/bi/volume-mute';
+import IconSound from '~icons/bi/volume-up';
 import IconTunes from '~icons/bi/music-note-beamed';
 import IconSignOut from '~icons/bi/box-arrow-right';
 import StairIcon from './StairIcon.vue';
 
 const session = useSession();
+const muted = useMute();
 const router = useRouter();
 const route = useRoute();
 
@@ -22,10 +27,19 @@ async function signOut(): Promise<void> {
       <StairIcon aria-hidden="true" />
       Classes
     </RouterLink>
+    <RouterLink class="room" :class="{ here: route.path.startsWith('/fingerings') }" to="/fingerings">
+      <IconFingers aria-hidden="true" />
+      Fingerings
+    </RouterLink>
     <RouterLink class="room" :class="{ here: route.path.startsWith('/tunes') }" to="/tunes">
       <IconTunes aria-hidden="true" />
       Tunes
     </RouterLink>
+    <button class="room mute" type="button" :aria-pressed="muted" @click="muted = !muted">
+      <IconMuted v-if="muted" aria-hidden="true" />
+      <IconSound v-else aria-hidden="true" />
+      {{ muted ? 'Sound is off' : 'Sound is on' }}
+    </button>
     <button class="room leave" type="button" :title="`Signed in as ${session.me?.name ?? ''}`" @click="signOut">
       <IconSignOut aria-hidden="true" />
       Sign out
@@ -82,7 +96,7 @@ async function signOut(): Promise<void> {
   outline-color: #e3b866;
 }
 
-.leave {
+.mute {
   margin-top: auto;
 }
 </style>

@@ -9,6 +9,7 @@ import {
   performedNotes,
   subtract,
   toNumber,
+  tonic,
   add,
   ZERO,
   type Rational,
@@ -46,6 +47,8 @@ export interface Playback {
   readonly bars: readonly PlayedBar[];
   /** Clicks before the first note: a full bar, and the missing part of the pickup's. */
   readonly countIn: readonly Click[];
+  /** MIDI number of the key note, low: something to tune by. */
+  readonly drone: number;
 }
 
 /** Everything that is to be heard, in performance order. */
@@ -76,7 +79,20 @@ export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playb
       part,
     })),
   );
-  return { perMinute: tempo.perMinute, beats: inBeats(now), notes, clicks, bars, countIn: countIn(tune, inBeats) };
+  return {
+    perMinute: tempo.perMinute,
+    beats: inBeats(now),
+    notes,
+    clicks,
+    bars,
+    countIn: countIn(tune, inBeats),
+    drone: droneOf(tune, soundsAbove),
+  };
+}
+
+/** The tonic of the first bar, an octave under where the instrument plays it. */
+function droneOf(tune: Tune, soundsAbove: number): number {
+  return midiNumber(tonic(tune.bars[0]!.key)) + soundsAbove - 12;
 }
 
 function countIn(tune: Tune, inBeats: (length: Rational) => number): readonly Click[] {

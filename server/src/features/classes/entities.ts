@@ -2,6 +2,7 @@ import { defineEntity } from '@mikro-orm/core';
 import type { Meeting } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { LengthWords } from '@escalier/core/music';
+import type { Posture } from '@escalier/core/practice';
 import { SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
@@ -12,6 +13,7 @@ export interface TeachingStyle {
   readonly lengthWords: LengthWords;
   /** Percent of the class that has to pass a step before the class goes on. */
   readonly goOnShare: number;
+  readonly posture: Posture;
 }
 
 /** After an event of the first part: indices into the tune's bars and into the bar's events. */

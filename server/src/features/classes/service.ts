@@ -89,6 +89,41 @@ export async function classKnowledge(
   return { schoolClass: brief(row), known: knowledgeBefore(row, stepsDone(row)) };
 }
 
+/** A step as the class climbs it. */
+export interface ClimbStep {
+  readonly position: number;
+  readonly title: string;
+  readonly newNotes: readonly string[];
+  /** What the steps below have brought. */
+  readonly knownBefore: KnownDto;
+  /** Pupils who work on this step or are past it. */
+  readonly pupilsHere: number;
+}
+
+export interface ClassClimb {
+  readonly brief: ClassBrief;
+  readonly steps: readonly ClimbStep[];
+  readonly pupils: number;
+}
+
+/** The stairs of a class, with how many pupils have come to each step. */
+export async function classClimb(em: EntityManager, who: SignedIn, classId: string): Promise<ClassClimb> {
+  const row = await oneClass(em, who, classId);
+  const standing = standingsOf(row);
+  const readings = readingsOf(row);
+  return {
+    brief: brief(row),
+    pupils: standing.length,
+    steps: row.steps.map((step, index) => ({
+      position: step.position,
+      title: step.title,
+      newNotes: readings[index]!.reading.notes.new.map((use) => use.name),
+      knownBefore: knowledgeBefore(row, index),
+      pupilsHere: standing.filter((each) => each.stepIndex >= index).length,
+    })),
+  };
+}
+
 export interface ClassTuneInput {
   readonly breathSeconds: number;
   readonly breaths: readonly BreathPlace[] | null;

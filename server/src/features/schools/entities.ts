@@ -1,4 +1,10 @@
 import { defineEntity } from '@mikro-orm/core';
+import type { Caution } from '@escalier/core/practice';
+
+/** A caution that is shown where it matters, or one that the school has put away. */
+export interface SchoolCaution extends Caution {
+  readonly shown: boolean;
+}
 
 export const SchoolEntity = defineEntity({
   name: 'School',
@@ -7,6 +13,8 @@ export const SchoolEntity = defineEntity({
     id: p.uuid().primary(),
     name: p.text(),
     timeZone: p.text(),
+    /** The school's own cautions; null as long as they are the usual ones. */
+    cautions: p.json<SchoolCaution[]>().nullable(),
   }),
 });
 

@@ -1,4 +1,5 @@
-export { AccountEntity, SchoolEntity, SessionEntity, TermEntity } from './entities.ts';
+export { schoolCautions, schoolRoutes } from './cautions.ts';
+export { AccountEntity, SchoolEntity, SessionEntity, TermEntity, type SchoolCaution } from './entities.ts';
 export { hashPassword } from './passwords.ts';
 export { sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
 export { needsSession } from './session.ts';

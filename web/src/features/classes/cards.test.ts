@@ -55,7 +55,12 @@ function page(more: Partial<ClassPage> = {}): ClassPage {
     name: '4 Plover',
     grade: 'Year 4',
     instrumentId: 'soprano-recorder-baroque',
-    style: { naming: 'letters', lengthWords: 'british', goOnShare: 70 },
+    style: {
+      naming: 'letters',
+      lengthWords: 'british',
+      goOnShare: 70,
+      posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },
+    },
     today: '2026-03-03',
     term: { name: 'Term', startsOn: '2026-02-02', endsOn: '2026-05-01' },
     lessons: {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { FileEnding } from '@escalier/core/formats';
 import { ref } from 'vue';
-import { encodeWav, render, scheduleOf } from '../../sound/index.ts';
+import { encodeWav, render, scheduleOf, type Voices } from '../../sound/index.ts';
 import { tuneWorker, type Playback } from '../../workers/index.ts';
 
 /** The tune as a file in an open format. */
@@ -11,6 +11,8 @@ const props = defineProps<{
   instrumentId: string;
   playback: Playback;
   perMinute: number;
+  /** What of it is in a sound file. */
+  voices: Voices;
 }>();
 
 type Ending = FileEnding | 'svg' | 'wav';
@@ -28,7 +30,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
   const source = { abc: props.abc, instrumentId: props.instrumentId };
   if (ending === 'wav') {
     const schedule = scheduleOf(props.playback, { bars: null, perMinute: props.perMinute, countIn: true });
-    const { samples, rate } = await render(schedule, { melody: true, click: false });
+    const { samples, rate } = await render(schedule, props.voices);
     return encodeWav(samples, rate);
   }
   const made =

@@ -46,6 +46,7 @@ function toggle(): void {
 const VOICES = [
   { id: 'melody', label: 'Melody' },
   { id: 'click', label: 'Click' },
+  { id: 'drone', label: 'Drone' },
   { id: 'countIn', label: 'Count-in' },
 ] as const;
 type VoiceId = (typeof VOICES)[number]['id'];

@@ -31,7 +31,10 @@ const address = computed((): TuneAddress =>
 const instrumentId = ref<string>('soprano-recorder-baroque');
 const INSTRUMENT_NAMES = INSTRUMENT_IDS.map((id) => ({ id, name: instrument(id).shortName }));
 const { page, info, error, load, keepBreaths } = useTune(address, instrumentId);
-const player = usePlayer(computed(() => info.value?.playback ?? null));
+const player = usePlayer(
+  computed(() => info.value?.playback ?? null),
+  computed(() => on.value?.family ?? 'recorder'),
+);
 
 type Shown = Naming | 'words' | 'none';
 const shown = ref<Shown>('letters');
@@ -209,6 +212,7 @@ function label(use: NoteUse): string {
           :instrument-id="on.id"
           :playback="info.playback"
           :per-minute="player.perMinute.value"
+          :voices="player.voices()"
         />
       </div>
       <SideCards

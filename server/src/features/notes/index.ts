@@ -1,0 +1,2 @@
+export { noteRoutes } from './routes.ts';
+export type { ClassNotes, NoteOnStairs } from './service.ts';

@@ -1,0 +1,64 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createTestApp, type TestApp } from '../../testing/index.ts';
+import type { ClassSummary } from '../classes/index.ts';
+import type { ClassNotes } from './index.ts';
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+async function notesOf(name: string): Promise<ClassNotes> {
+  const classes = (await (await test.send('GET', '/api/classes')).json()) as (ClassSummary & { name: string })[];
+  const id = classes.find((each) => each.name === name)!.id;
+  return (await (await test.send('GET', `/api/notes/${id}`)).json()) as ClassNotes;
+}
+
+describe('the notes of a class', () => {
+  it('stand in the order of teaching, each with what the class has before it', async () => {
+    const { notes } = await notesOf('4 Plover');
+    expect(notes.slice(0, 4).map(({ note, position }) => `${note} ${position}`)).toEqual([
+      'B4 1',
+      'A4 1',
+      'G4 1',
+      'E4 3',
+    ]);
+    expect(notes[0]!.knownNotes).toEqual([]);
+    expect(notes[3]!.knownNotes.toSorted()).toEqual(['A4', 'B4', 'G4']);
+    expect(notes[3]!.knownElements).toContain('note quarter');
+  });
+
+  it('say which comes next: that of the first step to which less than half of the pupils have come', async () => {
+    const { next, notes, arrived } = await notesOf('4 Plover');
+    expect(arrived.count * 2).toBeLessThan(arrived.of);
+    expect(notes.find((each) => each.note === next)!.position).toBeGreaterThan(3);
+  });
+
+  it('come with the usual cautions, until the school has its own', async () => {
+    const { cautions } = await notesOf('Whistle Club');
+    expect(cautions.map((each) => each.id)).toContain('light-headed');
+    const own = [
+      { ...cautions[0]!, shown: false },
+      { id: 'own-1', text: ' Windows open. ', places: ['lesson'], shown: true },
+    ];
+    expect((await test.send('PUT', '/api/school/cautions', { cautions: own })).status).toBe(200);
+    expect((await notesOf('Whistle Club')).cautions.map((each) => [each.text, each.shown])).toEqual([
+      [cautions[0]!.text, false],
+      ['Windows open.', true],
+    ]);
+  });
+
+  it('take no caution without words, and none twice', async () => {
+    const good = { id: 'a', text: 'Wait.', places: ['lesson'], shown: true };
+    for (const bad of [
+      [{ ...good, text: ' ' }],
+      [good, good],
+      [{ ...good, places: [] }],
+      [{ ...good, places: ['moon'] }],
+    ]) {
+      const answer = await test.send('PUT', '/api/school/cautions', { cautions: bad });
+      expect(answer.status).toBe(400);
+    }
+  });
+});

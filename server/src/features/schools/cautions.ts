@@ -1,0 +1,37 @@
+import { CAUTION_PLACES, USUAL_CAUTIONS } from '@escalier/core/practice';
+import { Hono } from 'hono';
+import { z } from 'zod';
+import type { AppEnv } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { valid } from '../../platform/valid.ts';
+import { SchoolEntity, type SchoolCaution } from './entities.ts';
+
+const caution = z.object({
+  id: z.string().min(1).max(60),
+  text: z.string().trim().min(1, 'A caution needs words.').max(300, 'At most 300 letters.'),
+  places: z.array(z.enum(CAUTION_PLACES)).min(1, 'Say where it is shown.'),
+  shown: z.boolean(),
+});
+const cautionsInput = z.object({
+  cautions: z
+    .array(caution)
+    .max(40, 'At most 40 cautions.')
+    .refine(areDifferent, 'Each caution needs a name of its own.'),
+});
+
+function areDifferent(cautions: readonly { readonly id: string }[]): boolean {
+  return new Set(cautions.map((each) => each.id)).size === cautions.length;
+}
+
+export async function schoolCautions(em: EntityManager, schoolId: string): Promise<readonly SchoolCaution[]> {
+  const school = await em.findOneOrFail(SchoolEntity, { id: schoolId });
+  return school.cautions ?? USUAL_CAUTIONS.map((each) => ({ ...each, shown: true }));
+}
+
+export const schoolRoutes = new Hono<AppEnv>()
+  .get('/cautions', async (c) => c.json({ cautions: await schoolCautions(c.var.em, c.var.who.schoolId) }))
+  .put('/cautions', valid('json', cautionsInput), async (c) => {
+    const { cautions } = c.req.valid('json');
+    await c.var.em.nativeUpdate(SchoolEntity, { id: c.var.who.schoolId }, { cautions });
+    return c.json({ cautions: await schoolCautions(c.var.em.fork(), c.var.who.schoolId) });
+  });
