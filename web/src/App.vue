@@ -6,7 +6,7 @@ import AppRail from './ui/AppRail.vue';
 
 const session = useSession();
 const route = useRoute();
-const withRail = computed(() => session.me !== null && route.name !== 'sign-in');
+const withRail = computed(() => session.me !== null && route.name !== 'sign-in' && route.query.big === undefined);
 </script>
 
 <template>
@@ -40,6 +40,12 @@ const withRail = computed(() => session.me !== null && route.name !== 'sign-in')
 .with-rail {
   display: grid;
   grid-template-columns: 84px minmax(0, 1fr);
+}
+
+@media print {
+  .with-rail {
+    display: block;
+  }
 }
 
 main {

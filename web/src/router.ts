@@ -69,6 +69,22 @@ export function createEscalierRouter(): Router {
         meta: { title: 'Edit a tune' },
       },
       {
+        path: '/classes/:classId/notes/:note?',
+        name: 'note',
+        component: () => import('./features/notes/NoteLessonPage.vue'),
+        props: (route) => ({
+          classId: String(route.params.classId),
+          note: typeof route.params.note === 'string' && route.params.note !== '' ? route.params.note : null,
+        }),
+        meta: { title: 'A note' },
+      },
+      {
+        path: '/fingerings',
+        name: 'fingerings',
+        component: () => import('./features/notes/FingeringsPage.vue'),
+        meta: { title: 'Fingerings' },
+      },
+      {
         path: '/classes/:classId/hear/:pupilId?',
         name: 'hear',
         component: () => import('./features/hearing/HearingPage.vue'),

@@ -36,5 +36,5 @@ export {
 } from './posture.ts';
 export { seeded } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
-export { shortTune, type ShortTune } from './short-tune.ts';
+export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
 export { soundFaults, type SoundFault } from './sound-faults.ts';

@@ -15,6 +15,8 @@ const props = defineProps<{
   /** Null leaves the words of the tune under the notes. */
   naming: Naming | null;
   noWords?: boolean;
+  /** Notes on a staff and nothing else. */
+  plain?: boolean;
   counting?: Counting | null;
   marks: readonly ScoreMark[];
   /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
@@ -33,10 +35,19 @@ const withCharts = computed(() => props.marks.some((mark) => mark.kind === 'char
 let asked = 0;
 
 watch(
-  () => [props.abc, props.instrumentId, props.naming, withCharts.value, props.noWords, props.counting ?? null] as const,
-  async ([abc, instrumentId, naming, roomBelow, noWords, counting]) => {
+  () =>
+    [
+      props.abc,
+      props.instrumentId,
+      props.naming,
+      withCharts.value,
+      props.noWords,
+      props.counting ?? null,
+      props.plain,
+    ] as const,
+  async ([abc, instrumentId, naming, roomBelow, noWords, counting, plain]) => {
     const mine = ++asked;
-    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting });
+    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting, plain });
     if (mine !== asked) return;
     fault.value = result.ok ? null : (result.fault[0]?.message ?? 'The tune could not be read.');
     if (result.ok) svg.value = result.value.svg;

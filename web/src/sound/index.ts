@@ -1,6 +1,14 @@
-export { beatOf, echoSchedule, notesSchedule, risingTempi, TOGGLE_NOTES, toggleSchedule } from './lesson-schedules.ts';
+export {
+  beatOf,
+  echoSchedule,
+  notesSchedule,
+  risingTempi,
+  TOGGLE_NOTES,
+  toggleSchedule,
+  walkSchedule,
+} from './lesson-schedules.ts';
 export { render, type Voices } from './player.ts';
-export { scheduleOf, type Schedule } from './schedule.ts';
+export { scheduleOf } from './schedule.ts';
 export { usePlayer } from './use-player.ts';
 export { useMute, useSound } from './use-sound.ts';
 export { encodeWav } from './wav.ts';

@@ -81,6 +81,29 @@ export function toggleSchedule(pair: readonly [Pitch, Pitch], tempi: readonly nu
   };
 }
 
+/** Note after note, a beat each, after a count of four; the cue says the place in the walk. */
+export function walkSchedule(walk: readonly Pitch[], perMinute: number, soundsAbove: number): Schedule {
+  const second = 60 / perMinute;
+  const lead = BEATS * second;
+  const notes = walk.map((pitch, index) => ({
+    at: lead + index * second,
+    seconds: tongued(second),
+    part: 0,
+    midi: midiNumber(pitch) + soundsAbove,
+  }));
+  return {
+    lead,
+    length: lead + walk.length * second,
+    drone: null,
+    notes,
+    clicks: Array.from({ length: BEATS + walk.length }, (_, beat) => ({
+      at: beat * second,
+      strong: beat % BEATS === 0,
+    })),
+    cues: notes.map(({ at }, index) => ({ at, id: beatId({ turn: 0, beat: index + 1 }) })),
+  };
+}
+
 /** Tempi that rise evenly in steps that are felt, from slow to the goal. */
 export function risingTempi(from: number, to: number, rounds: number): readonly number[] {
   if (rounds === 1) return [to];

@@ -8,6 +8,8 @@ export interface Sheet {
   readonly roomBelow: boolean;
   /** False lets Verovio break the lines. */
   readonly hasLines: boolean;
+  /** As narrow as the notes need. */
+  readonly plain: boolean;
 }
 
 export interface Engraver {
@@ -17,18 +19,25 @@ export interface Engraver {
 
 /** Widths in Verovio's units, of which a staff is 72 high. */
 const LEAST_WIDTH = 980;
+const LEAST_PLAIN_WIDTH = 560;
 const LINE_START = 260;
+const CLEF_WIDTH = 150;
 const NOTE_WIDTH = 62;
 
 export async function createEngraver(): Promise<Engraver> {
   const toolkit = new VerovioToolkit(await createVerovioModule());
   return {
-    engrave(musicXml, { notesOnLine, roomBelow, hasLines }) {
+    engrave(musicXml, { notesOnLine, roomBelow, hasLines, plain }) {
       toolkit.setOptions({
-        pageWidth: Math.round(Math.max(LEAST_WIDTH, LINE_START + NOTE_WIDTH * notesOnLine)),
+        pageWidth: Math.round(
+          Math.max(
+            plain ? LEAST_PLAIN_WIDTH : LEAST_WIDTH,
+            (plain ? CLEF_WIDTH : LINE_START) + NOTE_WIDTH * notesOnLine,
+          ),
+        ),
         pageHeight: 60_000,
         adjustPageHeight: true,
-        breaks: hasLines ? 'line' : 'auto',
+        breaks: plain ? 'none' : hasLines ? 'line' : 'auto',
         svgViewBox: true,
         header: 'none',
         footer: 'none',

@@ -3,6 +3,7 @@ import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
 export type { Playback } from './playback.ts';
+export type { WayIn, WrittenEcho, WrittenEchoSet } from './practice.ts';
 export type { TuneInfo } from './tune.worker.ts';
 
 let worker: Remote<TuneWorker> | null = null;

@@ -34,6 +34,7 @@ import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playbackOf, type Playback } from './playback.ts';
+import { echoSet, waysInto, type WayIn } from './practice.ts';
 
 export interface TuneSource {
   readonly abc: string;
@@ -49,6 +50,8 @@ export interface EngraveRequest extends TuneSource {
   readonly roomBelow: boolean;
   /** Nothing at all under the notes. */
   readonly noWords?: boolean;
+  /** Notes on a staff and nothing else: as narrow as they need, no time signature, no bar lines. */
+  readonly plain?: boolean;
 }
 
 export interface Engraved {
@@ -149,14 +152,23 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults
   // Verovio is several megabytes: it loads when the first score is shown.
   engraver ??= import('./engraver.ts').then((module) => module.createEngraver());
   const replaced = naming !== null || counting !== null || request.noWords === true;
-  const musicXml = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
-  const svg = (await engraver).engrave(musicXml, sheetOf(tune, request.roomBelow));
+  const plain = request.plain === true;
+  const written = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
+  const musicXml = plain ? withoutMetre(written) : written;
+  const svg = (await engraver).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);
   return success({ svg });
 }
 
+function withoutMetre(musicXml: string): string {
+  return musicXml
+    .replaceAll('<time', '<time print-object="no"')
+    .replaceAll(/<barline location="right">.*?<\/barline>/gs, '')
+    .replaceAll('</measure>', '<barline location="right"><bar-style>none</bar-style></barline></measure>');
+}
+
 /** Without line ends in the tune, lines of four bars are what the width is measured for. */
-function sheetOf(tune: Tune, roomBelow: boolean): Sheet {
+function sheetOf(tune: Tune, roomBelow: boolean, plain: boolean): Sheet {
   const hasLines = tune.bars.some((bar) => bar.lineEnd) || tune.bars.length <= 4;
   let [most, now] = [0, 0];
   for (const [index, bar] of tune.bars.entries()) {
@@ -164,7 +176,7 @@ function sheetOf(tune: Tune, roomBelow: boolean): Sheet {
     most = Math.max(most, now);
     if (hasLines ? bar.lineEnd : index % 4 === 3) now = 0;
   }
-  return { notesOnLine: most, roomBelow, hasLines };
+  return { notesOnLine: most, roomBelow, hasLines, plain };
 }
 
 /** Reads the whole library for one class; tells how far it is, and rests between so that a cancel gets through. */
@@ -220,6 +232,12 @@ function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, 
   );
 }
 
-const door = { read, engrave, readLibrary, importFile, check, exportTune };
+/** Other ways into a tune that has been read; none for one that does not read. */
+function waysIn(source: TuneSource, known: Knowledge): readonly WayIn[] {
+  const result = parsed(source);
+  return result.ok ? waysInto(result.value.tune, result.value.on, known) : [];
+}
+
+const door = { read, engrave, readLibrary, importFile, check, exportTune, echoSet, waysIn };
 export type TuneWorker = typeof door;
 expose(door);

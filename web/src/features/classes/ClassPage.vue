@@ -39,6 +39,9 @@ onKeyStroke(['h', 'H'], (event) => {
           <strong>{{ page.lessons.left }} left</strong> until {{ shortDate(page.term.endsOn) }}
         </p>
       </div>
+      <RouterLink class="btn btn-outline-dark" :to="{ name: 'note', params: { classId } }">
+        Introduce the next note
+      </RouterLink>
       <RouterLink
         v-if="next !== null"
         class="btn btn-primary"
@@ -70,9 +73,12 @@ onKeyStroke(['h', 'H'], (event) => {
 
 header {
   display: flex;
-  justify-content: space-between;
   align-items: end;
   gap: 16px;
+}
+
+header > :first-child {
+  flex: 1;
 }
 
 header .btn {

@@ -1,13 +1,20 @@
 <script setup lang="ts">
-import { primaryFingering, type Instrument } from '@escalier/core/instruments';
+import { primaryFingering, type Fingering, type Instrument } from '@escalier/core/instruments';
 import type { Pitch } from '@escalier/core/music';
 import { computed } from 'vue';
 import { chartShape } from './chart-shape.ts';
 
 /** Which holes a note covers. Closed is filled, open is a ring, half is half filled. */
-const props = defineProps<{ on: Instrument; pitch: Pitch; label: string; isNew: boolean }>();
+const props = defineProps<{
+  on: Instrument;
+  pitch: Pitch;
+  label: string;
+  isNew: boolean;
+  /** An alternate; the primary fingering when not given. */
+  shown?: Fingering;
+}>();
 
-const fingering = computed(() => primaryFingering(props.on, props.pitch));
+const fingering = computed(() => props.shown ?? primaryFingering(props.on, props.pitch));
 const shape = computed(() => (fingering.value === null ? null : chartShape(props.on, fingering.value)));
 </script>
 

@@ -97,9 +97,9 @@ onKeyStroke(' ', (event) => {
     />
     <SwitchBar v-model="sounding" label="What sounds" :choices="VOICES" />
     <label class="loop">
-      <span class="soft">Loop</span>
+      <span class="visually-hidden">Loop</span>
       <select v-model="chosen" class="form-select">
-        <option value="">all, once</option>
+        <option value="">play all, once</option>
         <option v-for="loop in loops" :key="loop.key" :value="loop.key">{{ loop.label }}</option>
       </select>
     </label>

@@ -2,7 +2,7 @@
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
 import type { NoteUse } from '@escalier/core/reading';
-import { computed, ref, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { RouterLink } from 'vue-router';
 import { ScoreSheet, type ScoreMark } from '../../score/index.ts';
 import { usePlayer } from '../../sound/index.ts';
@@ -19,6 +19,8 @@ import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
 import TransportBar from './TransportBar.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
+import { readableMoves } from './words.ts';
+import type { WayIn } from '../../workers/index.ts';
 
 /** A tune as a class meets it: by the step of a staircase, or from the library. */
 const props = defineProps<{ classId: string | null; position?: number; tuneId?: string }>();
@@ -30,11 +32,16 @@ const address = computed((): TuneAddress =>
 );
 const instrumentId = ref<string>('soprano-recorder-baroque');
 const INSTRUMENT_NAMES = INSTRUMENT_IDS.map((id) => ({ id, name: instrument(id).shortName }));
-const { page, info, error, load, keepBreaths } = useTune(address, instrumentId);
+const { page, info, ways, error, load, keepBreaths } = useTune(address, instrumentId);
+/** In place of the tune on the sheet and in the sound. */
+const way = shallowRef<WayIn | null>(null);
+watch(page, () => (way.value = null));
 const player = usePlayer(
-  computed(() => info.value?.playback ?? null),
+  computed(() => way.value?.playback ?? info.value?.playback ?? null),
   computed(() => on.value?.family ?? 'recorder'),
 );
+
+watch(way, () => player.stop());
 
 type Shown = Naming | 'words' | 'none';
 const shown = ref<Shown>('letters');
@@ -67,17 +74,19 @@ const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?
 const marks = computed((): readonly ScoreMark[] => {
   if (info.value === null) return [];
   const now = player.now.value;
+  const sounding: readonly ScoreMark[] = now === null ? [] : [{ kind: 'now', id: now }];
+  if (way.value !== null) return sounding;
   return [
     ...marksOf(info.value, layers.value, page.value?.breaths ?? null),
     ...barIdsOf(info.value, pointed.value).map((id): ScoreMark => ({ kind: 'point', id })),
-    ...(now === null ? [] : [{ kind: 'now' as const, id: now }]),
+    ...sounding,
   ];
 });
 const breathIds = computed(() =>
   info.value === null ? [] : breathPlaces(info.value, page.value?.breaths ?? null).map(noteIdAt),
 );
 const presses = computed(() => {
-  if (!editing.value || info.value === null) return [];
+  if (!editing.value || info.value === null || way.value !== null) return [];
   const { pitches, barNumbers } = info.value;
   return Object.entries(pitches)
     .filter(([id]) => id.startsWith('n0-'))
@@ -183,9 +192,15 @@ function label(use: NoteUse): string {
     <div class="sheet-side">
       <div class="main">
         <section class="card-paper sheet" aria-label="The tune">
+          <select v-model="way" class="form-select way" aria-label="Way into the tune">
+            <option :value="null">The tune itself</option>
+            <option v-for="each in ways" :key="each.label" :value="each">
+              {{ each.label }}: {{ readableMoves(each.about) }}
+            </option>
+          </select>
           <ScoreSheet
-            :abc="page.abc"
-            :title="page.title"
+            :abc="way?.abc ?? page.abc"
+            :title="way === null ? page.title : `${page.title}, ${way.label}`"
             :instrument-id="on.id"
             :naming="naming"
             :no-words="shown === 'none'"
@@ -207,10 +222,10 @@ function label(use: NoteUse): string {
         </section>
         <TransportBar :info="info" :player="player" />
         <ExportButtons
-          :abc="page.abc"
-          :title="page.title"
+          :abc="way?.abc ?? page.abc"
+          :title="way === null ? page.title : `${page.title}, ${way.label}`"
           :instrument-id="on.id"
-          :playback="info.playback"
+          :playback="way?.playback ?? info.playback"
           :per-minute="player.perMinute.value"
           :voices="player.voices()"
         />
@@ -276,6 +291,16 @@ header nav {
   gap: 8px 12px;
 }
 
+/* In the room that the engraving leaves at its top. */
+.way {
+  position: absolute;
+  top: 10px;
+  right: 12px;
+  z-index: 1;
+  width: auto;
+  max-width: 60%;
+}
+
 .counting {
   width: auto;
   min-height: 41px;
@@ -294,6 +319,7 @@ header nav {
 }
 
 .sheet {
+  position: relative;
   display: grid;
   gap: 8px;
   padding: 18px 18px 14px;

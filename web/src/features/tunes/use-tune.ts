@@ -2,7 +2,7 @@ import type { StepDto, TunePage } from '@escalier/server/api';
 import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import { ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { tuneWorker, type TuneInfo } from '../../workers/index.ts';
+import { tuneWorker, type TuneInfo, type WayIn } from '../../workers/index.ts';
 
 /** Which tune is meant: that of a step of a class, or one of the library as a class meets it. */
 export type TuneAddress =
@@ -49,6 +49,8 @@ async function fetchTune(address: TuneAddress): Promise<OpenTune> {
 export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   const page = shallowRef<OpenTune | null>(null);
   const info = shallowRef<TuneInfo | null>(null);
+  /** Other ways into the tune; they come a moment after it. */
+  const ways = shallowRef<readonly WayIn[]>([]);
   const error = ref<string | null>(null);
   let asked = 0;
 
@@ -78,6 +80,11 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     const read = await tuneWorker().read(source, known, open.breathSeconds);
     if (page.value !== open) return;
     info.value = read.ok ? read.value : null;
+    ways.value = [];
+    if (read.ok)
+      void tuneWorker()
+        .waysIn(source, known)
+        .then((found) => (page.value === open ? (ways.value = found) : found));
     if (!read.ok) error.value = read.fault[0]?.message ?? 'The tune could not be read.';
   }
 
@@ -101,5 +108,5 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
 
   watch(address, load, { immediate: true });
   watch(instrumentId, reread);
-  return { page, info, error, load, keepBreaths };
+  return { page, info, ways, error, load, keepBreaths };
 }

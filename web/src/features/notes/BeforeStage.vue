@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { COVER_TEST, LOCAL_RULES, postureChecks, type Posture } from '@escalier/core/practice';
+import type { SchoolCaution } from '@escalier/server/api';
+import { computed, ref } from 'vue';
+import CautionEditor from './CautionEditor.vue';
+import type { NoteLesson } from './lesson.ts';
+import PipePicture from './PipePicture.vue';
+import type { PipeView } from './pipe-shape.ts';
+
+/** Hands, posture and cautions, before anybody plays. */
+const props = defineProps<{
+  lesson: NoteLesson;
+  posture: Posture;
+  view: PipeView;
+  cautions: readonly SchoolCaution[];
+  big: boolean;
+  keep: (cautions: readonly SchoolCaution[]) => Promise<void>;
+}>();
+
+const checks = computed(() => postureChecks(props.lesson.on.family, props.posture));
+const shown = computed(() => props.cautions.filter((each) => each.shown && each.places.includes('lesson')));
+/** The lowest note has all fingers on. */
+const allClosed = computed(() => props.lesson.on.fingerings[0]!);
+const editing = ref(false);
+</script>
+
+<template>
+  <div class="before">
+    <section class="card-paper picture" aria-label="Which hand is on top">
+      <h2>Left on top</h2>
+      <PipePicture
+        :on="lesson.on"
+        :fingering="allClosed"
+        :view="view"
+        :label="`Left hand on top, with ${posture.handMark}`"
+        :hand-mark="posture.handMark"
+      />
+    </section>
+    <section class="card-paper">
+      <h2>Hands and posture</h2>
+      <ol>
+        <li v-for="check in checks" :key="check">{{ check }}</li>
+      </ol>
+      <p class="test">{{ COVER_TEST }}</p>
+    </section>
+    <section class="card-paper cautions" aria-labelledby="cautions">
+      <h2 id="cautions">Take care</h2>
+      <ul v-if="!editing">
+        <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
+        <li v-if="shown.length === 0" class="soft">Your school shows none here.</li>
+      </ul>
+      <CautionEditor v-else :cautions="cautions" :keep="keep" @done="editing = false" />
+      <p class="local">{{ LOCAL_RULES }}</p>
+      <BButton v-if="!big && !editing" size="sm" variant="outline-dark" @click="editing = true">
+        Change what is shown
+      </BButton>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.before {
+  display: grid;
+  grid-template-columns: minmax(0, 0.85fr) minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 12px;
+  align-items: stretch;
+  min-height: 0;
+}
+
+.picture {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+}
+
+h2 {
+  margin-bottom: 10px;
+}
+
+ol,
+ul {
+  display: grid;
+  gap: 12px;
+  margin: 0;
+  padding-left: 1.5em;
+}
+
+li {
+  font-size: 1.2em;
+  line-height: 1.3;
+}
+
+ol li::marker {
+  font-family: var(--heading);
+  font-weight: 700;
+}
+
+.test {
+  margin-top: 14px;
+  padding: 10px 14px;
+  border: 2px dashed var(--line-strong);
+  border-radius: 10px;
+  font-weight: 650;
+}
+
+.cautions {
+  border-left: 6px solid var(--brick);
+}
+
+.local {
+  margin: 14px 0 10px;
+  font-weight: 650;
+}
+
+@media (max-width: 900px) {
+  .cautions {
+    grid-column: 1 / -1;
+  }
+
+  .before {
+    grid-template-columns: 1fr 1fr;
+  }
+}
+</style>

@@ -1,0 +1,125 @@
+<script setup lang="ts">
+import { chartOf, makersDiffer, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { pitchName } from '@escalier/core/music';
+import { computed } from 'vue';
+import { fingeringWords } from './chart-shape.ts';
+import { soundName } from './desk.ts';
+import FingeringChart from './FingeringChart.vue';
+
+/** The whole chart, low to high; pressing two fingerings shows the move between them. */
+const props = defineProps<{ on: Instrument; picked: readonly Fingering[] }>();
+defineEmits<{ pick: [fingering: Fingering] }>();
+
+const rows = computed(() => chartOf(props.on));
+
+function place(fingering: Fingering): number {
+  return props.picked.indexOf(fingering);
+}
+</script>
+
+<template>
+  <ol class="chart">
+    <li v-for="row in rows" :key="pitchName(row.spellings[0]!)">
+      <button
+        v-for="(fingering, index) in row.fingerings"
+        :key="index"
+        type="button"
+        :class="{ picked: place(fingering) >= 0, alternate: index > 0 }"
+        :aria-pressed="place(fingering) >= 0"
+        :aria-label="`${soundName(row)}: ${fingeringWords(on, fingering)}`"
+        @click="$emit('pick', fingering)"
+      >
+        <FingeringChart
+          :on="on"
+          :pitch="row.spellings[0]!"
+          :shown="fingering"
+          :label="index === 0 ? soundName(row) : 'also'"
+          :is-new="false"
+        />
+        <span v-if="place(fingering) >= 0" class="order">{{ place(fingering) === 0 ? 'from' : 'to' }}</span>
+      </button>
+      <p v-if="makersDiffer(on, row.spellings[0]!)" class="differ">makers differ: check its own chart</p>
+    </li>
+  </ol>
+</template>
+
+<style scoped lang="scss">
+.chart {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+li {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: flex-start;
+  max-width: 220px;
+}
+
+button {
+  position: relative;
+  padding: 0;
+  border: 2px solid transparent;
+  border-radius: 12px;
+  background: none;
+  color: var(--ink);
+}
+
+button:hover {
+  border-color: var(--line-strong);
+}
+
+button.picked {
+  border-color: var(--brass);
+  background: var(--brass-soft);
+}
+
+.alternate {
+  opacity: 0.95;
+}
+
+button :deep(figcaption) {
+  font-size: 1.05rem;
+}
+
+.order {
+  position: absolute;
+  right: 4px;
+  top: 34px;
+  padding: 0 6px;
+  border-radius: 6px;
+  background: var(--brass-deep);
+  color: #fff;
+  font-size: 13px;
+}
+
+.differ {
+  width: 92px;
+  color: var(--brick);
+  font-size: 13px;
+  line-height: 1.2;
+}
+
+@media print {
+  .chart {
+    gap: 2px 6px;
+  }
+
+  li {
+    break-inside: avoid;
+  }
+
+  .order {
+    display: none;
+  }
+
+  button.picked {
+    border-color: transparent;
+    background: none;
+  }
+}
+</style>

@@ -1,0 +1,242 @@
+<script setup lang="ts">
+import type { Naming } from '@escalier/core/instruments';
+import { ECHO_GRADES, echoTurns, type EchoGrade } from '@escalier/core/practice';
+import { onKeyStroke } from '@vueuse/core';
+import IconPin from '~icons/bi/pin';
+import IconPinned from '~icons/bi/pin-fill';
+import IconPlay from '~icons/bi/play-fill';
+import IconStop from '~icons/bi/stop-fill';
+import { computed, ref, toRef } from 'vue';
+import { ScoreSheet } from '../../score/index.ts';
+import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
+import { isTyping } from '../../ui/keys.ts';
+import BeatClock from './BeatClock.vue';
+import type { NoteLesson } from './lesson.ts';
+import { useEcho } from './use-echo.ts';
+
+/** The teacher plays four beats, the class answers; then the class reads the same alone. */
+const props = defineProps<{ lesson: NoteLesson; naming: Naming; big: boolean }>();
+const echo = useEcho(toRef(props, 'lesson'));
+const { grade, tempo } = echo;
+
+const GRADE_WORDS: Readonly<Record<EchoGrade, string>> = {
+  'one-note': 'One note',
+  'two-notes': 'Two notes',
+  steps: 'Steps',
+  skip: 'A skip',
+  elsewhere: 'Starts elsewhere',
+};
+const grades = computed(() => ECHO_GRADES.map((value) => ({ value, label: GRADE_WORDS[value] })));
+/** On the projector the notes are hidden while it goes by ear. */
+const notesShown = computed(() => !props.big || echo.run.value?.reading === true);
+const saving = ref(false);
+
+function toggle(): void {
+  if (echo.playing.value !== null) echo.stop();
+  else echo.play(echo.shown.value, false);
+}
+
+onKeyStroke(' ', (event) => {
+  if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
+  event.preventDefault();
+  toggle();
+});
+
+/** The set as a file, to echo at home or where there is no Escalier. */
+async function saveSound(): Promise<void> {
+  saving.value = true;
+  try {
+    const shown = echo.shown.value;
+    const { on, label } = props.lesson;
+    const schedule = echoSchedule(shown, echoTurns([...shown.keys()], false), tempo.value, on.soundsAbove);
+    const { samples, rate } = await render(schedule, { family: on.family, melody: true, click: true, drone: false });
+    const link = document.createElement('a');
+    link.href = URL.createObjectURL(new Blob([encodeWav(samples, rate)], { type: 'audio/wav' }));
+    link.download = `Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`;
+    link.click();
+    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+  } finally {
+    saving.value = false;
+  }
+}
+</script>
+
+<template>
+  <div class="echo" :class="{ big }">
+    <BeatClock :beat="echo.now.value?.beat ?? null" :whose="echo.now.value?.whose ?? null" />
+    <div class="controls">
+      <BButton variant="primary" @click="toggle">
+        <IconStop v-if="echo.playing.value !== null" aria-hidden="true" />
+        <IconPlay v-else aria-hidden="true" />
+        {{ echo.playing.value === null ? 'Echo, each twice' : 'Stop' }}
+      </BButton>
+      <BButton variant="outline-dark" @click="echo.play(echo.shown.value, true)">Read alone</BButton>
+      <ChoiceBar v-model="grade" label="How far" :choices="grades" />
+      <div class="tempo" role="group" aria-label="Tempo">
+        <BButton variant="outline-dark" aria-label="Slower" @click="echo.slower">−</BButton>
+        <output>{{ tempo }}</output>
+        <BButton variant="outline-dark" aria-label="Faster" @click="echo.faster">+</BButton>
+      </div>
+      <BButton v-if="!big" variant="outline-dark" @click="echo.shuffle">Shuffle</BButton>
+      <BButton v-if="!big" variant="outline-dark" :disabled="saving" @click="saveSound">Save as sound</BButton>
+    </div>
+    <p v-if="echo.fault.value !== null" role="alert">{{ echo.fault.value }}</p>
+    <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
+    <p v-else-if="echo.whyMissing.value !== null" class="card-paper">
+      No patterns of this kind. {{ echo.whyMissing.value }}
+    </p>
+    <ul class="patterns">
+      <li
+        v-for="(pattern, index) in echo.shown.value"
+        :key="pattern.place"
+        class="card-paper"
+        :class="{ now: echo.now.value?.place === pattern.place }"
+      >
+        <div class="head">
+          <h2>{{ index + 1 }}</h2>
+          <template v-if="!big">
+            <button
+              class="icon"
+              type="button"
+              :aria-label="`Play pattern ${index + 1} alone`"
+              @click="echo.play([pattern], false)"
+            >
+              <IconPlay aria-hidden="true" />
+            </button>
+            <button
+              class="icon"
+              type="button"
+              :aria-pressed="pattern.pinned"
+              :aria-label="`Pin pattern ${index + 1}`"
+              @click="echo.pin(pattern)"
+            >
+              <IconPinned v-if="pattern.pinned" aria-hidden="true" />
+              <IconPin v-else aria-hidden="true" />
+            </button>
+          </template>
+        </div>
+        <ScoreSheet
+          v-if="notesShown"
+          :abc="pattern.abc"
+          :title="`pattern ${index + 1}`"
+          :instrument-id="lesson.on.id"
+          :naming="big ? null : naming"
+          :no-words="big"
+          :marks="[]"
+          plain
+        />
+        <p v-else class="by-ear">By ear</p>
+        <template v-if="!big">
+          <p v-for="trap in pattern.traps" :key="trap" class="trap">{{ trap }}</p>
+        </template>
+      </li>
+    </ul>
+    <p v-if="!big" class="soft">
+      Each pattern is played and answered twice, without a gap; then the class reads it alone. Pinned patterns stay when
+      you shuffle.
+    </p>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.echo {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+
+.echo.big {
+  grid-template-rows: minmax(0, 1fr) auto auto;
+  align-content: stretch;
+}
+
+.echo.big > :first-child {
+  align-content: center;
+  font-size: 1.7em;
+}
+
+.controls {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+}
+
+.tempo {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+output {
+  min-width: 2.2em;
+  font-size: 1.3em;
+  font-weight: 700;
+  text-align: center;
+}
+
+.patterns {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 12px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.patterns li {
+  border-width: 3px;
+}
+
+.patterns li.now {
+  border-color: var(--spruce);
+  background: var(--spruce-soft);
+}
+
+.head {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+}
+
+.head h2 {
+  flex: 1;
+  font-size: 1.5em;
+}
+
+.icon {
+  display: grid;
+  place-items: center;
+  width: 44px;
+  height: 44px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 12px;
+  background: var(--card);
+  color: var(--ink);
+}
+
+.icon[aria-pressed='true'] {
+  background: var(--ink);
+  color: #fff;
+}
+
+.trap {
+  padding-left: 12px;
+  border-left: 4px solid var(--brass);
+  margin-top: 6px;
+}
+
+.by-ear {
+  padding: 24px 0;
+  color: var(--ink-soft);
+  font-size: 1.4em;
+  text-align: center;
+}
+
+@media (max-width: 900px) {
+  .patterns {
+    grid-template-columns: 1fr;
+  }
+}
+</style>

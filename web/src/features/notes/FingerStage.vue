@@ -1,0 +1,205 @@
+<script setup lang="ts">
+import { fingeringsOf, formatHoles, makersDiffer, primaryFingering } from '@escalier/core/instruments';
+import { pitchName } from '@escalier/core/music';
+import { bridgeBetween, COVER_TEST, soundFaults } from '@escalier/core/practice';
+import { computed, ref, watch } from 'vue';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
+import type { NoteLesson } from './lesson.ts';
+import PipePicture from './PipePicture.vue';
+import type { PipeView } from './pipe-shape.ts';
+
+/** The fingering, and what changes from a note that the class has. */
+const props = defineProps<{ lesson: NoteLesson; big: boolean }>();
+const view = defineModel<PipeView>('view', { required: true });
+
+const fromName = ref('');
+const from = computed(() => props.lesson.known.find((each) => pitchName(each) === fromName.value) ?? null);
+watch(
+  () => props.lesson,
+  (lesson) => (fromName.value = lesson.bridge === null ? '' : pitchName(lesson.bridge.from)),
+  { immediate: true },
+);
+/** The picture goes from the known note to the new one, and back. */
+const shows = ref<'new' | 'known'>('new');
+const bridge = computed(() =>
+  from.value === null ? null : bridgeBetween(props.lesson.on, from.value, props.lesson.note),
+);
+const fingering = computed(() => primaryFingering(props.lesson.on, props.lesson.note)!);
+const known = computed(() => (from.value === null ? null : primaryFingering(props.lesson.on, from.value)));
+const isKnownShown = computed(() => shows.value === 'known' && known.value !== null);
+const alternates = computed(() => fingeringsOf(props.lesson.on, props.lesson.note).slice(1));
+const newFingers = computed(() => {
+  const actions = bridge.value?.move.actions ?? [];
+  return props.lesson.on.holes
+    .filter((_, index) => actions[index] === 'lands')
+    .map((hole) => `${hole.hand} ${hole.finger}`);
+});
+
+const VIEWS = [
+  { value: 'pupil', label: 'Pupil’s view' },
+  { value: 'facing', label: 'Facing you' },
+] as const;
+</script>
+
+<template>
+  <div class="fingers">
+    <section class="card-paper picture" aria-label="The fingering">
+      <div class="above">
+        <ChoiceBar v-model="view" label="From where you look" :choices="VIEWS" />
+        <ChoiceBar
+          v-if="known !== null && from !== null"
+          v-model="shows"
+          label="Which note the picture shows"
+          :choices="[
+            { value: 'known', label: lesson.name(from) },
+            { value: 'new', label: lesson.label },
+          ]"
+        />
+      </div>
+      <PipePicture
+        :on="lesson.on"
+        :fingering="isKnownShown ? known! : fingering"
+        :from="isKnownShown ? null : known"
+        :view="view"
+        :label="isKnownShown ? lesson.name(from!) : lesson.label"
+      />
+      <p class="soft view">
+        {{
+          view === 'pupil'
+            ? 'As the pupil holds it: the left hand is on the left.'
+            : 'Mirrored, as the class sees the teacher: the left hand is on the right.'
+        }}
+      </p>
+    </section>
+    <section class="words">
+      <p class="letter" aria-hidden="true">{{ lesson.label }}</p>
+      <p class="bridge">{{ bridge?.words ?? 'The first note of all' }}<span v-if="bridge !== null">.</span></p>
+      <p class="holes">
+        {{ formatHoles(lesson.on.family, fingering.holes)
+        }}<span v-if="fingering.remark !== ''"> · {{ fingering.remark }}</span>
+      </p>
+      <label v-if="lesson.known.length > 1 && !big" class="from">
+        <span>Starting from</span>
+        <select v-model="fromName" class="form-select">
+          <option v-for="pair in lesson.pairs" :key="pitchName(pair.from)" :value="pitchName(pair.from)">
+            {{ lesson.name(pair.from) }}
+          </option>
+        </select>
+      </label>
+      <p class="test">{{ COVER_TEST }}</p>
+      <div v-if="!big" class="card-paper">
+        <h2>When it does not sound</h2>
+        <p v-if="newFingers.length > 0">
+          Look first at what is new: <strong>{{ newFingers.join(', ') }}</strong>.
+        </p>
+        <dl>
+          <template v-for="fault in soundFaults(lesson.on.family)" :key="fault.heard">
+            <dt>{{ fault.heard }}</dt>
+            <dd>{{ fault.check }}</dd>
+          </template>
+        </dl>
+      </div>
+      <p v-if="!big && alternates.length > 0" class="soft">
+        Also:
+        {{ alternates.map((each) => `${formatHoles(lesson.on.family, each.holes)} (${each.remark})`).join(', ') }}.
+      </p>
+      <p v-if="makersDiffer(lesson.on, lesson.note)" class="soft">
+        Makers differ here: check the chart that came with the instruments.
+      </p>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.fingers {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 12px;
+  min-height: 0;
+}
+
+.picture {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr) auto;
+  gap: 6px;
+  min-height: 0;
+}
+
+.above {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  gap: 8px;
+}
+
+.view {
+  text-align: center;
+}
+
+.words {
+  display: grid;
+  align-content: start;
+  gap: 10px;
+}
+
+.letter {
+  font-family: var(--heading);
+  font-size: 6.4em;
+  font-weight: 700;
+  line-height: 0.9;
+}
+
+.bridge {
+  font-size: 1.9em;
+  font-weight: 700;
+  line-height: 1.15;
+}
+
+.holes {
+  color: var(--ink-soft);
+  font-size: 1.15em;
+}
+
+.from {
+  display: flex;
+  align-items: center;
+  gap: 10px;
+}
+
+.from select {
+  width: auto;
+}
+
+.test {
+  padding: 8px 12px;
+  border: 2px dashed var(--line-strong);
+  border-radius: 10px;
+  font-weight: 650;
+}
+
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 3px 14px;
+  margin: 6px 0 0;
+}
+
+dt {
+  font-weight: 650;
+}
+
+dd {
+  margin: 0;
+  color: var(--ink-soft);
+}
+
+@media (max-width: 900px) {
+  .fingers {
+    grid-template-columns: 1fr;
+  }
+
+  .picture {
+    height: 560px;
+  }
+}
+</style>

@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { describeMove, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { pitchName, type Pitch } from '@escalier/core/music';
+import { computed } from 'vue';
+import HowComputed from '../../ui/HowComputed.vue';
+import { HEAT, heatMap, heatOf, noteLabel } from './desk.ts';
+
+/** All moves among some notes, each with its cost; pressing one shows it. */
+const props = defineProps<{ on: Instrument; notes: readonly Pitch[] }>();
+defineEmits<{ pick: [from: Fingering, to: Fingering] }>();
+
+const map = computed(() => heatMap(props.on, props.notes));
+</script>
+
+<template>
+  <div class="map">
+    <p v-if="notes.length < 2" class="soft">Choose two notes or more.</p>
+    <div v-else class="scroll">
+      <table>
+        <caption class="visually-hidden">
+          Cost of the move from the note of the row to the note of the column
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col" class="corner">from ↓ to →</th>
+            <th v-for="to in notes" :key="pitchName(to)" scope="col">{{ noteLabel(to) }}</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(from, row) in notes" :key="pitchName(from)">
+            <th scope="row">{{ noteLabel(from) }}</th>
+            <td v-for="(to, column) in notes" :key="pitchName(to)">
+              <button
+                v-if="map.table.moves[row]![column] !== null"
+                type="button"
+                :class="`heat heat-${heatOf(map.table.moves[row]![column]!.cost)}`"
+                :title="describeMove(map.table.moves[row]![column]!)"
+                :aria-label="`${noteLabel(from)} to ${noteLabel(to)}: ${map.table.moves[row]![column]!.cost.toFixed(1)}, ${HEAT[heatOf(map.table.moves[row]![column]!.cost)]!.label}`"
+                @click="$emit('pick', map.table.moves[row]![column]!.from, map.table.moves[row]![column]!.to)"
+              >
+                {{ map.table.moves[row]![column]!.cost.toFixed(1) }}
+              </button>
+              <span v-else class="none" aria-hidden="true">·</span>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <ul class="legend" aria-label="What the shades mean">
+      <li v-for="(grade, index) in HEAT" :key="grade.label">
+        <span :class="`heat heat-${index}`" aria-hidden="true">{{
+          Number.isFinite(grade.upTo) ? grade.upTo : '+'
+        }}</span>
+        {{ grade.label }}<template v-if="Number.isFinite(grade.upTo)">, up to {{ grade.upTo }}</template>
+      </li>
+    </ul>
+    <section v-if="map.walk.length > 0" aria-label="The walk through all moves">
+      <h2>Each move once</h2>
+      <p class="walk">{{ map.walk.map(noteLabel).join(' ') }}</p>
+      <HowComputed>
+        {{ map.walk.length - 1 }} moves among {{ notes.length }} notes, both ways, in one walk that ends where it began.
+        At each note the cheapest move that is left comes next, unless it would cut off the rest.
+      </HowComputed>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.map {
+  display: grid;
+  gap: 12px;
+  min-width: 0;
+}
+
+.scroll {
+  overflow-x: auto;
+}
+
+table {
+  border-collapse: separate;
+  border-spacing: 3px;
+}
+
+th {
+  padding: 2px 8px;
+  font-family: var(--heading);
+  font-size: 1.1rem;
+  text-align: center;
+}
+
+.corner {
+  font-family: var(--reading);
+  font-size: 13px;
+  font-weight: 400;
+}
+
+.heat {
+  display: inline-grid;
+  place-items: center;
+  min-width: 54px;
+  min-height: 44px;
+  border: 2px solid transparent;
+  border-radius: 8px;
+  color: var(--ink);
+  font-weight: 650;
+}
+
+.heat-0 {
+  background: var(--spruce-soft);
+}
+
+.heat-1 {
+  background: var(--brass-soft);
+}
+
+.heat-2 {
+  border-color: var(--brass);
+  background: #f3cf86;
+}
+
+.heat-3 {
+  border-color: var(--brick);
+  background: var(--brick);
+  color: #fff;
+}
+
+.none {
+  display: grid;
+  place-items: center;
+  color: var(--ink-soft);
+}
+
+.legend {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.legend .heat {
+  min-width: 40px;
+  min-height: 26px;
+  font-size: 13px;
+}
+
+.walk {
+  font-weight: 650;
+  word-spacing: 0.25em;
+}
+</style>

@@ -1,0 +1,364 @@
+<script setup lang="ts">
+import { costParts, describeMove, primaryFingering } from '@escalier/core/instruments';
+import { pitchName, type Pitch } from '@escalier/core/music';
+import { moveWalk, type RestPlace } from '@escalier/core/practice';
+import { onKeyStroke } from '@vueuse/core';
+import IconPlay from '~icons/bi/play-fill';
+import IconStop from '~icons/bi/stop-fill';
+import { computed, ref, watch } from 'vue';
+import { RouterLink } from 'vue-router';
+import { beatOf, risingTempi, TOGGLE_NOTES, toggleSchedule, useSound, walkSchedule } from '../../sound/index.ts';
+import HowComputed from '../../ui/HowComputed.vue';
+import { isTyping } from '../../ui/keys.ts';
+import type { NoteLesson } from './lesson.ts';
+import PipePicture from './PipePicture.vue';
+import type { PipeView } from './pipe-shape.ts';
+
+/** The moves between the new note and each known one, easiest first, to and fro while the tempo rises. */
+const props = defineProps<{ lesson: NoteLesson; view: PipeView; restsAt: RestPlace; big: boolean }>();
+
+const chosen = ref(0);
+watch(
+  () => props.lesson,
+  () => (chosen.value = 0),
+);
+const pair = computed(() => props.lesson.pairs[chosen.value] ?? null);
+const slow = ref(54);
+const goal = ref(96);
+const ROUNDS = 5;
+const tempi = computed(() => risingTempi(slow.value, goal.value, ROUNDS));
+
+const sound = useSound();
+const plays = ref<'pair' | 'walk' | null>(null);
+watch(sound.playing, (playing) => {
+  if (playing === null) plays.value = null;
+});
+const walk = computed(() => moveWalk(props.lesson.on, [...props.lesson.known, props.lesson.note]));
+const mapNotes = computed(() => [...props.lesson.known, props.lesson.note].map(pitchName).join());
+const voices = computed(() => ({ family: props.lesson.on.family, melody: true, click: true, drone: false }));
+
+async function start(what: 'pair' | 'walk'): Promise<void> {
+  const { on } = props.lesson;
+  const schedule =
+    what === 'walk'
+      ? walkSchedule(walk.value, slow.value, on.soundsAbove)
+      : pair.value === null
+        ? null
+        : toggleSchedule([pair.value.from, pair.value.to], tempi.value, on.soundsAbove);
+  if (schedule === null) return;
+  await sound.start(schedule, voices.value);
+  plays.value = sound.playing.value === null ? null : what;
+}
+
+function toggle(): void {
+  if (sound.playing.value !== null) sound.stop();
+  else void start('pair');
+}
+
+const now = computed(() => (sound.now.value === null || plays.value === null ? null : beatOf(sound.now.value)));
+const tempoNow = computed(() =>
+  plays.value === 'pair' && now.value !== null ? tempi.value[now.value.turn]! : slow.value,
+);
+/** The two notes that the picture stands between: what sounds, and what was before it. */
+const shown = computed((): { readonly note: Pitch; readonly before: Pitch | null } | null => {
+  if (pair.value === null) return null;
+  if (now.value === null) return { note: pair.value.to, before: pair.value.from };
+  const at = now.value.beat - 1;
+  if (plays.value === 'walk') return { note: walk.value[at]!, before: walk.value[at - 1] ?? null };
+  const both = [pair.value.from, pair.value.to];
+  const isFirst = now.value.turn === 0 && at === 0;
+  return { note: both[at % 2]!, before: isFirst ? null : both[(at + 1) % 2]! };
+});
+
+function change(which: 'slow' | 'goal', by: number): void {
+  const next = (which === 'slow' ? slow : goal).value + by;
+  if (which === 'slow') slow.value = Math.max(30, Math.min(goal.value, next));
+  else goal.value = Math.min(160, Math.max(slow.value, next));
+}
+
+onKeyStroke(' ', (event) => {
+  if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
+  event.preventDefault();
+  toggle();
+});
+</script>
+
+<template>
+  <p v-if="pair === null" class="card-paper first">
+    This is the first note: there is no move yet. The next note brings the first ones.
+  </p>
+  <div v-else class="moves" :class="{ big }">
+    <section class="list" aria-label="Moves, easiest first">
+      <ol>
+        <li v-for="(each, index) in lesson.pairs" :key="pitchName(each.from)">
+          <button
+            type="button"
+            class="pair"
+            :class="{ on: index === chosen }"
+            :aria-pressed="index === chosen"
+            @click="((chosen = index), sound.stop())"
+          >
+            <strong>{{ lesson.name(each.from) }} – {{ lesson.label }}</strong>
+            <span v-if="!big">{{ describeMove(each.there) }}; back: {{ describeMove(each.back) }}</span>
+            <span v-if="!big" class="cost">{{ each.cost.toFixed(1) }}</span>
+          </button>
+          <HowComputed v-if="!big && index === chosen" label="How the cost comes about">
+            There {{ each.there.cost }} =
+            {{
+              costParts(lesson.on, each.there)
+                .map((part) => `${part.points.toFixed(2)} ${part.words}`)
+                .join(' + ')
+            }}. Back {{ each.back.cost }} =
+            {{
+              costParts(lesson.on, each.back)
+                .map((part) => `${part.points.toFixed(2)} ${part.words}`)
+                .join(' + ')
+            }}.
+          </HowComputed>
+        </li>
+      </ol>
+      <div v-if="!big" class="card-paper walk">
+        <h2>All moves once</h2>
+        <p>
+          <span
+            v-for="(each, index) in walk"
+            :key="index"
+            :class="{ here: plays === 'walk' && now?.beat === index + 1 }"
+            >{{ lesson.name(each) }}</span
+          >
+        </p>
+        <BButton size="sm" variant="outline-dark" @click="start('walk')">Walk through them</BButton>
+        <RouterLink
+          class="map"
+          :to="{ name: 'fingerings', query: { on: lesson.on.id, view: 'moves', notes: mapNotes } }"
+        >
+          On the map
+        </RouterLink>
+      </div>
+    </section>
+    <section class="card-paper stage" aria-label="To and fro">
+      <div class="top">
+        <p class="letters" aria-hidden="true">
+          <span :class="{ here: shown?.note === pair.from }">{{ lesson.name(pair.from) }}</span>
+          <span :class="{ here: shown?.note === pair.to }">{{ lesson.label }}</span>
+        </p>
+        <p class="tempo">
+          <strong>{{ tempoNow }}</strong> beats a minute
+        </p>
+      </div>
+      <PipePicture
+        v-if="shown !== null"
+        :on="lesson.on"
+        :fingering="primaryFingering(lesson.on, shown.note)!"
+        :from="shown.before === null ? null : primaryFingering(lesson.on, shown.before)"
+        :view="view"
+        :label="lesson.name(shown.note)"
+      />
+    </section>
+    <section class="side">
+      <BButton variant="primary" @click="toggle">
+        <IconStop v-if="sound.playing.value !== null" aria-hidden="true" />
+        <IconPlay v-else aria-hidden="true" />
+        {{ sound.playing.value === null ? 'To and fro' : 'Stop' }}
+      </BButton>
+      <ol class="rungs" aria-label="Tempi">
+        <li v-for="(each, index) in tempi" :key="index" :class="{ here: plays === 'pair' && now?.turn === index }">
+          {{ each }}
+        </li>
+      </ol>
+      <div
+        v-for="which in ['slow', 'goal'] as const"
+        :key="which"
+        class="knob"
+        role="group"
+        :aria-label="which === 'slow' ? 'First tempo' : 'Last tempo'"
+      >
+        <span>{{ which === 'slow' ? `From ${slow}` : `To ${goal}` }}</span>
+        <BButton
+          variant="outline-dark"
+          :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo slower`"
+          @click="change(which, -6)"
+          >−</BButton
+        >
+        <BButton
+          variant="outline-dark"
+          :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo faster`"
+          @click="change(which, 6)"
+          >+</BButton
+        >
+      </div>
+      <p v-if="!big" class="soft">
+        {{ TOGGLE_NOTES }} notes at each tempo, {{ ROUNDS }} tempi without a stop. Fingers first in silence, at the
+        {{ restsAt }}.
+      </p>
+      <p v-if="sound.fault.value !== null" role="alert">{{ sound.fault.value }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.moves {
+  display: grid;
+  grid-template-columns: minmax(0, 1.1fr) minmax(0, 1.1fr) 190px;
+  gap: 12px;
+  min-height: 0;
+}
+
+.moves.big {
+  grid-template-columns: auto minmax(0, 1fr) 250px;
+}
+
+.first {
+  font-size: 1.3em;
+}
+
+.list ol {
+  display: grid;
+  gap: 8px;
+  margin: 0 0 12px;
+  padding: 0;
+  list-style: none;
+}
+
+.pair {
+  display: grid;
+  grid-template-columns: 5.4em 1fr auto;
+  align-items: center;
+  gap: 4px 12px;
+  width: 100%;
+  min-height: 56px;
+  padding: 6px 14px;
+  border: 2px solid var(--line-strong);
+  border-radius: 12px;
+  background: var(--card);
+  color: var(--ink);
+  text-align: left;
+}
+
+.pair strong {
+  font-family: var(--heading);
+  font-size: 1.45em;
+  white-space: nowrap;
+}
+
+.pair.on {
+  border-color: var(--spruce);
+  background: var(--spruce-soft);
+  box-shadow: inset 6px 0 0 var(--spruce);
+}
+
+.cost {
+  font-weight: 700;
+}
+
+.walk p {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 6px;
+  margin: 6px 0 8px;
+}
+
+.walk span {
+  padding: 0 5px;
+  border-radius: 6px;
+  font-weight: 650;
+}
+
+.walk .here {
+  background: var(--spruce);
+  color: #fff;
+}
+
+.map {
+  margin-left: 14px;
+}
+
+.stage {
+  display: grid;
+  grid-template-rows: auto minmax(0, 1fr);
+  min-height: 0;
+}
+
+.top {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+
+.letters {
+  display: flex;
+  gap: 16px;
+  font-family: var(--heading);
+  font-size: 3.4em;
+  font-weight: 700;
+  line-height: 1.1;
+}
+
+.letters span {
+  padding: 0 12px;
+  border-bottom: 6px solid transparent;
+}
+
+.letters .here {
+  border-color: var(--brass);
+  background: var(--brass-soft);
+}
+
+.tempo strong {
+  font-size: 1.6em;
+}
+
+.side {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+
+.rungs {
+  display: flex;
+  flex-direction: column-reverse;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+
+.rungs li {
+  padding: 6px 12px;
+  border-top: 3px solid var(--ink);
+  background: var(--stone);
+  font-weight: 700;
+}
+
+@for $rung from 1 through 5 {
+  .rungs li:nth-child(#{$rung}) {
+    margin-left: 16px * ($rung - 1);
+    border-left: 3px solid var(--ink);
+  }
+}
+
+.rungs .here {
+  background: var(--spruce);
+  color: #fff;
+}
+
+.knob {
+  display: grid;
+  grid-template-columns: 5em 1fr 1fr;
+  align-items: center;
+  gap: 6px;
+}
+
+@media (max-width: 900px) {
+  .moves {
+    grid-template-columns: 1fr 190px;
+  }
+
+  .list {
+    grid-column: 1 / -1;
+  }
+
+  .stage {
+    height: 560px;
+  }
+}
+</style>

@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { pitchName } from '@escalier/core/music';
+import { onKeyStroke } from '@vueuse/core';
+import { computed, ref, toRef } from 'vue';
+import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { isTyping } from '../../ui/keys.ts';
+import LoadState from '../../ui/LoadState.vue';
+import { noteWords } from '../classes/index.ts';
+import BeforeStage from './BeforeStage.vue';
+import EchoStage from './EchoStage.vue';
+import FingerStage from './FingerStage.vue';
+import MovesStage from './MovesStage.vue';
+import StaffStage from './StaffStage.vue';
+import StageStairs from './StageStairs.vue';
+import type { PipeView } from './pipe-shape.ts';
+import { isStage, STAGES, type StageId } from './stages.ts';
+import { useNoteLesson } from './use-note-lesson.ts';
+
+/** Introduces one note to a class, from posture to moves; large for the projector when asked. */
+const props = defineProps<{ classId: string; note: string | null }>();
+const route = useRoute();
+const router = useRouter();
+const { notes, lesson, error, load, keepCautions } = useNoteLesson(toRef(props, 'classId'), toRef(props, 'note'));
+
+const view = ref<PipeView>('pupil');
+const big = computed(() => route.query.big !== undefined);
+const stage = computed({
+  get: (): StageId => (isStage(route.query.part) ? route.query.part : 'before'),
+  set: (part) => void router.replace({ query: { ...route.query, part } }),
+});
+const style = computed(() => notes.value?.schoolClass.style ?? null);
+
+function switchBig(): void {
+  const { big: isBig, ...query } = route.query;
+  void router.replace({ query: isBig === undefined ? { ...query, big: '1' } : query });
+}
+
+function go(by: number): void {
+  const next = STAGES[STAGES.findIndex((each) => each.id === stage.value) + by];
+  if (next !== undefined) stage.value = next.id;
+}
+
+onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2', '3', '4', '5'], (event) => {
+  if (isTyping(event) || event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey)
+    return;
+  const number = STAGES[Number(event.key) - 1];
+  if (number !== undefined) stage.value = number.id;
+  else if (event.key === 'b' || event.key === 'B') switchBig();
+  else go(event.key === 'ArrowRight' || event.key === 'PageDown' ? 1 : -1);
+});
+</script>
+
+<template>
+  <LoadState v-if="notes === null" :error="error" what="the notes of the class" @again="load" />
+  <div v-else-if="lesson === null" class="page-grid">
+    <h1>No note to introduce</h1>
+    <p>
+      {{
+        note === null
+          ? 'The tunes on the stairs of this class bring no note.'
+          : `${note} is no note of this class’s instrument.`
+      }}
+    </p>
+    <RouterLink :to="{ name: 'class', params: { classId } }">Back to {{ notes.schoolClass.name }}</RouterLink>
+  </div>
+  <div v-else class="lesson" :class="{ big }">
+    <header class="page-head">
+      <div>
+        <h1>The note {{ noteWords(pitchName(lesson.note)) }}</h1>
+        <p v-if="!big" class="soft">
+          <RouterLink :to="{ name: 'class', params: { classId } }">{{ notes.schoolClass.name }}</RouterLink>
+          ·
+          <template v-if="lesson.place !== null">
+            step {{ lesson.place.position }},
+            <RouterLink :to="{ name: 'step', params: { classId, position: lesson.place.position } }">{{
+              lesson.place.title
+            }}</RouterLink>
+          </template>
+          <template v-else>beside the stairs</template>
+          ·
+          {{
+            lesson.known.length === 0 ? 'the first note of all' : `they have ${lesson.known.map(lesson.name).join(' ')}`
+          }}
+        </p>
+      </div>
+      <label v-if="!big" class="which">
+        <span class="visually-hidden">Which note</span>
+        <select
+          class="form-select"
+          :value="pitchName(lesson.note)"
+          @change="
+            router.replace({
+              params: { classId, note: ($event.target as HTMLSelectElement).value },
+              query: route.query,
+            })
+          "
+        >
+          <option v-for="each in notes.notes" :key="each.note" :value="each.note">
+            {{ noteWords(each.note) }} · step {{ each.position }}{{ each.note === notes.next ? ' · next' : '' }}
+          </option>
+        </select>
+      </label>
+      <BButton variant="outline-dark" :aria-pressed="big" @click="switchBig">
+        {{ big ? 'Close the big picture' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
+      </BButton>
+    </header>
+    <StageStairs v-model="stage" />
+    <div class="content">
+      <BeforeStage
+        v-if="stage === 'before' && style !== null"
+        :lesson="lesson"
+        :posture="style.posture"
+        :view="view"
+        :cautions="notes.cautions"
+        :big="big"
+        :keep="keepCautions"
+      />
+      <FingerStage v-else-if="stage === 'fingers'" v-model:view="view" :lesson="lesson" :big="big" />
+      <StaffStage v-else-if="stage === 'staff' && style !== null" :lesson="lesson" :naming="style.naming" :big="big" />
+      <EchoStage v-else-if="stage === 'echo' && style !== null" :lesson="lesson" :naming="style.naming" :big="big" />
+      <MovesStage
+        v-else-if="stage === 'moves' && style !== null"
+        :lesson="lesson"
+        :view="view"
+        :rests-at="style.posture.restsAt"
+        :big="big"
+      />
+    </div>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.lesson {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  gap: 12px;
+  min-height: 100vh;
+  padding: 14px 24px;
+}
+
+.content {
+  display: grid;
+  min-height: 0;
+}
+
+.lesson.big {
+  padding: 10px 20px;
+  font-size: clamp(19px, 1.75vw, 30px);
+}
+
+.which select {
+  width: auto;
+  min-height: 44px;
+}
+
+@media (min-width: 901px) {
+  .lesson {
+    height: 100vh;
+    min-height: 720px;
+  }
+}
+</style>

@@ -1,0 +1,194 @@
+<script setup lang="ts">
+import { eventId, writeAbc } from '@escalier/core/formats';
+import type { Naming } from '@escalier/core/instruments';
+import { byHeight, pitchName, PLAIN_NOTE, samePitch, staffStep, type Pitch } from '@escalier/core/music';
+import { plainValue, shortTune } from '@escalier/core/practice';
+import IconPlay from '~icons/bi/play-fill';
+import { computed } from 'vue';
+import { ScoreSheet } from '../../score/index.ts';
+import { beatOf, notesSchedule, useSound } from '../../sound/index.ts';
+import type { NoteLesson } from './lesson.ts';
+
+/** Where the note stands beside those that the class has: a stair to look at and to hear. */
+const props = defineProps<{ lesson: NoteLesson; naming: Naming; big: boolean }>();
+
+const notes = computed(() => [...props.lesson.known, props.lesson.note].toSorted(byHeight));
+const lowest = computed(() => staffStep(notes.value[0]!));
+/** In pixels, for a step of the staff. */
+const stepHeight = computed(() => Math.min(44, 340 / Math.max(1, staffStep(notes.value.at(-1)!) - lowest.value)));
+const sheet = computed(() =>
+  writeAbc(
+    shortTune({
+      title: props.lesson.label,
+      metre: { count: notes.value.length, unit: 1 },
+      bars: [notes.value.map((each) => ({ ...PLAIN_NOTE, value: plainValue('whole'), pitch: each }))],
+    }),
+  ),
+);
+const marks = computed(() => {
+  const at = notes.value.findIndex((each) => samePitch(each, props.lesson.note));
+  return [{ kind: 'ring' as const, id: eventId(0, 0, at) }];
+});
+
+const sound = useSound();
+let played: readonly Pitch[] = [];
+const voices = computed(() => ({ family: props.lesson.on.family, melody: true, click: false, drone: false }));
+
+function hear(pitches: readonly Pitch[]): void {
+  played = pitches;
+  void sound.start(notesSchedule(pitches, props.lesson.on.soundsAbove), voices.value);
+}
+const sounding = computed(() => {
+  const id = sound.now.value;
+  return id === null ? null : (played[beatOf(id).beat - 1] ?? null);
+});
+</script>
+
+<template>
+  <div class="staff">
+    <section class="card-paper stair" aria-label="The notes as a stair">
+      <div v-for="each in notes" :key="pitchName(each)" class="tread">
+        <button
+          type="button"
+          :class="{ new: samePitch(each, lesson.note), sounding: sounding !== null && samePitch(each, sounding) }"
+          :aria-label="`Play ${lesson.name(each)}`"
+          @click="hear([each])"
+        >
+          {{ lesson.name(each) }}
+          <IconPlay aria-hidden="true" />
+        </button>
+        <div class="riser" :style="{ height: `${(staffStep(each) - lowest) * stepHeight + 22}px` }" />
+      </div>
+    </section>
+    <section class="card-paper sheet">
+      <ScoreSheet
+        :abc="sheet"
+        :title="`${notes.length} notes, the new one ringed`"
+        :instrument-id="lesson.on.id"
+        :naming="naming"
+        :marks="marks"
+        plain
+      />
+    </section>
+    <section class="words">
+      <p class="place">
+        <strong>{{ lesson.label }}</strong> is {{ lesson.staffPlace }}.
+      </p>
+      <p class="compare">{{ lesson.comparison }}</p>
+      <div class="plays">
+        <BButton variant="primary" @click="hear(notes)">Up the stair</BButton>
+        <BButton variant="outline-dark" @click="hear([...notes].reverse())">Down the stair</BButton>
+        <BButton
+          v-for="each in lesson.known"
+          :key="pitchName(each)"
+          variant="outline-dark"
+          @click="hear([each, lesson.note])"
+        >
+          {{ lesson.name(each) }} then {{ lesson.label }}
+        </BButton>
+      </div>
+      <p v-if="!big" class="soft">
+        Say line or space, counted from the bottom, then the name. Higher or lower? Look first, then listen.
+      </p>
+      <p v-if="sound.fault.value !== null" role="alert">{{ sound.fault.value }}</p>
+    </section>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.staff {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  grid-template-rows: auto 1fr;
+  gap: 12px;
+}
+
+.stair {
+  grid-row: 1 / 3;
+  display: flex;
+  align-items: stretch;
+  min-height: 380px;
+}
+
+.tread {
+  flex: 1;
+  display: flex;
+  flex-direction: column;
+  justify-content: flex-end;
+}
+
+.tread button {
+  display: grid;
+  justify-items: center;
+  min-height: 76px;
+  border: 0;
+  background: none;
+  color: var(--ink);
+  font-family: var(--heading);
+  font-size: 2em;
+  font-weight: 700;
+}
+
+.tread button svg {
+  width: 20px;
+  height: 20px;
+  color: var(--spruce);
+}
+
+.tread button.new {
+  border: 4px solid var(--brass);
+  border-radius: 14px;
+  background: var(--brass-soft);
+}
+
+.tread button.sounding {
+  border-radius: 14px;
+  background: var(--spruce);
+  color: #fff;
+}
+
+.tread button.sounding svg {
+  color: #fff;
+}
+
+.riser {
+  border-top: 5px solid var(--ink);
+  border-left: 5px solid var(--ink);
+  background: repeating-linear-gradient(135deg, var(--stone) 0 7px, #e2d6bf 7px 9px);
+}
+
+.sheet {
+  min-height: 150px;
+}
+
+.words {
+  display: grid;
+  align-content: start;
+  gap: 10px;
+}
+
+.place {
+  font-size: 1.7em;
+  line-height: 1.2;
+}
+
+.compare {
+  font-size: 1.2em;
+}
+
+.plays {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+}
+
+@media (max-width: 900px) {
+  .staff {
+    grid-template-columns: 1fr;
+  }
+
+  .stair {
+    grid-row: auto;
+  }
+}
+</style>

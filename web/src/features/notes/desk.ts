@@ -1,0 +1,85 @@
+import {
+  chartOf,
+  findInstrument,
+  INSTRUMENT_IDS,
+  makersDiffer,
+  type ChartRow,
+  type Instrument,
+} from '@escalier/core/instruments';
+import { midiNumber, namePitch, pitch, pitchName, type Pitch } from '@escalier/core/music';
+import { moveTable, moveWalk } from '@escalier/core/practice';
+
+export const DESK_VIEWS = [
+  { value: 'chart', label: 'Chart' },
+  { value: 'moves', label: 'All moves' },
+  { value: 'compare', label: 'Baroque and german' },
+] as const;
+export type DeskView = (typeof DESK_VIEWS)[number]['value'];
+
+/** "B♭ or A♯", with a stroke for the high octave. */
+export function soundName(row: ChartRow): string {
+  return row.spellings.map(noteLabel).join(' or ');
+}
+
+export function noteLabel(p: Pitch): string {
+  const letter = namePitch(p, 'letters', { fifths: 0, mode: 'major' });
+  return `${letter}${'′'.repeat(Math.max(0, p.octave - 4))}${'‚'.repeat(Math.max(0, 4 - p.octave))}`;
+}
+
+/** The other bore of the same recorder; null for whistles. */
+export function otherBore(on: Instrument): Instrument | null {
+  const other = on.id.endsWith('baroque') ? on.id.replace('baroque', 'german') : on.id.replace('german', 'baroque');
+  return other === on.id ? null : findInstrument(other);
+}
+
+/** Sounds whose primary fingering is not the same on both, or for which makers differ. */
+export function differences(
+  on: Instrument,
+  other: Instrument,
+): readonly { readonly a: ChartRow; readonly b: ChartRow }[] {
+  const rows = chartOf(other);
+  return chartOf(on).flatMap((a) => {
+    const b = rows.find((each) => midiNumber(each.spellings[0]!) === midiNumber(a.spellings[0]!));
+    const isSame = b?.fingerings[0]!.holes.join() === a.fingerings[0]!.holes.join();
+    const isUnsure = [on, other].some((each) => makersDiffer(each, a.spellings[0]!));
+    return b === undefined || (isSame && !isUnsure) ? [] : [{ a, b }];
+  });
+}
+
+/** How hard, in four grades with words, so that colour is never the only sign. */
+export const HEAT = [
+  { upTo: 1.25, label: 'easy' },
+  { upTo: 2.3, label: 'needs care' },
+  { upTo: 3.2, label: 'hard' },
+  { upTo: Infinity, label: 'very hard' },
+] as const;
+
+/** 0 for easy up to 3 for very hard. */
+export function heatOf(cost: number): number {
+  return HEAT.findIndex(({ upTo }) => cost <= upTo);
+}
+
+/** What the heat map shows of a set of notes. */
+export function heatMap(on: Instrument, notes: readonly Pitch[]) {
+  return { table: moveTable(on, notes), walk: moveWalk(on, notes) };
+}
+
+const MOST_NOTES = 14;
+const FIRST_NOTES = 10;
+
+/** A first set for an instrument: its lowest natural notes. */
+export function firstNotes(on: Instrument): readonly string[] {
+  const naturals = chartOf(on).flatMap((row) => row.spellings.slice(0, 1).filter((each) => each.alter === 0));
+  return naturals.slice(0, FIRST_NOTES).map(pitchName);
+}
+
+/** The chosen notes that the instrument has, from low to high, as many as the map can show. */
+export function chosenNotes(on: Instrument, names: Iterable<string>): readonly Pitch[] {
+  const wanted = new Set([...names].map((name) => midiNumber(pitch(name))));
+  return chartOf(on)
+    .filter((row) => wanted.has(midiNumber(row.spellings[0]!)))
+    .map((row) => row.spellings[0]!)
+    .slice(0, MOST_NOTES);
+}
+
+export const DESK_INSTRUMENTS = INSTRUMENT_IDS.map((id) => findInstrument(id)!);

@@ -1,0 +1,92 @@
+import { findInstrument, nameNote, primaryFingering, type Instrument } from '@escalier/core/instruments';
+import {
+  byHeight,
+  parsePitch,
+  pitch,
+  pitchName,
+  samePitch,
+  staffPlace,
+  staffStep,
+  type Pitch,
+} from '@escalier/core/music';
+import { bridgeTo, movesAround, plainestKey, type Bridge, type MovePair } from '@escalier/core/practice';
+import type { ClassNotes } from '@escalier/server/api';
+
+/** All that is worked out for introducing one note to one class. */
+export interface NoteLesson {
+  readonly on: Instrument;
+  readonly note: Pitch;
+  /** As the class says it. */
+  readonly label: string;
+  /** Where it stands on the stairs; null for a note beside them. */
+  readonly place: { readonly position: number; readonly title: string } | null;
+  /** What the class has, from low to high, without the note. */
+  readonly known: readonly Pitch[];
+  readonly elements: readonly string[];
+  /** From the nearest known note; null for the very first. */
+  readonly bridge: Bridge | null;
+  /** There and back with each known note, easiest first. */
+  readonly pairs: readonly MovePair[];
+  /** "on the first line". */
+  readonly staffPlace: string;
+  /** Lower and higher than what. */
+  readonly comparison: string;
+  name(p: Pitch): string;
+}
+
+/** Null when the note is no note of the class's instrument. */
+export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
+  const on = findInstrument(notes.schoolClass.instrumentId);
+  const note = parsePitch(wanted);
+  if (on === null || note === null || primaryFingering(on, note) === null) return null;
+  const onStairs = notes.notes.find((each) => samePitch(pitch(each.note), note)) ?? null;
+  const before = onStairs?.knownNotes ?? notes.notes.map((each) => each.note);
+  const elements = onStairs?.knownElements ?? notes.notes.at(-1)?.knownElements ?? [];
+  const known = before
+    .map(pitch)
+    .filter((each) => !samePitch(each, note))
+    .toSorted(byHeight);
+  const key = plainestKey([...known, note]);
+  const plain = (p: Pitch): string => nameNote(p, notes.schoolClass.style.naming, key, on);
+  const name = (p: Pitch): string => {
+    const isHighOne = [...known, note].some((each) => plain(each) === plain(p) && each.octave < p.octave);
+    return isHighOne ? `${plain(p)}′` : plain(p);
+  };
+  return {
+    on,
+    note,
+    label: name(note),
+    place: onStairs === null ? null : { position: onStairs.position, title: onStairs.title },
+    known,
+    elements,
+    bridge: bridgeTo(on, note, known),
+    pairs: movesAround(on, note, known),
+    staffPlace: staffPlace(staffStep(note)),
+    comparison: comparison(note, known, name),
+    name,
+  };
+}
+
+/** "Lower than G, two steps on the staff." Steps, because a class counts lines and spaces. */
+function comparison(note: Pitch, known: readonly Pitch[], name: (p: Pitch) => string): string {
+  const under = known.findLast((each) => byHeight(each, note) < 0);
+  const over = known.find((each) => byHeight(each, note) > 0);
+  const parts = [
+    ...(under === undefined ? [] : [`higher than ${name(under)}, ${steps(note, under)}`]),
+    ...(over === undefined ? [] : [`lower than ${name(over)}, ${steps(note, over)}`]),
+  ];
+  if (parts.length === 0) return 'The first note of all.';
+  const text = parts.join('; ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+}
+
+function steps(a: Pitch, b: Pitch): string {
+  const count = Math.abs(staffStep(a) - staffStep(b));
+  if (count === 0) return 'on the same place with another sign';
+  return count === 1 ? 'the next step' : `${count} steps away`;
+}
+
+/** What is asked of the worker for the echo patterns. */
+export function echoNotes(lesson: NoteLesson): readonly string[] {
+  return [...lesson.known, lesson.note].map(pitchName);
+}

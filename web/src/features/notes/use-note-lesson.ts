@@ -1,0 +1,36 @@
+import type { ClassNotes } from '@escalier/server/api';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { api, ApiError, ask } from '../../api.ts';
+import { lessonOf, type NoteLesson } from './lesson.ts';
+
+/** The notes of a class from the server, and the lesson of one of them. */
+export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
+  const notes = shallowRef<ClassNotes | null>(null);
+  const error = ref<string | null>(null);
+
+  async function load(): Promise<void> {
+    error.value = null;
+    try {
+      notes.value = await ask(api.notes[':id'].$get({ param: { id: classId.value } }));
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem;
+      error.value = problem.message;
+    }
+  }
+
+  const lesson = computed((): NoteLesson | null => {
+    const loaded = notes.value;
+    if (loaded === null) return null;
+    const wanted = note.value ?? loaded.next ?? loaded.notes.at(-1)?.note ?? null;
+    return wanted === null ? null : lessonOf(loaded, wanted);
+  });
+
+  async function keepCautions(cautions: ClassNotes['cautions']): Promise<void> {
+    const json = { cautions: cautions.map((each) => ({ ...each, places: [...each.places] })) };
+    const kept = await ask(api.school.cautions.$put({ json }));
+    if (notes.value !== null) notes.value = { ...notes.value, cautions: kept.cautions };
+  }
+
+  watch(classId, load, { immediate: true });
+  return { notes, lesson, error, load, keepCautions };
+}

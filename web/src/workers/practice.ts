@@ -1,0 +1,106 @@
+import { writeAbc } from '@escalier/core/formats';
+import { findInstrument, type Instrument } from '@escalier/core/instruments';
+import { pitch, pitchName, type Pitch, type Tune } from '@escalier/core/music';
+import {
+  bareVersions,
+  echoPatterns,
+  echoSheet,
+  onOneNote,
+  preparation,
+  type EchoPattern,
+  type EchoSet,
+} from '@escalier/core/practice';
+import { DEFAULT_TEMPO, readTune, type Knowledge } from '@escalier/core/reading';
+import { playbackOf, type Playback } from './playback.ts';
+
+export interface EchoSource {
+  readonly instrumentId: string;
+  /** Written pitches, the new one among them. */
+  readonly notes: readonly string[];
+  readonly newNote: string;
+  readonly elements: readonly string[];
+  readonly perGrade: number;
+  readonly seed: number;
+  /** Pinned patterns by their places. */
+  readonly keep: readonly (readonly [place: string, pattern: EchoPattern])[];
+}
+
+/** A pattern and how it is written. */
+export interface WrittenEcho extends EchoPattern {
+  readonly abc: string;
+}
+
+export interface WrittenEchoSet extends Omit<EchoSet, 'patterns'> {
+  readonly patterns: readonly WrittenEcho[];
+}
+
+/** The graded patterns of a new note, each with its sheet; nothing for an instrument that is not known. */
+export function echoSet(source: EchoSource): WrittenEchoSet {
+  const on = findInstrument(source.instrumentId);
+  if (on === null) return { patterns: [], missing: [] };
+  const set = echoPatterns({
+    on,
+    notes: source.notes.map(pitch),
+    newNote: pitch(source.newNote),
+    elements: new Set(source.elements),
+    perGrade: source.perGrade,
+    seed: source.seed,
+    keep: new Map(source.keep),
+  });
+  return {
+    missing: set.missing,
+    patterns: set.patterns.map((each, index) => ({
+      ...each,
+      abc: writeAbc(echoSheet([each], `Pattern ${index + 1}`)),
+    })),
+  };
+}
+
+/** One way into a tune: its hardest moves, its rhythm on one note, or a bare version of it. */
+export interface WayIn {
+  readonly kind: 'moves' | 'rhythm' | 'bare';
+  readonly label: string;
+  readonly about: string;
+  readonly abc: string;
+  readonly playback: Playback;
+}
+
+const BARE_STAGES = 4;
+
+/** The ways into a tune for a class, in the order in which one would take them. */
+export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly WayIn[] {
+  const tempo = tune.tempo ?? DEFAULT_TEMPO;
+  const written = (way: Tune): Pick<WayIn, 'abc' | 'playback'> => ({
+    abc: writeAbc(way),
+    playback: playbackOf(way, way.tempo ?? tempo, on.soundsAbove),
+  });
+  const { moves, sheet } = preparation(tune, on, known);
+  const note = commonNote(tune, on, known);
+  const bare = bareVersions(tune, BARE_STAGES).slice(0, -1);
+  return [
+    ...(sheet === null
+      ? []
+      : [
+          {
+            kind: 'moves' as const,
+            label: 'Moves first',
+            about: moves.map(({ from, to }) => `${from}–${to}`).join(', '),
+            ...written(sheet),
+          },
+        ]),
+    { kind: 'rhythm', label: 'Rhythm on one note', about: pitchName(note), ...written(onOneNote(tune, note)) },
+    ...bare.map((version, index): WayIn => ({
+      kind: 'bare',
+      label: `Bare ${index + 1}`,
+      about: `${version.notes} of ${version.of} notes`,
+      ...written(version.tune),
+    })),
+  ];
+}
+
+/** The note that comes most often, one that the class knows before one that is new. */
+function commonNote(tune: Tune, on: Instrument, known: Knowledge): Pitch {
+  const uses = readTune(tune, on, known).notes.all;
+  const rank = (name: string, count: number): number => count + (known.notes.has(name) ? 1000 : 0);
+  return uses.toSorted((a, b) => rank(b.name, b.count) - rank(a.name, a.count))[0]!.pitch;
+}
