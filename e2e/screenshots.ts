@@ -57,7 +57,7 @@ await page.getByRole('button', { name: 'Echo, each twice' }).click();
 await page.getByText('Your turn', { exact: true }).waitFor();
 await picture('note-echo-projector', '.clock');
 await page.goto(`${address}/fingerings?view=moves`);
-await page.getByRole('button', { name: /^A to E/ }).click();
+await page.getByRole('button', { name: /^A to E: / }).click();
 await picture('fingerings-moves', '.pipe');
 await page.goto(`${classAddress}/hear`);
 await page.getByText('+ Leak').click();

@@ -19,7 +19,7 @@ export interface Engraver {
 
 /** Widths in Verovio's units, of which a staff is 72 high. */
 const LEAST_WIDTH = 980;
-const LEAST_PLAIN_WIDTH = 560;
+const LEAST_PLAIN_WIDTH = 460;
 const LINE_START = 260;
 const CLEF_WIDTH = 150;
 const NOTE_WIDTH = 62;
@@ -37,7 +37,7 @@ export async function createEngraver(): Promise<Engraver> {
         ),
         pageHeight: 60_000,
         adjustPageHeight: true,
-        breaks: plain ? 'none' : hasLines ? 'line' : 'auto',
+        breaks: !plain && hasLines ? 'line' : 'auto',
         svgViewBox: true,
         header: 'none',
         footer: 'none',

@@ -34,7 +34,7 @@ const saving = ref(false);
 
 function toggle(): void {
   if (echo.playing.value !== null) echo.stop();
-  else echo.play(echo.shown.value, false);
+  else if (echo.shown.value.length > 0) echo.play(echo.shown.value, false);
 }
 
 onKeyStroke(' ', (event) => {
@@ -66,12 +66,17 @@ async function saveSound(): Promise<void> {
   <div class="echo" :class="{ big }">
     <BeatClock :beat="echo.now.value?.beat ?? null" :whose="echo.now.value?.whose ?? null" />
     <div class="controls">
-      <BButton variant="primary" @click="toggle">
+      <BButton variant="primary" :disabled="echo.shown.value.length === 0" @click="toggle">
         <IconStop v-if="echo.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
         {{ echo.playing.value === null ? 'Echo, each twice' : 'Stop' }}
       </BButton>
-      <BButton variant="outline-dark" @click="echo.play(echo.shown.value, true)">Read alone</BButton>
+      <BButton
+        variant="outline-dark"
+        :disabled="echo.shown.value.length === 0"
+        @click="echo.play(echo.shown.value, true)"
+        >Read alone</BButton
+      >
       <ChoiceBar v-model="grade" label="How far" :choices="grades" />
       <div class="tempo" role="group" aria-label="Tempo">
         <BButton variant="outline-dark" aria-label="Slower" @click="echo.slower">−</BButton>
