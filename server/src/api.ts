@@ -1,6 +1,17 @@
 /** The types that the web shares with the server: no code crosses. */
 export type { Api } from './app.ts';
-export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/classes/index.ts';
+export type { ClassCalendar, TermDto } from './features/calendar/index.ts';
+export type {
+  ClassPage,
+  ClassSettings,
+  ClassSummary,
+  PupilRecord,
+  StaircaseChoice,
+  PupilDto,
+  StepDto,
+  StepPage,
+  TunePage,
+} from './features/classes/index.ts';
 export type { Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type { DemoAccount, Me, SchoolCaution } from './features/schools/index.ts';

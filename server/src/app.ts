@@ -5,7 +5,8 @@ import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { pinoLogger } from 'hono-pino';
 import { pino, type Logger } from 'pino';
-import { classRoutes } from './features/classes/index.ts';
+import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
+import { classRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
 import { hearingRoutes } from './features/hearing/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
 import { needsSession, schoolRoutes, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
@@ -31,7 +32,12 @@ function apiRoutes(options: AppOptions) {
   return new Hono<AppEnv>()
     .route('/sign-in', signInRoutes(options.demo))
     .route('/session', sessionRoutes)
+    .route('/calendars', subscribedRoutes)
     .use('*', needsSession)
+    .route('/calendar', calendarRoutes)
+    .route('/terms', termRoutes)
+    .route('/staircases', staircaseRoutes)
+    .route('/pupils', pupilRoutes)
     .route('/classes', classRoutes)
     .route('/hearing', hearingRoutes)
     .route('/notes', noteRoutes)

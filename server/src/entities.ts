@@ -1,4 +1,4 @@
-import { ClassEntity, ClassTuneEntity, PupilEntity } from './features/classes/index.ts';
+import { AbsenceEntity, ClassEntity, ClassTuneEntity, PupilEntity, PupilMoveEntity } from './features/classes/index.ts';
 import { RecordEventEntity } from './features/hearing/index.ts';
 import { AccountEntity, SchoolEntity, SessionEntity, TermEntity } from './features/schools/index.ts';
 import { StaircaseEntity, StepEntity } from './features/staircase/index.ts';
@@ -14,6 +14,8 @@ export const entities = [
   StepEntity,
   ClassEntity,
   PupilEntity,
+  PupilMoveEntity,
+  AbsenceEntity,
   ClassTuneEntity,
   RecordEventEntity,
 ];

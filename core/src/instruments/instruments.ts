@@ -1,4 +1,4 @@
-import { midiNumber, namePitch, pitchName, sameSound, type Key, type Pitch, type PitchNaming } from '../music/index.ts';
+import { midiNumber, namePitch, PITCH_NAMINGS, pitchName, sameSound, type Key, type Pitch } from '../music/index.ts';
 import type { Fingering, HoleState, Instrument } from './fingering.ts';
 import { INSTRUMENTS } from './tables.ts';
 
@@ -67,7 +67,9 @@ export function makersDiffer(on: Instrument, p: Pitch): boolean {
   return on.makersDiffer.some((each) => sameSound(each, p));
 }
 
-export type Naming = PitchNaming | 'finger-count';
+/** The schools of naming a note; finger counts depend on the instrument. */
+export const NAMINGS = [...PITCH_NAMINGS, 'finger-count'] as const;
+export type Naming = (typeof NAMINGS)[number];
 
 /** What stands under a note in the class's school of naming; finger counts depend on the instrument. */
 export function nameNote(p: Pitch, naming: Naming, key: Key, on: Instrument): string {

@@ -68,7 +68,9 @@ export function valuesOfLength(length: Rational): readonly NoteValue[] | null {
   return null;
 }
 
-export type LengthWords = 'american' | 'british';
+/** Both vocabularies for note lengths. */
+export const LENGTH_WORDS = ['american', 'british'] as const;
+export type LengthWords = (typeof LENGTH_WORDS)[number];
 
 /** "dotted crotchet" or "dotted quarter note", in the class's vocabulary. */
 export function valueWords(value: NoteValue, words: LengthWords): string {

@@ -8,7 +8,7 @@ export { shiftWords, type KeyChoice } from './keys.ts';
 export { joinKnowledge, moveKey, NOTHING_KNOWN, type Knowledge } from './knowledge.ts';
 export { DEFAULT_TEMPO, type MoveUse } from './moves.ts';
 export type { NoteUse } from './notes.ts';
-export { secondsOfWhole } from './played.ts';
+export { secondsOfWhole, tuneSeconds } from './played.ts';
 export { knowledgeFrom, readTune, type Reading, type ReadSettings } from './read-tune.ts';
 export { signWords, type Sign } from './signs.ts';
 export { shiftFor, transposeTune, type Shift } from './transpose.ts';

@@ -1,6 +1,8 @@
 import { costInTime, moveBetween, type Instrument, type Move } from '../instruments/index.ts';
 import {
+  eventsLength,
   midiNumber,
+  performanceOrder,
   performedNotes,
   pitchName,
   toNumber,
@@ -35,4 +37,10 @@ export function playedMoves(tune: Tune, on: Instrument, tempo: Tempo, part: numb
     const costAtTempo = costInTime(move.cost, toNumber(first.length) * seconds);
     return [{ first, second, from: pitchName(first.pitch), to: pitchName(second.pitch), move, costAtTempo }];
   });
+}
+
+/** How long a tune lasts at a tempo, every repeat played, in seconds. */
+export function tuneSeconds(tune: Tune, tempo: Tempo): number {
+  const lengths = performanceOrder(tune).map((bar) => toNumber(eventsLength(tune.parts[0].bars[bar]!)));
+  return lengths.reduce((total, length) => total + length, 0) * secondsOfWhole(tempo);
 }

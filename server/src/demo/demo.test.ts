@@ -49,6 +49,7 @@ describe('the made-up records', () => {
       date,
       at: '09:40',
       minutes: 40,
+      mode: 'room' as const,
     }));
     const history = { pupilId: 'p', startIndex: 0, stepIndex: 2, state: 'nearly' } as const;
     const events = demoEvents(history, ['a', 'b', 'c'], had, 'Europe/London', seeded(3));

@@ -77,6 +77,7 @@ export interface DemoClass {
 
 const RECORDER_STYLE: TeachingStyle = {
   naming: 'letters',
+  counting: null,
   lengthWords: 'british',
   goOnShare: 70,
   posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
@@ -88,8 +89,8 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
     grade: 'Year 4',
     staircase: 'recorder',
     meetings: [
-      { weekday: 2, at: '09:40', minutes: 40 },
-      { weekday: 5, at: '11:05', minutes: 40 },
+      { on: { kind: 'weekly', weekday: 2 }, at: '09:40', minutes: 40, mode: 'room' },
+      { on: { kind: 'weekly', weekday: 5 }, at: '11:05', minutes: 40, mode: 'room' },
     ],
     style: RECORDER_STYLE,
     pupils: [
@@ -125,8 +126,8 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
     grade: 'Year 4',
     staircase: 'recorder',
     meetings: [
-      { weekday: 1, at: '10:20', minutes: 40 },
-      { weekday: 3, at: '09:40', minutes: 40 },
+      { on: { kind: 'weekly', weekday: 1 }, at: '10:20', minutes: 40, mode: 'room' },
+      { on: { kind: 'weekly', weekday: 3 }, at: '09:40', minutes: 40, mode: 'room' },
     ],
     style: RECORDER_STYLE,
     pupils: [
@@ -162,9 +163,10 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
     name: 'Whistle Club',
     grade: 'Years 5 and 6',
     staircase: 'whistle',
-    meetings: [{ weekday: 4, at: '12:45', minutes: 35 }],
+    meetings: [{ on: { kind: 'weekly', weekday: 4 }, at: '12:45', minutes: 35, mode: 'room' }],
     style: {
       naming: 'finger-count',
+      counting: null,
       lengthWords: 'british',
       goOnShare: 60,
       posture: { mouth: 'lips', restsAt: 'shoulder', handMark: 'the bracelet' },

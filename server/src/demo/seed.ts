@@ -1,5 +1,5 @@
 import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, type Term } from '@escalier/core/calendar';
+import { lessonsNow, lessonsOf, NO_ROTATION, type Term } from '@escalier/core/calendar';
 import { addDays, addWeeks, format, startOfISOWeek } from 'date-fns';
 import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
@@ -75,6 +75,7 @@ function termAround(local: Date): Term {
   return {
     startsOn: day(start),
     endsOn: day(addDays(start, 7 * DEMO_TERM.weeks - 3)),
+    rotation: NO_ROTATION,
     daysOff: DEMO_TERM.daysOff.map(({ week, weekday, days, reason }) => {
       const from = addDays(start, 7 * (week - 1) + weekday - 1);
       return { from: day(from), to: day(addDays(from, days - 1)), reason };
@@ -143,6 +144,10 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: Staircase)
       startStep: staircase.stepIds[startIndex]!,
       joinedOn: extra === 'late' ? (had.at(-2)?.date ?? demo.term.startsOn) : demo.term.startsOn,
       leftOn: extra === 'left' ? (had.at(-2)?.date ?? demo.today) : null,
+      handMark: '',
+      note: '',
+      playsInstead: null,
+      mayRecord: false,
     });
     const history = { pupilId, startIndex, stepIndex: step - 1, state };
     const events = demoEvents(history, staircase.stepIds, had, DEMO_SCHOOL.timeZone, demo.chance);

@@ -1,6 +1,8 @@
 import type { MigrationObject } from '@mikro-orm/core';
+import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
 import { NoteLesson } from './note-lesson.ts';
+import { Pupils } from './pupils.ts';
 import { TuneLibrary } from './tune-library.ts';
 
 /** In order. A migration that has been released is never changed; the next one mends it. */
@@ -8,4 +10,6 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-first-flight', class: FirstFlight },
   { name: '2026-11-25-tune-library', class: TuneLibrary },
   { name: '2026-11-25-note-lesson', class: NoteLesson },
+  { name: '2026-11-25-calendar', class: Calendar },
+  { name: '2026-11-25-pupils', class: Pupils },
 ];

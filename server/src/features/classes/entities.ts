@@ -1,7 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import type { Meeting } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
-import type { LengthWords } from '@escalier/core/music';
+import type { Counting, LengthWords } from '@escalier/core/music';
 import type { Posture } from '@escalier/core/practice';
 import { SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
@@ -10,6 +10,8 @@ import { TuneEntity } from '../tunes/index.ts';
 /** How a class is taught where practitioners differ. */
 export interface TeachingStyle {
   readonly naming: Naming;
+  /** How a rhythm is counted aloud; null for no counting under the notes. */
+  readonly counting: Counting | null;
   readonly lengthWords: LengthWords;
   /** Percent of the class that has to pass a step before the class goes on. */
   readonly goOnShare: number;
@@ -34,6 +36,8 @@ export const ClassEntity = defineEntity({
     grade: p.text(),
     meetings: p.json<Meeting[]>(),
     style: p.json<TeachingStyle>(),
+    /** Opens the calendar of the class to a program that is not signed in; null as long as nobody subscribes. */
+    calendarToken: p.text().nullable().unique(),
   }),
 });
 
@@ -49,6 +53,37 @@ export const PupilEntity = defineEntity({
     startStep: () => p.manyToOne(StepEntity).mapToPk(),
     joinedOn: p.date(),
     leftOn: p.date().nullable(),
+    /** How this pupil tells left from right, where it is not the mark of the class; empty for that. */
+    handMark: p.text(),
+    /** For the teachers only. */
+    note: p.text(),
+    /** Another instrument than the class's; null for the same. */
+    playsInstead: p.text().nullable(),
+    /** The family and the school agree to recordings. Off until somebody says so. */
+    mayRecord: p.boolean(),
+  }),
+});
+
+/** From one class to a parallel one; the records go along. */
+export const PupilMoveEntity = defineEntity({
+  name: 'PupilMove',
+  tableName: 'pupil_move',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
+    fromClass: () => p.manyToOne(ClassEntity).mapToPk(),
+    toClass: () => p.manyToOne(ClassEntity).mapToPk(),
+    movedOn: p.date(),
+  }),
+});
+
+export const AbsenceEntity = defineEntity({
+  name: 'Absence',
+  tableName: 'absence',
+  primaryKeys: ['pupil', 'date'],
+  properties: (p) => ({
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().primary().deleteRule('cascade'),
+    date: p.date().primary(),
   }),
 });
 

@@ -1,4 +1,13 @@
 export type { ClassBrief, ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
-export { ClassEntity, ClassTuneEntity, PupilEntity, type TeachingStyle } from './entities.ts';
-export { classRoutes } from './routes.ts';
-export { classClimb, classPage, pupilStanding, type ClimbStep } from './service.ts';
+export {
+  AbsenceEntity,
+  ClassEntity,
+  ClassTuneEntity,
+  PupilEntity,
+  PupilMoveEntity,
+  type TeachingStyle,
+} from './entities.ts';
+export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
+export { classClimb, classPage, localToday, pupilStanding, type ClimbStep } from './service.ts';
+export type { PupilRecord } from './pupils.ts';
+export type { ClassSettings, StaircaseChoice } from './settings.ts';

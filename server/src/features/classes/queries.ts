@@ -51,7 +51,8 @@ interface EventRow {
  */
 const CLASSES = `
 select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId",
-  json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off) as term,
+  json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off,
+    'rotation', t.rotation) as term,
   (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,
       'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc) order by st.position), '[]')
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
@@ -61,7 +62,7 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
   (select coalesce(json_agg(json_build_object('id', e.id, 'kind', e.kind, 'pupilId', e.pupil_id, 'stepId', e.step_id,
       'outcome', e.outcome, 'remarks', e.remarks, 'undoes', e.undoes,
       'heardAt', to_char(e.heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))), '[]')
-    from record_event e where e.school_class_id = c.id) as events
+    from pupil p join record_event e on e.pupil_id = p.id where p.school_class_id = c.id) as events
 from school_class c
 join staircase s on s.id = c.staircase_id
 join term t on t.id = c.term_id

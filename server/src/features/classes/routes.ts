@@ -3,7 +3,19 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
-import { classKnowledge, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
+import { classInput, newClassInput } from './input.ts';
+import {
+  absenceInput,
+  addPupils,
+  changePupil,
+  listPupils,
+  movePupil,
+  newPupilsInput,
+  pupilInput,
+  setAbsence,
+} from './pupils.ts';
+import { addClass, changeClass, classSettings, listStaircases } from './settings.ts';
+import { classKnowledge, localToday, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
 
 const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max(1000) });
 
@@ -15,6 +27,22 @@ const classTuneInput = z.object({
 });
 
 export const classRoutes = new Hono<AppEnv>()
+  .post('/', valid('json', newClassInput), async (c) => {
+    return c.json(await addClass(c.var.em, c.var.who, c.req.valid('json')), 201);
+  })
+  .get('/:id/pupils', valid('param', idParam), async (c) => {
+    return c.json(await listPupils(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .post('/:id/pupils', valid('param', idParam), valid('json', newPupilsInput), async (c) => {
+    const { id } = c.req.valid('param');
+    return c.json(await addPupils(c.var.em, c.var.who, id, c.req.valid('json').pupils), 201);
+  })
+  .get('/:id/settings', valid('param', idParam), async (c) => {
+    return c.json(await classSettings(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .put('/:id/settings', valid('param', idParam), valid('json', classInput), async (c) => {
+    return c.json(await changeClass(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
+  })
   .get('/', async (c) => c.json(await listClasses(c.var.em, c.var.who, c.var.now)))
   .get('/:id', valid('param', idParam), async (c) => {
     return c.json(await classPage(c.var.em, c.var.who, c.req.valid('param').id, c.var.now));
@@ -35,3 +63,27 @@ export const classRoutes = new Hono<AppEnv>()
     await keepClassTune(c.var.em, c.var.who, id, tuneId, c.req.valid('json'));
     return c.json({ ok: true });
   });
+
+export const pupilRoutes = new Hono<AppEnv>()
+  .put('/:id', valid('param', idParam), valid('json', pupilInput), async (c) => {
+    await changePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+    return c.json({ ok: true });
+  })
+  .post(
+    '/:id/move',
+    valid('param', idParam),
+    valid('json', z.object({ classId: z.uuid('Choose a class.') })),
+    async (c) => {
+      const today = localToday(c.var.now, c.var.who.timeZone);
+      await movePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').classId, today);
+      return c.json({ ok: true });
+    },
+  )
+  .put('/:id/absence', valid('param', idParam), valid('json', absenceInput), async (c) => {
+    await setAbsence(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+    return c.json({ ok: true });
+  });
+
+export const staircaseRoutes = new Hono<AppEnv>().get('/', async (c) =>
+  c.json(await listStaircases(c.var.em, c.var.who)),
+);

@@ -35,7 +35,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
     return {
       ...brief(row),
       pupils: standing.length,
-      lessons: lessonsDto(row, today(now, who.timeZone)),
+      lessons: lessonsDto(row, localToday(now, who.timeZone)),
       belts: row.steps.map((step) => step.belt),
       onStep,
       nearly: standing.filter((each) => each.state === 'nearly').length,
@@ -48,7 +48,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classPage(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<ClassPage> {
   const row = await oneClass(em, who, classId);
-  const day = today(now, who.timeZone);
+  const day = localToday(now, who.timeZone);
   const standing = standingsOf(row);
   const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
   return {
@@ -198,7 +198,7 @@ async function oneClass(em: EntityManager, who: SignedIn, classId: string): Prom
 }
 
 /** The school's own date at a moment. */
-function today(now: Date, timeZone: string): LocalDate {
+export function localToday(now: Date, timeZone: string): LocalDate {
   return format(new TZDate(now, timeZone), 'yyyy-MM-dd');
 }
 

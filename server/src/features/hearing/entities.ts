@@ -14,7 +14,7 @@ export const RecordEventEntity = defineEntity({
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
     account: () => p.manyToOne(AccountEntity).mapToPk(),
     kind: p.enum(['heard', 'undone']),
-    pupil: () => p.manyToOne(PupilEntity).mapToPk(),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
     step: () => p.manyToOne(StepEntity).mapToPk(),
     /** Null for an undo. */
     outcome: p.text().nullable(),

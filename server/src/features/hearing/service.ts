@@ -57,7 +57,9 @@ export async function record(
 ): Promise<Recorded> {
   const row = input.kind === 'heard' ? await heardRow(em, who, input, now) : await undoRow(em, who, input, now);
   const stored = await em.transactional((tx) => insertOnce(tx, row));
-  return { stored, classId: row.schoolClass, standing: await pupilStanding(em, who, row.schoolClass, row.pupil) };
+  // A pupil may have moved to a parallel class since.
+  const { schoolClass } = await em.findOneOrFail(PupilEntity, { id: row.pupil });
+  return { stored, classId: schoolClass, standing: await pupilStanding(em, who, schoolClass, row.pupil) };
 }
 
 async function heardRow(em: EntityManager, who: SignedIn, input: HeardInput, now: Date): Promise<Row> {

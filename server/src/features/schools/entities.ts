@@ -1,4 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
+import type { DaysOff, Rotation } from '@escalier/core/calendar';
 import type { Caution } from '@escalier/core/practice';
 
 /** A caution that is shown where it matters, or one that the school has put away. */
@@ -27,7 +28,8 @@ export const TermEntity = defineEntity({
     name: p.text(),
     startsOn: p.date(),
     endsOn: p.date(),
-    daysOff: p.json<{ from: string; to: string; reason: string }[]>(),
+    daysOff: p.json<DaysOff[]>(),
+    rotation: p.json<Rotation>(),
   }),
 });
 

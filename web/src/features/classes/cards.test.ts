@@ -57,6 +57,7 @@ function page(more: Partial<ClassPage> = {}): ClassPage {
     instrumentId: 'soprano-recorder-baroque',
     style: {
       naming: 'letters',
+      counting: null,
       lengthWords: 'british',
       goOnShare: 70,
       posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },
@@ -73,6 +74,7 @@ function page(more: Partial<ClassPage> = {}): ClassPage {
         date: `2026-03-0${index + 1}`,
         at: '09:00',
         minutes: 40,
+        mode: 'room' as const,
       })),
     },
     steps: [step(1), step(2), step(3)],

@@ -1,0 +1,2 @@
+export { calendarRoutes, subscribedRoutes, termRoutes } from './routes.ts';
+export type { ClassCalendar, TermDto } from './service.ts';

@@ -1,0 +1,44 @@
+import { LESSON_MODES } from '@escalier/core/calendar';
+import { NAMINGS } from '@escalier/core/instruments';
+import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
+import { MOUTH_RULES, REST_PLACES } from '@escalier/core/practice';
+import { z } from 'zod';
+
+const weekday = z.int().min(1, 'A day of the week.').max(7, 'A day of the week.');
+
+/** When a class meets. */
+const meetingInput = z.object({
+  on: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('weekly'), weekday }),
+    z.object({ kind: z.literal('alternating'), week: z.enum(['A', 'B']), weekday }),
+    z.object({ kind: z.literal('cycle'), day: z.int().min(1).max(20) }),
+  ]),
+  at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time such as 09:40.'),
+  minutes: z.int('Whole minutes.').min(5, 'At least 5 minutes.').max(240, 'At most 240 minutes.'),
+  mode: z.enum(LESSON_MODES),
+});
+
+const styleInput = z.object({
+  naming: z.enum(NAMINGS),
+  counting: z.enum(COUNTINGS).nullable(),
+  lengthWords: z.enum(LENGTH_WORDS),
+  goOnShare: z.int('A whole number.').min(1, 'At least 1 %.').max(100, 'At most 100 %.'),
+  posture: z.object({
+    mouth: z.enum(MOUTH_RULES),
+    restsAt: z.enum(REST_PLACES),
+    handMark: z.string().trim().min(1, 'Say what marks the left hand.').max(60, 'At most 60 letters.'),
+  }),
+});
+
+/** What a teacher sets for a class. */
+export const classInput = z.object({
+  name: z.string().trim().min(1, 'Give the class a name.').max(60, 'At most 60 letters.'),
+  grade: z.string().trim().min(1, 'Say which grade.').max(40, 'At most 40 letters.'),
+  termId: z.uuid('Choose a term.'),
+  meetings: z.array(meetingInput).max(20, 'At most 20 meetings.'),
+  style: styleInput,
+});
+export type ClassInput = z.infer<typeof classInput>;
+
+export const newClassInput = classInput.extend({ staircaseId: z.uuid('Choose a staircase.') });
+export type NewClassInput = z.infer<typeof newClassInput>;

@@ -1,0 +1,192 @@
+import type { LocalDate } from '@escalier/core/calendar';
+import { INSTRUMENT_IDS } from '@escalier/core/instruments';
+import { z } from 'zod';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { newId } from '../../platform/ids.ts';
+import { notFound, wrongInput } from '../../platform/problem.ts';
+import { StepEntity } from '../staircase/index.ts';
+import { AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
+
+/** What is kept of a pupil, for the teachers of the class. */
+export interface PupilRecord {
+  readonly id: string;
+  readonly name: string;
+  /** Position of the first step, counted from 1. */
+  readonly startStep: number;
+  readonly joinedOn: LocalDate;
+  readonly leftOn: LocalDate | null;
+  readonly handMark: string;
+  readonly note: string;
+  readonly playsInstead: string | null;
+  readonly mayRecord: boolean;
+  /** Dates, latest first. */
+  readonly absences: readonly LocalDate[];
+}
+
+const shownName = z.string().trim().min(1, 'A pupil needs a name to be shown.').max(60, 'At most 60 letters.');
+const date = z.iso.date('A date such as 2026-01-31.');
+const startStep = z.int('A whole number.').min(1, 'Steps are counted from 1.').max(1000);
+
+export const newPupilsInput = z.object({
+  pupils: z
+    .array(z.object({ name: shownName, startStep, joinedOn: date }))
+    .min(1, 'Name a pupil.')
+    .max(60, 'At most 60 pupils at once.'),
+});
+export type NewPupils = z.infer<typeof newPupilsInput>['pupils'];
+
+export const pupilInput = z.object({
+  name: shownName,
+  startStep,
+  joinedOn: date,
+  leftOn: date.nullable(),
+  handMark: z.string().trim().max(60, 'At most 60 letters.'),
+  note: z.string().trim().max(500, 'At most 500 letters.'),
+  playsInstead: z.enum(INSTRUMENT_IDS, 'A known instrument.').nullable(),
+  mayRecord: z.boolean(),
+});
+export type PupilInput = z.infer<typeof pupilInput>;
+
+export const absenceInput = z.object({ date, absent: z.boolean() });
+
+async function classOf(em: EntityManager, who: SignedIn, classId: string) {
+  const found = await em.findOne(ClassEntity, { id: classId, school: who.schoolId });
+  if (found === null) throw notFound('class');
+  return found;
+}
+
+async function pupilOf(em: EntityManager, who: SignedIn, id: string) {
+  const found = await em.findOne(PupilEntity, { id, school: who.schoolId });
+  if (found === null) throw notFound('pupil');
+  return found;
+}
+
+/** @throws Problem 404 when the class is not of the asker's school. */
+export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
+  const schoolClass = await classOf(em, who, classId);
+  const pupils = await em.find(PupilEntity, { schoolClass: classId }, { orderBy: { shownName: 'asc' } });
+  const steps = await em.find(StepEntity, { staircase: schoolClass.staircase });
+  const absences = await em.find(
+    AbsenceEntity,
+    { pupil: { $in: pupils.map((pupil) => pupil.id) } },
+    { orderBy: { date: 'desc' } },
+  );
+  return pupils.map((pupil) => ({
+    id: pupil.id,
+    name: pupil.shownName,
+    startStep: steps.find((step) => step.id === pupil.startStep)?.position ?? 1,
+    joinedOn: pupil.joinedOn,
+    leftOn: pupil.leftOn ?? null,
+    handMark: pupil.handMark,
+    note: pupil.note,
+    playsInstead: pupil.playsInstead ?? null,
+    mayRecord: pupil.mayRecord,
+    absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
+  }));
+}
+
+/**
+ * Adds all of them or none. Names have to be told apart within a class.
+ * @throws Problem 404 for a class of another school; 400 with the row (`pupils.2.name`) that cannot be added.
+ */
+export async function addPupils(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  pupils: NewPupils,
+): Promise<readonly PupilRecord[]> {
+  const schoolClass = await classOf(em, who, classId);
+  await em.transactional(async (tx) => {
+    await lockClass(tx, classId);
+    const there = await tx.find(PupilEntity, { schoolClass: classId, leftOn: null });
+    const taken = new Set(there.map((pupil) => nameKey(pupil.shownName)));
+    const steps = await tx.find(StepEntity, { staircase: schoolClass.staircase });
+    for (const [row, pupil] of pupils.entries()) {
+      if (taken.has(nameKey(pupil.name))) throw wrongInput({ [`pupils.${row}.name`]: alreadyThere(pupil.name) });
+      taken.add(nameKey(pupil.name));
+      const step = steps.find((each) => each.position === pupil.startStep);
+      if (step === undefined) throw wrongInput({ [`pupils.${row}.startStep`]: `There is no step ${pupil.startStep}.` });
+      await tx.insert(PupilEntity, {
+        id: newId(),
+        school: who.schoolId,
+        schoolClass: classId,
+        shownName: pupil.name,
+        startStep: step.id,
+        joinedOn: pupil.joinedOn,
+        leftOn: null,
+        handMark: '',
+        note: '',
+        playsInstead: null,
+        mayRecord: false,
+      });
+    }
+  });
+  return listPupils(em.fork(), who, classId);
+}
+
+/** Two teachers who add at one moment come one after the other. */
+async function lockClass(em: EntityManager, classId: string): Promise<void> {
+  await em.execute('select id from school_class where id = ? for update', [classId]);
+}
+
+function nameKey(name: string): string {
+  return name.trim().toLocaleLowerCase();
+}
+
+function alreadyThere(name: string): string {
+  return `${name} is in this class already: add a letter, so that they can be told apart.`;
+}
+
+/** @throws Problem 404 for a pupil of another school; 400 for a name or step that cannot be. */
+export async function changePupil(em: EntityManager, who: SignedIn, id: string, input: PupilInput): Promise<void> {
+  const pupil = await pupilOf(em, who, id);
+  const schoolClass = await classOf(em, who, pupil.schoolClass);
+  const { name, startStep: position, ...rest } = input;
+  if (input.leftOn !== null && input.leftOn < input.joinedOn)
+    throw wrongInput({ leftOn: 'A pupil leaves after the day of joining.' });
+  const others = await em.find(PupilEntity, { schoolClass: pupil.schoolClass, leftOn: null, id: { $ne: id } });
+  if (input.leftOn === null && others.some((other) => nameKey(other.shownName) === nameKey(name)))
+    throw wrongInput({ name: alreadyThere(name) });
+  const step = await em.findOne(StepEntity, { staircase: schoolClass.staircase, position });
+  if (step === null) throw wrongInput({ startStep: `There is no step ${position}.` });
+  await em.nativeUpdate(PupilEntity, { id }, { ...rest, shownName: name, startStep: step.id });
+}
+
+/**
+ * Moves a pupil to a parallel class; the records go along, because both climb the same stairs.
+ * @throws Problem 404 for a pupil or class of another school; 400 for a class on other stairs.
+ */
+export async function movePupil(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  toClass: string,
+  today: LocalDate,
+): Promise<void> {
+  const pupil = await pupilOf(em, who, id);
+  const [from, to] = [await classOf(em, who, pupil.schoolClass), await classOf(em, who, toClass)];
+  if (from.id === to.id) throw wrongInput({ classId: 'The pupil is in this class already.' });
+  if (from.staircase !== to.staircase)
+    throw wrongInput({ classId: `${to.name} climbs other stairs: the records would mean nothing there.` });
+  await em.transactional(async (tx) => {
+    await lockClass(tx, to.id);
+    const there = await tx.find(PupilEntity, { schoolClass: to.id, leftOn: null });
+    if (there.some((other) => nameKey(other.shownName) === nameKey(pupil.shownName)))
+      throw wrongInput({ classId: alreadyThere(pupil.shownName) });
+    await tx.nativeUpdate(PupilEntity, { id }, { schoolClass: to.id });
+    await tx.insert(PupilMoveEntity, { id: newId(), pupil: id, fromClass: from.id, toClass: to.id, movedOn: today });
+  });
+}
+
+/** Says that a pupil was away on a day, or takes it back. */
+export async function setAbsence(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { date: day, absent }: z.infer<typeof absenceInput>,
+): Promise<void> {
+  await pupilOf(em, who, id);
+  if (absent) await em.upsert(AbsenceEntity, { pupil: id, date: day });
+  else await em.nativeDelete(AbsenceEntity, { pupil: id, date: day });
+}
