@@ -6,3 +6,14 @@ export { barId, eventId } from './ids.ts';
 export type { MidiOptions } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';
+export { readOneRoster, type RosteredClass } from './roster/one-roster.ts';
+export {
+  checkRoster,
+  guessMapping,
+  readRoster,
+  ROSTER_FIELDS,
+  writeRoster,
+  type RosterField,
+  type RosterRow,
+  type RosterTable,
+} from './roster/roster.ts';
