@@ -1,9 +1,8 @@
 import { existsSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { ensurePackages } from './lib/packages.mjs';
-import { STATE } from './lib/paths.mjs';
+import { DATA } from './lib/database.mjs';
 import { chosenPort, preferredPort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { stopOnSignals } from './lib/processes.mjs';
@@ -11,7 +10,6 @@ import { buildProduct, startServer } from './lib/product.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
 const PREFERRED_PORT = 4180;
-const DATA = join(STATE, 'postgres');
 const HELP = `npm start                       starts Escalier with its demo school
 npm start -- --port 8080        at a port of your choice
 npm start -- --no-demo          without the demo school

@@ -72,6 +72,12 @@ export async function startTemporaryPostgres() {
   return { ...postgres, stop };
 }
 
+/** Where PostgreSQL's programs are: those of the version that a folder's data needs, or the newest. */
+export function binariesOf(folder) {
+  ensureDebianPackage('postgresql', () => newestBinaries() !== null);
+  return folder === null ? newestBinaries() : binariesFor(folder);
+}
+
 function binariesFor(folder) {
   const versionFile = join(folder, 'PG_VERSION');
   if (!existsSync(versionFile)) return newestBinaries();

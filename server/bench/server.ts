@@ -14,6 +14,8 @@ const school = await em.findOneOrFail(SchoolEntity, account.school);
 const schoolClass = await em.findOneOrFail(ClassEntity, { name: '4 Plover' });
 const who = {
   accountId: account.id,
+  sessionId: account.id,
+  role: 'owner' as const,
   schoolId: school.id,
   name: account.name,
   email: account.email,

@@ -1,5 +1,6 @@
 /** The types that the web shares with the server: no code crosses. */
 export type { Api } from './app.ts';
+export type { Imported } from './features/archive/index.ts';
 export type { ClassCalendar, TermDto } from './features/calendar/index.ts';
 export type {
   ClassPage,
@@ -14,6 +15,18 @@ export type {
 } from './features/classes/index.ts';
 export type { Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
-export type { DemoAccount, Me, SchoolCaution } from './features/schools/index.ts';
+export type {
+  BeltDesk,
+  BeltStock,
+  Condition,
+  InstrumentDesk,
+  InstrumentLine,
+  Lending,
+  LendingClass,
+  Owner,
+} from './features/instruments/index.ts';
+export type { Invited, InvitationLine, NewLink, People, PersonLine } from './features/people/index.ts';
+export type { ChangeLine, DemoAccount, Me, SchoolCaution, SessionLine } from './features/schools/index.ts';
 export type { TuneDto } from './features/tunes/index.ts';
+export type { Role } from './platform/context.ts';
 export type { ErrorBody } from './platform/problem.ts';

@@ -27,8 +27,16 @@ function routes(id: string): readonly { readonly method: string; readonly path: 
   return [...seen.values()];
 }
 
-const NO_TOKEN = 'x'.repeat(32);
-const OPEN = new Set([`GET /api/calendars/${NO_TOKEN}`, 'GET /api/health', 'GET /api/sign-in', 'POST /api/sign-in']);
+const NO_TOKEN = 'x'.repeat(43);
+const OPEN = new Set([
+  `GET /api/calendars/${NO_TOKEN}`,
+  `GET /api/invitations/${NO_TOKEN}`,
+  `POST /api/invitations/${NO_TOKEN}`,
+  'POST /api/first-run',
+  'GET /api/health',
+  'GET /api/sign-in',
+  'POST /api/sign-in',
+]);
 
 describe('as a stranger', () => {
   it('every route but signing in and health asks for a session', async () => {
@@ -54,7 +62,14 @@ describe('as a teacher of another school', () => {
     const account = { email: 'other@elsewhere.example', password: 'a-long-password' };
     await em.insert(SchoolEntity, { id: school, name: 'Elsewhere', timeZone: 'Europe/Lisbon' });
     const passwordHash = await hashPassword(account.password);
-    await em.insert(AccountEntity, { id: newId(), school, email: account.email, name: 'Other', passwordHash });
+    await em.insert(AccountEntity, {
+      id: newId(),
+      school,
+      email: account.email,
+      name: 'Other',
+      passwordHash,
+      role: 'owner',
+    });
     const other = await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account);
     const [ours] = await em.findAll(ClassEntity);
     expect(await (await test.send('GET', '/api/classes', undefined, other)).json()).toEqual([]);

@@ -5,24 +5,38 @@ import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
 import { pinoLogger } from 'hono-pino';
 import { pino, type Logger } from 'pino';
+import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
 import { classRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
 import { hearingRoutes } from './features/hearing/index.ts';
+import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
-import { needsSession, schoolRoutes, sessionRoutes, signInRoutes, type DemoAccount } from './features/schools/index.ts';
+import { firstRunRoutes, invitationRoutes, peopleRoutes, type Stock } from './features/people/index.ts';
+import {
+  accountRoutes,
+  changeRoutes,
+  needsSession,
+  schoolRoutes,
+  sessionRoutes,
+  signInRoutes,
+  type DemoAccount,
+} from './features/schools/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import type { AppEnv } from './platform/context.ts';
 import type { Orm } from './platform/database.ts';
 import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
 import { webFiles } from './platform/static-files.ts';
 
-const MOST_BYTES = 1024 * 1024;
+const MEGABYTE = 1024 * 1024;
+const MOST_MEGABYTES = { archive: 64, other: 1 } as const;
 
 export interface AppOptions {
   readonly orm: Orm;
   /** Offered on the sign-in page; null outside the demo. */
   readonly demo: DemoAccount | null;
   readonly webFolder: string | null;
+  /** What a new school begins with. */
+  readonly stock: Stock;
   readonly logger?: Logger;
   readonly clock?: () => Date;
 }
@@ -33,8 +47,16 @@ function apiRoutes(options: AppOptions) {
     .route('/sign-in', signInRoutes(options.demo))
     .route('/session', sessionRoutes)
     .route('/calendars', subscribedRoutes)
+    .route('/first-run', firstRunRoutes(options.stock))
+    .route('/invitations', invitationRoutes)
     .use('*', needsSession)
+    .route('/account', accountRoutes)
+    .route('/archive', archiveRoutes)
+    .route('/belts', beltRoutes)
+    .route('/instruments', instrumentRoutes)
     .route('/calendar', calendarRoutes)
+    .route('/changes', changeRoutes)
+    .route('/people', peopleRoutes)
     .route('/terms', termRoutes)
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
@@ -69,14 +91,9 @@ export function createApp(options: AppOptions) {
       },
     }),
   );
-  app.use(
-    '/api/*',
-    bodyLimit({
-      maxSize: MOST_BYTES,
-      onError: () => {
-        throw tooLarge();
-      },
-    }),
+  app.use('/api/archive', limited(MOST_MEGABYTES.archive));
+  app.use('/api/*', async (c, next) =>
+    c.req.path === '/api/archive' ? next() : limited(MOST_MEGABYTES.other)(c, next),
   );
   app.use('/api/*', csrf());
   app.use('/api/*', async (c, next) => {
@@ -104,8 +121,13 @@ export function createApp(options: AppOptions) {
   return app;
 }
 
-function tooLarge(): Problem {
-  return new Problem(413, 'too-large', 'This is too much at once: at most 1 MB.');
+function limited(megabytes: number) {
+  return bodyLimit({
+    maxSize: megabytes * MEGABYTE,
+    onError: () => {
+      throw new Problem(413, 'too-large', `This is too much at once: at most ${megabytes} MB.`);
+    },
+  });
 }
 
 /** Broken JSON and refused origins come from Hono itself. */

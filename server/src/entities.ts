@@ -1,6 +1,22 @@
-import { AbsenceEntity, ClassEntity, ClassTuneEntity, PupilEntity, PupilMoveEntity } from './features/classes/index.ts';
+import {
+  AbsenceEntity,
+  ClassEntity,
+  ClassTeacherEntity,
+  ClassTuneEntity,
+  PupilEntity,
+  PupilMoveEntity,
+} from './features/classes/index.ts';
 import { RecordEventEntity } from './features/hearing/index.ts';
-import { AccountEntity, SchoolEntity, SessionEntity, TermEntity } from './features/schools/index.ts';
+import { BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
+import { InvitationEntity } from './features/people/index.ts';
+import {
+  AccountEntity,
+  ChangeEntity,
+  SchoolEntity,
+  SessionEntity,
+  SignInTryEntity,
+  TermEntity,
+} from './features/schools/index.ts';
 import { StaircaseEntity, StepEntity } from './features/staircase/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 
@@ -9,13 +25,20 @@ export const entities = [
   TermEntity,
   AccountEntity,
   SessionEntity,
+  SignInTryEntity,
+  ChangeEntity,
+  InvitationEntity,
   TuneEntity,
   StaircaseEntity,
   StepEntity,
   ClassEntity,
+  ClassTeacherEntity,
   PupilEntity,
   PupilMoveEntity,
   AbsenceEntity,
   ClassTuneEntity,
   RecordEventEntity,
+  InstrumentEntity,
+  LoanEntity,
+  BeltStockEntity,
 ];

@@ -3,6 +3,8 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
+import { stockSchool } from './demo/stock.ts';
+import type { Stock } from './features/people/index.ts';
 import { readConfig } from './platform/config.ts';
 import { connect, migrate } from './connect.ts';
 import type { Orm } from './platform/database.ts';
@@ -14,7 +16,10 @@ await migrate(orm);
 if (config.demo) await seedDemo(orm, config.tunesFolder, new Date());
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;
-const app = createApp({ orm, demo, webFolder: config.webFolder, logger });
+const stock: Stock = async (em, schoolId) => {
+  await stockSchool(em, schoolId, config.tunesFolder);
+};
+const app = createApp({ orm, demo, webFolder: config.webFolder, stock, logger });
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);

@@ -1,4 +1,4 @@
-import type { Api, ErrorBody } from '@escalier/server/api';
+import type { Api, ErrorBody, Imported } from '@escalier/server/api';
 import { hc } from 'hono/client';
 
 /** The typed door to the server. */
@@ -50,4 +50,10 @@ async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {
     // Not JSON: a proxy or a broken server answered.
   }
   return { error: { code: 'broken', message: 'The school server gave an answer that cannot be read.' } };
+}
+
+/** Sends an archive as it is. @throws ApiError as `ask` does. */
+export async function sendArchive(json: string): Promise<Imported> {
+  const headers = { 'content-type': 'application/json' };
+  return ask<Imported>(fetch('/api/archive', { method: 'POST', headers, body: json }));
 }

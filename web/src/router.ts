@@ -1,9 +1,48 @@
-import { createRouter, createWebHistory, type RouteLocationNormalized, type Router } from 'vue-router';
+import {
+  createRouter,
+  createWebHistory,
+  type RouteLocationNormalized,
+  type Router,
+  type RouteRecordRaw,
+} from 'vue-router';
 import { whenSignedOut } from './api.ts';
 import { useSession } from './features/schools/index.ts';
 
 function numberParam(route: RouteLocationNormalized, name: string): number {
   return Number(route.params[name]);
+}
+
+/** The desks of the school's room. */
+function schoolRoutes(): RouteRecordRaw[] {
+  const desk = (name: string, path: string, title: string, component: () => Promise<unknown>): RouteRecordRaw => ({
+    path: `/school/${path}`,
+    name,
+    component,
+    meta: { title, teaches: name !== 'account' },
+  });
+  return [
+    { path: '/school', redirect: { name: 'terms' } },
+    desk('terms', 'calendar', 'Calendar', () => import('./features/calendar/TermsPage.vue')),
+    desk('instruments', 'instruments', 'Instruments', () => import('./features/instruments/InstrumentsPage.vue')),
+    desk('belts', 'belts', 'Belts', () => import('./features/instruments/BeltsPage.vue')),
+    desk('cautions', 'cautions', 'Cautions', () => import('./features/schools/CautionsPage.vue')),
+    desk('people', 'people', 'People', () => import('./features/schools/PeoplePage.vue')),
+    desk('safe', 'records', 'Records', () => import('./features/schools/SafePage.vue')),
+    desk('account', 'account', 'My account', () => import('./features/schools/AccountPage.vue')),
+    {
+      path: '/first-run',
+      name: 'first-run',
+      component: () => import('./features/schools/FirstRunPage.vue'),
+      meta: { title: 'Set up', open: true },
+    },
+    {
+      path: '/invitation/:token',
+      name: 'invitation',
+      component: () => import('./features/schools/InvitedPage.vue'),
+      props: true,
+      meta: { title: 'Invitation', open: true },
+    },
+  ];
 }
 
 /** One page, one question. Pages load when they are first opened. */
@@ -24,6 +63,28 @@ export function createEscalierRouter(): Router {
         component: () => import('./features/classes/ClassesPage.vue'),
         meta: { title: 'Classes' },
       },
+      {
+        path: '/classes/new',
+        name: 'new-class',
+        component: () => import('./features/classes/ClassSettingsPage.vue'),
+        props: { classId: null },
+        meta: { title: 'A new class', teaches: true },
+      },
+      {
+        path: '/classes/:classId/settings',
+        name: 'class-settings',
+        component: () => import('./features/classes/ClassSettingsPage.vue'),
+        props: true,
+        meta: { title: 'Settings', teaches: true },
+      },
+      {
+        path: '/classes/:classId/pupils',
+        name: 'pupils',
+        component: () => import('./features/pupils/PupilsPage.vue'),
+        props: true,
+        meta: { title: 'Pupils', teaches: true },
+      },
+      ...schoolRoutes(),
       {
         path: '/classes/:classId',
         name: 'class',
@@ -109,6 +170,7 @@ function guard(router: Router): void {
     await session.load();
     if (session.me === null && to.meta.open !== true) return { name: 'sign-in', query: { to: to.fullPath } };
     if (session.me !== null && to.name === 'sign-in') return { name: 'classes' };
+    if (to.meta.teaches === true && !session.mayTeach) return { name: 'classes' };
     return true;
   });
   router.afterEach((to) => {

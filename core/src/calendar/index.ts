@@ -1,4 +1,6 @@
 export * from './capacity.ts';
+export * from './cleaning.ts';
+export { termDays, type TermDay } from './days.ts';
 export { readHolidays, writeLessons, type CalendarHead, type ReadHolidays } from './icalendar.ts';
 export * from './lessons.ts';
 export * from './term.ts';

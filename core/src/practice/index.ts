@@ -38,3 +38,21 @@ export { seeded } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
 export { soundFaults, type SoundFault } from './sound-faults.ts';
+export {
+  COUNTING_CHOICES,
+  FEWEST_RUNGS,
+  ladder,
+  LENGTH_CHOICES,
+  MOST_RUNGS,
+  MOUTH_CHOICES,
+  NAMING_CHOICES,
+  PASS_CHOICES,
+  PASS_RULES,
+  REST_CHOICES,
+  RUNG_IDS,
+  RUNGS,
+  USUAL_LADDER,
+  type PassRule,
+  type RungId,
+  type StyleChoice,
+} from './teaching.ts';

@@ -1,4 +1,5 @@
 import type { Meeting } from '@escalier/core/calendar';
+import { USUAL_LADDER } from '@escalier/core/practice';
 import type { InstrumentId } from '@escalier/core/instruments';
 import type { PupilState } from '@escalier/core/records';
 import type { BeltId } from '@escalier/core/staircase';
@@ -12,6 +13,11 @@ export const DEMO_TEACHER = {
   email: 'mara@osierbridge.example',
   password: 'one-step-more',
 } as const;
+
+export const DEMO_HELPERS = [
+  { name: 'Ivo Brandsen', email: 'ivo@osierbridge.example', role: 'teacher', classes: ['4 Otter'] },
+  { name: 'Sunniva Hale', email: 'sunniva@osierbridge.example', role: 'assistant', classes: ['4 Plover', '4 Otter'] },
+] as const;
 
 /** Weeks counted from the term's first Monday; the term has begun four weeks ago. */
 export const DEMO_TERM = {
@@ -81,6 +87,8 @@ const RECORDER_STYLE: TeachingStyle = {
   lengthWords: 'british',
   goOnShare: 70,
   posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
+  passRule: 'both',
+  ladder: USUAL_LADDER,
 };
 
 export const DEMO_CLASSES: readonly DemoClass[] = [
@@ -170,6 +178,8 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
       lengthWords: 'british',
       goOnShare: 60,
       posture: { mouth: 'lips', restsAt: 'shoulder', handMark: 'the bracelet' },
+      passRule: 'steady',
+      ladder: ['say', 'finger', 'slow', 'whole'],
     },
     pupils: [
       ['Anouk', 3, 'working'],

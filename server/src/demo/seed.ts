@@ -1,16 +1,16 @@
+import { randomBytes } from 'node:crypto';
 import { TZDate } from '@date-fns/tz';
 import { lessonsNow, lessonsOf, NO_ROTATION, type Term } from '@escalier/core/calendar';
 import { addDays, addWeeks, format, startOfISOWeek } from 'date-fns';
-import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
+import { ClassEntity, ClassTeacherEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
 import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
-import { StaircaseEntity, StepEntity } from '../features/staircase/index.ts';
-import { readText, TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager, Orm } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
+import { seedThings } from './things.ts';
 import { demoEvents, seeded, type Chance } from './records.ts';
-import { DEMO_CLASSES, DEMO_SCHOOL, DEMO_STAIRCASES, DEMO_TEACHER, DEMO_TERM, type DemoClass } from './school.ts';
-import { readTunes } from './tunes.ts';
+import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, DEMO_TERM, type DemoClass } from './school.ts';
+import { stockSchool, type StockStaircase } from './stock.ts';
 
 /** Any number that no other lock of Escalier uses: two servers that start together load the demo once. */
 const SEED_LOCK = 20_261;
@@ -32,12 +32,10 @@ export async function seedDemo(orm: Orm, tunesFolder: string, now: Date): Promis
     await em.execute('select pg_advisory_xact_lock(?)', [SEED_LOCK]);
     if ((await em.count(SchoolEntity)) > 0) return false;
     const demo = await seedSchool(em, now);
-    const tuneIds = await seedTunes(demo, tunesFolder);
-    const staircases = new Map<string, Staircase>();
-    for (const key of Object.keys(DEMO_STAIRCASES) as (keyof typeof DEMO_STAIRCASES)[]) {
-      staircases.set(key, await seedStaircase(demo, key, tuneIds));
-    }
+    const staircases = await stockSchool(em, demo.schoolId, tunesFolder);
     for (const demoClass of DEMO_CLASSES) await seedClass(demo, demoClass, staircases.get(demoClass.staircase)!);
+    await seedHelpers(demo);
+    await seedThings(em, demo.schoolId, demo.term.startsOn);
     return true;
   });
 }
@@ -60,6 +58,8 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
     email: DEMO_TEACHER.email,
     name: DEMO_TEACHER.name,
     passwordHash: await hashPassword(DEMO_TEACHER.password),
+    role: 'owner',
+    closedAt: null,
   });
   return { em, schoolId, accountId, termId, term, today: day(local), now, chance: seeded(7) };
 }
@@ -83,43 +83,7 @@ function termAround(local: Date): Term {
   };
 }
 
-async function seedTunes(demo: Demo, folder: string): Promise<ReadonlyMap<string, string>> {
-  const tunes = await readTunes(folder);
-  const ids = new Map<string, string>();
-  for (const { slug, title, abc } of tunes) {
-    const id = newId();
-    await demo.em.insert(TuneEntity, { id, school: demo.schoolId, title, abc, content: readText(abc).content });
-    ids.set(slug, id);
-  }
-  return ids;
-}
-
-interface Staircase {
-  readonly id: string;
-  readonly stepIds: readonly string[];
-}
-
-async function seedStaircase(
-  demo: Demo,
-  key: keyof typeof DEMO_STAIRCASES,
-  tuneIds: ReadonlyMap<string, string>,
-): Promise<Staircase> {
-  const { name, instrument, steps } = DEMO_STAIRCASES[key];
-  const id = newId();
-  await demo.em.insert(StaircaseEntity, { id, school: demo.schoolId, name, instrument });
-  const rows = steps.map((step, index) => ({
-    id: newId(),
-    staircase: id,
-    position: index + 1,
-    tune: tuneIds.get(step.tune)!,
-    belt: step.belt,
-    lessons: step.lessons,
-  }));
-  await demo.em.insertMany(StepEntity, rows);
-  return { id, stepIds: rows.map((row) => row.id) };
-}
-
-async function seedClass(demo: Demo, demoClass: DemoClass, staircase: Staircase): Promise<void> {
+async function seedClass(demo: Demo, demoClass: DemoClass, staircase: StockStaircase): Promise<void> {
   const classId = newId();
   await demo.em.insert(ClassEntity, {
     id: classId,
@@ -148,6 +112,7 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: Staircase)
       note: '',
       playsInstead: null,
       mayRecord: false,
+      erasedAt: null,
     });
     const history = { pupilId, startIndex, stepIndex: step - 1, state };
     const events = demoEvents(history, staircase.stepIds, had, DEMO_SCHOOL.timeZone, demo.chance);
@@ -168,6 +133,20 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: Staircase)
         heardAt: new Date(event.heardAt),
         receivedAt: new Date(event.heardAt),
       })),
+    );
+  }
+}
+
+/** Two more people who share classes with the demo's teacher; nobody knows their passwords. */
+async function seedHelpers({ em, schoolId }: Demo): Promise<void> {
+  for (const { name, email, role, classes } of DEMO_HELPERS) {
+    const id = newId();
+    const passwordHash = await hashPassword(randomBytes(32).toString('hex'));
+    await em.insert(AccountEntity, { id, school: schoolId, email, name, passwordHash, role, closedAt: null });
+    const found = await em.find(ClassEntity, { school: schoolId, name: { $in: [...classes] } });
+    await em.insertMany(
+      ClassTeacherEntity,
+      found.map((each) => ({ schoolClass: each.id, account: id })),
     );
   }
 }

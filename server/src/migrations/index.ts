@@ -2,6 +2,7 @@ import type { MigrationObject } from '@mikro-orm/core';
 import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
 import { NoteLesson } from './note-lesson.ts';
+import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
 import { TuneLibrary } from './tune-library.ts';
 
@@ -12,4 +13,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-note-lesson', class: NoteLesson },
   { name: '2026-11-25-calendar', class: Calendar },
   { name: '2026-11-25-pupils', class: Pupils },
+  { name: '2026-11-25-people-and-things', class: PeopleAndThings },
 ];

@@ -1,8 +1,14 @@
 import type { EntityManager } from './database.ts';
 
+/** What somebody may do at a school: all of it, teach and set up classes, or only hear pupils. */
+export const ROLES = ['owner', 'teacher', 'assistant'] as const;
+export type Role = (typeof ROLES)[number];
+
 /** Who asks: put there by the session middleware, so that a feature never reads a cookie. */
 export interface SignedIn {
   readonly accountId: string;
+  readonly sessionId: string;
+  readonly role: Role;
   readonly schoolId: string;
   readonly name: string;
   readonly email: string;

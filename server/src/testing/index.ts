@@ -4,6 +4,8 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { seedDemo } from '../demo/seed.ts';
+import { stockSchool } from '../demo/stock.ts';
+import type { Stock } from '../features/people/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
 
@@ -16,34 +18,45 @@ export interface TestApp {
   readonly send: (method: string, path: string, body?: unknown, cookie?: string | null) => Promise<Response>;
   /** The cookie of the demo's teacher. */
   readonly cookie: string;
+  readonly databaseUrl: string;
+  /** Sets the clock of the application. */
+  readonly setNow: (now: Date) => void;
   readonly close: () => Promise<void>;
 }
 
 /** A Tuesday in term, ten in the morning. */
 export const TEST_NOW = new Date('2026-03-03T10:00:00Z');
 
-/** The whole application over a database of its own, with the demo school in it. */
-export async function createTestApp(): Promise<TestApp> {
+/** The whole application over a database of its own, with the demo school in it or with none. */
+export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   const admin = await connect(`${inject('postgres')}/postgres`);
   await admin.em.execute(`create database ${name} template ${inject('template')}`);
   await admin.close(true);
-  const orm = await connect(`${inject('postgres')}/${name}`);
-  await seedDemo(orm, TUNES_FOLDER, TEST_NOW);
+  const databaseUrl = `${inject('postgres')}/${name}`;
+  const orm = await connect(databaseUrl);
+  if (!empty) await seedDemo(orm, TUNES_FOLDER, TEST_NOW);
+  const stock: Stock = async (em, schoolId) => {
+    await stockSchool(em, schoolId, TUNES_FOLDER);
+  };
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
-  const app = createApp({ orm, demo, webFolder: null, clock: () => TEST_NOW });
+  let now = TEST_NOW;
+  const app = createApp({ orm, demo, webFolder: null, stock, clock: () => now });
+  const setNow = (next: Date): void => void (now = next);
   const request = async (method: string, path: string, body: unknown, cookie: string | null): Promise<Response> =>
     app.request(path, {
       method,
       headers: { 'content-type': 'application/json', ...(cookie === null ? {} : { cookie }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     });
-  const cookie = await signedIn((body) => request('POST', '/api/sign-in', body, null), demo);
+  const cookie = empty ? '' : await signedIn((body) => request('POST', '/api/sign-in', body, null), demo);
   return {
     orm,
     app,
     cookie,
     send: (method, path, body, as = cookie) => request(method, path, body, as),
+    setNow,
+    databaseUrl,
     close: () => orm.close(true),
   };
 }

@@ -6,6 +6,7 @@ import IconFingers from '~icons/bi/ui-radios-grid';
 import IconMuted from '~icons/bi/volume-mute';
 import IconSound from '~icons/bi/volume-up';
 import IconTunes from '~icons/bi/music-note-beamed';
+import IconSchool from '~icons/bi/house-door';
 import IconSignOut from '~icons/bi/box-arrow-right';
 import StairIcon from './StairIcon.vue';
 
@@ -34,6 +35,14 @@ async function signOut(): Promise<void> {
     <RouterLink class="room" :class="{ here: route.path.startsWith('/tunes') }" to="/tunes">
       <IconTunes aria-hidden="true" />
       Tunes
+    </RouterLink>
+    <RouterLink
+      class="room"
+      :class="{ here: route.path.startsWith('/school') }"
+      :to="{ name: session.mayTeach ? 'terms' : 'account' }"
+    >
+      <IconSchool aria-hidden="true" />
+      School
     </RouterLink>
     <button class="room mute" type="button" :aria-pressed="muted" @click="muted = !muted">
       <IconMuted v-if="muted" aria-hidden="true" />

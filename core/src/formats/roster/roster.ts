@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
 import { failure, success, type Result } from '../../music/index.ts';
+import { writeCsv } from '../csv-set.ts';
 
 /** A table as a file or a paste from a spreadsheet gives it. */
 export interface RosterTable {
@@ -143,6 +144,5 @@ export function writeRoster(
   pupils: readonly (RosterPupil & { readonly leftOn: string | null; readonly steps: number })[],
 ): string {
   const rows = pupils.map((each) => [each.name, each.startStep, each.joinedOn, each.leftOn ?? '', each.steps]);
-  const head = ['Name', 'Start step', 'Joined on', 'Left on', 'Steps passed'];
-  return `${Papa.unparse([head, ...rows], { escapeFormulae: true })}\r\n`;
+  return writeCsv({ columns: ['Name', 'Start step', 'Joined on', 'Left on', 'Steps passed'], rows });
 }

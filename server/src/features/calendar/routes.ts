@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
+import { classOf } from '../classes/index.ts';
 import { termInput } from './input.ts';
 import { addTerm, changeTerm, classCalendar, lessonsFile, listTerms, previewHolidays, switchLink } from './service.ts';
 
@@ -37,7 +38,8 @@ export const calendarRoutes = new Hono<AppEnv>()
     return c.json({ token });
   })
   .get('/:id/lessons.ics', valid('param', idParam), async (c) => {
-    const which = { id: c.req.valid('param').id, schoolId: c.var.who.schoolId };
+    const { id, school: schoolId } = await classOf(c.var.em, c.var.who, c.req.valid('param').id);
+    const which = { id, schoolId };
     return asFile(c, await lessonsFile(c.var.em, which, c.var.now));
   });
 

@@ -16,8 +16,8 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { ClassEntity, localToday } from '../classes/index.ts';
-import { SchoolEntity, TermEntity } from '../schools/index.ts';
+import { ClassEntity, classOf, localToday } from '../classes/index.ts';
+import { changedFields, noteChange, SchoolEntity, TermEntity } from '../schools/index.ts';
 import type { TermInput } from './input.ts';
 
 export interface TermDto {
@@ -45,16 +45,32 @@ export async function listTerms(em: EntityManager, who: SignedIn): Promise<reado
 
 export async function addTerm(em: EntityManager, who: SignedIn, input: TermInput): Promise<TermDto> {
   const id = newId();
-  await em.insert(TermEntity, { id, school: who.schoolId, ...input });
+  await em.transactional(async (tx) => {
+    await tx.insert(TermEntity, { id, school: who.schoolId, ...input });
+    await noteChange(tx, who, id, `${input.name}: term made`);
+  });
   return { id, ...input };
 }
 
 /** @throws Problem 404 when the term is not of the asker's school. */
 export async function changeTerm(em: EntityManager, who: SignedIn, id: string, input: TermInput): Promise<TermDto> {
-  const changed = await em.nativeUpdate(TermEntity, { id, school: who.schoolId }, input);
-  if (changed === 0) throw notFound('term');
+  const before = await em.findOne(TermEntity, { id, school: who.schoolId });
+  if (before === null) throw notFound('term');
+  const changed = changedFields(before, input, TERM_WORDS);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(TermEntity, { id }, input);
+    if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
+  });
   return { id, ...input };
 }
+
+const TERM_WORDS = {
+  name: 'name',
+  startsOn: 'first day',
+  endsOn: 'last day',
+  daysOff: 'days off',
+  rotation: 'rotation',
+} as const;
 
 /** What an iCalendar file would add to a term; nothing is stored. @throws Problem 400 when it is no such file. */
 export async function previewHolidays(
@@ -72,8 +88,7 @@ export async function previewHolidays(
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classCalendar(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<ClassCalendar> {
-  const schoolClass = await em.findOne(ClassEntity, { id, school: who.schoolId });
-  if (schoolClass === null) throw notFound('class');
+  const schoolClass = await classOf(em, who, id);
   const term = await em.findOneOrFail(TermEntity, { id: schoolClass.term });
   const parallel = await em.find(
     ClassEntity,
@@ -96,8 +111,11 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
 /** Opens or closes the address to subscribe to; a new one makes the old one useless. */
 export async function switchLink(em: EntityManager, who: SignedIn, id: string, on: boolean): Promise<string | null> {
   const calendarToken = on ? randomBytes(24).toString('base64url') : null;
-  const changed = await em.nativeUpdate(ClassEntity, { id, school: who.schoolId }, { calendarToken });
-  if (changed === 0) throw notFound('class');
+  const { name } = await classOf(em, who, id);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(ClassEntity, { id }, { calendarToken });
+    await noteChange(tx, who, id, `${name}: address of the calendar ${on ? 'opened' : 'closed'}`);
+  });
   return calendarToken;
 }
 

@@ -37,6 +37,8 @@ export interface StepDto {
   readonly lessons: number;
   readonly tuneId: string;
   readonly title: string;
+  /** One playing at the tune's tempo, in seconds. */
+  readonly tuneSeconds: number;
   readonly rise: Rise;
   /** Written pitches new at this step, `F#4`. */
   readonly newNotes: readonly string[];

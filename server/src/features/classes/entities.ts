@@ -2,8 +2,8 @@ import { defineEntity } from '@mikro-orm/core';
 import type { Meeting } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
-import type { Posture } from '@escalier/core/practice';
-import { SchoolEntity, TermEntity } from '../schools/index.ts';
+import type { PassRule, Posture, RungId } from '@escalier/core/practice';
+import { AccountEntity, SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
 
@@ -16,6 +16,9 @@ export interface TeachingStyle {
   /** Percent of the class that has to pass a step before the class goes on. */
   readonly goOnShare: number;
   readonly posture: Posture;
+  readonly passRule: PassRule;
+  /** Rungs of the practice ladder, in their order. */
+  readonly ladder: readonly RungId[];
 }
 
 /** After an event of the first part: indices into the tune's bars and into the bar's events. */
@@ -41,6 +44,17 @@ export const ClassEntity = defineEntity({
   }),
 });
 
+/** Who teaches a class, or hears its pupils. Owners of the school open every class without being named. */
+export const ClassTeacherEntity = defineEntity({
+  name: 'ClassTeacher',
+  tableName: 'class_teacher',
+  primaryKeys: ['schoolClass', 'account'],
+  properties: (p) => ({
+    schoolClass: () => p.manyToOne(ClassEntity).mapToPk().primary().deleteRule('cascade'),
+    account: () => p.manyToOne(AccountEntity).mapToPk().primary().index(),
+  }),
+});
+
 export const PupilEntity = defineEntity({
   name: 'Pupil',
   tableName: 'pupil',
@@ -61,6 +75,8 @@ export const PupilEntity = defineEntity({
     playsInstead: p.text().nullable(),
     /** The family and the school agree to recordings. Off until somebody says so. */
     mayRecord: p.boolean(),
+    /** When the personal data was erased; the records stay without a name. */
+    erasedAt: p.datetime().nullable(),
   }),
 });
 

@@ -1,13 +1,23 @@
+export { classOf, ownClasses, pupilOf } from './access.ts';
 export type { ClassBrief, ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
 export {
   AbsenceEntity,
   ClassEntity,
+  ClassTeacherEntity,
   ClassTuneEntity,
   PupilEntity,
   PupilMoveEntity,
   type TeachingStyle,
 } from './entities.ts';
 export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
-export { classClimb, classPage, localToday, pupilStanding, type ClimbStep } from './service.ts';
+export {
+  classClimb,
+  classNeeds,
+  classPage,
+  localToday,
+  pupilStanding,
+  type ClassNeeds,
+  type ClimbStep,
+} from './service.ts';
 export type { PupilRecord } from './pupils.ts';
 export type { ClassSettings, StaircaseChoice } from './settings.ts';

@@ -1,7 +1,15 @@
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { NAMINGS } from '@escalier/core/instruments';
 import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
-import { MOUTH_RULES, REST_PLACES } from '@escalier/core/practice';
+import {
+  FEWEST_RUNGS,
+  ladder,
+  MOST_RUNGS,
+  MOUTH_RULES,
+  PASS_RULES,
+  REST_PLACES,
+  RUNG_IDS,
+} from '@escalier/core/practice';
 import { z } from 'zod';
 
 const weekday = z.int().min(1, 'A day of the week.').max(7, 'A day of the week.');
@@ -28,6 +36,14 @@ const styleInput = z.object({
     restsAt: z.enum(REST_PLACES),
     handMark: z.string().trim().min(1, 'Say what marks the left hand.').max(60, 'At most 60 letters.'),
   }),
+  passRule: z.enum(PASS_RULES),
+  ladder: z
+    .array(z.enum(RUNG_IDS))
+    .transform((chosen) => ladder(chosen).map((rung) => rung.id))
+    .refine(
+      (rungs) => rungs.length >= FEWEST_RUNGS && rungs.length <= MOST_RUNGS,
+      `A ladder has ${FEWEST_RUNGS} to ${MOST_RUNGS} rungs.`,
+    ),
 });
 
 /** What a teacher sets for a class. */

@@ -4,9 +4,11 @@ import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import { notFound, wrongInput } from '../../platform/problem.ts';
+import { wrongInput } from '../../platform/problem.ts';
+import { changedFields, noteChange } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
-import { AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
+import { classOf, pupilOf } from './access.ts';
+import { AbsenceEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
 
 /** What is kept of a pupil, for the teachers of the class. */
 export interface PupilRecord {
@@ -50,22 +52,14 @@ export type PupilInput = z.infer<typeof pupilInput>;
 
 export const absenceInput = z.object({ date, absent: z.boolean() });
 
-async function classOf(em: EntityManager, who: SignedIn, classId: string) {
-  const found = await em.findOne(ClassEntity, { id: classId, school: who.schoolId });
-  if (found === null) throw notFound('class');
-  return found;
-}
-
-async function pupilOf(em: EntityManager, who: SignedIn, id: string) {
-  const found = await em.findOne(PupilEntity, { id, school: who.schoolId });
-  if (found === null) throw notFound('pupil');
-  return found;
-}
-
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
   const schoolClass = await classOf(em, who, classId);
-  const pupils = await em.find(PupilEntity, { schoolClass: classId }, { orderBy: { shownName: 'asc' } });
+  const pupils = await em.find(
+    PupilEntity,
+    { schoolClass: classId, erasedAt: null },
+    { orderBy: { shownName: 'asc' } },
+  );
   const steps = await em.find(StepEntity, { staircase: schoolClass.staircase });
   const absences = await em.find(
     AbsenceEntity,
@@ -119,8 +113,10 @@ export async function addPupils(
         note: '',
         playsInstead: null,
         mayRecord: false,
+        erasedAt: null,
       });
     }
+    await noteChange(tx, who, classId, `${schoolClass.name}: ${pupils.length} added to the pupils`);
   });
   return listPupils(em.fork(), who, classId);
 }
@@ -150,8 +146,24 @@ export async function changePupil(em: EntityManager, who: SignedIn, id: string, 
     throw wrongInput({ name: alreadyThere(name) });
   const step = await em.findOne(StepEntity, { staircase: schoolClass.staircase, position });
   if (step === null) throw wrongInput({ startStep: `There is no step ${position}.` });
-  await em.nativeUpdate(PupilEntity, { id }, { ...rest, shownName: name, startStep: step.id });
+  const next = { ...rest, shownName: name, startStep: step.id };
+  const changed = changedFields(pupil, next, PUPIL_WORDS);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(PupilEntity, { id }, next);
+    if (changed !== '') await noteChange(tx, who, id, `${pupil.shownName}: ${changed}`);
+  });
 }
+
+const PUPIL_WORDS = {
+  shownName: 'name',
+  startStep: 'start step',
+  joinedOn: 'date of joining',
+  leftOn: 'date of leaving',
+  handMark: 'hand mark',
+  note: 'note',
+  playsInstead: 'instrument',
+  mayRecord: 'consent to recordings',
+} as const;
 
 /**
  * Moves a pupil to a parallel class; the records go along, because both climb the same stairs.
@@ -176,6 +188,7 @@ export async function movePupil(
       throw wrongInput({ classId: alreadyThere(pupil.shownName) });
     await tx.nativeUpdate(PupilEntity, { id }, { schoolClass: to.id });
     await tx.insert(PupilMoveEntity, { id: newId(), pupil: id, fromClass: from.id, toClass: to.id, movedOn: today });
+    await noteChange(tx, who, id, `${pupil.shownName}: moved from ${from.name} to ${to.name}`);
   });
 }
 
@@ -189,4 +202,29 @@ export async function setAbsence(
   await pupilOf(em, who, id);
   if (absent) await em.upsert(AbsenceEntity, { pupil: id, date: day });
   else await em.nativeDelete(AbsenceEntity, { pupil: id, date: day });
+}
+
+/**
+ * Takes away what tells who a pupil was: name, note, mark, absences, the words in the list of changes. The records of
+ * hearings stay, without a name, so that the figures of the class stay as they were. It cannot be taken back.
+ */
+export async function erasePupil(em: EntityManager, who: SignedIn, id: string, now: Date, today: LocalDate) {
+  const pupil = await pupilOf(em, who, id);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(
+      PupilEntity,
+      { id },
+      {
+        shownName: 'Erased',
+        note: '',
+        handMark: '',
+        mayRecord: false,
+        leftOn: pupil.leftOn ?? today,
+        erasedAt: now,
+      },
+    );
+    await tx.nativeDelete(AbsenceEntity, { pupil: id });
+    await tx.execute("update change set words = 'A pupil whose data was erased' where about = ?", [id]);
+    await noteChange(tx, who, id, 'The personal data of a pupil erased');
+  });
 }

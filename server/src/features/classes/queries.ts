@@ -1,5 +1,6 @@
 import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
 import type { Outcome, RecordEvent } from '@escalier/core/records';
+import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import type { TeachingStyle } from './entities.ts';
 
@@ -46,7 +47,8 @@ interface EventRow {
 }
 
 /**
- * Everything that the pictures of classes are computed from, in one statement: of all classes of a school, or of one.
+ * Everything that the pictures of classes are computed from, in one statement: of all classes that
+ * somebody may open, or of one.
  * Times are ISO 8601 in UTC, dates are dates.
  */
 const CLASSES = `
@@ -67,14 +69,15 @@ from school_class c
 join staircase s on s.id = c.staircase_id
 join term t on t.id = c.term_id
 where c.school_id = ? and (?::uuid is null or c.id = ?::uuid)
+  and (? = 'owner' or exists (select 1 from class_teacher ct where ct.school_class_id = c.id and ct.account_id = ?))
 order by c.name`;
 
 export async function readClassRows(
   em: EntityManager,
-  schoolId: string,
+  { schoolId, role, accountId }: SignedIn,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
-  return em.execute<ClassRow[]>(CLASSES, [schoolId, classId, classId]);
+  return em.execute<ClassRow[]>(CLASSES, [schoolId, classId, classId, role, accountId]);
 }
 
 export function toEvents(rows: ClassRow['events']): readonly RecordEvent[] {

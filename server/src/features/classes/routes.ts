@@ -8,6 +8,7 @@ import {
   absenceInput,
   addPupils,
   changePupil,
+  erasePupil,
   listPupils,
   movePupil,
   newPupilsInput,
@@ -79,6 +80,11 @@ export const pupilRoutes = new Hono<AppEnv>()
       return c.json({ ok: true });
     },
   )
+  .post('/:id/erase', valid('param', idParam), async (c) => {
+    const today = localToday(c.var.now, c.var.who.timeZone);
+    await erasePupil(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, today);
+    return c.json({ ok: true });
+  })
   .put('/:id/absence', valid('param', idParam), valid('json', absenceInput), async (c) => {
     await setAbsence(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
     return c.json({ ok: true });

@@ -1,7 +1,21 @@
 import { TZDate } from '@date-fns/tz';
 import { lessonsNow, lessonsOf, type LocalDate } from '@escalier/core/calendar';
-import { goOnFrom, hearingOrder, standings, type Standing } from '@escalier/core/records';
-import { DEFAULT_BREATH_SECONDS, joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
+import {
+  goOnFrom,
+  hearingOrder,
+  standings,
+  stepNeeds,
+  type Climb,
+  type Standing,
+  type StepNeed,
+} from '@escalier/core/records';
+import {
+  DEFAULT_BREATH_SECONDS,
+  joinKnowledge,
+  knowledgeFrom,
+  NOTHING_KNOWN,
+  tuneSeconds,
+} from '@escalier/core/reading';
 import type { StepReading } from '@escalier/core/staircase';
 import { format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
@@ -24,7 +38,7 @@ import { ClassTuneEntity, type BreathPlace } from './entities.ts';
 import { readClassRows, toEvents, type ClassRow } from './queries.ts';
 
 export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
-  const rows = await readClassRows(em, who.schoolId, null);
+  const rows = await readClassRows(em, who, null);
   return rows.map((row): ClassSummary => {
     const standing = standingsOf(row);
     const onStep = [...row.steps.keys(), row.steps.length].map(
@@ -87,6 +101,40 @@ export async function classKnowledge(
 ): Promise<{ schoolClass: ClassBrief; known: KnownDto }> {
   const row = await oneClass(em, who, classId);
   return { schoolClass: brief(row), known: knowledgeBefore(row, stepsDone(row)) };
+}
+
+/** What a class needs of each belt, counted from the standings and the pace so far. */
+export interface ClassNeeds {
+  readonly id: string;
+  readonly name: string;
+  readonly lessonsLeft: number;
+  readonly steps: readonly (StepNeed & { readonly belt: string; readonly position: number })[];
+}
+
+export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
+  const day = localToday(now, who.timeZone);
+  const rows = await readClassRows(em, who, null);
+  return rows.map((row): ClassNeeds => {
+    const lessons = lessonsOf(row.term, row.meetings);
+    const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
+    const climbs = standingsOf(row).map((standing): Climb => {
+      const { startStep, joinedOn } = byPupil.get(standing.pupilId)!;
+      return {
+        pupilId: standing.pupilId,
+        stepIndex: standing.stepIndex,
+        startStepIndex: startStep - 1,
+        lessonsHad: lessons.filter((lesson) => lesson.date >= joinedOn && lesson.date < day).length,
+      };
+    });
+    const left = lessonsNow(lessons, day).left;
+    const needs = stepNeeds(climbs, row.steps.length, left);
+    return {
+      id: row.id,
+      name: row.name,
+      lessonsLeft: left,
+      steps: row.steps.map(({ belt, position }, index) => ({ belt, position, ...needs[index]! })),
+    };
+  });
 }
 
 /** A step as the class climbs it. */
@@ -192,7 +240,7 @@ export async function pupilStanding(
 }
 
 async function oneClass(em: EntityManager, who: SignedIn, classId: string): Promise<ClassRow> {
-  const [row] = await readClassRows(em, who.schoolId, classId);
+  const [row] = await readClassRows(em, who, classId);
   if (row === undefined) throw notFound('class');
   return row;
 }
@@ -240,6 +288,7 @@ function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly StepDt
       lessons: step.lessons,
       tuneId: step.tuneId,
       title: step.title,
+      tuneSeconds: Math.round(tuneSeconds(parsedTune(step.abc), reading.tempo)),
       rise,
       newNotes: reading.notes.new.map((use) => use.name),
       newElements: reading.elements.new.map((element) => element.id),

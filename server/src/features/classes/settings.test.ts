@@ -19,7 +19,14 @@ beforeAll(async () => {
   await em.insert(SchoolEntity, { id: school, name: 'Elsewhere', timeZone: 'Europe/Lisbon' });
   const account = { email: 'other@elsewhere.example', password: 'a-long-password' };
   const passwordHash = await hashPassword(account.password);
-  await em.insert(AccountEntity, { id: newId(), school, email: account.email, name: 'Other', passwordHash });
+  await em.insert(AccountEntity, {
+    id: newId(),
+    school,
+    email: account.email,
+    name: 'Other',
+    passwordHash,
+    role: 'owner',
+  });
   stranger = await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account);
 });
 afterAll(() => test.close());

@@ -2,10 +2,11 @@ import type { Meeting } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import { notFound, wrongInput } from '../../platform/problem.ts';
-import { TermEntity } from '../schools/index.ts';
+import { wrongInput } from '../../platform/problem.ts';
+import { changedFields, noteChange, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
-import { ClassEntity, type TeachingStyle } from './entities.ts';
+import { classOf } from './access.ts';
+import { ClassEntity, ClassTeacherEntity, type TeachingStyle } from './entities.ts';
 import type { ClassInput, NewClassInput } from './input.ts';
 
 export interface ClassSettings {
@@ -31,8 +32,7 @@ export async function listStaircases(em: EntityManager, who: SignedIn): Promise<
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classSettings(em: EntityManager, who: SignedIn, id: string): Promise<ClassSettings> {
-  const row = await em.findOne(ClassEntity, { id, school: who.schoolId });
-  if (row === null) throw notFound('class');
+  const row = await classOf(em, who, id);
   const { name, grade, term, staircase, meetings, style } = row;
   return { id, name, grade, termId: term, staircaseId: staircase, meetings, style };
 }
@@ -44,13 +44,17 @@ export async function addClass(em: EntityManager, who: SignedIn, input: NewClass
   const staircase = await em.count(StaircaseEntity, { id: staircaseId, school: who.schoolId });
   if (staircase === 0) throw wrongInput({ staircaseId: 'There is no such staircase.' });
   const id = newId();
-  await em.insert(ClassEntity, {
-    id,
-    school: who.schoolId,
-    term: termId,
-    staircase: staircaseId,
-    calendarToken: null,
-    ...rest,
+  await em.transactional(async (tx) => {
+    await tx.insert(ClassEntity, {
+      id,
+      school: who.schoolId,
+      term: termId,
+      staircase: staircaseId,
+      calendarToken: null,
+      ...rest,
+    });
+    await tx.insert(ClassTeacherEntity, { schoolClass: id, account: who.accountId });
+    await noteChange(tx, who, id, `${input.name}: class made`);
   });
   return classSettings(em, who, id);
 }
@@ -63,11 +67,24 @@ export async function changeClass(
   input: ClassInput,
 ): Promise<ClassSettings> {
   const { termId, ...rest } = input;
-  await classSettings(em, who, id);
+  const before = await classOf(em, who, id);
   await checkTerm(em, who, termId);
-  await em.nativeUpdate(ClassEntity, { id, school: who.schoolId }, { term: termId, ...rest });
+  const next = { term: termId, ...rest };
+  const changed = changedFields(before, next, CLASS_WORDS);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(ClassEntity, { id, school: who.schoolId }, next);
+    if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
+  });
   return classSettings(em.fork(), who, id);
 }
+
+const CLASS_WORDS = {
+  name: 'name',
+  grade: 'grade',
+  term: 'term',
+  meetings: 'meetings',
+  style: 'teaching style',
+} as const;
 
 async function checkTerm(em: EntityManager, who: SignedIn, termId: string): Promise<void> {
   const count = await em.count(TermEntity, { id: termId, school: who.schoolId });

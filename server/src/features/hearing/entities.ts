@@ -7,6 +7,7 @@ import { StepEntity } from '../staircase/index.ts';
 export const RecordEventEntity = defineEntity({
   name: 'RecordEvent',
   tableName: 'record_event',
+  indexes: [{ properties: ['school', 'pupil'] }],
   properties: (p) => ({
     /** UUID v7 made by the client: sending it again stores nothing more. */
     id: p.uuid().primary(),

@@ -2,7 +2,7 @@ import type { Outcome, Standing } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
-import { ClassEntity, pupilStanding, PupilEntity } from '../classes/index.ts';
+import { ClassEntity, pupilOf, pupilStanding, PupilEntity } from '../classes/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 import { RecordEventEntity } from './entities.ts';
 
@@ -63,8 +63,7 @@ export async function record(
 }
 
 async function heardRow(em: EntityManager, who: SignedIn, input: HeardInput, now: Date): Promise<Row> {
-  const pupil = await em.findOne(PupilEntity, { id: input.pupilId, school: who.schoolId });
-  if (pupil === null) throw notFound('pupil');
+  const pupil = await pupilOf(em, who, input.pupilId);
   const schoolClass = await em.findOneOrFail(ClassEntity, { id: pupil.schoolClass });
   const step = await em.findOne(StepEntity, { id: input.stepId, staircase: schoolClass.staircase });
   if (step === null) throw notFound('step');
@@ -88,6 +87,7 @@ async function heardRow(em: EntityManager, who: SignedIn, input: HeardInput, now
 async function undoRow(em: EntityManager, who: SignedIn, input: UndoInput, now: Date): Promise<Row> {
   const heard = await em.findOne(RecordEventEntity, { id: input.undoes, school: who.schoolId, kind: 'heard' });
   if (heard === null) throw notFound('record to undo');
+  await pupilOf(em, who, heard.pupil);
   return {
     id: input.id,
     school: who.schoolId,

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
+import { noteChange } from './changes.ts';
 import { SchoolEntity, type SchoolCaution } from './entities.ts';
 
 const caution = z.object({
@@ -32,6 +33,9 @@ export const schoolRoutes = new Hono<AppEnv>()
   .get('/cautions', async (c) => c.json({ cautions: await schoolCautions(c.var.em, c.var.who.schoolId) }))
   .put('/cautions', valid('json', cautionsInput), async (c) => {
     const { cautions } = c.req.valid('json');
-    await c.var.em.nativeUpdate(SchoolEntity, { id: c.var.who.schoolId }, { cautions });
+    await c.var.em.transactional(async (tx) => {
+      await tx.nativeUpdate(SchoolEntity, { id: c.var.who.schoolId }, { cautions });
+      await noteChange(tx, c.var.who, null, 'Cautions of the school');
+    });
     return c.json({ cautions: await schoolCautions(c.var.em.fork(), c.var.who.schoolId) });
   });

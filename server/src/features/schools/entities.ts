@@ -1,6 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import type { DaysOff, Rotation } from '@escalier/core/calendar';
 import type { Caution } from '@escalier/core/practice';
+import { ROLES } from '../../platform/context.ts';
 
 /** A caution that is shown where it matters, or one that the school has put away. */
 export interface SchoolCaution extends Caution {
@@ -44,6 +45,9 @@ export const AccountEntity = defineEntity({
     name: p.text(),
     /** argon2id with its parameters. */
     passwordHash: p.text(),
+    role: p.enum([...ROLES]),
+    /** Since when nobody signs in by this account; its records stay. Null while it is open. */
+    closedAt: p.datetime().nullable(),
   }),
 });
 
@@ -53,8 +57,43 @@ export const SessionEntity = defineEntity({
   properties: (p) => ({
     /** SHA-256 of the token in the cookie, so that a copy of the table opens nothing. */
     tokenHash: p.text().primary(),
+    /** Names the session in a list without giving its token away. */
+    id: p.uuid().unique(),
     account: () => p.manyToOne(AccountEntity).mapToPk().index(),
+    /** The browser and system as the browser tells them. */
+    device: p.text(),
     createdAt: p.datetime(),
+    /** To the quarter of an hour. */
+    seenAt: p.datetime(),
     expiresAt: p.datetime(),
+  }),
+});
+
+/** Failed sign-ins by what was tried: a person from an address, or an address alone. */
+export const SignInTryEntity = defineEntity({
+  name: 'SignInTry',
+  tableName: 'sign_in_try',
+  properties: (p) => ({
+    /** SHA-256 of what was tried. */
+    key: p.text().primary(),
+    failures: p.integer(),
+    lastAt: p.datetime(),
+    /** Until then nothing is tried any more. */
+    waitUntil: p.datetime(),
+  }),
+});
+
+/** A line of who changed what; records of hearings tell for themselves who made them. */
+export const ChangeEntity = defineEntity({
+  name: 'Change',
+  tableName: 'change',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    account: () => p.manyToOne(AccountEntity).mapToPk(),
+    at: p.datetime().defaultRaw('now()'),
+    /** The pupil, class, person or term that it is about. */
+    about: p.uuid().nullable().index(),
+    words: p.text(),
   }),
 });

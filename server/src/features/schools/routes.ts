@@ -1,10 +1,14 @@
 import { Hono } from 'hono';
-import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
+import { deleteCookie, getCookie } from 'hono/cookie';
 import { z } from 'zod';
-import type { AppEnv } from '../../platform/context.ts';
+import type { AppEnv, Role } from '../../platform/context.ts';
+import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
-import { signIn, signOut } from './service.ts';
-import { needsSession, SESSION_COOKIE } from './session.ts';
+import { listChanges } from './changes.ts';
+import { SchoolEntity } from './entities.ts';
+import { newPassword } from './passwords.ts';
+import { changePassword, endSession, listSessions, signIn, signOut } from './service.ts';
+import { deviceOf, keepCookie, needsSession, SESSION_COOKIE } from './session.ts';
 
 export interface DemoAccount {
   readonly email: string;
@@ -15,6 +19,9 @@ export interface Me {
   readonly name: string;
   readonly email: string;
   readonly school: string;
+  readonly role: Role;
+  /** IANA name. */
+  readonly timeZone: string;
 }
 
 const credentials = z.object({
@@ -25,17 +32,9 @@ const credentials = z.object({
 /** Signing in needs no session; all else does. */
 export function signInRoutes(demo: DemoAccount | null) {
   return new Hono<AppEnv>()
-    .get('/', (c) => c.json({ demo }))
+    .get('/', async (c) => c.json({ demo, firstRun: (await c.var.em.count(SchoolEntity)) === 0 }))
     .post('/', valid('json', credentials), async (c) => {
-      const { email, password } = c.req.valid('json');
-      const session = await signIn(c.var.em, email, password, c.var.now);
-      setCookie(c, SESSION_COOKIE, session.token, {
-        httpOnly: true,
-        sameSite: 'Strict',
-        path: '/',
-        expires: session.expiresAt,
-        secure: new URL(c.req.url).protocol === 'https:',
-      });
+      keepCookie(c, await signIn(c.var.em, c.req.valid('json'), deviceOf(c), c.var.now));
       return c.json({ ok: true });
     });
 }
@@ -43,8 +42,8 @@ export function signInRoutes(demo: DemoAccount | null) {
 export const sessionRoutes = new Hono<AppEnv>()
   .use(needsSession)
   .get('/', (c) => {
-    const { name, email, schoolName } = c.var.who;
-    return c.json({ name, email, school: schoolName } satisfies Me);
+    const { name, email, schoolName, role, timeZone } = c.var.who;
+    return c.json({ name, email, school: schoolName, role, timeZone } satisfies Me);
   })
   .delete('/', async (c) => {
     const token = getCookie(c, SESSION_COOKIE);
@@ -52,3 +51,25 @@ export const sessionRoutes = new Hono<AppEnv>()
     deleteCookie(c, SESSION_COOKIE, { path: '/' });
     return c.json({ ok: true });
   });
+
+const passwordInput = z.object({
+  current: z.string().min(1, 'Please give your password.').max(200),
+  next: newPassword,
+});
+
+export const accountRoutes = new Hono<AppEnv>()
+  .get('/sessions', async (c) => c.json(await listSessions(c.var.em, c.var.who, c.var.now)))
+  .delete('/sessions/:id', valid('param', idParam), async (c) => {
+    await endSession(c.var.em, c.var.who, c.req.valid('param').id);
+    return c.json({ ok: true });
+  })
+  .put('/password', valid('json', passwordInput), async (c) => {
+    await changePassword(c.var.em, c.var.who, c.req.valid('json'), deviceOf(c).address, c.var.now);
+    return c.json({ ok: true });
+  });
+
+export const changeRoutes = new Hono<AppEnv>().get(
+  '/',
+  valid('query', z.object({ before: z.uuid().optional() })),
+  async (c) => c.json(await listChanges(c.var.em, c.var.who, c.req.valid('query').before ?? null)),
+);

@@ -20,7 +20,13 @@ describe('signing in', () => {
     expect(cookie).toMatch(/HttpOnly/);
     expect(cookie).toMatch(/SameSite=Strict/);
     const me = await test.send('GET', '/api/session', undefined, cookie.split(';')[0]);
-    expect(await me.json()).toEqual({ name: 'Mara Tillen', email: DEMO_TEACHER.email, school: 'Osier Bridge School' });
+    expect(await me.json()).toEqual({
+      name: 'Mara Tillen',
+      email: DEMO_TEACHER.email,
+      school: 'Osier Bridge School',
+      role: 'owner',
+      timeZone: 'Europe/London',
+    });
   });
 
   it('says the same for a wrong password and an unknown e-mail', async () => {
@@ -51,6 +57,7 @@ describe('signing in', () => {
   it('offers the demo account', async () => {
     expect(await (await test.send('GET', '/api/sign-in', undefined, null)).json()).toEqual({
       demo: { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password },
+      firstRun: false,
     });
   });
 });

@@ -1,31 +1,77 @@
 import { createHash, randomBytes } from 'node:crypto';
-import { addDays } from 'date-fns';
+import { addDays, subMinutes } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { Problem } from '../../platform/problem.ts';
+import { newId } from '../../platform/ids.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { noteChange } from './changes.ts';
 import { AccountEntity, SchoolEntity, SessionEntity } from './entities.ts';
-import { passwordFits } from './passwords.ts';
+import { hashPassword, passwordFits } from './passwords.ts';
+import { checkThrottle, forgetFailures, noteFailure } from './throttle.ts';
 
 const SESSION_DAYS = 30;
+/** A session is not written anew at each request. */
+const SEEN_MINUTES = 15;
 
 export interface NewSession {
   readonly token: string;
   readonly expiresAt: Date;
 }
 
-function hashToken(token: string): string {
+/** From where somebody signs in. */
+export interface Device {
+  /** Of the network. */
+  readonly address: string;
+  /** The browser and system as the browser tells them. */
+  readonly name: string;
+}
+
+/** What the database keeps of a secret: who reads the table can use none of them. */
+export function hashToken(token: string): string {
   return createHash('sha256').update(token).digest('hex');
 }
 
-export async function signIn(em: EntityManager, email: string, password: string, now: Date): Promise<NewSession> {
-  const account = await em.findOne(AccountEntity, { email: email.toLowerCase() });
+/** A secret of 256 bits for an address or a cookie. */
+export function newToken(): string {
+  return randomBytes(32).toString('base64url');
+}
+
+/** @throws Problem 401 when the two do not belong together, 429 after too many tries. */
+export async function signIn(
+  em: EntityManager,
+  { email, password }: { readonly email: string; readonly password: string },
+  device: Device,
+  now: Date,
+): Promise<NewSession> {
+  const attempt = { email, address: device.address };
+  await checkThrottle(em, attempt, now);
+  const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
   if (!(await passwordFits(account?.passwordHash ?? null, password)) || account === null) {
+    await noteFailure(em, attempt, now);
     throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
   }
-  const token = randomBytes(32).toString('base64url');
+  await forgetFailures(em, attempt, now);
+  return openSession(em, account.id, device, now);
+}
+
+export async function openSession(
+  em: EntityManager,
+  accountId: string,
+  device: Device,
+  now: Date,
+): Promise<NewSession> {
+  const token = newToken();
   const expiresAt = addDays(now, SESSION_DAYS);
   await em.nativeDelete(SessionEntity, { expiresAt: { $lt: now } });
-  await em.insert(SessionEntity, { tokenHash: hashToken(token), account: account.id, createdAt: now, expiresAt });
+  await em.insert(SessionEntity, {
+    tokenHash: hashToken(token),
+    id: newId(),
+    account: accountId,
+    device: device.name.slice(0, 300),
+    createdAt: now,
+    seenAt: now,
+    expiresAt,
+  });
   return { token, expiresAt };
 }
 
@@ -38,13 +84,72 @@ export async function whoHas(em: EntityManager, token: string, now: Date): Promi
   const session = await em.findOne(SessionEntity, { tokenHash: hashToken(token), expiresAt: { $gte: now } });
   if (session === null) return null;
   const account = await em.findOneOrFail(AccountEntity, { id: session.account });
+  if ((account.closedAt ?? null) !== null) return null;
   const school = await em.findOneOrFail(SchoolEntity, { id: account.school });
+  if (session.seenAt < subMinutes(now, SEEN_MINUTES))
+    await em.nativeUpdate(SessionEntity, { tokenHash: session.tokenHash }, { seenAt: now });
   return {
     accountId: account.id,
+    sessionId: session.id,
+    role: account.role,
     schoolId: school.id,
     name: account.name,
     email: account.email,
     schoolName: school.name,
     timeZone: school.timeZone,
   };
+}
+
+export interface SessionLine {
+  readonly id: string;
+  readonly device: string;
+  /** ISO 8601 in UTC. */
+  readonly createdAt: string;
+  readonly seenAt: string;
+  /** The one that asks. */
+  readonly here: boolean;
+}
+
+export async function listSessions(em: EntityManager, who: SignedIn, now: Date): Promise<readonly SessionLine[]> {
+  const rows = await em.find(
+    SessionEntity,
+    { account: who.accountId, expiresAt: { $gte: now } },
+    { orderBy: { seenAt: 'desc' } },
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    device: row.device,
+    createdAt: row.createdAt.toISOString(),
+    seenAt: row.seenAt.toISOString(),
+    here: row.id === who.sessionId,
+  }));
+}
+
+/** @throws Problem 404 when it is not a session of the asker. */
+export async function endSession(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  const ended = await em.nativeDelete(SessionEntity, { id, account: who.accountId });
+  if (ended === 0) throw notFound('session');
+}
+
+/** Changes the asker's password and ends all other sessions. @throws Problem 400 when the old one is wrong. */
+export async function changePassword(
+  em: EntityManager,
+  who: SignedIn,
+  { current, next }: { readonly current: string; readonly next: string },
+  address: string,
+  now: Date,
+): Promise<void> {
+  const attempt = { email: who.email, address };
+  await checkThrottle(em, attempt, now);
+  const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
+  if (!(await passwordFits(account.passwordHash, current))) {
+    await noteFailure(em, attempt, now);
+    throw wrongInput({ current: 'This is not your password.' });
+  }
+  const passwordHash = await hashPassword(next);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(AccountEntity, { id: who.accountId }, { passwordHash });
+    await tx.nativeDelete(SessionEntity, { account: who.accountId, id: { $ne: who.sessionId } });
+    await noteChange(tx, who, who.accountId, 'Own password changed');
+  });
 }

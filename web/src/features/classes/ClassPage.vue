@@ -5,6 +5,7 @@ import { computed, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
+import { useSession } from '../schools/index.ts';
 import GoOnCard from './GoOnCard.vue';
 import HearCard from './HearCard.vue';
 import StairPicture from './StairPicture.vue';
@@ -15,6 +16,7 @@ import { plural, shortDate } from './words.ts';
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
 const router = useRouter();
+const session = useSession();
 watch(() => props.classId, classes.open, { immediate: true });
 
 const page = computed(() => classes.page);
@@ -39,6 +41,10 @@ onKeyStroke(['h', 'H'], (event) => {
           <strong>{{ page.lessons.left }} left</strong> until {{ shortDate(page.term.endsOn) }}
         </p>
       </div>
+      <nav v-if="session.mayTeach" :aria-label="`Desks of ${page.name}`">
+        <RouterLink :to="{ name: 'pupils', params: { classId } }">Pupils</RouterLink>
+        <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink>
+      </nav>
       <RouterLink class="btn btn-outline-dark" :to="{ name: 'note', params: { classId } }">
         Introduce the next note
       </RouterLink>
@@ -83,6 +89,19 @@ header > :first-child {
 
 header .btn {
   flex: none;
+}
+
+nav {
+  display: flex;
+}
+
+nav a {
+  display: grid;
+  place-items: center;
+  min-height: 44px;
+  padding: 0 12px;
+  color: var(--ink);
+  font-weight: 650;
 }
 
 .picture {

@@ -16,11 +16,16 @@ onMounted(classes.loadList);
 <template>
   <LoadState v-if="classes.list === null" :error="classes.error" what="your classes" @again="classes.loadList" />
   <div v-else class="page">
-    <header>
-      <h1>Classes</h1>
-      <p class="soft">
-        {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
-      </p>
+    <header class="page-head">
+      <div>
+        <h1>Classes</h1>
+        <p class="soft">
+          {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
+        </p>
+      </div>
+      <RouterLink v-if="session.mayTeach" class="btn btn-outline-dark" :to="{ name: 'new-class' }">
+        A new class
+      </RouterLink>
     </header>
     <ul class="list">
       <li v-for="each in classes.list" :key="each.id" class="card-paper">
@@ -52,9 +57,20 @@ onMounted(classes.loadList);
         </div>
       </li>
     </ul>
-    <p v-if="classes.list.length === 0" class="soft">
-      No class yet. A class appears here once it has a staircase and a term.
-    </p>
+    <section v-if="classes.list.length === 0" class="card-paper">
+      <h2>No class yet</h2>
+      <ol v-if="session.mayTeach">
+        <li>
+          <RouterLink :to="{ name: 'terms' }">Give the school its term</RouterLink>: first day, last day, days off.
+        </li>
+        <li>
+          <RouterLink :to="{ name: 'new-class' }">Make a class</RouterLink>: when it meets, which stairs it climbs, how
+          it is taught.
+        </li>
+        <li>Bring its pupils: paste their names, or read a file.</li>
+      </ol>
+      <p v-else>Your account is open, but no class is named for it: ask the owner of your school’s Escalier.</p>
+    </section>
   </div>
 </template>
 

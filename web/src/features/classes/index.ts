@@ -1,2 +1,3 @@
+export { default as ClassTabs } from './ClassTabs.vue';
 export { useClasses } from './store.ts';
-export { noteWords, plural, riseLines, shortDate } from './words.ts';
+export { longDate, noteWords, plural, riseLines, shortDate } from './words.ts';

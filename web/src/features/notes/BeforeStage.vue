@@ -2,7 +2,7 @@
 import { COVER_TEST, LOCAL_RULES, postureChecks, type Posture } from '@escalier/core/practice';
 import type { SchoolCaution } from '@escalier/server/api';
 import { computed, ref } from 'vue';
-import CautionEditor from './CautionEditor.vue';
+import { CautionEditor } from '../schools/index.ts';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';

@@ -9,6 +9,7 @@ import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, toRef } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
+import { saveFile } from '../../ui/save-file.ts';
 import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
@@ -51,11 +52,7 @@ async function saveSound(): Promise<void> {
     const { on, label } = props.lesson;
     const schedule = echoSchedule(shown, echoTurns([...shown.keys()], false), tempo.value, on.soundsAbove);
     const { samples, rate } = await render(schedule, { family: on.family, melody: true, click: true, drone: false });
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([encodeWav(samples, rate)], { type: 'audio/wav' }));
-    link.download = `Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    saveFile(`Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`, 'audio/wav', encodeWav(samples, rate));
   } finally {
     saving.value = false;
   }

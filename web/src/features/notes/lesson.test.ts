@@ -31,7 +31,15 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
       name: '4 Plover',
       grade: 'Year 4',
       instrumentId: recorder.id,
-      style: { naming, counting: null, lengthWords: 'british', goOnShare: 70, posture },
+      style: {
+        naming,
+        counting: null,
+        lengthWords: 'british',
+        goOnShare: 70,
+        passRule: 'both',
+        ladder: ['say', 'clap', 'whole'],
+        posture,
+      },
     },
     notes: [
       at('B4', 1, []),

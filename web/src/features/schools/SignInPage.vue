@@ -28,7 +28,9 @@ const busy = ref(false);
 
 onMounted(async () => {
   try {
-    demo.value = await session.demoAccount();
+    const door = await session.door();
+    if (door.firstRun) return await router.replace({ name: 'first-run' });
+    demo.value = door.demo;
   } catch (error) {
     refused.value = error instanceof ApiError ? error.message : null;
   }

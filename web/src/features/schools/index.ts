@@ -1,1 +1,3 @@
+export { default as CautionEditor } from './CautionEditor.vue';
+export { default as SchoolHead } from './SchoolHead.vue';
 export { useSession } from './session.ts';

@@ -1,11 +1,12 @@
 import type { DemoAccount, Me } from '@escalier/server/api';
 import { defineStore } from 'pinia';
-import { ref } from 'vue';
+import { computed, ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 
 /** Who is signed in on this device. */
 export const useSession = defineStore('session', () => {
   const me = ref<Me | null>(null);
+  const mayTeach = computed(() => me.value !== null && me.value.role !== 'assistant');
   let loaded = false;
 
   /** Asks once who is signed in. */
@@ -21,6 +22,11 @@ export const useSession = defineStore('session', () => {
 
   async function signIn(email: string, password: string): Promise<void> {
     await ask(api['sign-in'].$post({ json: { email, password } }));
+    await enter();
+  }
+
+  /** After the server has signed somebody in by a link or at the first run. */
+  async function enter(): Promise<void> {
     me.value = await ask(api.session.$get());
     loaded = true;
   }
@@ -34,9 +40,10 @@ export const useSession = defineStore('session', () => {
     me.value = null;
   }
 
-  async function demoAccount(): Promise<DemoAccount | null> {
-    return (await ask(api['sign-in'].$get())).demo;
+  /** The demo's account, and whether there is no school yet. */
+  async function door(): Promise<{ readonly demo: DemoAccount | null; readonly firstRun: boolean }> {
+    return ask(api['sign-in'].$get());
   }
 
-  return { me, load, signIn, signOut, forget, demoAccount };
+  return { me, mayTeach, load, signIn, enter, signOut, forget, door };
 });

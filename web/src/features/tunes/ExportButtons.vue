@@ -2,6 +2,7 @@
 import type { FileEnding } from '@escalier/core/formats';
 import { ref } from 'vue';
 import { encodeWav, render, scheduleOf, type Voices } from '../../sound/index.ts';
+import { saveFile } from '../../ui/save-file.ts';
 import { tuneWorker, type Playback } from '../../workers/index.ts';
 
 /** The tune as a file in an open format. */
@@ -50,11 +51,7 @@ async function save(ending: Ending, type: string): Promise<void> {
   try {
     const content = await contentOf(ending);
     if (content === null) return;
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(new Blob([content], { type }));
-    link.download = `${props.title.replace(/[^\p{L}\p{N} '-]/gu, '').trim() || 'tune'}.${ending}`;
-    link.click();
-    setTimeout(() => URL.revokeObjectURL(link.href), 10_000);
+    saveFile(`${props.title.replace(/[^\p{L}\p{N} '-]/gu, '').trim() || 'tune'}.${ending}`, type, content);
   } finally {
     busy.value = null;
   }

@@ -1,0 +1,237 @@
+import { expect, test, type Page } from '@playwright/test';
+import { startServer, stopServer } from './server.ts';
+import { expectAccessible, openClass, openDemo } from './steps.ts';
+
+const PASSWORD = 'four plain words here';
+
+/** A day of the demo's term, counted from today in Europe/London: the term is in its fifth week. */
+function dayFromNow(days: number): string {
+  return new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
+}
+
+async function openDesk(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: 'School', exact: true }).click();
+  await page.getByRole('navigation', { name: 'The school’s desks' }).getByRole('link', { name }).click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
+}
+
+async function makeClass(page: Page, name: string): Promise<void> {
+  await page.goto('/classes/new');
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Grade').fill('Year 3');
+  await page.getByRole('button', { name: 'Add a meeting' }).click();
+  await page.getByLabel('Time of meeting 1').fill('10:30');
+  await page.getByRole('button', { name: 'Make the class' }).click();
+  await expect(page.getByRole('heading', { name: '0 pupils' })).toBeVisible();
+}
+
+test('days off by hand and from a calendar file cost lessons', async ({ page }) => {
+  await openDemo(page);
+  await openDesk(page, 'Calendar');
+  const weekday = new Date().getUTCDay();
+  const monday = dayFromNow(((8 - weekday) % 7) + 14);
+  const after = dayFromNow(((8 - weekday) % 7) + 15);
+  const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//t//t//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:${monday.replaceAll('-', '')}\r\nDTEND;VALUE=DATE:${after.replaceAll('-', '')}\r\nSUMMARY:Founders’ day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
+  const file = (content: string) => ({ name: 'days.ics', mimeType: 'text/calendar', buffer: Buffer.from(content) });
+  await page.getByLabel(/Read days off/).setInputFiles(file('no calendar'));
+  await expect(page.getByRole('alert')).toContainText('This is no iCalendar file');
+  await page.getByLabel(/Read days off/).setInputFiles(file(ics));
+  await expect(page.getByRole('group', { name: 'Days off in the file' })).toContainText('Founders’ day');
+  await page.getByRole('button', { name: 'Take them over' }).click();
+  await expect(page.getByLabel('Reason of day off 3')).toBeVisible();
+  await page.getByRole('button', { name: 'Store the term' }).click();
+  await expect(page.getByRole('status')).toContainText('Stored.');
+  await page.getByLabel('Last day', { exact: true }).fill(dayFromNow(-200));
+  await page.getByRole('button', { name: 'Store the term' }).click();
+  await expect(page.getByRole('alert').first()).toContainText('The term ends before it begins.');
+  await page.goto('/classes');
+  await openClass(page, '4 Otter');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByText(/Days off cost this class/)).toContainText('Founders’ day');
+});
+
+test('a class is made, its pupils come from a paste, and one of them moves', async ({ page }) => {
+  await openDemo(page);
+  await makeClass(page, '3 Heron');
+  await page.getByLabel('List of pupils').fill('Name,Step\nAbena,1\nBruno,9\nCleo,2');
+  await expect(page.getByText('Line 2: “9” is no step: they go from 1 to 6.')).toBeVisible();
+  await page.getByRole('button', { name: 'Add 2 pupils' }).click();
+  await expect(page.getByRole('heading', { name: '2 pupils' })).toBeVisible();
+  await page.getByRole('button', { name: /^Cleo/ }).click();
+  await page.getByLabel('Note').fill('Sits in front');
+  await page.getByLabel('Left on').fill('2020-01-01');
+  await page.getByRole('button', { name: 'Store' }).click();
+  await expect(page.getByText('A pupil leaves after the day of joining.')).toBeVisible();
+  await page.getByLabel('Left on').fill('');
+  await page.getByRole('button', { name: 'Store' }).click();
+  await expect(page.getByRole('button', { name: /^Cleo.*has a note/ })).toBeVisible();
+  await page.getByLabel('Class', { exact: true }).selectOption('4 Plover');
+  await page.getByRole('button', { name: 'Move' }).click();
+  await expect(page.getByRole('heading', { name: '1 pupil' })).toBeVisible();
+  await page.goto('/classes');
+  await openClass(page, '4 Plover');
+  await expect(page.locator('.steps .peg')).toHaveCount(25);
+});
+
+test('how a class is taught is set, and the pages follow', async ({ page }) => {
+  await openDemo(page);
+  await makeClass(page, '3 Wagtail');
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await expect(page.getByText('The names that sheets and other teachers use.')).toBeVisible();
+  await page.getByLabel('Note names').selectOption('Fingers');
+  await page.getByLabel('What marks the left hand').fill('the yellow ribbon');
+  for (const rung of ['Say or sing the names', 'Clap and count', 'Finger in silence, naming the notes'])
+    await page.getByLabel(rung).uncheck();
+  await page.getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(page.getByText('A ladder has 3 to 6 rungs.')).toBeVisible();
+  await page.getByLabel('Alone').check();
+  await page.getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(page.getByRole('status').first()).toContainText('Stored.');
+  await page.getByRole('link', { name: 'Stairs' }).click();
+  await page.getByRole('link', { name: 'Introduce the next note' }).click();
+  await expect(page.getByText('Left hand on top: the hand with the yellow ribbon.')).toBeVisible();
+});
+
+test('an assistant comes by a link, hears pupils, and finds no desk of the teachers', async ({ page, browser }) => {
+  await openDemo(page);
+  await openDesk(page, 'People');
+  await page.getByLabel('Name').fill('Asha');
+  await page.getByLabel('Role').selectOption('assistant');
+  await page.getByLabel('Whistle Club').check();
+  await page.getByRole('button', { name: 'Make a link' }).click();
+  const link = await page.getByLabel('Link for Asha').inputValue();
+  const device = await browser.newContext();
+  const other = await device.newPage();
+  await other.goto(link);
+  await expect(other.getByText('You are invited as an assistant')).toBeVisible();
+  await expectAccessible(other);
+  await other.getByLabel('Your e-mail').fill('asha@osierbridge.example');
+  await other.getByLabel('A password').fill('short');
+  await other.getByRole('button', { name: 'Make my account' }).click();
+  await expect(other.getByRole('alert').first()).toContainText('At least 10 letters');
+  await other.getByLabel('A password').fill(PASSWORD);
+  await other.getByRole('button', { name: 'Make my account' }).click();
+  await expect(other.getByRole('heading', { level: 2, name: 'Whistle Club' })).toBeVisible();
+  await expect(other.getByRole('heading', { level: 2, name: '4 Plover' })).toHaveCount(0);
+  await openClass(other, 'Whistle Club');
+  await expect(other.getByRole('link', { name: 'Settings' })).toHaveCount(0);
+  await other.getByRole('link', { name: /^Hear / }).click();
+  await other.getByRole('button', { name: 'Nearly' }).click();
+  await expect(other.locator('.strip')).toContainText('nearly');
+  await other.goto('/school/people');
+  await expect(other.getByRole('heading', { level: 1, name: 'Classes' })).toBeVisible();
+  await device.close();
+  await page.goto(link);
+  await expect(page.getByRole('alert')).toContainText('used up or has run out');
+});
+
+test('instruments are lent to a class in one go, taken back, cleaned and printed', async ({ page }) => {
+  await openDemo(page);
+  await openDesk(page, 'Instruments');
+  await page.locator('#lend-class').selectOption('Whistle Club');
+  await expect(page.getByText('13 of 15 pupils have one')).toBeVisible();
+  await page.getByRole('button', { name: 'Who would get which?' }).click();
+  await expect(page.getByText('15 Olufemi')).toBeVisible();
+  await page.getByRole('button', { name: 'Lend 2 instruments' }).click();
+  await page.getByRole('button', { name: /^15 Olufemi/ }).click();
+  await page.getByRole('button', { name: 'Take number 15 back from Olufemi' }).click();
+  await expect(page.getByRole('button', { name: '15 free' })).toBeVisible();
+  await page.getByLabel('State').selectOption('broken');
+  await page.getByRole('button', { name: 'Store', exact: true }).click();
+  await expect(page.getByRole('button', { name: '15 free broken' })).toBeVisible();
+  await page.locator('#lend-to').selectOption('Olufemi');
+  await page.getByRole('button', { name: 'Lend', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('Number 15 is broken.');
+  await page.getByLabel('Show').selectOption('Whistle Club');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('heading', { name: 'Instruments, Whistle Club' })).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'Anouk' })).toBeVisible();
+});
+
+test('a password is changed, other devices are signed out, and the list of changes says so', async ({
+  page,
+  browser,
+}) => {
+  await openDemo(page);
+  const elsewhere = await browser.newPage();
+  await openDemo(elsewhere);
+  await openDesk(page, 'My account');
+  await expect(page.getByText('this device')).toHaveCount(1);
+  await page.getByLabel('Your password now').fill('not this one');
+  await page.getByLabel('The new one').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Change the password' }).click();
+  await expect(page.getByText('This is not your password.')).toBeVisible();
+  await page.getByLabel('Your password now').fill('one-step-more');
+  await page.getByRole('button', { name: 'Change the password' }).click();
+  await expect(page.getByRole('status')).toContainText('Stored.');
+  await elsewhere.goto('/school/calendar');
+  await expect(elsewhere.getByRole('button', { name: 'Sign in' })).toBeVisible();
+  await elsewhere.close();
+  await page.getByLabel('Your password now').fill(PASSWORD);
+  await page.getByLabel('The new one').fill('one-step-more');
+  await page.getByRole('button', { name: 'Change the password' }).click();
+  await expect(page.getByLabel('The new one')).toHaveValue('');
+  await openDesk(page, 'Records');
+  await expect(page.getByText('Own password changed').first()).toBeVisible();
+});
+
+test('an empty database asks for a school, which is set up, filled from an archive, and is the same', async ({
+  page,
+}) => {
+  await openDemo(page);
+  const archive = await page.request.get('/api/archive');
+  const server = await startServer(process.env.ESCALIER_E2E_FIRST_RUN_DATABASE, { demo: false });
+  try {
+    await page.goto(server.address);
+    await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByLabel('Name of the school').fill('Hill School');
+    await page.getByLabel('Your name').fill('Eir');
+    await page.getByLabel('Your e-mail').fill('eir@hill.example');
+    await page.getByLabel('A password').fill(PASSWORD);
+    await page.getByRole('button', { name: 'Set up the school' }).click();
+    await expect(page.getByText('No term yet.')).toBeVisible();
+    await page.getByRole('link', { name: 'Classes', exact: true }).click();
+    await expect(page.getByRole('heading', { name: 'No class yet' })).toBeVisible();
+    await openDesk(page, 'Records');
+    const picker = page.getByLabel(/Choose an archive/);
+    const file = (content: string) => ({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(content) });
+    await picker.setInputFiles(file('{"format":"else"}'));
+    await expect(page.getByRole('alert')).toContainText('archive');
+    await picker.setInputFiles(file(await archive.text()));
+    await expect(page.getByRole('status')).toContainText('pupils and');
+    await page.getByRole('link', { name: 'Classes', exact: true }).click();
+    await openClass(page, '4 Plover');
+  } finally {
+    await stopServer(server);
+  }
+});
+
+test('axe finds nothing on the desks of the school and of a class', async ({ page }) => {
+  test.setTimeout(180_000);
+  await openDemo(page);
+  await openClass(page, '4 Otter');
+  const classAddress = new URL(page.url()).pathname;
+  for (const width of [1280, 820]) {
+    await page.setViewportSize({ width, height: width === 1280 ? 800 : 1180 });
+    for (const [address, ready] of [
+      ['/school/calendar', 'Days off'],
+      ['/school/instruments', 'Lend to a whole class'],
+      ['/school/belts', 'What is missing'],
+      ['/school/cautions', 'Keep for the school'],
+      ['/school/people', 'Invite somebody'],
+      ['/school/records', 'Who changed what'],
+      ['/school/account', 'Signed in'],
+      ['/classes/new', 'A new class'],
+      [`${classAddress}/settings`, 'How long to hear all of them'],
+      [`${classAddress}/pupils`, 'Away today'],
+    ] as const) {
+      await page.goto(address);
+      await expect(page.getByText(ready).first()).toBeVisible();
+      if (address.endsWith('/pupils')) await page.getByRole('button', { name: /^Abel/ }).first().click();
+      if (address.endsWith('/instruments')) await page.getByRole('button', { name: /^1 Abel/ }).click();
+      if (address.endsWith('/people')) await page.getByRole('button', { name: /^Ivo/ }).click();
+      await expectAccessible(page);
+    }
+  }
+});

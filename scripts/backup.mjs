@@ -1,0 +1,30 @@
+import { spawnSync } from 'node:child_process';
+import { mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
+import { dirname, join, resolve } from 'node:path';
+import { parseArgs } from 'node:util';
+import { openDatabase } from './lib/database.mjs';
+import { STATE } from './lib/paths.mjs';
+import { Refusal, run, say } from './lib/say.mjs';
+
+/** Copies the database by pg_dump, also while Escalier runs: as it is at one moment. */
+await run(async () => {
+  const { values } = parseArgs({ options: { to: { type: 'string' } } });
+  const stamp = new Date().toISOString().slice(0, 16).replace(/[:T]/g, '-');
+  const file = resolve(values.to ?? join(STATE, 'backups', `escalier-${stamp}.dump`));
+  const database = await openDatabase();
+  try {
+    mkdirSync(dirname(file), { recursive: true });
+    // The copy gets its name only when it is whole.
+    const unfinished = `${file}.unfinished`;
+    const args = ['--format=custom', '--no-owner', `--file=${unfinished}`, database.url];
+    const { status, stderr } = spawnSync(join(database.binaries, 'pg_dump'), args, { encoding: 'utf8' });
+    if (status !== 0) {
+      rmSync(unfinished, { force: true });
+      throw new Refusal(`The copy could not be made: ${String(stderr).trim().split('\n').at(-1)}`);
+    }
+    renameSync(unfinished, file);
+    say(`The copy is ${file} (${Math.ceil(statSync(file).size / 1024)} kB). It holds children's data: keep it safe.`);
+  } finally {
+    await database.stop();
+  }
+});

@@ -1,0 +1,49 @@
+import { StaircaseEntity, StepEntity } from '../features/staircase/index.ts';
+import { readText, TuneEntity } from '../features/tunes/index.ts';
+import type { EntityManager } from '../platform/database.ts';
+import { newId } from '../platform/ids.ts';
+import { DEMO_STAIRCASES } from './school.ts';
+import { readTunes } from './tunes.ts';
+
+export type StaircaseKey = keyof typeof DEMO_STAIRCASES;
+
+export interface StockStaircase {
+  readonly id: string;
+  readonly stepIds: readonly string[];
+}
+
+/** Puts the tunes and the staircases that ship with Escalier into a school. */
+export async function stockSchool(
+  em: EntityManager,
+  schoolId: string,
+  tunesFolder: string,
+): Promise<ReadonlyMap<StaircaseKey, StockStaircase>> {
+  const tuneIds = await stockTunes(em, schoolId, tunesFolder);
+  const staircases = new Map<StaircaseKey, StockStaircase>();
+  for (const key of Object.keys(DEMO_STAIRCASES) as StaircaseKey[]) {
+    const { name, instrument, steps } = DEMO_STAIRCASES[key];
+    const id = newId();
+    await em.insert(StaircaseEntity, { id, school: schoolId, name, instrument });
+    const rows = steps.map((step, index) => ({
+      id: newId(),
+      staircase: id,
+      position: index + 1,
+      tune: tuneIds.get(step.tune)!,
+      belt: step.belt,
+      lessons: step.lessons,
+    }));
+    await em.insertMany(StepEntity, rows);
+    staircases.set(key, { id, stepIds: rows.map((row) => row.id) });
+  }
+  return staircases;
+}
+
+async function stockTunes(em: EntityManager, schoolId: string, folder: string): Promise<ReadonlyMap<string, string>> {
+  const ids = new Map<string, string>();
+  for (const { slug, title, abc } of await readTunes(folder)) {
+    const id = newId();
+    await em.insert(TuneEntity, { id, school: schoolId, title, abc, content: readText(abc).content });
+    ids.set(slug, id);
+  }
+  return ids;
+}

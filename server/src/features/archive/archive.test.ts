@@ -1,0 +1,161 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { DEMO_TEACHER } from '../../demo/school.ts';
+import type { ErrorBody } from '../../platform/problem.ts';
+import { createTestApp, type TestApp } from '../../testing/index.ts';
+import type { ClassPage, ClassSummary, PupilRecord } from '../classes/index.ts';
+import type { ChangeLine } from '../schools/index.ts';
+import type { Archive } from './format.ts';
+import { archiveTables } from './tables.ts';
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+const first = { school: 'New', timeZone: 'Europe/Oslo', name: 'Mara', email: DEMO_TEACHER.email };
+
+/** A school of its own, with nothing in it but what a first run gives; the cookie of its owner. */
+async function emptySchool(): Promise<{ fresh: TestApp; cookie: string }> {
+  const fresh = await createTestApp({ empty: true });
+  const answer = await fresh.send('POST', '/api/first-run', { ...first, password: 'four plain words here' }, null);
+  return { fresh, cookie: answer.headers.get('set-cookie')!.split(';')[0]! };
+}
+
+async function archiveOf(app: TestApp, cookie = app.cookie): Promise<Archive> {
+  return (await (await app.send('GET', '/api/archive', undefined, cookie)).json()) as Archive;
+}
+
+async function page(app: TestApp, name: string, cookie = app.cookie): Promise<ClassPage> {
+  const list = (await (await app.send('GET', '/api/classes', undefined, cookie)).json()) as ClassSummary[];
+  const { id } = list.find((each) => each.name === name)!;
+  return (await (await app.send('GET', `/api/classes/${id}`, undefined, cookie)).json()) as ClassPage;
+}
+
+async function fieldsOf(answer: Response): Promise<Readonly<Record<string, string>>> {
+  return ((await answer.json()) as ErrorBody).error.fields ?? {};
+}
+
+describe('the archive of a school', () => {
+  it('brought into an empty school gives the same school again', async () => {
+    const plover = await page(test, '4 Plover');
+    const otter = await page(test, '4 Otter');
+    const [moved, away] = plover.pupils;
+    await test.send('POST', `/api/pupils/${moved!.id}/move`, { classId: otter.id });
+    await test.send('PUT', `/api/pupils/${away!.id}/absence`, { date: '2026-03-03', absent: true });
+    const archive = await archiveOf(test);
+    expect(JSON.stringify(archive)).not.toContain('argon2');
+    const { fresh, cookie } = await emptySchool();
+    const answer = await fresh.send('POST', '/api/archive', archive, cookie);
+    expect(answer.status).toBe(201);
+    expect(await answer.json()).toMatchObject({ classes: 3, pupils: archive.pupils.length });
+    const again = await archiveOf(fresh, cookie);
+    const isNew = ({ words }: { readonly words: string }) => /set up$|brought in$|^The school exported/.test(words);
+    const whole = ({ changes, exportedAt: _at, ...rest }: Archive) => ({
+      ...rest,
+      changes: changes.filter((change) => !isNew(change)),
+    });
+    expect(whole(again)).toEqual(whole(archive));
+    expect(await page(fresh, '4 Plover', cookie)).toEqual(await page(test, '4 Plover'));
+    await fresh.close();
+  });
+
+  it('is refused whole by a school with classes, and a broken one by its first fault', async () => {
+    const archive = await archiveOf(test);
+    expect((await test.send('POST', '/api/archive', archive)).status).toBe(409);
+    const { fresh, cookie } = await emptySchool();
+    const send = (body: unknown) => fresh.send('POST', '/api/archive', body, cookie);
+    const stranger = { ...archive.records[0]!, id: v7(), pupil: v7() };
+    for (const [body, sentence] of [
+      ['no archive', 'no archive of a school'],
+      [{ ...archive, version: 99 }, 'at version'],
+      [{ ...archive, terms: [{ ...archive.terms[0]!, startsOn: 'soon' }] }, 'terms.0.startsOn'],
+      [{ ...archive, records: [stranger] }, 'records, row 1: its pupil is not among the pupils'],
+      [{ ...archive, tunes: [{ ...archive.tunes[0]!, abc: 'no tune' }, ...archive.tunes.slice(1)] }, ''],
+    ] as const) {
+      const answer = await send(body);
+      expect(answer.status, sentence).toBe(400);
+      expect(Object.values(await fieldsOf(answer)).join(' ')).toContain(sentence);
+    }
+    const twice = { ...archive, pupils: [...archive.pupils, archive.pupils[0]!] };
+    expect((await send(twice)).status).toBe(409);
+    expect(await (await fresh.send('GET', '/api/classes', undefined, cookie)).json()).toEqual([]);
+    const stairs = (await (await fresh.send('GET', '/api/staircases', undefined, cookie)).json()) as object[];
+    expect(stairs).toHaveLength(2);
+    await fresh.close();
+  });
+
+  it('comes as tables for a spreadsheet too, with names instead of ids', async () => {
+    const answer = await test.send('GET', '/api/archive/tables.zip');
+    const bytes = new Uint8Array(await answer.arrayBuffer());
+    expect(String.fromCharCode(...bytes.slice(0, 2))).toBe('PK');
+    const tables = archiveTables(await archiveOf(test));
+    expect(Object.keys(tables)).toEqual(['classes', 'pupils', 'records', 'absences', 'instruments']);
+    expect(tables.pupils!.rows.find((row) => row[0] === 'Samir')!.slice(0, 3)).toEqual(['Samir', '4 Plover', 1]);
+    expect(tables.instruments!.rows).toContainEqual([
+      30,
+      'Soprano recorder, baroque fingering',
+      'school',
+      'lost',
+      '',
+      null,
+      '',
+    ]);
+  });
+});
+
+describe('erasing a pupil', () => {
+  it('takes the person away and leaves the figures', async () => {
+    const before = await page(test, '4 Otter');
+    const { id } = before.pupils.find((pupil) => pupil.name === 'Quynh')!;
+    const path = `/api/classes/${before.id}/pupils`;
+    const [record] = ((await (await test.send('GET', path)).json()) as PupilRecord[]).filter((each) => each.id === id);
+    await test.send('PUT', `/api/pupils/${id}`, { ...record, note: 'Likes to sit at the back' });
+    const records = (await archiveOf(test)).records.length;
+    expect((await test.send('POST', `/api/pupils/${id}/erase`, {})).status).toBe(200);
+    const archive = await archiveOf(test);
+    expect(JSON.stringify(archive)).not.toMatch(/Quynh|sit at the back/);
+    expect(archive.records).toHaveLength(records);
+    const after = (await (await test.send('GET', path)).json()) as PupilRecord[];
+    expect(after.some((each) => each.id === id)).toBe(false);
+    const changes = (await (await test.send('GET', '/api/changes')).json()) as ChangeLine[];
+    expect(changes[1]!.words).toBe('The personal data of a pupil erased');
+  });
+});
+
+describe('backup and restore', () => {
+  const script = (name: string, args: readonly string[], databaseUrl: string) =>
+    spawnSync(process.execPath, [fileURLToPath(new URL(`../../../../scripts/${name}.mjs`, import.meta.url)), ...args], {
+      env: { ...process.env, DATABASE_URL: databaseUrl },
+      encoding: 'utf8',
+    });
+
+  it('by PostgreSQL’s own tools bring every row back, and refuse what is no copy', async () => {
+    const file = join(mkdtempSync(join(tmpdir(), 'escalier-backup-')), 'school.dump');
+    const made = script('backup', ['--to', file], test.databaseUrl);
+    expect(made.status, made.stderr).toBe(0);
+    const { fresh } = await emptySchool();
+    expect(script('restore', [file], fresh.databaseUrl).stderr).toContain('--yes');
+    const back = script('restore', [file, '--yes'], fresh.databaseUrl);
+    expect(back.status, back.stderr).toBe(0);
+    const sums = async (app: TestApp) =>
+      app.orm.em.fork().execute(
+        `select (select count(*) from record_event) as records, (select count(*) from pupil) as pupils,
+        (select md5(string_agg(id::text || heard_at::text, ' ' order by id)) from record_event) as sum`,
+      );
+    expect(await sums(fresh)).toEqual(await sums(test));
+    const broken = join(tmpdir(), `escalier-no-copy-${process.pid}`);
+    writeFileSync(broken, 'no copy');
+    const refused = script('restore', [broken, '--yes'], fresh.databaseUrl);
+    expect(refused.status).not.toBe(0);
+    expect(refused.stderr).toContain('Nothing was changed');
+    expect(await sums(fresh)).toEqual(await sums(test));
+    await fresh.close();
+  });
+});

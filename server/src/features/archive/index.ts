@@ -1,0 +1,2 @@
+export { archiveRoutes } from './routes.ts';
+export type { Imported } from './import.ts';

@@ -1,0 +1,27 @@
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { notFound } from '../../platform/problem.ts';
+import { ClassEntity, ClassTeacherEntity, PupilEntity } from './entities.ts';
+
+/** Ids of the classes that somebody teaches or hears; null for an owner, who opens all of the school. */
+export async function ownClasses(em: EntityManager, who: SignedIn): Promise<readonly string[] | null> {
+  if (who.role === 'owner') return null;
+  const rows = await em.find(ClassTeacherEntity, { account: who.accountId });
+  return rows.map((row) => row.schoolClass);
+}
+
+/** @throws Problem 404 when the class is not of the asker's school, or not one of the asker's. */
+export async function classOf(em: EntityManager, who: SignedIn, id: string) {
+  const found = await em.findOne(ClassEntity, { id, school: who.schoolId });
+  const own = found === null ? null : await ownClasses(em, who);
+  if (found === null || (own !== null && !own.includes(id))) throw notFound('class');
+  return found;
+}
+
+/** @throws Problem 404 when the pupil is not of a class that the asker may open. */
+export async function pupilOf(em: EntityManager, who: SignedIn, id: string) {
+  const found = await em.findOne(PupilEntity, { id, school: who.schoolId });
+  const own = found === null ? null : await ownClasses(em, who);
+  if (found === null || (own !== null && !own.includes(found.schoolClass))) throw notFound('pupil');
+  return found;
+}

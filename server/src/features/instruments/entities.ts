@@ -1,0 +1,61 @@
+import { defineEntity } from '@mikro-orm/core';
+import { PupilEntity } from '../classes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+
+export const CONDITIONS = ['good', 'worn', 'broken', 'lost'] as const;
+export type Condition = (typeof CONDITIONS)[number];
+
+/** Whose it is: the school's, or the pupil's own. */
+export const OWNERS = ['school', 'pupil'] as const;
+export type Owner = (typeof OWNERS)[number];
+
+export const InstrumentEntity = defineEntity({
+  name: 'Instrument',
+  tableName: 'instrument',
+  uniques: [{ properties: ['school', 'kind', 'number'] }],
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    /** What is written on it. */
+    number: p.integer(),
+    /** One of the core's instruments, `soprano-recorder-baroque`. */
+    kind: p.text(),
+    owner: p.enum([...OWNERS]),
+    condition: p.enum([...CONDITIONS]),
+    note: p.text(),
+    cleanedAt: p.datetime().nullable(),
+  }),
+});
+
+/** From the day of lending to the day of return; an instrument may be in the hands of several classes. */
+export const LoanEntity = defineEntity({
+  name: 'Loan',
+  tableName: 'loan',
+  properties: (p) => ({
+    id: p.uuid().primary(),
+    instrument: () => p.manyToOne(InstrumentEntity).mapToPk().index(),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
+    lentOn: p.date(),
+    returnedOn: p.date().nullable(),
+  }),
+});
+
+/** Ready belts by the piece, or cord to be cut. */
+export const STOCK_WAYS = ['pieces', 'cord'] as const;
+export type StockWay = (typeof STOCK_WAYS)[number];
+
+export const BeltStockEntity = defineEntity({
+  name: 'BeltStock',
+  tableName: 'belt_stock',
+  primaryKeys: ['school', 'belt'],
+  properties: (p) => ({
+    school: () => p.manyToOne(SchoolEntity).mapToPk().primary(),
+    belt: p.text().primary(),
+    way: p.enum([...STOCK_WAYS]),
+    /** Pieces, or centimetres of cord. */
+    onHand: p.integer(),
+    /** Centimetres of cord for one child. */
+    cmEach: p.integer(),
+    reservePercent: p.integer(),
+  }),
+});

@@ -1,0 +1,78 @@
+import { Hono } from 'hono';
+import { z } from 'zod';
+import { ROLES, type AppEnv } from '../../platform/context.ts';
+import { idParam } from '../../platform/ids.ts';
+import { valid } from '../../platform/valid.ts';
+import { deviceOf, hashPassword, keepCookie, newPassword, openSession } from '../schools/index.ts';
+import { setUpSchool, type Stock } from './first-run.ts';
+import {
+  acceptInvitation,
+  changePerson,
+  invite,
+  invitePassword,
+  listPeople,
+  openInvitation,
+  withdraw,
+} from './service.ts';
+
+const personName = z.string().trim().min(1, 'Please give a name.').max(80, 'At most 80 letters.');
+const email = z.email('Please give an e-mail address.').max(200);
+const role = z.enum(ROLES, 'One of: owner, teacher, assistant.');
+const classIds = z.array(z.uuid()).max(200);
+
+export const peopleRoutes = new Hono<AppEnv>()
+  .get('/', async (c) => c.json(await listPeople(c.var.em, c.var.who, c.var.now)))
+  .put('/:id', valid('param', idParam), valid('json', z.object({ role, classIds, closed: z.boolean() })), async (c) => {
+    await changePerson(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'), c.var.now);
+    return c.json({ ok: true });
+  })
+  .post('/:id/password-link', valid('param', idParam), async (c) => {
+    return c.json(await invitePassword(c.var.em, c.var.who, c.req.valid('param').id, c.var.now), 201);
+  })
+  .post('/invitations', valid('json', z.object({ name: personName, role, classIds })), async (c) => {
+    return c.json(await invite(c.var.em, c.var.who, c.req.valid('json'), c.var.now), 201);
+  })
+  .delete('/invitations/:id', valid('param', idParam), async (c) => {
+    await withdraw(c.var.em, c.var.who, c.req.valid('param').id);
+    return c.json({ ok: true });
+  });
+
+const linkParam = z.object({ token: z.string().regex(/^[\w-]{43}$/) });
+const acceptance = z.object({ name: personName, email, password: newPassword });
+
+/** For who has a link and no account yet. */
+export const invitationRoutes = new Hono<AppEnv>()
+  .get('/:token', valid('param', linkParam), async (c) => {
+    return c.json(await openInvitation(c.var.em, c.req.valid('param').token, c.var.now));
+  })
+  .post('/:token', valid('param', linkParam), valid('json', acceptance), async (c) => {
+    const { password, ...rest } = c.req.valid('json');
+    const passwordHash = await hashPassword(password);
+    const { token } = c.req.valid('param');
+    const account = await acceptInvitation(c.var.em, token, { ...rest, passwordHash }, c.var.now);
+    keepCookie(c, await openSession(c.var.em, account, deviceOf(c), c.var.now));
+    return c.json({ ok: true }, 201);
+  });
+
+const firstRun = z.object({
+  school: z.string().trim().min(1, 'Give the school a name.').max(100, 'At most 100 letters.'),
+  timeZone: z.string().refine(isTimeZone, 'A time zone such as Europe/London.'),
+  name: personName,
+  email,
+  password: newPassword,
+});
+
+function isTimeZone(name: string): boolean {
+  return Intl.supportedValuesOf('timeZone').includes(name) || name === 'UTC';
+}
+
+/** Sets up the first school of an empty database. */
+export function firstRunRoutes(stock: Stock) {
+  return new Hono<AppEnv>().post('/', valid('json', firstRun), async (c) => {
+    const { password, ...rest } = c.req.valid('json');
+    const passwordHash = await hashPassword(password);
+    const account = await setUpSchool(c.var.em, { ...rest, passwordHash }, stock);
+    keepCookie(c, await openSession(c.var.em, account, deviceOf(c), c.var.now));
+    return c.json({ ok: true }, 201);
+  });
+}

@@ -1,0 +1,241 @@
+import { addDays } from 'date-fns';
+import type { Role, SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { newId } from '../../platform/ids.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { ClassEntity, ClassTeacherEntity } from '../classes/index.ts';
+import { AccountEntity, hashToken, newToken, noteChange, SchoolEntity, SessionEntity } from '../schools/index.ts';
+import { InvitationEntity } from './entities.ts';
+
+const LINK_DAYS = 7;
+
+export interface PersonLine {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: Role;
+  readonly classIds: readonly string[];
+  /** ISO 8601 in UTC; null when there is no session. */
+  readonly seenAt: string | null;
+  readonly closed: boolean;
+}
+
+export interface InvitationLine {
+  readonly id: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly classIds: readonly string[];
+  /** For a new password rather than a new account. */
+  readonly forAccount: boolean;
+  readonly expiresAt: string;
+}
+
+export interface People {
+  readonly people: readonly PersonLine[];
+  readonly invitations: readonly InvitationLine[];
+  readonly classes: readonly { readonly id: string; readonly name: string }[];
+}
+
+export interface PersonInput {
+  readonly role: Role;
+  readonly classIds: readonly string[];
+  readonly closed: boolean;
+}
+
+export interface InvitationInput {
+  readonly name: string;
+  readonly role: Role;
+  readonly classIds: readonly string[];
+}
+
+export async function listPeople(em: EntityManager, who: SignedIn, now: Date): Promise<People> {
+  const school = who.schoolId;
+  const accounts = await em.find(AccountEntity, { school }, { orderBy: { name: 'asc' } });
+  const ids = accounts.map((account) => account.id);
+  const teaching = await em.find(ClassTeacherEntity, { account: { $in: ids } });
+  const sessions = await em.find(SessionEntity, { account: { $in: ids } }, { orderBy: { seenAt: 'desc' } });
+  const classes = await em.find(ClassEntity, { school }, { orderBy: { name: 'asc' } });
+  const open = await em.find(InvitationEntity, { school, expiresAt: { $gt: now } }, { orderBy: { createdAt: 'asc' } });
+  return {
+    people: accounts.map((account) => ({
+      id: account.id,
+      name: account.name,
+      email: account.email,
+      role: account.role,
+      classIds: teaching.filter((each) => each.account === account.id).map((each) => each.schoolClass),
+      seenAt: sessions.find((session) => session.account === account.id)?.seenAt.toISOString() ?? null,
+      closed: (account.closedAt ?? null) !== null,
+    })),
+    invitations: open.map((each) => ({
+      id: each.id,
+      name: each.name,
+      role: each.role,
+      classIds: each.classIds,
+      forAccount: (each.account ?? null) !== null,
+      expiresAt: each.expiresAt.toISOString(),
+    })),
+    classes: classes.map(({ id, name }) => ({ id, name })),
+  };
+}
+
+/**
+ * Changes what somebody may do. Closing an account ends its sessions; its records stay.
+ * @throws Problem 404 for a person of another school; 400 when nobody would be left who owns the school.
+ */
+export async function changePerson(em: EntityManager, who: SignedIn, id: string, input: PersonInput, now: Date) {
+  await em.transactional(async (tx) => {
+    await lockSchool(tx, who.schoolId);
+    const account = await tx.findOne(AccountEntity, { id, school: who.schoolId });
+    if (account === null) throw notFound('person');
+    await checkClasses(tx, who, input.classIds);
+    const owners = await tx.count(AccountEntity, {
+      school: who.schoolId,
+      role: 'owner',
+      closedAt: null,
+      id: { $ne: id },
+    });
+    if (owners === 0 && (input.closed || input.role !== 'owner'))
+      throw wrongInput({ role: `${account.name} is the only owner: make somebody else an owner first.` });
+    const closedAt = input.closed ? (account.closedAt ?? now) : null;
+    await tx.nativeUpdate(AccountEntity, { id }, { role: input.role, closedAt });
+    await tx.nativeDelete(ClassTeacherEntity, { account: id });
+    await tx.insertMany(
+      ClassTeacherEntity,
+      input.classIds.map((schoolClass) => ({ schoolClass, account: id })),
+    );
+    if (input.closed) await tx.nativeDelete(SessionEntity, { account: id });
+    await noteChange(
+      tx,
+      who,
+      id,
+      `${account.name}: ${input.role}, ${input.classIds.length} classes${input.closed ? ', account closed' : ''}`,
+    );
+  });
+}
+
+/** Two owners who each take the other's role away come one after the other. */
+async function lockSchool(em: EntityManager, schoolId: string): Promise<void> {
+  await em.execute('select id from school where id = ? for update', [schoolId]);
+}
+
+async function checkClasses(em: EntityManager, who: SignedIn, classIds: readonly string[]): Promise<void> {
+  const known = await em.count(ClassEntity, { school: who.schoolId, id: { $in: [...classIds] } });
+  if (known !== new Set(classIds).size) throw wrongInput({ classIds: 'There is no such class.' });
+}
+
+export interface NewLink {
+  /** The end of the link: shown once, kept nowhere. */
+  readonly token: string;
+  readonly expiresAt: string;
+}
+
+/** A link by which somebody makes an account of their own. */
+export async function invite(em: EntityManager, who: SignedIn, input: InvitationInput, now: Date): Promise<NewLink> {
+  await checkClasses(em, who, input.classIds);
+  return newLink(em, who, { ...input, account: null }, now, `${input.name}: invited as ${input.role}`);
+}
+
+/** A link by which somebody who has forgotten the password sets a new one. */
+export async function invitePassword(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<NewLink> {
+  const account = await em.findOne(AccountEntity, { id, school: who.schoolId, closedAt: null });
+  if (account === null) throw notFound('person');
+  const { name, role } = account;
+  return newLink(em, who, { name, role, classIds: [], account: id }, now, `${name}: link for a new password`);
+}
+
+async function newLink(
+  em: EntityManager,
+  who: SignedIn,
+  input: InvitationInput & { readonly account: string | null },
+  now: Date,
+  words: string,
+): Promise<NewLink> {
+  const [token, expiresAt] = [newToken(), addDays(now, LINK_DAYS)];
+  await em.transactional(async (tx) => {
+    await tx.insert(InvitationEntity, {
+      id: newId(),
+      school: who.schoolId,
+      tokenHash: hashToken(token),
+      createdAt: now,
+      expiresAt,
+      ...input,
+      classIds: [...input.classIds],
+    });
+    await noteChange(tx, who, input.account, words);
+  });
+  return { token, expiresAt: expiresAt.toISOString() };
+}
+
+export async function withdraw(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  const gone = await em.nativeDelete(InvitationEntity, { id, school: who.schoolId });
+  if (gone === 0) throw notFound('invitation');
+}
+
+export interface Invited {
+  readonly school: string;
+  readonly name: string;
+  readonly role: Role;
+  /** Known where only a password is to be set. */
+  readonly email: string | null;
+}
+
+/** @throws Problem 404 when the link is unknown, used or has run out. */
+export async function openInvitation(em: EntityManager, token: string, now: Date): Promise<Invited> {
+  const found = await findInvitation(em, token, now);
+  const school = await em.findOneOrFail(SchoolEntity, { id: found.school });
+  const account =
+    (found.account ?? null) === null ? null : await em.findOneOrFail(AccountEntity, { id: found.account! });
+  return { school: school.name, name: found.name, role: found.role, email: account?.email ?? null };
+}
+
+async function findInvitation(em: EntityManager, token: string, now: Date) {
+  const found = await em.findOne(InvitationEntity, { tokenHash: hashToken(token), expiresAt: { $gt: now } });
+  if (found === null)
+    throw new Problem(404, 'not-found', 'This link is used up or has run out: please ask for a new one.');
+  return found;
+}
+
+export interface Acceptance {
+  readonly name: string;
+  readonly email: string;
+  readonly passwordHash: string;
+}
+
+/** Uses a link up and gives the account. @throws Problem 404 as above; 400 when the e-mail is taken. */
+export async function acceptInvitation(
+  em: EntityManager,
+  token: string,
+  { name, email, passwordHash }: Acceptance,
+  now: Date,
+): Promise<string> {
+  return em.transactional(async (tx) => {
+    await tx.execute('select id from invitation where token_hash = ? for update', [hashToken(token)]);
+    const found = await findInvitation(tx, token, now);
+    await tx.nativeDelete(InvitationEntity, { id: found.id });
+    const account = found.account ?? null;
+    if (account !== null) {
+      await tx.nativeUpdate(AccountEntity, { id: account }, { passwordHash });
+      await tx.nativeDelete(SessionEntity, { account });
+      return account;
+    }
+    if ((await tx.count(AccountEntity, { email: email.toLowerCase() })) > 0)
+      throw wrongInput({ email: 'There is an account with this e-mail already.' });
+    const [id, school] = [newId(), found.school];
+    await tx.insert(AccountEntity, {
+      id,
+      school,
+      email: email.toLowerCase(),
+      name,
+      passwordHash,
+      role: found.role,
+      closedAt: null,
+    });
+    const classes = await tx.find(ClassEntity, { school, id: { $in: found.classIds } });
+    await tx.insertMany(
+      ClassTeacherEntity,
+      classes.map((each) => ({ schoolClass: each.id, account: id })),
+    );
+    await noteChange(tx, { schoolId: school, accountId: id }, id, `${name}: came by invitation as ${found.role}`);
+    return id;
+  });
+}

@@ -1,0 +1,5 @@
+export { default as CapacityCard } from './CapacityCard.vue';
+export { default as GroupsCard } from './GroupsCard.vue';
+export { default as MeetingEditor } from './MeetingEditor.vue';
+export { default as SubscribeCard } from './SubscribeCard.vue';
+export { default as TermPicture } from './TermPicture.vue';

@@ -1,0 +1,23 @@
+import type { MeetingDay } from '@escalier/core/calendar';
+
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+
+/** The patterns to choose from, as one value for a select. */
+export const PATTERNS = [
+  { value: 'weekly', label: 'every week' },
+  { value: 'A', label: 'A weeks' },
+  { value: 'B', label: 'B weeks' },
+  { value: 'cycle', label: 'a day of the cycle' },
+] as const;
+export type Pattern = (typeof PATTERNS)[number]['value'];
+
+export function patternOf(on: MeetingDay): Pattern {
+  return on.kind === 'alternating' ? on.week : on.kind;
+}
+
+/** The same meeting in another pattern; the weekday stays where there is one. */
+export function withPattern(on: MeetingDay, pattern: Pattern): MeetingDay {
+  const weekday = on.kind === 'cycle' ? 1 : on.weekday;
+  if (pattern === 'cycle') return { kind: 'cycle', day: on.kind === 'cycle' ? on.day : 1 };
+  return pattern === 'weekly' ? { kind: 'weekly', weekday } : { kind: 'alternating', week: pattern, weekday };
+}

@@ -1,0 +1,71 @@
+import { USUAL_LADDER, USUAL_POSTURE } from '@escalier/core/practice';
+import type { ClassCalendar, ClassSettings, StaircaseChoice, TermDto } from '@escalier/server/api';
+import { shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+
+export type ClassDraft = Omit<ClassSettings, 'id'>;
+
+/** What a class is set to, with what there is to choose from; a new class begins with what is usual. */
+export function useClassSettings(classId: () => string | null) {
+  const draft = shallowRef<ClassDraft | null>(null);
+  const terms = shallowRef<readonly TermDto[]>([]);
+  const staircases = shallowRef<readonly StaircaseChoice[]>([]);
+  const calendar = shallowRef<ClassCalendar | null>(null);
+  const { error, load } = useLoad(async () => {
+    const id = classId();
+    [terms.value, staircases.value] = await Promise.all([ask(api.terms.$get()), ask(api.staircases.$get())]);
+    if (id === null) {
+      draft.value ??= newClass(terms.value, staircases.value);
+      return;
+    }
+    const param = { id };
+    const [settings, dates] = await Promise.all([
+      ask(api.classes[':id'].settings.$get({ param })),
+      ask(api.calendar[':id'].$get({ param })),
+    ]);
+    draft.value = settings;
+    calendar.value = dates;
+  });
+
+  /** Gives the id of the class. */
+  async function keep(): Promise<string> {
+    const id = classId();
+    const { staircaseId, ...rest } = draft.value!;
+    const json = {
+      name: rest.name,
+      grade: rest.grade,
+      termId: rest.termId,
+      meetings: rest.meetings.map((meeting) => ({ ...meeting })),
+      style: { ...rest.style, ladder: [...rest.style.ladder] },
+    };
+    const kept = await ask(
+      id === null
+        ? api.classes.$post({ json: { ...json, staircaseId } })
+        : api.classes[':id'].settings.$put({ param: { id }, json }),
+    );
+    if (id !== null) await load();
+    return kept.id;
+  }
+
+  return { draft, terms, staircases, calendar, error, load, keep };
+}
+
+function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoice[]): ClassDraft {
+  return {
+    name: '',
+    grade: '',
+    termId: terms[0]?.id ?? '',
+    staircaseId: staircases[0]?.id ?? '',
+    meetings: [],
+    style: {
+      naming: 'letters',
+      counting: null,
+      lengthWords: 'british',
+      goOnShare: 70,
+      posture: USUAL_POSTURE,
+      passRule: 'both',
+      ladder: USUAL_LADDER,
+    },
+  };
+}

@@ -1,0 +1,61 @@
+import type { BeltDesk, BeltStock } from '@escalier/server/api';
+
+/** What one belt needs over all classes, against what is in stock. */
+export interface BeltNeed {
+  readonly belt: string;
+  readonly way: BeltStock['way'];
+  readonly passed: number;
+  readonly likely: number;
+  readonly atMost: number;
+  /** Pieces, or centimetres of cord; 0 when the stock is enough. */
+  readonly missing: number;
+  /** The sums in words, a line each. */
+  readonly sums: readonly string[];
+}
+
+/** Only belts that some staircase has, in their order; those to come are counted at most, so that nobody goes without. */
+export function beltNeeds(classes: BeltDesk['classes'], stock: readonly BeltStock[]): readonly BeltNeed[] {
+  return stock.flatMap((each): readonly BeltNeed[] => {
+    const steps = classes.flatMap((one) =>
+      one.steps
+        .filter((step) => step.belt === each.belt)
+        .map((step) => ({ ...step, name: one.name, left: one.lessonsLeft })),
+    );
+    if (steps.length === 0) return [];
+    const total = (count: (step: (typeof steps)[number]) => number): number =>
+      steps.reduce((sum, step) => sum + count(step), 0);
+    const atMost = total((step) => step.atMost);
+    const perClass = steps.map(
+      (step) =>
+        `${step.name}, step ${step.position}: ${step.passed} passed, ${step.likely} to ${step.atMost} to come in ${step.left} lessons`,
+    );
+    const { needed, line } = neededOf(each, atMost);
+    return [
+      {
+        belt: each.belt,
+        way: each.way,
+        passed: total((step) => step.passed),
+        likely: total((step) => step.likely),
+        atMost,
+        missing: Math.max(0, needed - each.onHand),
+        sums: [
+          ...perClass,
+          line,
+          `missing: ${needed} − ${each.onHand} in stock = ${Math.max(0, needed - each.onHand)}`,
+        ],
+      },
+    ];
+  });
+}
+
+function neededOf({ way, cmEach, reservePercent }: BeltStock, count: number): { needed: number; line: string } {
+  if (way === 'pieces') return { needed: count, line: `to have ready: ${count} pieces` };
+  const needed = Math.ceil((count * cmEach * (100 + reservePercent)) / 100);
+  return { needed, line: `cord: ${count} × ${cmEach} cm + ${reservePercent} % = ${needed} cm` };
+}
+
+/** "12 more", "4.2 m more", "enough". */
+export function stockWords({ missing, way }: BeltNeed): string {
+  if (missing === 0) return 'enough';
+  return way === 'pieces' ? `${missing} more` : `${(Math.ceil(missing / 10) / 10).toFixed(1)} m more`;
+}

@@ -1,0 +1,66 @@
+import type { Condition, InstrumentDesk, Lending, Owner } from '@escalier/server/api';
+import type { InstrumentId } from '@escalier/core/instruments';
+import { shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+
+export interface InstrumentDraft {
+  readonly number: number;
+  readonly owner: Owner;
+  readonly condition: Condition;
+  readonly note: string;
+}
+
+/** The instruments of the school: who has which, and what has to be cleaned. */
+export function useDesk() {
+  const desk = shallowRef<InstrumentDesk | null>(null);
+  const { error, load } = useLoad(async () => {
+    desk.value = await ask(api.instruments.$get());
+  });
+
+  async function add(json: { kind: InstrumentId; from: number; count: number; owner: Owner }): Promise<void> {
+    await ask(api.instruments.$post({ json }));
+    await load();
+  }
+
+  async function change(id: string, json: InstrumentDraft): Promise<void> {
+    await ask(api.instruments[':id'].$put({ param: { id }, json }));
+    await load();
+  }
+
+  async function remove(id: string): Promise<void> {
+    await ask(api.instruments[':id'].$delete({ param: { id } }));
+    await load();
+  }
+
+  async function lend(id: string, pupilId: string): Promise<void> {
+    await ask(api.instruments[':id'].loans.$post({ param: { id }, json: { pupilId } }));
+    await load();
+  }
+
+  async function takeBack(loanId: string): Promise<void> {
+    await ask(api.instruments.loans[':id'].$delete({ param: { id: loanId } }));
+    await load();
+  }
+
+  /** Without `dryRun` it is done. */
+  async function lendToClass(json: { classId: string; share: boolean; dryRun: boolean }): Promise<Lending> {
+    const lending = await ask(api.instruments.lend.$post({ json }));
+    if (!json.dryRun) await load();
+    return lending;
+  }
+
+  async function takeBackFromClass(classId: string): Promise<void> {
+    await ask(api.instruments['take-back'].$post({ json: { classId } }));
+    await load();
+  }
+
+  async function cleaned(ids: readonly string[]): Promise<void> {
+    await ask(api.instruments.cleaned.$post({ json: { ids: [...ids] } }));
+    await load();
+  }
+
+  return { desk, error, load, add, change, remove, lend, takeBack, lendToClass, takeBackFromClass, cleaned };
+}
+
+export type Desk = ReturnType<typeof useDesk>;

@@ -1,0 +1,47 @@
+import type { PupilRecord } from '@escalier/server/api';
+import { shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+
+export interface NewPupil {
+  readonly name: string;
+  readonly startStep: number;
+  readonly joinedOn: string;
+}
+
+/** The pupils of a class as their teachers keep them. */
+export function usePupils(classId: () => string) {
+  const pupils = shallowRef<readonly PupilRecord[] | null>(null);
+  const { error, load } = useLoad(async () => {
+    pupils.value = await ask(api.classes[':id'].pupils.$get({ param: { id: classId() } }));
+  });
+
+  async function add(all: readonly NewPupil[]): Promise<void> {
+    pupils.value = await ask(api.classes[':id'].pupils.$post({ param: { id: classId() }, json: { pupils: [...all] } }));
+  }
+
+  async function change(pupil: PupilRecord): Promise<void> {
+    const { id, name, startStep, joinedOn, leftOn, handMark, note, mayRecord } = pupil;
+    const playsInstead = pupil.playsInstead as 'tin-whistle-d' | null;
+    const json = { name, startStep, joinedOn, leftOn, handMark, note, playsInstead, mayRecord };
+    await ask(api.pupils[':id'].$put({ param: { id }, json }));
+    await load();
+  }
+
+  async function move(id: string, toClass: string): Promise<void> {
+    await ask(api.pupils[':id'].move.$post({ param: { id }, json: { classId: toClass } }));
+    await load();
+  }
+
+  async function erase(id: string): Promise<void> {
+    await ask(api.pupils[':id'].erase.$post({ param: { id } }));
+    await load();
+  }
+
+  async function setAbsent(id: string, date: string, absent: boolean): Promise<void> {
+    await ask(api.pupils[':id'].absence.$put({ param: { id }, json: { date, absent } }));
+    await load();
+  }
+
+  return { pupils, error, load, add, change, move, erase, setAbsent };
+}

@@ -1,0 +1,59 @@
+<script setup lang="ts">
+import { reactive } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ask } from '../../api.ts';
+import FormField from '../../ui/FormField.vue';
+import TextField from '../../ui/TextField.vue';
+import { useSave } from '../../ui/use-save.ts';
+import DoorForm from './DoorForm.vue';
+import { useSession } from './session.ts';
+
+const router = useRouter();
+const session = useSession();
+const { busy, fault, fields, save } = useSave();
+
+const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
+const zones = [...new Set([here, ...Intl.supportedValuesOf('timeZone'), 'UTC'])].toSorted();
+const draft = reactive({ school: '', timeZone: here, name: '', email: '', password: '' });
+
+async function setUp(): Promise<void> {
+  const done = await save(async () => {
+    await ask(api['first-run'].$post({ json: { ...draft } }));
+    await session.enter();
+  });
+  if (done) await router.push({ name: 'terms' });
+}
+</script>
+
+<template>
+  <DoorForm
+    title="Set up your school"
+    lead="There is no school here yet. You become its owner: you invite the others, and you alone can export and erase."
+    :busy="busy"
+    :fault="fault"
+    label="Set up the school"
+    @submit="setUp"
+  >
+    <TextField v-model="draft.school" label="Name of the school" :error="fields.school" />
+    <FormField
+      v-slot="{ id, describedby }"
+      label="Time zone"
+      hint="By it lessons become moments, over changes of the clock too."
+      :error="fields.timeZone"
+    >
+      <select :id="id" v-model="draft.timeZone" class="form-select" :aria-describedby="describedby">
+        <option v-for="zone in zones" :key="zone">{{ zone }}</option>
+      </select>
+    </FormField>
+    <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
+    <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
+    <TextField
+      v-model="draft.password"
+      label="A password"
+      hint="At least 10 letters. A few words in a row are easy to keep in mind."
+      :error="fields.password"
+      type="password"
+      autocomplete="new-password"
+    />
+  </DoorForm>
+</template>

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import type { NewLink, People, Role } from '@escalier/server/api';
+import { reactive } from 'vue';
+import { api, ask } from '../../api.ts';
+import TextField from '../../ui/TextField.vue';
+import SaveBar from '../../ui/SaveBar.vue';
+import { useSave } from '../../ui/use-save.ts';
+import RoleFields from './RoleFields.vue';
+
+/** Makes a link by which somebody comes in. */
+defineProps<{ classes: People['classes'] }>();
+const emit = defineEmits<{ invited: [name: string, link: NewLink] }>();
+const { busy, fault, fields, save } = useSave();
+const draft = reactive<{ name: string; role: Role; classIds: string[] }>({ name: '', role: 'teacher', classIds: [] });
+
+async function invite(): Promise<void> {
+  await save(async () => {
+    const made = await ask(api.people.invitations.$post({ json: { ...draft } }));
+    emit('invited', draft.name, made);
+    Object.assign(draft, { name: '', classIds: [] });
+  });
+}
+</script>
+
+<template>
+  <form class="card-paper" novalidate @submit.prevent="invite">
+    <h2>Invite somebody</h2>
+    <TextField v-model="draft.name" label="Name" :error="fields.name" />
+    <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" />
+    <SaveBar :busy="busy" :stored="false" :fault="fault" label="Make a link" />
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 12px;
+}
+</style>

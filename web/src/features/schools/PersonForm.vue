@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import type { People, PersonLine, Role } from '@escalier/server/api';
+import { reactive, watch } from 'vue';
+import { api, ask } from '../../api.ts';
+import SaveBar from '../../ui/SaveBar.vue';
+import { useSave } from '../../ui/use-save.ts';
+import RoleFields from './RoleFields.vue';
+
+const props = defineProps<{ person: PersonLine; classes: People['classes'] }>();
+const emit = defineEmits<{ stored: []; passwordLink: [] }>();
+const { busy, stored, fault, fields, save } = useSave();
+const draft = reactive<{ role: Role; classIds: string[]; closed: boolean }>(copy(props.person));
+watch(
+  () => props.person,
+  (person) => Object.assign(draft, copy(person)),
+);
+
+function copy({ role, classIds, closed }: PersonLine): { role: Role; classIds: string[]; closed: boolean } {
+  return { role, classIds: [...classIds], closed };
+}
+
+async function store(): Promise<void> {
+  const { id } = props.person;
+  if (await save(() => ask(api.people[':id'].$put({ param: { id }, json: { ...draft } })))) emit('stored');
+}
+</script>
+
+<template>
+  <form class="card-paper" novalidate @submit.prevent="store">
+    <h2>{{ person.name }}</h2>
+    <p class="soft">{{ person.email }}</p>
+    <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
+    <label class="check">
+      <input v-model="draft.closed" class="form-check-input" type="checkbox" />
+      <span>Account closed: nobody signs in by it, what it recorded stays.</span>
+    </label>
+    <div class="line">
+      <SaveBar :busy="busy" :stored="stored" :fault="fault" />
+      <BButton v-if="!person.closed" variant="outline-dark" @click="emit('passwordLink')"
+        >Link for a new password</BButton
+      >
+    </div>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 12px;
+}
+
+.check {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  min-height: 44px;
+}
+
+.form-check-input {
+  flex: none;
+  width: 22px;
+  height: 22px;
+  margin: 0;
+}
+
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 10px;
+}
+</style>
