@@ -12,15 +12,21 @@ export interface Figures {
   readonly peerValue: number;
 }
 
-/** Median milliseconds of one call, the two sides in turn so that a drift of the machine meets both. */
+/**
+ * Median milliseconds of one call, the two sides in turn so that a drift of the machine meets both.
+ * @param options.before what comes before each call and is not timed.
+ */
 export async function medians(
   ours: () => unknown,
   peer: () => unknown,
-  { rounds = 60, warmup = 20, batch = 1 } = {},
+  { rounds = 60, warmup = 20, batch = 1, before = undefined as (() => Promise<void>) | undefined } = {},
 ): Promise<Figures> {
   const times: { readonly ours: number[]; readonly peer: number[] } = { ours: [], peer: [] };
   for (let round = -warmup; round < rounds; round++) {
-    const [mine, theirs] = [await timed(ours, batch), await timed(peer, batch)];
+    await before?.();
+    const mine = await timed(ours, batch);
+    await before?.();
+    const theirs = await timed(peer, batch);
     if (round < 0) continue;
     times.ours.push(mine);
     times.peer.push(theirs);

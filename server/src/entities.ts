@@ -6,7 +6,7 @@ import {
   PupilEntity,
   PupilMoveEntity,
 } from './features/classes/index.ts';
-import { RecordEventEntity } from './features/hearing/index.ts';
+import { RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
 import { BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
 import { InvitationEntity } from './features/people/index.ts';
 import {
@@ -38,6 +38,7 @@ export const entities = [
   AbsenceEntity,
   ClassTuneEntity,
   RecordEventEntity,
+  RecordCountEntity,
   InstrumentEntity,
   LoanEntity,
   BeltStockEntity,

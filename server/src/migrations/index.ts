@@ -4,6 +4,7 @@ import { FirstFlight } from './first-flight.ts';
 import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
+import { RecordCounts } from './record-counts.ts';
 import { TuneLibrary } from './tune-library.ts';
 
 /** In order. A migration that has been released is never changed; the next one mends it. */
@@ -14,4 +15,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-calendar', class: Calendar },
   { name: '2026-11-25-pupils', class: Pupils },
   { name: '2026-11-25-people-and-things', class: PeopleAndThings },
+  { name: '2026-11-25-record-counts', class: RecordCounts },
 ];

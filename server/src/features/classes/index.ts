@@ -14,6 +14,7 @@ export {
   classClimb,
   classNeeds,
   classPage,
+  listClasses,
   localToday,
   pupilStanding,
   type ClassNeeds,

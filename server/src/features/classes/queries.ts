@@ -1,8 +1,9 @@
 import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
-import type { Outcome, RecordEvent } from '@escalier/core/records';
+import type { RecordEvent } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import type { TeachingStyle } from './entities.ts';
+import { eventsByPupil } from './kept-events.ts';
 
 export interface ClassRow {
   readonly id: string;
@@ -14,7 +15,8 @@ export interface ClassRow {
   readonly term: Term & { readonly name: string };
   readonly steps: readonly StepRow[];
   readonly pupils: readonly PupilRow[];
-  readonly events: readonly EventRow[];
+  /** By the id of the pupil. */
+  readonly events: ReadonlyMap<string, readonly RecordEvent[]>;
 }
 
 export interface StepRow {
@@ -33,23 +35,13 @@ export interface PupilRow {
   readonly startStep: number;
   readonly joinedOn: LocalDate;
   readonly leftOn: LocalDate | null;
-}
-
-interface EventRow {
-  readonly id: string;
-  readonly kind: 'heard' | 'undone';
-  readonly pupilId: string;
-  readonly stepId: string;
-  readonly outcome: Outcome | null;
-  readonly remarks: readonly string[];
-  readonly undoes: string | null;
-  readonly heardAt: string;
+  readonly records: number;
 }
 
 /**
- * Everything that the pictures of classes are computed from, in one statement: of all classes that
+ * Everything but the records that the pictures of classes are computed from, in one statement: of all classes that
  * somebody may open, or of one.
- * Times are ISO 8601 in UTC, dates are dates.
+ * Dates are dates.
  */
 const CLASSES = `
 select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId",
@@ -59,12 +51,11 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
       'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc) order by st.position), '[]')
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
-      'joinedOn', p.joined_on, 'leftOn', p.left_on) order by p.shown_name, p.id), '[]')
-    from pupil p join step first on first.id = p.start_step_id where p.school_class_id = c.id) as pupils,
-  (select coalesce(json_agg(json_build_object('id', e.id, 'kind', e.kind, 'pupilId', e.pupil_id, 'stepId', e.step_id,
-      'outcome', e.outcome, 'remarks', e.remarks, 'undoes', e.undoes,
-      'heardAt', to_char(e.heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'))), '[]')
-    from pupil p join record_event e on e.pupil_id = p.id where p.school_class_id = c.id) as events
+      'joinedOn', p.joined_on, 'leftOn', p.left_on,
+      'records', coalesce(n.count, 0)) order by p.shown_name, p.id), '[]')
+    from pupil p join step first on first.id = p.start_step_id
+      left join record_count n on n.pupil_id = p.id
+    where p.school_class_id = c.id) as pupils
 from school_class c
 join staircase s on s.id = c.staircase_id
 join term t on t.id = c.term_id
@@ -77,14 +68,10 @@ export async function readClassRows(
   { schoolId, role, accountId }: SignedIn,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
-  return em.execute<ClassRow[]>(CLASSES, [schoolId, classId, classId, role, accountId]);
-}
-
-export function toEvents(rows: ClassRow['events']): readonly RecordEvent[] {
-  return rows.flatMap((row): RecordEvent[] => {
-    if (row.kind === 'undone') return row.undoes === null ? [] : [{ kind: 'undone', id: row.id, undoes: row.undoes }];
-    if (row.outcome === null) return [];
-    const { id, pupilId, stepId, outcome, remarks, heardAt } = row;
-    return [{ kind: 'heard', id, pupilId, stepId, outcome, remarks, heardAt }];
-  });
+  const rows = await em.execute<Omit<ClassRow, 'events'>[]>(CLASSES, [schoolId, classId, classId, role, accountId]);
+  const events = await eventsByPupil(
+    em,
+    rows.flatMap((row) => row.pupils),
+  );
+  return rows.map((row) => ({ ...row, events }));
 }

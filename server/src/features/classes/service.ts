@@ -1,14 +1,6 @@
 import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, type LocalDate } from '@escalier/core/calendar';
-import {
-  goOnFrom,
-  hearingOrder,
-  standings,
-  stepNeeds,
-  type Climb,
-  type Standing,
-  type StepNeed,
-} from '@escalier/core/records';
+import { lessonsNow, lessonsOf, type Lesson, type LocalDate } from '@escalier/core/calendar';
+import { goOnFrom, hearingOrder, stepNeeds, type Climb, type Standing, type StepNeed } from '@escalier/core/records';
 import {
   DEFAULT_BREATH_SECONDS,
   joinKnowledge,
@@ -35,7 +27,8 @@ import type {
   TunePage,
 } from './dto.ts';
 import { ClassTuneEntity, type BreathPlace } from './entities.ts';
-import { readClassRows, toEvents, type ClassRow } from './queries.ts';
+import { keptStanding } from './kept-events.ts';
+import { readClassRows, type ClassRow } from './queries.ts';
 
 export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
   const rows = await readClassRows(em, who, null);
@@ -69,9 +62,12 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
     ...brief(row),
     today: day,
     term: row.term,
-    lessons: { ...lessonsDto(row, day), all: lessonsOf(row.term, row.meetings) },
+    lessons: { ...lessonsDto(row, day), all: lessonsOfClass(row) },
     steps: stepDtos(row, standing),
-    pupils: row.pupils.map((pupil): PupilDto => ({ ...pupil, standing: byPupil.get(pupil.id) ?? null })),
+    pupils: row.pupils.map(({ records: _records, ...pupil }): PupilDto => ({
+      ...pupil,
+      standing: byPupil.get(pupil.id) ?? null,
+    })),
     hearingOrder: hearingOrder(standing).map((each) => each.pupilId),
   };
 }
@@ -115,7 +111,7 @@ export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): P
   const day = localToday(now, who.timeZone);
   const rows = await readClassRows(em, who, null);
   return rows.map((row): ClassNeeds => {
-    const lessons = lessonsOf(row.term, row.meetings);
+    const lessons = lessonsOfClass(row);
     const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
     const climbs = standingsOf(row).map((standing): Climb => {
       const { startStep, joinedOn } = byPupil.get(standing.pupilId)!;
@@ -254,20 +250,30 @@ function brief({ id, name, grade, instrumentId, style }: ClassRow): ClassBrief {
   return { id, name, grade, instrumentId, style };
 }
 
+const MOST_CALENDARS = 500;
+const keptLessons = new Map<string, readonly Lesson[]>();
+
+/** The lessons of a class, kept by the term and the meetings that they come from. */
+function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] {
+  const key = JSON.stringify([term, meetings]);
+  const known = keptLessons.get(key);
+  if (known !== undefined) return known;
+  const lessons = lessonsOf(term, meetings);
+  if (keptLessons.size >= MOST_CALENDARS) keptLessons.delete(keptLessons.keys().next().value!);
+  keptLessons.set(key, lessons);
+  return lessons;
+}
+
 function lessonsDto(row: ClassRow, day: LocalDate): LessonsDto {
-  const lessons = lessonsOf(row.term, row.meetings);
+  const lessons = lessonsOfClass(row);
   return { total: lessons.length, ...lessonsNow(lessons, day) };
 }
 
 /** Pupils who have left are not counted any more; their records stay. */
 function standingsOf(row: ClassRow): readonly Standing[] {
   const pupils = row.pupils.filter((pupil) => pupil.leftOn === null);
-  const starts = pupils.map((pupil) => ({ pupilId: pupil.id, startStepIndex: pupil.startStep - 1 }));
-  return standings(
-    starts,
-    row.steps.map((step) => step.id),
-    toEvents(row.events),
-  );
+  const stepIds = row.steps.map((step) => step.id);
+  return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, stepIds, row.events.get(id) ?? []));
 }
 
 function readingsOf(row: ClassRow): readonly StepReading[] {

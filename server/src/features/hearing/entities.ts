@@ -3,6 +3,16 @@ import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { AccountEntity, SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 
+/** How many records a pupil has: a trigger counts, in the transaction of the record. */
+export const RecordCountEntity = defineEntity({
+  name: 'RecordCount',
+  tableName: 'record_count',
+  properties: (p) => ({
+    pupil: () => p.oneToOne(PupilEntity).mapToPk().primary().owner().deleteRule('cascade'),
+    count: p.integer(),
+  }),
+});
+
 /** Append-only: rows are never changed and never deleted. An undo is a row of its own. */
 export const RecordEventEntity = defineEntity({
   name: 'RecordEvent',

@@ -1,3 +1,3 @@
-export { RecordEventEntity } from './entities.ts';
+export { RecordCountEntity, RecordEventEntity } from './entities.ts';
 export { hearingRoutes } from './routes.ts';
 export type { Recorded } from './service.ts';
