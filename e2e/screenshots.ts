@@ -45,7 +45,6 @@ await page.getByRole('button', { name: 'Same bars' }).click();
 await page.getByRole('button', { name: 'Fingerings' }).click();
 await page.getByRole('heading', { name: /They will stop/ }).hover();
 await picture('tune-all-layers', '.chart svg');
-await atTablet(() => picture('tune-tablet', '.chart svg'));
 await page.goto(`${classAddress}/notes?part=fingers`);
 await picture('note-fingers', '.pipe');
 await page.goto(`${classAddress}/notes?part=echo`);
@@ -63,6 +62,16 @@ await page.goto(`${classAddress}/hear`);
 await page.getByText('+ Leak').click();
 await picture('hearing', '.engraving svg');
 await atTablet(() => picture('hearing-tablet', '.engraving svg'));
+await page.goto(`${classAddress}/settings`);
+await picture('class-settings', '.day.lesson');
+await page.goto(`${classAddress}/pupils`);
+await page
+  .getByRole('button', { name: /^Samir/ })
+  .first()
+  .click();
+await picture('pupils', '.pupil');
+await page.goto(`${address}/school/instruments`);
+await picture('school-instruments', '.number');
 await page.goto(`${address}/classes`);
 await openClass(page, 'Whistle Club');
 await stepOf(page, /6 Old Hundredth/);

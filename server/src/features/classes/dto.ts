@@ -53,6 +53,10 @@ export interface PupilDto {
   readonly startStep: number;
   readonly joinedOn: LocalDate;
   readonly leftOn: LocalDate | null;
+  /** Another instrument than the class's; null for the same. */
+  readonly playsInstead: string | null;
+  /** Noted as away today: heard another day. */
+  readonly away: boolean;
   /** Null for pupils who have left. */
   readonly standing: Standing | null;
 }
@@ -63,7 +67,7 @@ export interface ClassPage extends ClassBrief {
   readonly lessons: LessonsDto & { readonly all: readonly Lesson[] };
   readonly steps: readonly StepDto[];
   readonly pupils: readonly PupilDto[];
-  /** Ids of pupils, whom to hear first at the front. */
+  /** Ids of pupils who are here today, whom to hear first at the front. */
   readonly hearingOrder: readonly string[];
 }
 

@@ -10,15 +10,8 @@ export {
   type TeachingStyle,
 } from './entities.ts';
 export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
-export {
-  classClimb,
-  classNeeds,
-  classPage,
-  listClasses,
-  localToday,
-  pupilStanding,
-  type ClassNeeds,
-  type ClimbStep,
-} from './service.ts';
+export { classClimb, classPage, listClasses, pupilStanding, type ClimbStep } from './service.ts';
 export type { PupilRecord } from './pupils.ts';
 export type { ClassSettings, StaircaseChoice } from './settings.ts';
+export { classNeeds, type ClassNeeds } from './needs.ts';
+export { localToday } from './state.ts';

@@ -8,7 +8,7 @@ import { wrongInput } from '../../platform/problem.ts';
 import { changedFields, noteChange } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 import { classOf, pupilOf } from './access.ts';
-import { AbsenceEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
+import { AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
 
 /** What is kept of a pupil, for the teachers of the class. */
 export interface PupilRecord {
@@ -24,6 +24,8 @@ export interface PupilRecord {
   readonly mayRecord: boolean;
   /** Dates, latest first. */
   readonly absences: readonly LocalDate[];
+  /** From which class to this one or another, and when. */
+  readonly moves: readonly { readonly on: LocalDate; readonly from: string; readonly to: string }[];
 }
 
 const shownName = z.string().trim().min(1, 'A pupil needs a name to be shown.').max(60, 'At most 60 letters.');
@@ -66,6 +68,13 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     { pupil: { $in: pupils.map((pupil) => pupil.id) } },
     { orderBy: { date: 'desc' } },
   );
+  const moves = await em.find(
+    PupilMoveEntity,
+    { pupil: { $in: pupils.map((pupil) => pupil.id) } },
+    { orderBy: { movedOn: 'asc', id: 'asc' } },
+  );
+  const classes = moves.length === 0 ? [] : await em.find(ClassEntity, { school: who.schoolId });
+  const nameOf = (id: string): string => classes.find((each) => each.id === id)!.name;
   return pupils.map((pupil) => ({
     id: pupil.id,
     name: pupil.shownName,
@@ -77,6 +86,9 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     playsInstead: pupil.playsInstead ?? null,
     mayRecord: pupil.mayRecord,
     absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
+    moves: moves
+      .filter((move) => move.pupil === pupil.id)
+      .map((move) => ({ on: move.movedOn, from: nameOf(move.fromClass), to: nameOf(move.toClass) })),
   }));
 }
 

@@ -36,6 +36,8 @@ export interface PupilRow {
   readonly joinedOn: LocalDate;
   readonly leftOn: LocalDate | null;
   readonly records: number;
+  readonly playsInstead: string | null;
+  readonly absences: readonly LocalDate[];
 }
 
 /**
@@ -52,7 +54,8 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,
-      'records', coalesce(n.count, 0)) order by p.shown_name, p.id), '[]')
+      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead,
+      'absences', (select coalesce(json_agg(a.date), '[]') from absence a where a.pupil_id = p.id)) order by p.shown_name, p.id), '[]')
     from pupil p join step first on first.id = p.start_step_id
       left join record_count n on n.pupil_id = p.id
     where p.school_class_id = c.id) as pupils

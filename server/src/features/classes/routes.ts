@@ -16,7 +16,8 @@ import {
   setAbsence,
 } from './pupils.ts';
 import { addClass, changeClass, classSettings, listStaircases } from './settings.ts';
-import { classKnowledge, localToday, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
+import { localToday } from './state.ts';
+import { classKnowledge, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
 
 const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max(1000) });
 

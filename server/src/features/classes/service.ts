@@ -1,34 +1,25 @@
-import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, type Lesson, type LocalDate } from '@escalier/core/calendar';
-import { goOnFrom, hearingOrder, stepNeeds, type Climb, type Standing, type StepNeed } from '@escalier/core/records';
-import {
-  DEFAULT_BREATH_SECONDS,
-  joinKnowledge,
-  knowledgeFrom,
-  NOTHING_KNOWN,
-  tuneSeconds,
-} from '@escalier/core/reading';
-import type { StepReading } from '@escalier/core/staircase';
-import { format } from 'date-fns';
+import { hearingOrder, type Standing } from '@escalier/core/records';
+import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { stepReadings } from '../staircase/index.ts';
 import { oneTune, parsedTune } from '../tunes/index.ts';
-import type {
-  ClassBrief,
-  ClassPage,
-  ClassSummary,
-  KnownDto,
-  LessonsDto,
-  PupilDto,
-  StepDto,
-  StepPage,
-  TunePage,
-} from './dto.ts';
+import type { ClassBrief, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
 import { ClassTuneEntity, type BreathPlace } from './entities.ts';
-import { keptStanding } from './kept-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
+import {
+  brief,
+  isHere,
+  knowledgeBefore,
+  lessonsDto,
+  lessonsOfClass,
+  localToday,
+  oneClass,
+  readingsOf,
+  standingsOf,
+  stepDtos,
+  stepsDone,
+} from './state.ts';
 
 export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
   const rows = await readClassRows(em, who, null);
@@ -37,7 +28,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
     const onStep = [...row.steps.keys(), row.steps.length].map(
       (step) => standing.filter((each) => each.stepIndex === step).length,
     );
-    const firstId = hearingOrder(standing)[0]?.pupilId;
+    const firstId = hearingOrder(standing.filter(isHere(row, localToday(now, who.timeZone))))[0]?.pupilId;
     const first = row.pupils.find((pupil) => pupil.id === firstId);
     return {
       ...brief(row),
@@ -64,11 +55,12 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
     term: row.term,
     lessons: { ...lessonsDto(row, day), all: lessonsOfClass(row) },
     steps: stepDtos(row, standing),
-    pupils: row.pupils.map(({ records: _records, ...pupil }): PupilDto => ({
+    pupils: row.pupils.map(({ records: _records, absences, ...pupil }): PupilDto => ({
       ...pupil,
+      away: absences.includes(day),
       standing: byPupil.get(pupil.id) ?? null,
     })),
-    hearingOrder: hearingOrder(standing).map((each) => each.pupilId),
+    hearingOrder: hearingOrder(standing.filter(isHere(row, day))).map((each) => each.pupilId),
   };
 }
 
@@ -97,40 +89,6 @@ export async function classKnowledge(
 ): Promise<{ schoolClass: ClassBrief; known: KnownDto }> {
   const row = await oneClass(em, who, classId);
   return { schoolClass: brief(row), known: knowledgeBefore(row, stepsDone(row)) };
-}
-
-/** What a class needs of each belt, counted from the standings and the pace so far. */
-export interface ClassNeeds {
-  readonly id: string;
-  readonly name: string;
-  readonly lessonsLeft: number;
-  readonly steps: readonly (StepNeed & { readonly belt: string; readonly position: number })[];
-}
-
-export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
-  const day = localToday(now, who.timeZone);
-  const rows = await readClassRows(em, who, null);
-  return rows.map((row): ClassNeeds => {
-    const lessons = lessonsOfClass(row);
-    const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
-    const climbs = standingsOf(row).map((standing): Climb => {
-      const { startStep, joinedOn } = byPupil.get(standing.pupilId)!;
-      return {
-        pupilId: standing.pupilId,
-        stepIndex: standing.stepIndex,
-        startStepIndex: startStep - 1,
-        lessonsHad: lessons.filter((lesson) => lesson.date >= joinedOn && lesson.date < day).length,
-      };
-    });
-    const left = lessonsNow(lessons, day).left;
-    const needs = stepNeeds(climbs, row.steps.length, left);
-    return {
-      id: row.id,
-      name: row.name,
-      lessonsLeft: left,
-      steps: row.steps.map(({ belt, position }, index) => ({ belt, position, ...needs[index]! })),
-    };
-  });
 }
 
 /** A step as the class climbs it. */
@@ -191,21 +149,6 @@ export async function keepClassTune(
   await em.upsert(ClassTuneEntity, { schoolClass: row.id, tune: tuneId, breathSeconds: input.breathSeconds, breaths });
 }
 
-function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
-  const known = readingsOf(row)
-    .slice(0, steps)
-    .map(({ reading }) => knowledgeFrom(reading))
-    .reduce(joinKnowledge, NOTHING_KNOWN);
-  return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
-}
-
-/** How many steps from the first up enough of the class have passed. */
-function stepsDone(row: ClassRow): number {
-  const standing = standingsOf(row);
-  const open = row.steps.findIndex((_, index) => !goOnFrom(standing, index, row.style.goOnShare).goOn);
-  return open < 0 ? row.steps.length : open;
-}
-
 async function tunePageOf(
   em: EntityManager,
   row: ClassRow,
@@ -233,73 +176,4 @@ export async function pupilStanding(
 ): Promise<Standing | null> {
   const row = await oneClass(em, who, classId);
   return standingsOf(row).find((standing) => standing.pupilId === pupilId) ?? null;
-}
-
-async function oneClass(em: EntityManager, who: SignedIn, classId: string): Promise<ClassRow> {
-  const [row] = await readClassRows(em, who, classId);
-  if (row === undefined) throw notFound('class');
-  return row;
-}
-
-/** The school's own date at a moment. */
-export function localToday(now: Date, timeZone: string): LocalDate {
-  return format(new TZDate(now, timeZone), 'yyyy-MM-dd');
-}
-
-function brief({ id, name, grade, instrumentId, style }: ClassRow): ClassBrief {
-  return { id, name, grade, instrumentId, style };
-}
-
-const MOST_CALENDARS = 500;
-const keptLessons = new Map<string, readonly Lesson[]>();
-
-/** The lessons of a class, kept by the term and the meetings that they come from. */
-function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] {
-  const key = JSON.stringify([term, meetings]);
-  const known = keptLessons.get(key);
-  if (known !== undefined) return known;
-  const lessons = lessonsOf(term, meetings);
-  if (keptLessons.size >= MOST_CALENDARS) keptLessons.delete(keptLessons.keys().next().value!);
-  keptLessons.set(key, lessons);
-  return lessons;
-}
-
-function lessonsDto(row: ClassRow, day: LocalDate): LessonsDto {
-  const lessons = lessonsOfClass(row);
-  return { total: lessons.length, ...lessonsNow(lessons, day) };
-}
-
-/** Pupils who have left are not counted any more; their records stay. */
-function standingsOf(row: ClassRow): readonly Standing[] {
-  const pupils = row.pupils.filter((pupil) => pupil.leftOn === null);
-  const stepIds = row.steps.map((step) => step.id);
-  return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, stepIds, row.events.get(id) ?? []));
-}
-
-function readingsOf(row: ClassRow): readonly StepReading[] {
-  return stepReadings(
-    row.instrumentId,
-    row.steps.map((step) => step.abc),
-  );
-}
-
-function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly StepDto[] {
-  const readings = readingsOf(row);
-  return row.steps.map((step, index): StepDto => {
-    const { reading, rise } = readings[index]!;
-    return {
-      id: step.id,
-      position: step.position,
-      belt: step.belt,
-      lessons: step.lessons,
-      tuneId: step.tuneId,
-      title: step.title,
-      tuneSeconds: Math.round(tuneSeconds(parsedTune(step.abc), reading.tempo)),
-      rise,
-      newNotes: reading.notes.new.map((use) => use.name),
-      newElements: reading.elements.new.map((element) => element.id),
-      newSigns: reading.signs.new.map((sign) => sign.id),
-      goOn: goOnFrom(standing, index, row.style.goOnShare),
-    };
-  });
 }

@@ -155,7 +155,7 @@ describe('pupils', () => {
   it('are changed, leave and stay in the records; recording is off until somebody says so', async () => {
     const zelda = (await list()).find((pupil) => pupil.name === 'Zelda')!;
     expect(zelda.mayRecord).toBe(false);
-    const { id, absences: _, ...rest } = zelda;
+    const { id, absences: _absences, moves: _moves, ...rest } = zelda;
     const put = (more: object) => test.send('PUT', `/api/pupils/${id}`, { ...rest, ...more });
     expect((await put({ note: 'Left-handed.', playsInstead: 'tin-whistle-d', handMark: 'a ring' })).status).toBe(200);
     expect((await list()).find((pupil) => pupil.id === id)).toMatchObject({
@@ -188,6 +188,9 @@ describe('pupils', () => {
     expect((await say(true)).status).toBe(200);
     expect((await say(true)).status).toBe(200);
     expect((await list())[0]!.absences).toEqual(['2026-03-03']);
+    const page = await get<ClassPage>(`/api/classes/${plover()}`);
+    expect(page.pupils.find((pupil) => pupil.id === first!.id)!.away).toBe(true);
+    expect(page.hearingOrder).not.toContain(first!.id);
     await say(false);
     expect((await list())[0]!.absences).toEqual([]);
     expect(

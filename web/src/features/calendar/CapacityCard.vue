@@ -1,10 +1,14 @@
 <script setup lang="ts">
-import { capacity, USUAL_CHANGEOVER, USUAL_TALK, type HearingWay } from '@escalier/core/calendar';
+import { capacity, USUAL_CHANGEOVER, USUAL_TALK, type Capacity, type HearingWay } from '@escalier/core/calendar';
 import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 
 /** How many can be heard in a lesson, and in how many lessons all of them: the sum written out. */
-const props = defineProps<{ page: ClassPage }>();
+const props = defineProps<{
+  page: ClassPage;
+  /** Parallel groups, for whom the same is worked out. */
+  others: readonly { readonly id: string; readonly name: string; readonly pupils: number; readonly left: number }[];
+}>();
 
 const position = ref(props.page.steps.find((step) => !step.goOn.goOn)?.position ?? 1);
 const way = ref<HearingWay['kind']>('alone');
@@ -15,8 +19,10 @@ const talk = ref(USUAL_TALK);
 
 const step = computed(() => props.page.steps.find((each) => each.position === position.value) ?? null);
 const pupils = computed(() => props.page.pupils.filter((pupil) => pupil.standing !== null).length);
-const result = computed(() =>
-  step.value === null
+const result = computed(() => capacityFor(pupils.value));
+
+function capacityFor(count: number): Capacity | null {
+  return step.value === null
     ? null
     : capacity({
         tuneSeconds: step.value.tuneSeconds,
@@ -24,9 +30,9 @@ const result = computed(() =>
         talkSeconds: talk.value,
         way: way.value === 'group' ? { kind: 'group', size: size.value } : { kind: way.value },
         minutes: minutes.value,
-        pupils: pupils.value,
-      }),
-);
+        pupils: count,
+      });
+}
 const left = computed(() => props.page.lessons.left);
 </script>
 
@@ -74,6 +80,12 @@ const left = computed(() => props.page.lessons.left);
           {{ way === 'recording' ? 'evenings' : 'lessons'
           }}<template v-if="way !== 'recording'">; {{ left }} are left</template>.
         </template>
+      </p>
+      <p v-for="other in others" :key="other.id">
+        {{ other.name }}, {{ other.pupils }} pupils:
+        {{ capacityFor(other.pupils)?.lessons ?? 'no' }}
+        {{ way === 'recording' ? 'evenings' : 'lessons'
+        }}<template v-if="way !== 'recording'">; {{ other.left }} are left</template>.
       </p>
       <ul v-if="result !== null" class="sums">
         <li v-for="sum in result.sums" :key="sum">{{ sum }}</li>

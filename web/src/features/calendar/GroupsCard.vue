@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import type { ClassCalendar } from '@escalier/server/api';
-import { computed } from 'vue';
+import { lessonsBefore } from '@escalier/core/calendar';
+import { computed, ref } from 'vue';
 import { shortDate } from '../classes/index.ts';
 
 /** Parallel groups beside each other: how many lessons each has had, has left, and who falls behind. */
-const props = defineProps<{ calendar: ClassCalendar }>();
+const props = defineProps<{ calendar: ClassCalendar; today: string }>();
+const until = ref('');
+const before = computed(() => lessonsBefore(props.calendar.lessons, props.today, until.value));
 const most = computed(() => Math.max(1, ...props.calendar.groups.map((group) => group.total)));
 const behind = computed(() => props.calendar.groups.filter((group) => group.behind > 0 || group.behindAtEnd > 0));
 </script>
@@ -47,6 +50,16 @@ const behind = computed(() => props.calendar.groups.filter((group) => group.behi
       </p>
       <p v-if="behind.length === 0">They are level.</p>
     </template>
+    <div class="until">
+      <label for="until">Lessons before a day, such as a concert</label>
+      <input id="until" v-model="until" class="form-control" type="date" />
+      <p v-if="until !== ''" role="status">
+        <strong>{{ before.length }}</strong> {{ before.length === 1 ? 'lesson' : 'lessons' }} from today on<template
+          v-if="before.length > 0"
+          >, the last on {{ shortDate(before.at(-1)!.date) }}</template
+        >.
+      </p>
+    </div>
     <p v-if="calendar.lost.length > 0" class="soft">
       Days off cost this class {{ calendar.lost.length }} {{ calendar.lost.length === 1 ? 'lesson' : 'lessons' }}:
       {{ calendar.lost.map((lost) => `${shortDate(lost.date)} (${lost.reason})`).join(', ') }}.
@@ -55,6 +68,17 @@ const behind = computed(() => props.calendar.groups.filter((group) => group.behi
 </template>
 
 <style scoped>
+.until {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  margin: 8px 0;
+}
+
+.until input {
+  width: auto;
+}
+
 table {
   width: 100%;
   margin: 6px 0;

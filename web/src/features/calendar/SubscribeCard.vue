@@ -43,6 +43,7 @@ async function open(on: boolean): Promise<void> {
 section {
   display: grid;
   gap: 8px;
+  align-content: start;
   justify-items: start;
 }
 

@@ -123,6 +123,14 @@ nav a {
     padding: 14px 16px;
   }
 
+  header {
+    flex-wrap: wrap;
+  }
+
+  header > :first-child {
+    min-width: 60%;
+  }
+
   .cards {
     grid-template-columns: 1fr 1fr;
   }

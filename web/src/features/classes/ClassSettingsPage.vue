@@ -23,13 +23,18 @@ watch(
   () => props.classId,
   async (id) => {
     draft.value = null;
-    await Promise.all([load(), id === null ? null : classes.open(id)]);
+    await Promise.all([load(), ...(id === null ? [] : [classes.open(id), classes.loadList()])]);
   },
   { immediate: true },
 );
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const term = computed(() => terms.value.find((each) => each.id === draft.value?.termId) ?? null);
+const parallel = computed(() =>
+  (classes.list ?? [])
+    .filter((each) => each.grade === page.value?.grade && each.id !== props.classId)
+    .map(({ id, name, pupils, lessons }) => ({ id, name, pupils, left: lessons.left })),
+);
 const stairs = computed(() => staircases.value.find((each) => each.id === draft.value?.staircaseId) ?? null);
 
 function set(more: Partial<ClassDraft>): void {
@@ -125,8 +130,8 @@ async function store(): Promise<void> {
       </div>
     </form>
     <div v-if="classId !== null && page !== null && calendar !== null" class="cards">
-      <CapacityCard :page="page" />
-      <GroupsCard :calendar="calendar" />
+      <CapacityCard :page="page" :others="parallel" />
+      <GroupsCard :calendar="calendar" :today="page.today" />
       <SubscribeCard :class-id="classId" :token="calendar.token" @changed="load" />
     </div>
   </div>
@@ -137,6 +142,7 @@ form,
 section {
   display: grid;
   gap: 14px;
+  align-content: start;
 }
 
 .grid {

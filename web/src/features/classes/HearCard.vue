@@ -10,6 +10,7 @@ const SHOWN = 6;
 const queue = computed(() =>
   props.page.hearingOrder.flatMap((id) => props.page.pupils.find((pupil) => pupil.id === id) ?? []),
 );
+const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pupil.leftOn === null));
 </script>
 
 <template>
@@ -27,9 +28,10 @@ const queue = computed(() =>
       </li>
       <li v-if="queue.length > SHOWN" class="soft more">and {{ queue.length - SHOWN }} more</li>
     </ul>
+    <p v-if="away.length > 0" class="soft">Away today: {{ away.map((pupil) => pupil.name).join(', ') }}.</p>
     <HowComputed label="How the order comes about">
       Those who nearly passed come first, then those who have waited longest since they were heard; who was never heard
-      waits longest of all.
+      waits longest of all. Who is away today is left out.
     </HowComputed>
   </section>
 </template>

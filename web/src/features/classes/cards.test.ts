@@ -47,7 +47,16 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     lastHeardAt: null,
     steps,
   };
-  return { id: name, name, startStep: 1, joinedOn: '2026-02-02', leftOn: null, standing };
+  return {
+    id: name,
+    name,
+    startStep: 1,
+    joinedOn: '2026-02-02',
+    leftOn: null,
+    playsInstead: null,
+    away: false,
+    standing,
+  };
 }
 
 function page(more: Partial<ClassPage> = {}): ClassPage {

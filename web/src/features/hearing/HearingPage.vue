@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { PASS_CHOICES } from '@escalier/core/practice';
 import type { FaultId, Outcome } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
@@ -7,6 +8,7 @@ import { RouterLink, useRouter } from 'vue-router';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useClasses } from '../classes/index.ts';
+import { TakeCare } from '../schools/index.ts';
 import FaultChips from './FaultChips.vue';
 import HearingTune from './HearingTune.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
@@ -29,6 +31,7 @@ const pupil = computed(() => {
   return page.value?.pupils.find((each) => each.id === wanted && each.standing !== null) ?? null;
 });
 const step = computed(() => page.value?.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
+const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 const next = computed(() => after(pupil.value));
 const remarks = ref<FaultId[]>([]);
 watch(
@@ -112,6 +115,13 @@ onKeyStroke(Object.keys(KEYS), (event) => {
             </li>
           </ol>
         </section>
+        <section class="card-paper">
+          <h2>Passing means</h2>
+          <p>
+            {{ passing?.label }}. <span class="soft">{{ passing?.speaksFor }}</span>
+          </p>
+        </section>
+        <TakeCare place="hearing" />
       </aside>
     </template>
   </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { findInstrument } from '@escalier/core/instruments';
 import type { Outcome } from '@escalier/core/records';
 import { FAULTS } from '@escalier/core/records';
 import type { PupilDto, StepDto } from '@escalier/server/api';
@@ -9,6 +10,8 @@ import { plural, shortDate } from '../classes/index.ts';
 const props = defineProps<{ pupil: PupilDto; step: StepDto | null }>();
 
 const OUTCOME_WORDS: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly', 'not-yet': 'not yet' };
+
+const other = computed(() => (props.pupil.playsInstead === null ? null : findInstrument(props.pupil.playsInstead)));
 
 /** What the records say about the tries on this step. */
 const history = computed(() => {
@@ -23,6 +26,10 @@ const history = computed(() => {
 <template>
   <div class="head">
     <h1>{{ pupil.name }}</h1>
+    <p v-if="pupil.away || other !== null">
+      <template v-if="pupil.away">Noted as away today. </template>
+      <template v-if="other !== null">Plays the {{ other.name }}.</template>
+    </p>
     <template v-if="step !== null">
       <p class="step">
         <span class="belt"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},

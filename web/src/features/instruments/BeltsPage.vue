@@ -51,7 +51,6 @@ function stockOf(id: string) {
             <th scope="col">Belt</th>
             <th scope="col" class="figure">Passed</th>
             <th scope="col" class="figure">To come</th>
-            <th scope="col">Made of</th>
             <th scope="col">In stock</th>
             <th scope="col">What is missing</th>
           </tr>
@@ -67,11 +66,20 @@ function stockOf(id: string) {
               {{ need.likely }}<template v-if="need.atMost > need.likely"> to {{ need.atMost }}</template>
             </td>
             <td>
-              <select v-model="stockOf(need.belt).way" class="form-select auto" :aria-label="`${need.belt}: made of`">
-                <option value="pieces">ready pieces</option>
-                <option value="cord">cord or yarn</option>
-              </select>
-              <span v-if="stockOf(need.belt).way === 'cord'" class="cord">
+              <span class="stock">
+                <input
+                  v-model.number="stockOf(need.belt).onHand"
+                  class="form-control short"
+                  type="number"
+                  min="0"
+                  :aria-label="`${need.belt}: in stock`"
+                />
+                <select v-model="stockOf(need.belt).way" class="form-select auto" :aria-label="`${need.belt}: made of`">
+                  <option value="pieces">ready pieces</option>
+                  <option value="cord">cm of cord</option>
+                </select>
+              </span>
+              <span v-if="stockOf(need.belt).way === 'cord'" class="stock">
                 <input
                   v-model.number="stockOf(need.belt).cmEach"
                   class="form-control short"
@@ -89,16 +97,6 @@ function stockOf(id: string) {
                 />
                 %
               </span>
-            </td>
-            <td class="stock">
-              <input
-                v-model.number="stockOf(need.belt).onHand"
-                class="form-control short"
-                type="number"
-                min="0"
-                :aria-label="`${need.belt}: in stock`"
-              />
-              {{ stockOf(need.belt).way === 'cord' ? 'cm' : '' }}
             </td>
             <td>
               <strong :class="{ missing: need.missing > 0 }">{{ stockWords(need) }}</strong>
@@ -134,7 +132,7 @@ td {
 }
 
 tbody th {
-  min-width: 130px;
+  min-width: 84px;
 }
 
 .band {
@@ -158,16 +156,12 @@ thead .figure {
   width: auto;
 }
 
-.cord,
 .stock {
-  white-space: nowrap;
-}
-
-.cord {
   display: flex;
   gap: 6px;
   align-items: center;
-  margin-top: 6px;
+  margin-bottom: 6px;
+  white-space: nowrap;
 }
 
 .short {
@@ -179,9 +173,17 @@ thead .figure {
   color: var(--brick);
 }
 
-@media (max-width: 1000px) {
-  form {
-    overflow-x: auto;
+@media (max-width: 900px) {
+  .figure {
+    padding-right: 12px;
+  }
+
+  .band {
+    width: 70px;
+  }
+
+  .short {
+    width: 76px;
   }
 }
 </style>

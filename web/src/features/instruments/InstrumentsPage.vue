@@ -1,16 +1,12 @@
 <script setup lang="ts">
 import { instrument, INSTRUMENT_IDS, type InstrumentId } from '@escalier/core/instruments';
-import type { SchoolCaution } from '@escalier/server/api';
-import { LOCAL_RULES } from '@escalier/core/practice';
-import { computed, onMounted, reactive, ref, shallowRef } from 'vue';
-import { api, ask } from '../../api.ts';
+import { computed, onMounted, reactive, ref } from 'vue';
 import FormField from '../../ui/FormField.vue';
 import LoadState from '../../ui/LoadState.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
-import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
-import { SchoolHead } from '../schools/index.ts';
+import { SchoolHead, TakeCare } from '../schools/index.ts';
 import CleaningCard from './CleaningCard.vue';
 import InstrumentForm from './InstrumentForm.vue';
 import LendCard from './LendCard.vue';
@@ -20,13 +16,8 @@ import { className } from './words.ts';
 
 const store = useDesk();
 const { desk } = store;
-const cautions = shallowRef<readonly SchoolCaution[]>([]);
-const { error: cautionError, load: loadCautions } = useLoad(async () => {
-  cautions.value = (await ask(api.school.cautions.$get())).cautions;
-});
-onMounted(() => Promise.all([store.load(), loadCautions()]));
+onMounted(store.load);
 
-const shown = computed(() => cautions.value.filter((each) => each.shown && each.places.includes('instruments')));
 const openId = ref<string | null>(null);
 const open = computed(() => desk.value?.instruments.find((each) => each.id === openId.value) ?? null);
 const classId = ref('');
@@ -142,14 +133,7 @@ async function add(): Promise<void> {
         />
         <LendCard :desk="desk" :store="store" @print="classId = $event" />
         <CleaningCard :desk="desk" :cleaned="store.cleaned" />
-        <section class="card-paper">
-          <h2>Take care</h2>
-          <p v-if="cautionError !== null">{{ cautionError }}</p>
-          <ul class="cautions">
-            <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
-          </ul>
-          <p class="soft">{{ LOCAL_RULES }}</p>
-        </section>
+        <TakeCare place="instruments" />
       </div>
     </div>
     <LendingSheet :desk="desk" :class-id="classId" />
@@ -197,13 +181,6 @@ ul {
   margin: 6px 0 16px;
   padding: 0;
   list-style: none;
-}
-
-.cautions {
-  display: block;
-  margin: 6px 0;
-  padding-left: 1.2em;
-  list-style: disc;
 }
 
 li button {

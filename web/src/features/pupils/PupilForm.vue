@@ -126,6 +126,9 @@ async function eraseNow(): Promise<void> {
         </li>
       </ul>
       <p v-else class="soft">Never noted as away.</p>
+      <p v-for="moved in pupil.moves" :key="moved.on + moved.to">
+        {{ shortDate(moved.on) }}: moved from {{ moved.from }} to {{ moved.to }}.
+      </p>
       <template v-if="others.length > 0 && pupil.leftOn === null">
         <h2>To a parallel group</h2>
         <form class="line" @submit.prevent="moveAway">

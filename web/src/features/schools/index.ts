@@ -1,3 +1,4 @@
 export { default as CautionEditor } from './CautionEditor.vue';
 export { default as SchoolHead } from './SchoolHead.vue';
+export { default as TakeCare } from './TakeCare.vue';
 export { useSession } from './session.ts';

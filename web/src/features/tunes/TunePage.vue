@@ -15,6 +15,7 @@ import { FingeringChart } from '../notes/index.ts';
 import BreathCard from './BreathCard.vue';
 import ExportButtons from './ExportButtons.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
+import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
 import TransportBar from './TransportBar.vue';
@@ -238,6 +239,7 @@ function label(use: NoteUse): string {
         @point="pointed = $event"
         @loop="loopBars"
       >
+        <LadderCard v-if="page.schoolClass !== null" :info="info" :rungs="page.schoolClass.style.ladder" />
         <BreathCard
           :info="info"
           :seconds="page.breathSeconds"

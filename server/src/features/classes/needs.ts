@@ -1,0 +1,40 @@
+import { lessonsNow } from '@escalier/core/calendar';
+import { stepNeeds, type Climb, type StepNeed } from '@escalier/core/records';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { readClassRows } from './queries.ts';
+import { lessonsOfClass, localToday, standingsOf } from './state.ts';
+
+/** What a class needs of each belt, counted from the standings and the pace so far. */
+export interface ClassNeeds {
+  readonly id: string;
+  readonly name: string;
+  readonly lessonsLeft: number;
+  readonly steps: readonly (StepNeed & { readonly belt: string; readonly position: number })[];
+}
+
+export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
+  const day = localToday(now, who.timeZone);
+  const rows = await readClassRows(em, who, null);
+  return rows.map((row): ClassNeeds => {
+    const lessons = lessonsOfClass(row);
+    const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
+    const climbs = standingsOf(row).map((standing): Climb => {
+      const { startStep, joinedOn } = byPupil.get(standing.pupilId)!;
+      return {
+        pupilId: standing.pupilId,
+        stepIndex: standing.stepIndex,
+        startStepIndex: startStep - 1,
+        lessonsHad: lessons.filter((lesson) => lesson.date >= joinedOn && lesson.date < day).length,
+      };
+    });
+    const left = lessonsNow(lessons, day).left;
+    const needs = stepNeeds(climbs, row.steps.length, left);
+    return {
+      id: row.id,
+      name: row.name,
+      lessonsLeft: left,
+      steps: row.steps.map(({ belt, position }, index) => ({ belt, position, ...needs[index]! })),
+    };
+  });
+}

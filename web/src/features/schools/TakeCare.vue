@@ -1,0 +1,34 @@
+<script setup lang="ts">
+import { LOCAL_RULES, type CautionPlace } from '@escalier/core/practice';
+import type { SchoolCaution } from '@escalier/server/api';
+import { computed, onMounted, shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+
+/** The school's cautions for one place; nothing where the school shows none. */
+const props = defineProps<{ place: CautionPlace }>();
+const cautions = shallowRef<readonly SchoolCaution[]>([]);
+const { error, load } = useLoad(async () => {
+  cautions.value = (await ask(api.school.cautions.$get())).cautions;
+});
+onMounted(load);
+const shown = computed(() => cautions.value.filter((each) => each.shown && each.places.includes(props.place)));
+</script>
+
+<template>
+  <section v-if="shown.length > 0 || error !== null" class="card-paper" aria-label="Take care">
+    <h2>Take care</h2>
+    <p v-if="error !== null">{{ error }}</p>
+    <ul>
+      <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
+    </ul>
+    <p class="soft">{{ LOCAL_RULES }}</p>
+  </section>
+</template>
+
+<style scoped>
+ul {
+  margin: 4px 0;
+  padding-left: 1.2em;
+}
+</style>
