@@ -36,9 +36,4 @@ label {
   font-size: 14px;
   line-height: 1.25;
 }
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
-}
 </style>

@@ -18,9 +18,4 @@ defineProps<{ busy: boolean; stored: boolean; fault: string | null; label?: stri
   align-items: center;
   gap: 14px;
 }
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
-}
 </style>

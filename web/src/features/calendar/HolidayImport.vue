@@ -93,23 +93,8 @@ function take(): void {
   min-height: 32px;
 }
 
-.btn {
-  display: inline-grid;
-  place-items: center;
-}
-
-.btn:focus-within {
-  outline: 3px solid var(--spruce);
-  outline-offset: 2px;
-}
-
 .buttons {
   display: flex;
   gap: 8px;
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

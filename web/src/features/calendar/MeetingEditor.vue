@@ -111,13 +111,6 @@ fieldset {
   min-width: 0;
 }
 
-legend {
-  float: none;
-  margin: 0;
-  font-size: 1rem;
-  font-weight: 650;
-}
-
 .meeting {
   display: flex;
   flex-wrap: wrap;
@@ -142,22 +135,5 @@ legend {
 
 .minutes input {
   max-width: 78px;
-}
-
-.remove {
-  display: grid;
-  place-items: center;
-  width: 44px;
-  height: 44px;
-  border: 0;
-  border-radius: 10px;
-  background: none;
-  color: var(--ink);
-}
-
-.fault {
-  width: 100%;
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

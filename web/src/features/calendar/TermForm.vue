@@ -50,9 +50,14 @@ function take(daysOff: readonly DaysOff[]): void {
   draft.daysOff = all.toSorted((a, b) => a.from.localeCompare(b.from));
 }
 
+/** A single day off needs no last day. */
+const filled = computed((): TermDraft => ({
+  ...draft,
+  daysOff: draft.daysOff.map((off) => ({ ...off, to: off.to === '' ? off.from : off.to })),
+}));
+
 async function store(): Promise<void> {
-  const daysOff = draft.daysOff.map((off) => ({ ...off, to: off.to === '' ? off.from : off.to }));
-  await save(() => props.keep({ ...draft, daysOff }));
+  await save(() => props.keep(filled.value));
 }
 
 function faultOf(index: number): string | undefined {
@@ -136,7 +141,7 @@ function faultOf(index: number): string | undefined {
         </details>
       </div>
 
-      <TermPicture v-if="isDrawable" :term="draft" :today="today" />
+      <TermPicture v-if="isDrawable" :term="filled" :today="today" />
     </div>
     <div class="store">
       <SaveBar :busy="busy" :stored="stored" :fault="fault" label="Store the term" />
@@ -156,13 +161,6 @@ fieldset {
 
 fieldset {
   gap: 8px;
-}
-
-legend {
-  float: none;
-  margin: 0;
-  font-size: 1rem;
-  font-weight: 650;
 }
 
 .head {
@@ -193,28 +191,11 @@ legend {
   min-width: 130px;
 }
 
-.remove {
-  display: grid;
-  place-items: center;
-  width: 44px;
-  height: 44px;
-  border: 0;
-  border-radius: 10px;
-  background: none;
-  color: var(--ink);
-}
-
 .buttons {
   display: flex;
   flex-wrap: wrap;
   align-items: start;
   gap: 8px;
-}
-
-.fault {
-  width: 100%;
-  color: var(--brick);
-  font-weight: 650;
 }
 
 details .head {

@@ -124,13 +124,6 @@ section {
   gap: 14px 18px;
 }
 
-legend {
-  float: none;
-  margin: 0;
-  font-size: 1rem;
-  font-weight: 650;
-}
-
 .rungs {
   display: flex;
   flex-wrap: wrap;
@@ -148,10 +141,5 @@ legend {
   width: 22px;
   height: 22px;
   margin: 0;
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

@@ -1,31 +1,14 @@
 import type { PupilState, Standing } from '@escalier/core/records';
-import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
+import type { PupilDto } from '@escalier/server/api';
 import { mount, RouterLinkStub } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
+import { classPage as page, step } from '../../testing/class-page.ts';
 import ClassStrip from './ClassStrip.vue';
 import GoOnCard from './GoOnCard.vue';
 import HearCard from './HearCard.vue';
 import { pegsOf } from './pegs.ts';
 import StuckCard from './StuckCard.vue';
 import { longDate, newThings, shortDate } from './words.ts';
-
-function step(position: number, more: Partial<StepDto> = {}): StepDto {
-  return {
-    id: `step-${position}`,
-    position,
-    belt: 'straw',
-    lessons: 3,
-    tuneId: 't',
-    title: `Tune ${position}`,
-    tuneSeconds: 24,
-    rise: { total: 4, parts: [] },
-    newNotes: [],
-    newElements: [],
-    newSigns: [],
-    goOn: { passed: 0, of: 4, share: 0, ruleShare: 70, goOn: false },
-    ...more,
-  };
-}
 
 function pupil(name: string, stepIndex: number, state: PupilState, remarks: readonly string[] = []): PupilDto {
   const steps: Standing['steps'] = [
@@ -56,43 +39,6 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     playsInstead: null,
     away: false,
     standing,
-  };
-}
-
-function page(more: Partial<ClassPage> = {}): ClassPage {
-  return {
-    id: 'c',
-    name: '4 Plover',
-    grade: 'Year 4',
-    instrumentId: 'soprano-recorder-baroque',
-    style: {
-      naming: 'letters',
-      counting: null,
-      lengthWords: 'british',
-      goOnShare: 70,
-      passRule: 'both',
-      ladder: ['say', 'clap', 'whole'],
-      posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },
-    },
-    today: '2026-03-03',
-    term: { name: 'Term', startsOn: '2026-02-02', endsOn: '2026-05-01' },
-    lessons: {
-      total: 9,
-      had: 4,
-      left: 5,
-      next: null,
-      all: Array.from({ length: 9 }, (_, index) => ({
-        number: index + 1,
-        date: `2026-03-0${index + 1}`,
-        at: '09:00',
-        minutes: 40,
-        mode: 'room' as const,
-      })),
-    },
-    steps: [step(1), step(2), step(3)],
-    pupils: [],
-    hearingOrder: [],
-    ...more,
   };
 }
 

@@ -152,10 +152,6 @@ thead .figure {
   font-size: inherit;
 }
 
-.auto {
-  width: auto;
-}
-
 .stock {
   display: flex;
   gap: 6px;

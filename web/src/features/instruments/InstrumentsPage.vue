@@ -165,10 +165,6 @@ async function add(): Promise<void> {
   flex: 1;
 }
 
-.auto {
-  width: auto;
-}
-
 h3 {
   margin-top: 10px;
   font-size: 1rem;

@@ -101,17 +101,6 @@ label.line {
   min-height: 44px;
 }
 
-.form-check-input {
-  flex: none;
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-
-.auto {
-  width: auto;
-}
-
 .plan {
   padding: 8px 12px;
   border-left: 4px solid var(--brass);
@@ -123,10 +112,5 @@ ul {
   padding: 0;
   columns: 2;
   list-style: none;
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

@@ -186,22 +186,11 @@ form,
   min-height: 44px;
 }
 
-.form-check-input {
-  flex: none;
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-
 .line {
   display: flex;
   flex-wrap: wrap;
   align-items: center;
   gap: 8px;
-}
-
-.auto {
-  width: auto;
 }
 
 .days {
@@ -216,10 +205,5 @@ form,
 .erase {
   padding-left: 12px;
   border-left: 4px solid var(--brick);
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

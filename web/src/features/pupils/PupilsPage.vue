@@ -91,7 +91,7 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
           >
           <BButton v-if="pupils.length > 0" size="sm" variant="outline-dark" @click="writeFile">As a CSV file</BButton>
         </div>
-        <ul>
+        <ul class="pick-list">
           <li v-for="pupil in [...here, ...left]" :key="pupil.id">
             <button
               type="button"
@@ -214,33 +214,10 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
   text-decoration: line-through;
 }
 
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li button {
+.pick-list button {
   display: flex;
   gap: 12px;
   align-items: baseline;
-  width: 100%;
-  min-height: 38px;
-  padding: 4px 8px;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-  color: var(--ink);
-  text-align: left;
-}
-
-li button:hover {
-  background: var(--paper);
-}
-
-li button.on {
-  background: var(--ink);
-  color: #fff;
 }
 
 .name {
@@ -262,18 +239,12 @@ li button.on {
   color: #fff;
 }
 
-@media (pointer: coarse) {
-  li button {
-    min-height: 44px;
-  }
-}
-
 @media (max-width: 900px) {
   .columns {
     grid-template-columns: 2fr 3fr;
   }
 
-  li button {
+  .pick-list button {
     flex-wrap: wrap;
     gap: 0 8px;
   }

@@ -203,26 +203,6 @@ form {
   min-height: 44px;
 }
 
-.form-check-input {
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-
-.auto {
-  width: auto;
-}
-
-.btn {
-  display: inline-grid;
-  place-items: center;
-}
-
-.btn:focus-within {
-  outline: 3px solid var(--spruce);
-  outline-offset: 2px;
-}
-
 .scroll {
   max-height: 340px;
   overflow: auto;
@@ -248,10 +228,5 @@ thead th {
 .wrong td {
   border-top: 1px solid var(--brick);
   border-bottom: 1px solid var(--brick);
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 </style>

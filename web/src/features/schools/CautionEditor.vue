@@ -69,12 +69,6 @@ form {
   align-items: start;
 }
 
-.form-check-input {
-  flex: none;
-  width: 22px;
-  height: 22px;
-}
-
 .buttons {
   display: flex;
   flex-wrap: wrap;

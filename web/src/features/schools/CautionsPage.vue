@@ -113,13 +113,6 @@ label {
   grid-template-columns: 1fr 1fr;
 }
 
-.form-check-input {
-  flex: none;
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-
 .buttons {
   display: flex;
   gap: 8px;

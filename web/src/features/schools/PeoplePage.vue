@@ -72,7 +72,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
     <div class="columns">
       <section class="card-paper">
         <h2>{{ people.people.length }} people</h2>
-        <ul>
+        <ul class="pick-list">
           <li v-for="person in people.people" :key="person.id">
             <button
               type="button"
@@ -90,7 +90,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
         </ul>
         <template v-if="people.invitations.length > 0">
           <h2>Open links</h2>
-          <ul>
+          <ul class="links">
             <li v-for="each in people.invitations" :key="each.id" class="invitation">
               <span>
                 <strong>{{ each.name }}</strong>
@@ -136,38 +136,24 @@ async function invited(name: string, made: NewLink): Promise<void> {
   gap: 12px;
 }
 
-ul {
+.pick-list {
   margin: 6px 0 14px;
-  padding: 0;
-  list-style: none;
 }
 
-li button {
+.pick-list > li > button {
   display: grid;
   grid-template-columns: 9em 1fr auto;
   gap: 12px;
-  width: 100%;
-  min-height: 44px;
   align-items: center;
-  padding: 4px 8px;
-  border: 0;
-  border-bottom: 1px solid var(--line);
-  background: none;
-  color: var(--ink);
-  text-align: left;
-}
-
-li button:hover {
-  background: var(--paper);
-}
-
-li button.on {
-  background: var(--ink);
-  color: #fff;
 }
 
 .seen {
   font-size: 14px;
+}
+
+.links {
+  padding: 0;
+  list-style: none;
 }
 
 .invitation {
@@ -184,11 +170,6 @@ li button.on {
   display: grid;
   gap: 8px;
   border-left: 5px solid var(--brass);
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 
 @media (max-width: 900px) {

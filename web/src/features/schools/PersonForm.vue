@@ -56,13 +56,6 @@ form {
   min-height: 44px;
 }
 
-.form-check-input {
-  flex: none;
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-
 .line {
   display: flex;
   flex-wrap: wrap;

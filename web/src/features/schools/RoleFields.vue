@@ -30,13 +30,6 @@ const name = useId();
 </template>
 
 <style scoped>
-legend {
-  float: none;
-  margin: 0;
-  font-size: 1rem;
-  font-weight: 650;
-}
-
 .classes {
   display: flex;
   flex-wrap: wrap;
@@ -48,11 +41,5 @@ label {
   gap: 8px;
   align-items: center;
   min-height: 44px;
-}
-
-.form-check-input {
-  width: 22px;
-  height: 22px;
-  margin: 0;
 }
 </style>

@@ -124,17 +124,6 @@ async function more(): Promise<void> {
   justify-items: stretch;
 }
 
-label.btn,
-a.btn {
-  display: inline-grid;
-  place-items: center;
-}
-
-.btn:focus-within {
-  outline: 3px solid var(--spruce);
-  outline-offset: 2px;
-}
-
 ol {
   margin: 8px 0;
   padding: 0;
@@ -147,11 +136,6 @@ li {
   gap: 12px;
   padding: 6px 0;
   border-bottom: 1px solid var(--line);
-}
-
-.fault {
-  color: var(--brick);
-  font-weight: 650;
 }
 
 @media (max-width: 900px) {

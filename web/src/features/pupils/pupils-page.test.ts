@@ -1,0 +1,116 @@
+import type { ClassPage, ClassSummary, PupilRecord } from '@escalier/server/api';
+import { flushPromises } from '@vue/test-utils';
+import { describe, expect, it } from 'vitest';
+import { classPage } from '../../testing/class-page.ts';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import PupilsPage from './PupilsPage.vue';
+
+const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
+  id: name.toLowerCase(),
+  name,
+  startStep: 1,
+  joinedOn: '2026-02-02',
+  leftOn: null,
+  handMark: '',
+  note: '',
+  playsInstead: null,
+  mayRecord: false,
+  absences: [],
+  moves: [],
+  ...more,
+});
+
+function answers(pupils: () => readonly PupilRecord[], page: Partial<ClassPage> = {}) {
+  const here = classPage({ id: 'c', ...page });
+  const summary = (id: string, name: string) => ({ ...here, id, name }) as unknown as ClassSummary;
+  return {
+    'GET /api/classes/c/pupils': pupils,
+    'GET /api/classes/c': () => here,
+    'GET /api/classes': () => [summary('c', '4 Plover'), summary('o', '4 Otter')],
+  };
+}
+
+describe('the pupils of a class', () => {
+  it('are listed with what differs from the rest; who has left stands last', async () => {
+    fakeServer(
+      answers(() => [
+        pupil('Zoe', { leftOn: '2026-02-20' }),
+        pupil('Bo', { note: 'Sits in front', playsInstead: 'tin-whistle-d', absences: ['2026-02-24'] }),
+      ]),
+    );
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    expect(wrapper.get('h2').text()).toBe('1 pupil');
+    const lines = wrapper.findAll('.pick-list li').map((each) => each.text());
+    expect(lines[0]).toContain('away 1×');
+    expect(lines[0]).toContain('has a note');
+    expect(lines[1]).toContain('left 20 Feb');
+  });
+
+  it('are noted as away by a tap, and there again by another', async () => {
+    let absences: readonly string[] = [];
+    const asked = fakeServer({
+      ...answers(() => [pupil('Bo', { absences })]),
+      'PUT /api/pupils/bo/absence': ({ body }) => {
+        absences = (body as { absent: boolean }).absent ? ['2026-03-03'] : [];
+        return { ok: true };
+      },
+    });
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    const tile = () => wrapper.get('.away button');
+    await tile().trigger('click');
+    await flushPromises();
+    expect(tile().attributes('aria-pressed')).toBe('true');
+    await tile().trigger('click');
+    await flushPromises();
+    expect(asked.filter((each) => each.method === 'PUT').map((each) => each.body)).toEqual([
+      { date: '2026-03-03', absent: true },
+      { date: '2026-03-03', absent: false },
+    ]);
+  });
+
+  it('are changed: an empty date of leaving is none', async () => {
+    const asked = fakeServer({ ...answers(() => [pupil('Bo')]), 'PUT /api/pupils/bo': () => ({ ok: true }) });
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    await wrapper.get('.pick-list button').trigger('click');
+    await wrapper.get('textarea').setValue('Sits in front');
+    await wrapper.get('.check input').setValue(true);
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    const sent = asked.find((each) => each.method === 'PUT')!.body;
+    expect(sent).toMatchObject({ note: 'Sits in front', mayRecord: true, leftOn: null });
+    expect(sent).not.toHaveProperty('absences');
+  });
+
+  it('go to a parallel group, or not, in the server’s words', async () => {
+    fakeServer({
+      ...answers(() => [pupil('Bo', { moves: [{ on: '2026-02-10', from: '4 Otter', to: '4 Plover' }] })]),
+      'POST /api/pupils/bo/move': () => new Refused(400, 'Not stored.', { classId: 'Bo is in this class already.' }),
+    });
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    await wrapper.get('.pick-list button').trigger('click');
+    expect(wrapper.text()).toContain('10 Feb: moved from 4 Otter to 4 Plover.');
+    await wrapper.get('#to-class').setValue('o');
+    await wrapper.findAll('form').at(-1)!.trigger('submit');
+    await flushPromises();
+    expect(wrapper.text()).toContain('Bo is in this class already.');
+  });
+
+  it('are erased only by an owner, and only after a second word', async () => {
+    const asked = fakeServer({ ...answers(() => [pupil('Bo')]), 'POST /api/pupils/bo/erase': () => ({ ok: true }) });
+    const teacher = await openPage(PupilsPage, { classId: 'c' }, { role: 'teacher' });
+    await teacher.wrapper.get('.pick-list button').trigger('click');
+    expect(teacher.wrapper.text()).not.toContain('Erase');
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    const press = (text: string) =>
+      wrapper
+        .findAll('button')
+        .find((each) => each.text() === text)!
+        .trigger('click');
+    await wrapper.get('.pick-list button').trigger('click');
+    await press('Erase Bo …');
+    expect(asked.some((each) => each.method === 'POST')).toBe(false);
+    await press('Erase for good');
+    await flushPromises();
+    expect(asked.some((each) => each.path.endsWith('/erase'))).toBe(true);
+  });
+});

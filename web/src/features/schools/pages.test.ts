@@ -1,0 +1,255 @@
+import { USUAL_CAUTIONS } from '@escalier/core/practice';
+import type { People, SessionLine } from '@escalier/server/api';
+import { flushPromises } from '@vue/test-utils';
+import { describe, expect, it } from 'vitest';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import AccountPage from './AccountPage.vue';
+import CautionsPage from './CautionsPage.vue';
+import FirstRunPage from './FirstRunPage.vue';
+import InvitedPage from './InvitedPage.vue';
+import PeoplePage from './PeoplePage.vue';
+import SafePage from './SafePage.vue';
+import TakeCare from './TakeCare.vue';
+
+const cautions = USUAL_CAUTIONS.map((each) => ({ ...each, shown: each.id !== 'noise' }));
+
+describe('cautions', () => {
+  it('are reworded, put away, added to and kept; empty ones are left out', async () => {
+    const asked = fakeServer({
+      'GET /api/school/cautions': () => ({ cautions }),
+      'PUT /api/school/cautions': ({ body }) => body,
+    });
+    const { wrapper } = await openPage(CautionsPage);
+    await wrapper.get('[aria-label="Caution 1"]').setValue('Wipe it first.');
+    await wrapper
+      .findAll('button')
+      .find((each) => each.text() === 'Add your own')!
+      .trigger('click');
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    const sent = asked.at(-1)!.body as { cautions: readonly { text: string; shown: boolean }[] };
+    expect(sent.cautions).toHaveLength(cautions.length);
+    expect(sent.cautions[0]).toMatchObject({ text: 'Wipe it first.', shown: true });
+    expect(sent.cautions.filter((each) => !each.shown)).toHaveLength(1);
+    expect(wrapper.get('[role="status"]').text()).toBe('Stored.');
+  });
+
+  it('say what is wrong beside the one it is about', async () => {
+    fakeServer({
+      'GET /api/school/cautions': () => ({ cautions }),
+      'PUT /api/school/cautions': () =>
+        new Refused(400, 'Not stored.', { 'cautions.1.places': 'Say where it is shown.' }),
+    });
+    const { wrapper } = await openPage(CautionsPage);
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.findAll('fieldset')[1]!.text()).toContain('Say where it is shown.');
+    expect(wrapper.findAll('fieldset')[0]!.text()).not.toContain('Say where');
+  });
+
+  it('stand at their place only as the school shows them, with the local rules', async () => {
+    fakeServer({ 'GET /api/school/cautions': () => ({ cautions }) });
+    const { wrapper } = await openPage(TakeCare, { place: 'lesson' });
+    expect(wrapper.text()).toContain('Nobody plays on another’s mouthpiece');
+    expect(wrapper.text()).not.toContain('A full class is loud');
+    expect(wrapper.text()).toContain('The rules of your school and your country come first.');
+  });
+});
+
+describe('people', () => {
+  const people: People = {
+    people: [
+      {
+        id: 'm',
+        name: 'Mara Tillen',
+        email: 'mara@osierbridge.example',
+        role: 'owner',
+        classIds: [],
+        seenAt: '2026-03-03T10:00:00Z',
+        closed: false,
+      },
+      {
+        id: 'i',
+        name: 'Ivo Brandsen',
+        email: 'ivo@osierbridge.example',
+        role: 'teacher',
+        classIds: ['o'],
+        seenAt: null,
+        closed: false,
+      },
+    ],
+    invitations: [
+      {
+        id: 'v',
+        name: 'Tove',
+        role: 'assistant',
+        classIds: [],
+        forAccount: false,
+        expiresAt: '2026-03-10T10:00:00Z',
+      },
+    ],
+    classes: [
+      { id: 'p', name: '4 Plover' },
+      { id: 'o', name: '4 Otter' },
+    ],
+  };
+
+  it('are listed with what they may do and when they were seen', async () => {
+    fakeServer({ 'GET /api/people': () => people });
+    const { wrapper } = await openPage(PeoplePage);
+    expect(wrapper.text()).toContain('Mara Tillenan owner, all classesseen 3 Mar, 10:00');
+    expect(wrapper.text()).toContain('Ivo Brandsena teacher, 4 Otternot signed in');
+    expect(wrapper.text()).toContain('Tove an assistant, until 10 Mar, 10:00');
+  });
+
+  it('come in by a link that is shown once', async () => {
+    const asked = fakeServer({
+      'GET /api/people': () => people,
+      'POST /api/people/invitations': () => ({ token: 'abc', expiresAt: '2026-03-10T10:00:00Z' }),
+    });
+    const { wrapper } = await openPage(PeoplePage);
+    const form = wrapper.findAll('form').at(-1)!;
+    await form.get('input[type=text]').setValue('Asha');
+    await form.get('select').setValue('assistant');
+    await form.findAll('input[type=checkbox]')[0]!.setValue(true);
+    await form.trigger('submit');
+    await flushPromises();
+    expect(asked.find((each) => each.method === 'POST')!.body).toEqual({
+      name: 'Asha',
+      role: 'assistant',
+      classIds: ['p'],
+    });
+    expect(wrapper.get<HTMLInputElement>('.link input').element.value).toMatch(/\/invitation\/abc$/);
+  });
+
+  it('keep an owner: the server’s sentence stands at the role', async () => {
+    fakeServer({
+      'GET /api/people': () => people,
+      'PUT /api/people/m': () => new Refused(400, 'Not stored.', { role: 'Mara Tillen is the only owner.' }),
+    });
+    const { wrapper } = await openPage(PeoplePage);
+    await wrapper.get('.pick-list button').trigger('click');
+    await wrapper.findAll('form')[0]!.get('select').setValue('teacher');
+    await wrapper.findAll('form')[0]!.trigger('submit');
+    await flushPromises();
+    expect(wrapper.text()).toContain('Mara Tillen is the only owner.');
+  });
+});
+
+describe('the account', () => {
+  const sessions: readonly SessionLine[] = [
+    {
+      id: 'a',
+      device: 'Firefox/1 Linux',
+      createdAt: '2026-03-01T08:00:00Z',
+      seenAt: '2026-03-03T10:00:00Z',
+      here: true,
+    },
+    {
+      id: 'b',
+      device: 'Safari/1 iPad',
+      createdAt: '2026-03-02T08:00:00Z',
+      seenAt: '2026-03-02T09:00:00Z',
+      here: false,
+    },
+  ];
+
+  it('lists where one is signed in, and signs another device out', async () => {
+    let left = sessions;
+    const asked = fakeServer({
+      'GET /api/account/sessions': () => left,
+      'DELETE /api/account/sessions/b': () => {
+        left = sessions.slice(0, 1);
+        return { ok: true };
+      },
+    });
+    const { wrapper } = await openPage(AccountPage);
+    expect(wrapper.text()).toContain('Firefox, Linux, this device');
+    await wrapper.get('[aria-label="Sign out Safari, iPad"]').trigger('click');
+    await flushPromises();
+    expect(asked.map((each) => each.method)).toEqual(['GET', 'DELETE', 'GET']);
+    expect(wrapper.text()).not.toContain('iPad');
+  });
+
+  it('changes the password and empties the fields, or says which one is wrong', async () => {
+    const answers = [new Refused(400, 'Not stored.', { current: 'This is not your password.' }), { ok: true }];
+    fakeServer({ 'GET /api/account/sessions': () => sessions, 'PUT /api/account/password': () => answers.shift() });
+    const { wrapper } = await openPage(AccountPage);
+    const [current, next] = wrapper.findAll<HTMLInputElement>('input[type=password]');
+    await current!.setValue('old');
+    await next!.setValue('four plain words here');
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect(wrapper.text()).toContain('This is not your password.');
+    expect(current!.attributes('aria-describedby')).toMatch(/error/);
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect([current!.element.value, next!.element.value]).toEqual(['', '']);
+  });
+});
+
+describe('records', () => {
+  const changes = [{ id: 'c', at: '2026-03-03T10:00:00Z', who: 'Mara Tillen', words: 'Samir: note' }];
+
+  async function bring(answer: unknown) {
+    const asked = fakeServer({
+      'GET /api/changes': () => changes,
+      'POST /api/archive': () => answer,
+      'GET /api/session': () => ({ name: 'Mara', email: 'm@x.example', school: 'S', role: 'owner', timeZone: 'UTC' }),
+    });
+    const { wrapper } = await openPage(SafePage);
+    const input = wrapper.get<HTMLInputElement>('input[type=file]');
+    Object.defineProperty(input.element, 'files', { value: [new File(['{"format":"x"}'], 'a.json')] });
+    await input.trigger('change');
+    await flushPromises();
+    await flushPromises();
+    return { wrapper, asked };
+  }
+
+  it('show who changed what, and bring an archive in', async () => {
+    const { wrapper, asked } = await bring({ classes: 3, pupils: 66, records: 200 });
+    expect(wrapper.text()).toContain('Samir: note');
+    expect(asked.find((each) => each.method === 'POST')!.body).toEqual({ format: 'x' });
+    expect(wrapper.get('[role="status"]').text()).toBe('3 classes, 66 pupils and 200 records are here.');
+  });
+
+  it('say what is wrong with an archive', async () => {
+    const { wrapper } = await bring(new Refused(400, 'Not stored.', { archive: 'This is no archive of a school.' }));
+    expect(wrapper.get('[role="alert"]').text()).toBe('This is no archive of a school.');
+  });
+});
+
+describe('at the door', () => {
+  const me = () => ({ name: 'Eir', email: 'eir@hill.example', school: 'Hill', role: 'owner', timeZone: 'UTC' });
+
+  it('the first school is set up, and its calendar is next', async () => {
+    const asked = fakeServer({ 'POST /api/first-run': () => ({ ok: true }), 'GET /api/session': me });
+    const { wrapper, push } = await openPage(FirstRunPage);
+    await wrapper.get('input[type=text]').setValue('Hill School');
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect(asked[0]!.body).toMatchObject({ school: 'Hill School' });
+    expect(push).toHaveBeenCalledWith({ name: 'terms' });
+  });
+
+  it('who is invited gives name, e-mail and password; who has forgotten the password only that', async () => {
+    const invited = { school: 'Hill', name: 'Tove', role: 'teacher', email: null };
+    fakeServer({
+      'GET /api/invitations/t1': () => invited,
+      'GET /api/invitations/t2': () => ({ ...invited, email: 'tove@hill.example' }),
+      'GET /api/invitations/t3': () => new Refused(404, 'This link is used up or has run out.'),
+      'POST /api/invitations/t1': () => ({ ok: true }),
+      'GET /api/session': me,
+    });
+    const { wrapper, push } = await openPage(InvitedPage, { token: 't1' });
+    expect(wrapper.get('h1').text()).toBe('Welcome to Hill');
+    expect(wrapper.findAll('input')).toHaveLength(3);
+    await wrapper.get('form').trigger('submit');
+    await flushPromises();
+    expect(push).toHaveBeenCalledWith({ name: 'classes' });
+    const renewal = await openPage(InvitedPage, { token: 't2' });
+    expect(renewal.wrapper.findAll('input')).toHaveLength(1);
+    const gone = await openPage(InvitedPage, { token: 't3' });
+    expect(gone.wrapper.get('[role="alert"]').text()).toContain('used up');
+  });
+});

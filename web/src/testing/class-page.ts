@@ -1,0 +1,58 @@
+import type { ClassPage, StepDto } from '@escalier/server/api';
+
+/** A step of a staircase for tests. */
+export function step(position: number, more: Partial<StepDto> = {}): StepDto {
+  return {
+    id: `step-${position}`,
+    position,
+    belt: 'straw',
+    lessons: 3,
+    tuneId: 't',
+    title: `Tune ${position}`,
+    tuneSeconds: 24,
+    rise: { total: 4, parts: [] },
+    newNotes: [],
+    newElements: [],
+    newSigns: [],
+    goOn: { passed: 0, of: 4, share: 0, ruleShare: 70, goOn: false },
+    ...more,
+  };
+}
+
+/** A class as the server gives it, in its fifth lesson of nine. */
+export function classPage(more: Partial<ClassPage> = {}): ClassPage {
+  return {
+    id: 'c',
+    name: '4 Plover',
+    grade: 'Year 4',
+    instrumentId: 'soprano-recorder-baroque',
+    style: {
+      naming: 'letters',
+      counting: null,
+      lengthWords: 'british',
+      goOnShare: 70,
+      passRule: 'both',
+      ladder: ['say', 'clap', 'whole'],
+      posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },
+    },
+    today: '2026-03-03',
+    term: { name: 'Term', startsOn: '2026-02-02', endsOn: '2026-05-01' },
+    lessons: {
+      total: 9,
+      had: 4,
+      left: 5,
+      next: null,
+      all: Array.from({ length: 9 }, (_, index) => ({
+        number: index + 1,
+        date: `2026-03-0${index + 1}`,
+        at: '09:00',
+        minutes: 40,
+        mode: 'room' as const,
+      })),
+    },
+    steps: [step(1), step(2), step(3)],
+    pupils: [],
+    hearingOrder: [],
+    ...more,
+  };
+}

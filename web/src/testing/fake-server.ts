@@ -1,0 +1,78 @@
+import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
+import { vi } from 'vitest';
+import type { Component } from 'vue';
+import { routeLocationKey, routerKey } from 'vue-router';
+import type { Me } from '@escalier/server/api';
+import { useSession } from '../features/schools/index.ts';
+
+/** What was asked for: method, path, and the body as it was sent. */
+export interface Asked {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** A refusal as the server gives it. */
+export class Refused {
+  readonly status: number;
+  readonly body: unknown;
+
+  constructor(status: number, message: string, fields?: Readonly<Record<string, string>>) {
+    this.status = status;
+    this.body = { error: { code: 'refused', message, ...(fields === undefined ? {} : { fields }) } };
+  }
+}
+
+type Answers = Readonly<Record<string, (asked: Asked) => unknown>>;
+
+/**
+ * Stands in for the server in tests of pages: `'GET /api/terms': () => […]`. What is not named is a failure.
+ * @returns all that was asked for, in order.
+ */
+export function fakeServer(answers: Answers): Asked[] {
+  const asked: Asked[] = [];
+  vi.stubGlobal('fetch', async (input: string | URL | Request, init: RequestInit = {}) => {
+    const method = init.method ?? 'GET';
+    const path = new URL(input instanceof Request ? input.url : input, 'http://here').pathname;
+    const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : undefined;
+    const one = { method, path, body };
+    asked.push(one);
+    const answer = answers[`${method} ${path}`];
+    if (answer === undefined) throw new Error(`The test gives no answer to ${method} ${path}`);
+    const given = await answer(one);
+    return given instanceof Refused
+      ? new Response(JSON.stringify(given.body), { status: given.status })
+      : new Response(JSON.stringify(given), { status: 200 });
+  });
+  return asked;
+}
+
+const MARA: Me = {
+  name: 'Mara Tillen',
+  email: 'mara@osierbridge.example',
+  school: 'Osier Bridge School',
+  role: 'owner',
+  timeZone: 'Europe/London',
+};
+
+const BButton = {
+  props: { disabled: Boolean, type: { type: String, default: 'button' } },
+  template: '<button :disabled="disabled" :type="type"><slot /></button>',
+};
+
+/** A page as somebody signed in sees it, with what it asks for at first answered, and where it went on to. */
+export async function openPage(page: Component, props: Record<string, unknown> = {}, me: Partial<Me> = {}) {
+  setActivePinia(createPinia());
+  useSession().me = { ...MARA, ...me };
+  const push = vi.fn();
+  const wrapper = mount(page, {
+    props,
+    global: {
+      stubs: { RouterLink: RouterLinkStub, BButton },
+      provide: { [routeLocationKey as symbol]: { name: 'here' }, [routerKey as symbol]: { push } },
+    },
+  });
+  await flushPromises();
+  return { wrapper, push };
+}
