@@ -208,7 +208,6 @@ test('an empty database asks for a school, which is set up, filled from an archi
 });
 
 test('axe finds nothing on the desks of the school and of a class', async ({ page }) => {
-  test.setTimeout(180_000);
   await openDemo(page);
   await openClass(page, '4 Otter');
   const classAddress = new URL(page.url()).pathname;

@@ -4,6 +4,7 @@ import type { AppEnv } from '../../platform/context.ts';
 import { wrongInput } from '../../platform/problem.ts';
 import { noteChange } from '../schools/index.ts';
 import { exportSchool } from './export.ts';
+import type { Archive } from './format.ts';
 import { importSchool, readArchive } from './import.ts';
 import { archiveTables } from './tables.ts';
 
@@ -18,13 +19,13 @@ export const archiveRoutes = new Hono<AppEnv>()
     const archive = await exportSchool(c.var.em, c.var.who, c.var.now);
     await noteChange(c.var.em.fork(), c.var.who, null, 'The school exported as an archive');
     asFile(c, 'application/json; charset=utf-8', 'json');
-    return c.body(JSON.stringify(archive, null, 1));
+    return c.body(archive);
   })
   .get('/tables.zip', async (c) => {
     const archive = await exportSchool(c.var.em, c.var.who, c.var.now);
     await noteChange(c.var.em.fork(), c.var.who, null, 'The school exported as CSV files');
     asFile(c, 'application/zip', 'zip');
-    return c.body(writeCsvSet(archiveTables(archive)).slice().buffer);
+    return c.body(writeCsvSet(archiveTables(JSON.parse(archive) as Archive)).slice().buffer);
   })
   .post('/', async (c) => {
     let body: unknown;

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { classNeeds, type ClassNeeds } from '../classes/index.ts';
+import { noteChange } from '../schools/index.ts';
 import { BeltStockEntity, STOCK_WAYS, type StockWay } from './entities.ts';
 
 const whole = z.int('A whole number.').min(0, 'Not less than 0.');
@@ -50,8 +51,11 @@ export async function beltDesk(em: EntityManager, who: SignedIn, now: Date): Pro
 }
 
 export async function keepStock(em: EntityManager, who: SignedIn, { belts }: z.infer<typeof stockInput>) {
-  await em.upsertMany(
-    BeltStockEntity,
-    belts.map((each) => ({ school: who.schoolId, ...each })),
-  );
+  await em.transactional(async (tx) => {
+    await tx.upsertMany(
+      BeltStockEntity,
+      belts.map((each) => ({ school: who.schoolId, ...each })),
+    );
+    await noteChange(tx, who, null, 'Belts in stock');
+  });
 }

@@ -10,4 +10,5 @@ export {
   type Owner,
 } from './entities.ts';
 export { beltRoutes, instrumentRoutes } from './routes.ts';
-export type { InstrumentDesk, InstrumentLine, Lending, LendingClass } from './service.ts';
+export type { InstrumentDesk, InstrumentLine, LendingClass } from './desk.ts';
+export type { Lending } from './lending.ts';

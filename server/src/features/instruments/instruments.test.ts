@@ -3,7 +3,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
 import type { BeltDesk } from './belts.ts';
-import type { InstrumentDesk, InstrumentLine, Lending } from './service.ts';
+import type { InstrumentDesk, InstrumentLine } from './desk.ts';
+import type { Lending } from './lending.ts';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -90,6 +91,26 @@ describe('lending to a whole class', () => {
     const shared = await post<Lending>('/lend', { classId, share: true, dryRun: false });
     expect(shared.without).toEqual([]);
     expect(new Set(shared.pairs.map((pair) => pair.number)).size).toBe(24);
+  });
+});
+
+describe('a teacher of one class', () => {
+  it('sees that an instrument is in other hands, but not in whose', async () => {
+    const { id: otter } = classNamed(await desk(), '4 Otter');
+    const invitation = { name: 'Tove', role: 'teacher', classIds: [otter] };
+    const made = (await (await test.send('POST', '/api/people/invitations', invitation)).json()) as { token: string };
+    const account = { name: 'Tove', email: 'tove@osierbridge.example', password: 'four plain words here' };
+    const joined = await test.send('POST', `/api/invitations/${made.token}`, account, null);
+    const cookie = joined.headers.get('set-cookie')!.split(';')[0]!;
+    const answer = await test.send('GET', '/api/instruments', undefined, cookie);
+    const text = await answer.text();
+    expect(text).toContain('Abel');
+    expect(text).not.toContain('Aino');
+    const all = JSON.parse(text) as InstrumentDesk;
+    expect(all.classes.map((each) => each.name)).toEqual(['4 Otter']);
+    const foreign = all.instruments.flatMap((each) => each.loans).find((loan) => loan.classId !== otter)!;
+    expect(foreign.pupil).toBe('A pupil');
+    expect((await test.send('DELETE', `/api/instruments/loans/${foreign.id}`, undefined, cookie)).status).toBe(404);
   });
 });
 

@@ -6,17 +6,9 @@ import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { beltDesk, keepStock, stockInput } from './belts.ts';
 import { CONDITIONS, OWNERS } from './entities.ts';
-import {
-  addInstruments,
-  changeInstrument,
-  instrumentDesk,
-  lend,
-  lendToClass,
-  noteCleaned,
-  removeInstrument,
-  takeBack,
-  takeBackFromClass,
-} from './service.ts';
+import { instrumentDesk } from './desk.ts';
+import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
+import { addInstruments, changeInstrument, noteCleaned, removeInstrument } from './service.ts';
 
 const number = z.int('A whole number.').min(1, 'Numbers begin with 1.').max(9999, 'At most 9999.');
 const owner = z.enum(OWNERS);

@@ -5,6 +5,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { noteChange } from '../schools/index.ts';
 import { TuneEntity } from './entities.ts';
 
 export interface TuneDto {
@@ -46,7 +47,10 @@ export async function addTune(em: EntityManager, who: SignedIn, abc: string): Pr
   const read = readText(abc);
   await refuseDuplicate(em, who, read.content, null);
   const id = newId();
-  await em.insert(TuneEntity, { id, school: who.schoolId, title: read.title, abc, content: read.content });
+  await em.transactional(async (tx) => {
+    await tx.insert(TuneEntity, { id, school: who.schoolId, title: read.title, abc, content: read.content });
+    await noteChange(tx, who, id, `Tune “${read.title}” brought in`);
+  });
   return oneTune(em, who, id);
 }
 
@@ -54,7 +58,10 @@ export async function changeTune(em: EntityManager, who: SignedIn, id: string, a
   const read = readText(abc);
   await oneTune(em, who, id);
   await refuseDuplicate(em, who, read.content, id);
-  await em.nativeUpdate(TuneEntity, { id, school: who.schoolId }, { title: read.title, abc, content: read.content });
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(TuneEntity, { id }, { title: read.title, abc, content: read.content });
+    await noteChange(tx, who, id, `Tune “${read.title}” changed`);
+  });
   return oneTune(em, who, id);
 }
 
@@ -62,7 +69,10 @@ export async function deleteTune(em: EntityManager, who: SignedIn, id: string): 
   const tune = await oneTune(em, who, id);
   if (tune.onStaircase)
     throw new Problem(409, 'in-use', `“${tune.title}” stands on a staircase: take it from there first.`);
-  await em.nativeDelete(TuneEntity, { id, school: who.schoolId });
+  await em.transactional(async (tx) => {
+    await tx.nativeDelete(TuneEntity, { id });
+    await noteChange(tx, who, id, `Tune “${tune.title}” deleted`);
+  });
 }
 
 async function refuseDuplicate(em: EntityManager, who: SignedIn, content: string, own: string | null): Promise<void> {

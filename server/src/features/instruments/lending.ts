@@ -1,0 +1,133 @@
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { newId } from '../../platform/ids.ts';
+import { notFound, wrongInput } from '../../platform/problem.ts';
+import { localToday, pupilOf } from '../classes/index.ts';
+import { noteChange } from '../schools/index.ts';
+import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './desk.ts';
+import { InstrumentEntity, LoanEntity, type Condition } from './entities.ts';
+import { instrumentOf, lockInstruments } from './service.ts';
+
+/** @throws Problem 400 when it is not to be played, or another pupil of the class has it. */
+export async function lend(em: EntityManager, who: SignedIn, id: string, pupilId: string, now: Date): Promise<void> {
+  await em.transactional(async (tx) => {
+    await lockInstruments(tx, who);
+    const instrument = await instrumentOf(tx, who, id);
+    const pupil = await pupilOf(tx, who, pupilId);
+    if (pupil.leftOn !== null) throw wrongInput({ pupilId: `${pupil.shownName} has left.` });
+    if (!isPlayable(instrument.condition))
+      throw wrongInput({ pupilId: `Number ${instrument.number} is ${instrument.condition}.` });
+    const loans = await openLoans(tx, who);
+    const holder = loans.find((loan) => loan.instrumentId === id && loan.classId === pupil.schoolClass);
+    if (holder !== undefined) throw wrongInput({ pupilId: `${holder.pupil} of this class has it.` });
+    await tx.insert(LoanEntity, {
+      id: newId(),
+      instrument: id,
+      pupil: pupilId,
+      lentOn: localToday(now, who.timeZone),
+      returnedOn: null,
+    });
+    await noteChange(tx, who, pupilId, `Instrument ${instrument.number} lent to ${pupil.shownName}`);
+  });
+}
+
+function isPlayable(condition: Condition): boolean {
+  return condition === 'good' || condition === 'worn';
+}
+
+export async function takeBack(em: EntityManager, who: SignedIn, loanId: string, now: Date): Promise<void> {
+  const loan = await em.findOne(LoanEntity, { id: loanId });
+  if (loan === null) throw notFound('loan');
+  const { number } = await instrumentOf(em, who, loan.instrument);
+  const pupil = await pupilOf(em, who, loan.pupil);
+  const returnedOn = localToday(now, who.timeZone);
+  await em.transactional(async (tx) => {
+    const back = await tx.nativeUpdate(LoanEntity, { id: loanId, returnedOn: null }, { returnedOn });
+    if (back > 0) await noteChange(tx, who, pupil.id, `Instrument ${number} back from ${pupil.shownName}`);
+  });
+}
+
+/** Who would get which, and who none. */
+export interface Lending {
+  readonly pairs: readonly {
+    readonly instrumentId: string;
+    readonly number: number;
+    readonly pupilId: string;
+    readonly pupil: string;
+  }[];
+  readonly without: readonly string[];
+}
+
+export interface LendInput {
+  readonly classId: string;
+  /** Whether instruments that other classes have too may be given out. */
+  readonly share: boolean;
+  /** Only says what would happen. */
+  readonly dryRun: boolean;
+}
+
+/** Lends to every pupil of a class who has none: by name, from the lowest number that nobody has. */
+export async function lendToClass(em: EntityManager, who: SignedIn, input: LendInput, now: Date): Promise<Lending> {
+  return em.transactional(async (tx) => {
+    await lockInstruments(tx, who);
+    const schoolClass = (await lendingClasses(tx, who)).find((each) => each.id === input.classId);
+    if (schoolClass === undefined) throw notFound('class');
+    const loans = await openLoans(tx, who);
+    const instruments = await tx.find(
+      InstrumentEntity,
+      { school: who.schoolId, owner: 'school' },
+      { orderBy: { number: 'asc' } },
+    );
+    const holders = (id: string): readonly OpenLoan[] => loans.filter((loan) => loan.instrumentId === id);
+    const free = instruments
+      .filter(
+        ({ id, condition }) => isPlayable(condition) && holders(id).every((loan) => loan.classId !== input.classId),
+      )
+      .filter(({ id }) => input.share || holders(id).length === 0)
+      .toSorted((a, b) => holders(a.id).length - holders(b.id).length || a.number - b.number);
+    const lending = pairUp(schoolClass, loans, free);
+    if (!input.dryRun) {
+      await noteChange(tx, who, input.classId, `${lending.pairs.length} instruments lent to ${schoolClass.name}`);
+      await tx.insertMany(
+        LoanEntity,
+        lending.pairs.map((pair) => ({
+          id: newId(),
+          instrument: pair.instrumentId,
+          pupil: pair.pupilId,
+          lentOn: localToday(now, who.timeZone),
+          returnedOn: null,
+        })),
+      );
+    }
+    return lending;
+  });
+}
+
+function pairUp(
+  { pupils }: LendingClass,
+  loans: readonly OpenLoan[],
+  free: readonly { readonly id: string; readonly number: number; readonly kind: string }[],
+): Lending {
+  const left = [...free];
+  const pairs: Lending['pairs'][number][] = [];
+  const without: string[] = [];
+  for (const pupil of pupils.filter((each) => loans.every((loan) => loan.pupilId !== each.id))) {
+    const at = left.findIndex((each) => each.kind === pupil.kind);
+    const [found] = at < 0 ? [] : left.splice(at, 1);
+    if (found === undefined) without.push(pupil.name);
+    else pairs.push({ instrumentId: found.id, number: found.number, pupilId: pupil.id, pupil: pupil.name });
+  }
+  return { pairs, without };
+}
+
+/** Takes everything back that pupils of a class have from the school; gives how many. */
+export async function takeBackFromClass(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<number> {
+  const schoolClass = (await lendingClasses(em, who)).find((each) => each.id === classId);
+  if (schoolClass === undefined) throw notFound('class');
+  const loans = (await openLoans(em, who)).filter((loan) => loan.classId === classId);
+  const returnedOn = localToday(now, who.timeZone);
+  return em.transactional(async (tx) => {
+    await noteChange(tx, who, classId, `${loans.length} instruments back from ${schoolClass.name}`);
+    return tx.nativeUpdate(LoanEntity, { id: { $in: loans.map((loan) => loan.id) }, returnedOn: null }, { returnedOn });
+  });
+}
