@@ -151,7 +151,6 @@ test('the fingering desk: ten notes on the heat map, the move that is pressed, e
 });
 
 test('axe finds nothing on the note lesson and the desk', async ({ page }) => {
-  test.setTimeout(120_000);
   await openLesson(page);
   const lesson = page.url();
   for (const size of [DESK, TABLET]) {

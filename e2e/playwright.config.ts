@@ -17,7 +17,7 @@ export default defineConfig({
   workers: 1,
   // No test asserts on time; a slow machine only takes longer.
   timeout: 240_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: process.env.ESCALIER_E2E_ADDRESS ?? 'http://127.0.0.1:4180',

@@ -7,6 +7,7 @@ import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import { shortDate } from '../classes/index.ts';
+import { TakeCare } from '../schools/index.ts';
 
 /** What the teachers keep of one pupil. */
 const props = defineProps<{
@@ -157,6 +158,7 @@ async function eraseNow(): Promise<void> {
       </template>
       <p v-if="aside.reason.value !== null" class="fault" role="alert">{{ aside.reason.value }}</p>
     </section>
+    <TakeCare place="recordings" />
   </div>
 </template>
 

@@ -25,6 +25,7 @@ function answers(pupils: () => readonly PupilRecord[], page: Partial<ClassPage> 
   const summary = (id: string, name: string) => ({ ...here, id, name }) as unknown as ClassSummary;
   return {
     'GET /api/classes/c/pupils': pupils,
+    'GET /api/school/cautions': () => ({ cautions: [] }),
     'GET /api/classes/c': () => here,
     'GET /api/classes': () => [summary('c', '4 Plover'), summary('o', '4 Otter')],
   };
