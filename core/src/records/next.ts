@@ -16,6 +16,16 @@ export function hearingOrder(all: readonly Standing[]): readonly Standing[] {
     );
 }
 
+/**
+ * How many from the front of a queue can be heard in the minutes that are left.
+ * @param seconds of one turn for each in the queue, in order: the tune, the change and the talk.
+ */
+export function fitInto(seconds: readonly number[], minutes: number): number {
+  let left = minutes * 60;
+  const stop = seconds.findIndex((turn) => (left -= turn) < 0);
+  return stop < 0 ? seconds.length : stop;
+}
+
 export interface GoOn {
   readonly passed: number;
   readonly of: number;

@@ -1,6 +1,14 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { goOnFrom, hearingOrder, standings, type HeardEvent, type Outcome, type RecordEvent } from './index.ts';
+import {
+  fitInto,
+  goOnFrom,
+  hearingOrder,
+  standings,
+  type HeardEvent,
+  type Outcome,
+  type RecordEvent,
+} from './index.ts';
 
 const STEPS = ['one', 'two', 'three'];
 let made = 0;
@@ -89,5 +97,14 @@ describe('goOnFrom', () => {
     expect(goOnFrom(three, 0, 76).goOn).toBe(false);
     expect(goOnFrom(three, 1, 1).goOn).toBe(false);
     expect(goOnFrom([], 0, 70).goOn).toBe(false);
+  });
+});
+
+describe('what fits into the minutes left', () => {
+  it('is counted turn by turn, in the order of the queue', () => {
+    expect(fitInto([60, 60, 60], 2)).toBe(2);
+    expect(fitInto([130, 10], 2)).toBe(0);
+    expect(fitInto([47, 59, 47], 10)).toBe(3);
+    expect(fitInto([], 10)).toBe(0);
   });
 });

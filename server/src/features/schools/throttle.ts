@@ -4,10 +4,15 @@ import type { EntityManager } from '../../platform/database.ts';
 import { Problem } from '../../platform/problem.ts';
 import { SignInTryEntity } from './entities.ts';
 
-/** Tries that are free; after that each failure doubles the wait, from 15 seconds to a quarter of an hour. */
-const FREE = { person: 5, address: 60 } as const;
+/** Tries that are free, and the longest wait in seconds; in between each failure doubles the wait. */
+interface Patience {
+  readonly free: number;
+  readonly longest: number;
+}
+const PERSON: Patience = { free: 5, longest: 900 };
+/** A whole school may share one address: it is slowed down, not locked out. */
+const ADDRESS: Patience = { free: 100, longest: 30 };
 const FIRST_WAIT = 15;
-const LONGEST_WAIT = 900;
 /** After so many quiet minutes the count begins anew. */
 const FORGET_MINUTES = 30;
 
@@ -18,11 +23,11 @@ export interface SignInTry {
 }
 
 /** Counted are a person from an address, so that nobody can lock another out from afar, and an address as a whole. */
-function keysOf({ email, address }: SignInTry): readonly (readonly [key: string, free: number])[] {
+function keysOf({ email, address }: SignInTry): readonly (readonly [key: string, patience: Patience])[] {
   const hash = (text: string): string => createHash('sha256').update(text).digest('hex');
   return [
-    [hash(`person ${email.toLowerCase()} ${address}`), FREE.person],
-    [hash(`address ${address}`), FREE.address],
+    [hash(`person ${email.toLowerCase()} ${address}`), PERSON],
+    [hash(`address ${address}`), ADDRESS],
   ];
 }
 
@@ -43,7 +48,7 @@ function waitWords(seconds: number): string {
 
 /** One statement a key, so that many tries at one moment are all counted, by any number of servers. */
 export async function noteFailure(em: EntityManager, attempt: SignInTry, now: Date): Promise<void> {
-  for (const [key, free] of keysOf(attempt)) {
+  for (const [key, { free, longest }] of keysOf(attempt)) {
     const [row] = await em.execute<{ failures: number }[]>(
       `insert into sign_in_try (key, failures, last_at, wait_until) values (?, 1, ?, ?)
       on conflict (key) do update set last_at = excluded.last_at,
@@ -53,7 +58,7 @@ export async function noteFailure(em: EntityManager, attempt: SignInTry, now: Da
     );
     const over = (row?.failures ?? 0) - free;
     if (over < 0) continue;
-    const waitUntil = addSeconds(now, Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** Math.min(over, 10)));
+    const waitUntil = addSeconds(now, Math.min(longest, FIRST_WAIT * 2 ** Math.min(over, 10)));
     await em.nativeUpdate(SignInTryEntity, { key }, { waitUntil });
   }
 }

@@ -109,6 +109,23 @@ describe('HearCard', () => {
     expect(card.findAll('.pupil').map((each) => each.text())).toEqual(['Annnearly', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin']);
     expect(card.text()).toContain('and 2 more');
   });
+
+  it('says how many fit into the minutes left, by the length of their tunes', async () => {
+    const names = Array.from({ length: 12 }, (_, index) => `Pupil ${index + 1}`);
+    const pupils = names.map((name) => pupil(name, 0, 'working'));
+    const card = mount(HearCard, { props: { page: page({ pupils, hearingOrder: names }) }, global });
+    // 24 s of tune + 15 s to change + 20 s to talk: ten turns of 59 s in ten minutes.
+    expect(card.get('.fits').text()).toContain('the first 10 can be heard');
+    await card.get('select').setValue(15);
+    expect(card.get('.fits').text()).toContain('all 12 can be heard');
+  });
+
+  it('names who is away and leaves them out', () => {
+    const [ann, ben] = [pupil('Ann', 0, 'working'), { ...pupil('Ben', 0, 'working'), away: true }];
+    const card = mount(HearCard, { props: { page: page({ pupils: [ann, ben], hearingOrder: ['Ann'] }) }, global });
+    expect(card.text()).toContain('Away today: Ben.');
+    expect(card.findAll('.pupil')).toHaveLength(1);
+  });
 });
 
 describe('pegs', () => {

@@ -23,14 +23,22 @@ function numbers(call: Call): string {
       Nothing in the next seven days: no instrument passes from class to class.
     </p>
     <ol>
-      <li v-for="call in desk.cleaning.slice(0, 2)" :key="`${call.date}${call.at}${call.classId}${call.playedBy}`">
+      <li
+        v-for="(call, index) in desk.cleaning.slice(0, 2)"
+        :key="`${call.date}${call.at}${call.classId}${call.playedBy}`"
+      >
         <p>
           Before <strong>{{ className(desk.classes, call.classId) }}</strong>, {{ longDate(call.date) }}, {{ call.at }}:
           {{ plural(call.instrumentIds.length, 'instrument', 'instruments') }} that
           {{ className(desk.classes, call.playedBy) }} played last.
         </p>
         <p class="soft">{{ call.instrumentIds.length === 1 ? 'Number' : 'Numbers' }} {{ numbers(call) }}</p>
-        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="save(() => cleaned(call.instrumentIds))"
+        <BButton
+          v-if="index === 0"
+          size="sm"
+          variant="outline-dark"
+          :disabled="busy"
+          @click="save(() => cleaned(call.instrumentIds))"
           >Cleaned now</BButton
         >
       </li>

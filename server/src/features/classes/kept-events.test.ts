@@ -1,0 +1,91 @@
+import { standings, type RecordEvent } from '@escalier/core/records';
+import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createTestApp, type TestApp } from '../../testing/index.ts';
+import { RecordCountEntity, RecordEventEntity } from '../hearing/index.ts';
+import type { ClassPage, ClassSummary } from './dto.ts';
+import { keptStanding } from './kept-events.ts';
+
+let test: TestApp;
+let classId: string;
+beforeAll(async () => {
+  test = await createTestApp();
+  const list = (await (await test.send('GET', '/api/classes')).json()) as ClassSummary[];
+  classId = list.find((each) => each.name === '4 Plover')!.id;
+});
+afterAll(() => test.close());
+
+async function page(): Promise<ClassPage> {
+  return (await (await test.send('GET', `/api/classes/${classId}`)).json()) as ClassPage;
+}
+
+/** Worked out from nothing kept: all records of the class as the table has them. */
+async function afresh(from: ClassPage) {
+  const rows = await test.orm.em.fork().find(RecordEventEntity, { pupil: { $in: from.pupils.map((each) => each.id) } });
+  const events = rows.map((row): RecordEvent =>
+    row.kind === 'undone'
+      ? { kind: 'undone', id: row.id, undoes: row.undoes! }
+      : {
+          kind: 'heard',
+          id: row.id,
+          pupilId: row.pupil,
+          stepId: row.step,
+          outcome: row.outcome as 'passed',
+          remarks: row.remarks,
+          heardAt: row.heardAt.toISOString(),
+        },
+  );
+  const here = from.pupils.filter((pupil) => pupil.leftOn === null);
+  return standings(
+    here.map((pupil) => ({ pupilId: pupil.id, startStepIndex: pupil.startStep - 1 })),
+    from.steps.map((step) => step.id),
+    events,
+  );
+}
+
+describe('records that are kept in memory', () => {
+  it('give after every new record and every undo what the table gives', async () => {
+    const first = await page();
+    const made: string[] = [];
+    for (const [index, pupil] of first.pupils.slice(0, 6).entries()) {
+      const id = v7();
+      made.push(id);
+      const event = {
+        kind: 'heard',
+        id,
+        pupilId: pupil.id,
+        stepId: first.steps[index % 3]!.id,
+        outcome: (['passed', 'nearly', 'not-yet'] as const)[index % 3],
+        remarks: [],
+        heardAt: `2026-03-03T09:4${index}:00Z`,
+      };
+      await test.send('POST', '/api/hearing/events', event);
+      if (index % 2 === 1) {
+        const undo = { kind: 'undone', id: v7(), undoes: made[index - 1], heardAt: '2026-03-03T09:50:00Z' };
+        await test.send('POST', '/api/hearing/events', undo);
+      }
+      const now = await page();
+      const shown = now.pupils.flatMap((each) => (each.standing === null ? [] : [each.standing]));
+      expect(shown).toEqual(await afresh(now));
+    }
+  });
+
+  it('are known by their number, which the database counts', async () => {
+    const em = test.orm.em.fork();
+    const counts = await em.findAll(RecordCountEntity);
+    for (const { pupil, count } of counts.slice(0, 10))
+      expect(await em.count(RecordEventEntity, { pupil })).toBe(count);
+    const total = counts.reduce((sum, each) => sum + each.count, 0);
+    expect(await em.count(RecordEventEntity)).toBe(total);
+  });
+
+  it('belong to their staircase: another one gives another standing', () => {
+    const events: readonly RecordEvent[] = [
+      { kind: 'heard', id: 'a', pupilId: 'p', stepId: 'one', outcome: 'passed', remarks: [], heardAt: '2026-03-03' },
+    ];
+    expect(keptStanding('p', 0, ['one', 'two'], events).stepIndex).toBe(1);
+    expect(keptStanding('p', 0, ['other', 'two'], events).stepIndex).toBe(0);
+    expect(keptStanding('p', 1, ['one', 'two'], events).stepIndex).toBe(1);
+    expect(keptStanding('p', 0, ['one', 'two'], events).stepIndex).toBe(1);
+  });
+});
