@@ -95,7 +95,7 @@ test('how a class is taught is set, and the pages follow', async ({ page }) => {
 test('an assistant comes by a link, hears pupils, and finds no desk of the teachers', async ({ page, browser }) => {
   await openDemo(page);
   await openDesk(page, 'People');
-  await page.getByLabel('Name').fill('Asha');
+  await page.getByLabel('Name', { exact: true }).fill('Asha');
   await page.getByLabel('Role').selectOption('assistant');
   await page.getByLabel('Whistle Club').check();
   await page.getByRole('button', { name: 'Make a link' }).click();

@@ -222,6 +222,19 @@ it('says who changed what, the latest first', async () => {
   expect(latest).toMatchObject({ who: 'Mara Tillen', words: 'Cautions of the school' });
 });
 
+it('the school gets another name and another clock', async () => {
+  const put = (body: object) => test.send('PUT', '/api/school', body);
+  expect((await refused(await put({ name: '', timeZone: 'Moon/Crater' }))).fields).toEqual({
+    name: 'Give the school a name.',
+    timeZone: 'A time zone such as Europe/London.',
+  });
+  expect((await put({ name: 'Osier School', timeZone: 'Europe/Oslo' })).status).toBe(200);
+  expect(await get<Me>('/api/session')).toMatchObject({ school: 'Osier School', timeZone: 'Europe/Oslo' });
+  const [latest] = await get<ChangeLine[]>('/api/changes');
+  expect(latest!.words).toBe('The school: name, time zone');
+  await put({ name: 'Osier Bridge School', timeZone: 'Europe/London' });
+});
+
 describe('the first run', () => {
   const first = { school: 'Hill School', timeZone: 'Europe/Oslo', name: 'Eir', email: 'eir@hill.example' };
 

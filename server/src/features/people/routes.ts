@@ -2,8 +2,9 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import { ROLES, type AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
+import { timeZone } from '../../platform/time-zone.ts';
 import { valid } from '../../platform/valid.ts';
-import { deviceOf, hashPassword, keepCookie, newPassword, openSession } from '../schools/index.ts';
+import { deviceOf, hashPassword, keepCookie, newPassword, openSession, schoolName } from '../schools/index.ts';
 import { setUpSchool, type Stock } from './first-run.ts';
 import {
   acceptInvitation,
@@ -55,16 +56,12 @@ export const invitationRoutes = new Hono<AppEnv>()
   });
 
 const firstRun = z.object({
-  school: z.string().trim().min(1, 'Give the school a name.').max(100, 'At most 100 letters.'),
-  timeZone: z.string().refine(isTimeZone, 'A time zone such as Europe/London.'),
+  school: schoolName,
+  timeZone,
   name: personName,
   email,
   password: newPassword,
 });
-
-function isTimeZone(name: string): boolean {
-  return Intl.supportedValuesOf('timeZone').includes(name) || name === 'UTC';
-}
 
 /** Sets up the first school of an empty database. */
 export function firstRunRoutes(stock: Stock) {

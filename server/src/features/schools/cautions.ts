@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
+import { changeSchool, schoolInput } from './details.ts';
 import { noteChange } from './changes.ts';
 import { SchoolEntity, type SchoolCaution } from './entities.ts';
 
@@ -30,6 +31,10 @@ export async function schoolCautions(em: EntityManager, schoolId: string): Promi
 }
 
 export const schoolRoutes = new Hono<AppEnv>()
+  .put('/', valid('json', schoolInput), async (c) => {
+    await changeSchool(c.var.em, c.var.who, c.req.valid('json'));
+    return c.json({ ok: true });
+  })
   .get('/cautions', async (c) => c.json({ cautions: await schoolCautions(c.var.em, c.var.who.schoolId) }))
   .put('/cautions', valid('json', cautionsInput), async (c) => {
     const { cautions } = c.req.valid('json');

@@ -9,6 +9,7 @@ export {
   TermEntity,
   type SchoolCaution,
 } from './entities.ts';
+export { schoolName } from './details.ts';
 export { hashPassword, newPassword } from './passwords.ts';
 export { accountRoutes, changeRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
 export { hashToken, newToken, openSession, type SessionLine } from './service.ts';

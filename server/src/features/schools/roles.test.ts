@@ -24,6 +24,8 @@ describe('what a role may ask for', () => {
     ['GET', '/api/archive/tables.zip', false],
     ['GET', '/api/changes', false],
     ['POST', '/api/pupils/1/erase', false],
+    ['PUT', '/api/school', false],
+    ['PUT', '/api/school/cautions', true],
     ['PUT', '/api/pupils/1', true],
     ['POST', '/api/instruments/lend', true],
   ] as const)('a teacher, %s %s: %s', (method, path, may) => {

@@ -19,8 +19,9 @@ const ASSISTANT: readonly Rule[] = [
   ['POST', /^\/api\/hearing\/events$/],
 ];
 
-/** What only an owner may ask for: people, the archive, erasing, the list of changes. */
-const OWNER_ONLY = /^\/api\/(people|archive|changes)(\/|$)|^\/api\/pupils\/[^/]+\/erase$/;
+/** What only an owner may ask for: people, the school itself, the archive, erasing, the list of
+ * changes. */
+const OWNER_ONLY = /^\/api\/(people|archive|changes)(\/|$)|^\/api\/(school|pupils\/[^/]+\/erase)$/;
 
 export function mayAsk(role: Role, method: string, path: string): boolean {
   switch (role) {

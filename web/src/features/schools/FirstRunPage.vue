@@ -2,19 +2,18 @@
 import { reactive } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
-import FormField from '../../ui/FormField.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import DoorForm from './DoorForm.vue';
 import { useSession } from './session.ts';
+import ZoneField from './ZoneField.vue';
+import { LOCAL_ZONE } from './zones.ts';
 
 const router = useRouter();
 const session = useSession();
 const { busy, fault, fields, save } = useSave();
 
-const here = Intl.DateTimeFormat().resolvedOptions().timeZone;
-const zones = [...new Set([here, ...Intl.supportedValuesOf('timeZone'), 'UTC'])].toSorted();
-const draft = reactive({ school: '', timeZone: here, name: '', email: '', password: '' });
+const draft = reactive({ school: '', timeZone: LOCAL_ZONE, name: '', email: '', password: '' });
 
 async function setUp(): Promise<void> {
   const done = await save(async () => {
@@ -35,16 +34,7 @@ async function setUp(): Promise<void> {
     @submit="setUp"
   >
     <TextField v-model="draft.school" label="Name of the school" :error="fields.school" />
-    <FormField
-      v-slot="{ id, describedby }"
-      label="Time zone"
-      hint="By it lessons become moments, over changes of the clock too."
-      :error="fields.timeZone"
-    >
-      <select :id="id" v-model="draft.timeZone" class="form-select" :aria-describedby="describedby">
-        <option v-for="zone in zones" :key="zone">{{ zone }}</option>
-      </select>
-    </FormField>
+    <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
     <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
     <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
     <TextField

@@ -9,6 +9,7 @@ import { useSave } from '../../ui/use-save.ts';
 import InviteForm from './InviteForm.vue';
 import PersonForm from './PersonForm.vue';
 import { ROLE_WORDS } from './role-words.ts';
+import SchoolForm from './SchoolForm.vue';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
@@ -118,6 +119,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
           @password-link="passwordLink(open)"
         />
         <InviteForm :classes="people.classes" @invited="invited" />
+        <SchoolForm />
       </div>
     </div>
   </div>

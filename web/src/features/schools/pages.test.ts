@@ -108,7 +108,7 @@ describe('people', () => {
       'POST /api/people/invitations': () => ({ token: 'abc', expiresAt: '2026-03-10T10:00:00Z' }),
     });
     const { wrapper } = await openPage(PeoplePage);
-    const form = wrapper.findAll('form').at(-1)!;
+    const form = wrapper.findAll('form').at(-2)!;
     await form.get('input[type=text]').setValue('Asha');
     await form.get('select').setValue('assistant');
     await form.findAll('input[type=checkbox]')[0]!.setValue(true);
@@ -120,6 +120,30 @@ describe('people', () => {
       classIds: ['p'],
     });
     expect(wrapper.get<HTMLInputElement>('.link input').element.value).toMatch(/\/invitation\/abc$/);
+  });
+
+  it('give the school another name, which is seen at once', async () => {
+    const asked = fakeServer({
+      'GET /api/people': () => people,
+      'PUT /api/school': () => ({ ok: true }),
+      'GET /api/session': () => ({
+        name: 'Mara Tillen',
+        email: 'mara@osierbridge.example',
+        school: 'Osier School',
+        role: 'owner',
+        timeZone: 'Europe/London',
+      }),
+    });
+    const { wrapper } = await openPage(PeoplePage);
+    const form = wrapper.findAll('form').at(-1)!;
+    await form.get('input').setValue('Osier School');
+    await form.trigger('submit');
+    await flushPromises();
+    expect(asked.find((each) => each.method === 'PUT')!.body).toEqual({
+      name: 'Osier School',
+      timeZone: 'Europe/London',
+    });
+    expect(wrapper.get('header').text()).toContain('Osier School');
   });
 
   it('keep an owner: the server’s sentence stands at the role', async () => {

@@ -1,0 +1,5 @@
+/** The time zone of this device. */
+export const LOCAL_ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** All that the browser knows, by name. */
+export const ZONES = [...new Set([LOCAL_ZONE, ...Intl.supportedValuesOf('timeZone'), 'UTC'])].toSorted();
