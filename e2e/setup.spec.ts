@@ -57,7 +57,7 @@ test('a class is made, its pupils come from a paste, and one of them moves', asy
   await expect(page.getByText('Line 2: “9” is no step: they go from 1 to 6.')).toBeVisible();
   await page.getByRole('button', { name: 'Add 2 pupils' }).click();
   await expect(page.getByRole('heading', { name: '2 pupils' })).toBeVisible();
-  await page.getByRole('button', { name: /^Cleo/ }).click();
+  await page.getByRole('button', { name: /^Cleo on step 2/ }).click();
   await page.getByLabel('Note').fill('Sits in front');
   await page.getByLabel('Left on').fill('2020-01-01');
   await page.getByRole('button', { name: 'Store' }).click();
