@@ -9,6 +9,7 @@ import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import SchoolHead from './SchoolHead.vue';
+import NewPasswordField from './NewPasswordField.vue';
 import { deviceWords } from './device-words.ts';
 import { useSession } from './session.ts';
 
@@ -49,14 +50,7 @@ async function end(id: string): Promise<void> {
           type="password"
           autocomplete="current-password"
         />
-        <TextField
-          v-model="draft.next"
-          label="The new one"
-          hint="At least 10 letters. A few words in a row are easy to keep in mind."
-          :error="fields.next"
-          type="password"
-          autocomplete="new-password"
-        />
+        <NewPasswordField v-model="draft.next" label="The new one" :error="fields.next" />
         <p class="soft">All other devices are signed out by it.</p>
         <SaveBar :busy="busy" :stored="stored" :fault="fault" label="Change the password" />
       </form>

@@ -5,6 +5,7 @@ import { api, ask } from '../../api.ts';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import DoorForm from './DoorForm.vue';
+import NewPasswordField from './NewPasswordField.vue';
 import { useSession } from './session.ts';
 import ZoneField from './ZoneField.vue';
 import { LOCAL_ZONE } from './zones.ts';
@@ -37,13 +38,6 @@ async function setUp(): Promise<void> {
     <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
     <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
     <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
-    <TextField
-      v-model="draft.password"
-      label="A password"
-      hint="At least 10 letters. A few words in a row are easy to keep in mind."
-      :error="fields.password"
-      type="password"
-      autocomplete="new-password"
-    />
+    <NewPasswordField v-model="draft.password" label="A password" :error="fields.password" />
   </DoorForm>
 </template>

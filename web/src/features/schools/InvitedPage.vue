@@ -8,6 +8,7 @@ import LoadState from '../../ui/LoadState.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import DoorForm from './DoorForm.vue';
+import NewPasswordField from './NewPasswordField.vue';
 import { ROLE_WORDS } from './role-words.ts';
 import { useSession } from './session.ts';
 
@@ -53,13 +54,6 @@ async function accept(): Promise<void> {
       <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
       <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
     </template>
-    <TextField
-      v-model="draft.password"
-      label="A password"
-      hint="At least 10 letters. A few words in a row are easy to keep in mind."
-      :error="fields.password"
-      type="password"
-      autocomplete="new-password"
-    />
+    <NewPasswordField v-model="draft.password" label="A password" :error="fields.password" />
   </DoorForm>
 </template>
