@@ -29,8 +29,7 @@ async function checks() {
     say(`· ${name}`);
     if ((await start(binary(command), args).ended) !== 0) failed.push(name);
   }
-  if (failed.length > 0) say(`Failed: ${failed.join(', ')}`);
-  return { passed: Object.keys(CHECKS).length - failed.length, failed: failed.length };
+  return { passed: Object.keys(CHECKS).length - failed.length, failed };
 }
 
 async function vitest(name, projects, env = {}) {
@@ -43,7 +42,13 @@ async function vitest(name, projects, env = {}) {
     `--outputFile.json=${report}`,
   ];
   const code = await start(binary('vitest'), args, { env: { ...process.env, ...env } }).ended;
-  return counted(report, code, (result) => ({ passed: result.numPassedTests, failed: result.numFailedTests }));
+  return counted(report, code, (result) => ({
+    passed: result.numPassedTests,
+    failed: result.testResults
+      .flatMap((file) => file.assertionResults)
+      .filter((test) => test.status === 'failed')
+      .map((test) => test.fullName),
+  }));
 }
 
 async function playwright(env) {
@@ -52,18 +57,28 @@ async function playwright(env) {
   const code = await start(binary('playwright'), args, {
     env: { ...process.env, ...env, PLAYWRIGHT_JSON_OUTPUT_FILE: report },
   }).ended;
-  return counted(report, code, ({ stats }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected }));
+  return counted(report, code, ({ stats, suites }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: suites
+      .flatMap(specsOf)
+      .filter((spec) => !spec.ok)
+      .map((spec) => spec.title),
+  }));
+}
+
+function specsOf(suite) {
+  return [...suite.specs, ...(suite.suites ?? []).flatMap(specsOf)];
 }
 
 /** A run that ends badly without a failed test counts as one failure. */
 function counted(report, code, read) {
-  let counts = { passed: 0, failed: 0 };
+  let counts = { passed: 0, failed: [] };
   try {
     counts = read(JSON.parse(readFileSync(report, 'utf8')));
   } catch {
     say('The run left no report.');
   }
-  return code !== 0 && counts.failed === 0 ? { ...counts, failed: 1 } : counts;
+  return code !== 0 && counts.failed.length === 0 ? { ...counts, failed: ['the run itself'] } : counts;
 }
 
 async function serverTests() {
@@ -104,13 +119,15 @@ await run(async () => {
   ensurePackages();
   rmSync(REPORTS, { recursive: true, force: true });
   mkdirSync(REPORTS, { recursive: true });
-  const total = { passed: 0, failed: 0 };
+  let total = 0;
+  const failures = [];
   for (const part of wanted.length > 0 ? wanted : Object.keys(PARTS)) {
     say(`\n=== ${part}`);
     const { passed, failed } = await PARTS[part]();
-    total.passed += passed;
-    total.failed += failed;
+    total += passed;
+    failures.push(...failed.map((name) => `${part}: ${name}`));
   }
-  say(`\n${total.passed} passed, ${total.failed} failed`);
-  process.exitCode = total.failed > 0 ? 1 : 0;
+  for (const failure of failures) say(`Failed in ${failure}`);
+  say(`\n${total} passed, ${failures.length} failed`);
+  process.exitCode = failures.length > 0 ? 1 : 0;
 });

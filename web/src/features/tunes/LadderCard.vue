@@ -21,7 +21,10 @@ function detail(id: RungId): string {
     case 'whole':
     case 'alone':
       return `at ${tempo}`;
-    default:
+    case 'say':
+    case 'clap':
+    case 'finger':
+    case 'backing':
       return '';
   }
 }
