@@ -3,6 +3,7 @@ import vue from '@vitejs/plugin-vue';
 import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers';
 import Icons from 'unplugin-icons/vite';
 import Components from 'unplugin-vue-components/vite';
+import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vite';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
@@ -13,6 +14,36 @@ export default defineConfig({
     vue(),
     Components({ dirs: [], resolvers: [BootstrapVueNextResolver()], dts: 'components.d.ts' }),
     Icons({ compiler: 'vue3', scale: 1 }),
+    VitePWA({
+      injectRegister: 'script-defer',
+      manifest: {
+        name: 'Escalier',
+        short_name: 'Escalier',
+        description: 'Recorder and tin whistle with a whole class, step by step.',
+        display: 'standalone',
+        background_color: '#f6f1e6',
+        theme_color: '#1d2b2a',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml' }],
+      },
+      workbox: {
+        // All of the application: a lesson does not wait for what the wireless does not bring.
+        globPatterns: ['**/*.{js,css,html,svg,woff2,flac,wasm}'],
+        maximumFileSizeToCacheInBytes: 12_000_000,
+        navigateFallback: '/index.html',
+        navigateFallbackDenylist: [/^\/api\//, /^\/licences\//],
+        runtimeCaching: [
+          {
+            // What the school last answered, for when it does not; web/src/offline/store.ts clears it on signing out.
+            urlPattern: ({ request, url }) =>
+              request.method === 'GET' &&
+              /^\/api\/(session$|classes|school\/(cautions|faults)|tunes|notes)/.test(url.pathname) &&
+              !url.pathname.endsWith('/records'),
+            handler: 'NetworkFirst',
+            options: { cacheName: 'escalier-answers', networkTimeoutSeconds: 4 },
+          },
+        ],
+      },
+    }),
   ],
   css: {
     preprocessorOptions: {

@@ -25,9 +25,9 @@ export async function growSchool(em: EntityManager, schoolId: string): Promise<v
   // Each pupil climbs: fifteen tries a step, every fifteenth a pass; each pupil at a pace of their own.
   await em.execute(
     `insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, outcome, remarks,
-      undoes, heard_at, received_at)
+      undoes, reason, device_ahead, heard_at, received_at)
     select gen_random_uuid(), p.school_id, p.school_class_id, a.id, 'heard', p.id, st.id,
-      case when n % 15 = 14 then 'passed' when n % 3 = 0 then 'nearly' else 'not-yet' end, '["leak"]'::jsonb, null,
+      case when n % 15 = 14 then 'passed' when n % 3 = 0 then 'nearly' else 'not-yet' end, '["leak"]'::jsonb, null, '', 0,
       t.starts_on + n * interval '9 hours', t.starts_on + n * interval '9 hours'
     from pupil p
     join school_class c on c.id = p.school_class_id

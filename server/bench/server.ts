@@ -30,8 +30,10 @@ const PEER = 'one hand-written SQL statement over the same records: 30 classes, 
 /** With or without a record that came in between, so that what is kept is read again as in a lesson. */
 async function oneMoreRecord(): Promise<void> {
   await orm.em.fork().execute(
-    `insert into record_event select gen_random_uuid(), school_id, school_class_id, account_id, kind, pupil_id, step_id,
-      outcome, remarks, undoes, now(), now() from record_event where school_class_id = ? limit 1`,
+    `insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, outcome, remarks, undoes,
+      reason, device_ahead, heard_at, received_at)
+    select gen_random_uuid(), school_id, school_class_id, account_id, kind, pupil_id, step_id, outcome, remarks, undoes,
+      '', 0, now(), now() from record_event where school_class_id = ? limit 1`,
     [schoolClass.id],
   );
 }

@@ -4,6 +4,7 @@ export type { Imported } from './features/archive/index.ts';
 export type { ClassCalendar, TermDto } from './features/calendar/index.ts';
 export type {
   ClassPage,
+  ClassRecords,
   ClassSettings,
   ClassSummary,
   PupilRecord,
@@ -17,6 +18,8 @@ export type { Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type {
   BeltDesk,
+  ClassBelts,
+  EarnedBelt,
   BeltStock,
   Condition,
   InstrumentDesk,

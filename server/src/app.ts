@@ -8,7 +8,7 @@ import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
 import { classRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
-import { hearingRoutes } from './features/hearing/index.ts';
+import { hearingRoutes, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
 import { firstRunRoutes, invitationRoutes, peopleRoutes, type Stock } from './features/people/index.ts';
@@ -37,6 +37,7 @@ export interface AppOptions {
   readonly webFolder: string | null;
   /** What a new school begins with. */
   readonly stock: Stock;
+  readonly live: LiveRecords;
   readonly logger?: Logger;
   readonly clock?: () => Date;
 }
@@ -61,7 +62,7 @@ function apiRoutes(options: AppOptions) {
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
     .route('/classes', classRoutes)
-    .route('/hearing', hearingRoutes)
+    .route('/hearing', hearingRoutes(options.orm, options.live))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)
     .route('/tunes', tuneRoutes)

@@ -7,7 +7,7 @@ import {
   PupilMoveEntity,
 } from './features/classes/index.ts';
 import { RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
-import { BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
+import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
 import { InvitationEntity } from './features/people/index.ts';
 import {
   AccountEntity,
@@ -17,7 +17,7 @@ import {
   SignInTryEntity,
   TermEntity,
 } from './features/schools/index.ts';
-import { StaircaseEntity, StepEntity } from './features/staircase/index.ts';
+import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircase/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 
 export const entities = [
@@ -31,6 +31,7 @@ export const entities = [
   TuneEntity,
   StaircaseEntity,
   StepEntity,
+  StepTuneEntity,
   ClassEntity,
   ClassTeacherEntity,
   PupilEntity,
@@ -42,4 +43,5 @@ export const entities = [
   InstrumentEntity,
   LoanEntity,
   BeltStockEntity,
+  BeltGivenEntity,
 ];

@@ -4,6 +4,7 @@ import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
 import { stockSchool } from './demo/stock.ts';
+import { liveRecords } from './features/hearing/index.ts';
 import type { Stock } from './features/people/index.ts';
 import { readConfig } from './platform/config.ts';
 import { connect, migrate } from './connect.ts';
@@ -19,7 +20,8 @@ const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.p
 const stock: Stock = async (em, schoolId) => {
   await stockSchool(em, schoolId, config.tunesFolder);
 };
-const app = createApp({ orm, demo, webFolder: config.webFolder, stock, logger });
+const live = liveRecords(config.databaseUrl);
+const app = createApp({ orm, demo, webFolder: config.webFolder, stock, live, logger });
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);
@@ -51,11 +53,14 @@ async function reachDatabase(databaseUrl: string): Promise<Orm> {
   }
 }
 
+const LAST_REQUESTS_MS = 1500;
 let stopping = false;
 function stop(): void {
   if (stopping) return;
   stopping = true;
-  server.close(() => void orm.close(true).finally(() => process.exit(0)));
+  server.close(() => void Promise.allSettled([live.close(), orm.close(true)]).finally(() => process.exit(0)));
+  // A device that listens never ends by itself; it comes again when there is a server.
+  if ('closeAllConnections' in server) setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS).unref();
   if ('closeIdleConnections' in server) server.closeIdleConnections();
 }
 process.on('SIGINT', stop);

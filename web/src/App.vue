@@ -1,11 +1,32 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { useEventListener } from '@vueuse/core';
+import { computed, watch } from 'vue';
 import { RouterView, useRoute } from 'vue-router';
 import { useSession } from './features/schools/index.ts';
+import { useClasses } from './features/classes/index.ts';
+import { useOutbox } from './offline/index.ts';
 import AppRail from './ui/AppRail.vue';
 
 const session = useSession();
 const route = useRoute();
+const outbox = useOutbox();
+const classes = useClasses();
+
+watch(
+  () => session.me?.email,
+  async (email, before) => {
+    if (email !== undefined) return outbox.open(email);
+    if (before === undefined) return undefined;
+    classes.forget();
+    return outbox.leave();
+  },
+  { immediate: true },
+);
+useEventListener(window, 'online', () => outbox.flush());
+useEventListener(document, 'visibilitychange', () => {
+  if (!document.hidden) void outbox.flush();
+});
+
 const withRail = computed(() => session.me !== null && route.name !== 'sign-in' && route.query.big === undefined);
 </script>
 

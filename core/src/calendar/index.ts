@@ -3,4 +3,5 @@ export * from './cleaning.ts';
 export { termDays, type TermDay } from './days.ts';
 export { readHolidays, writeLessons, type CalendarHead, type ReadHolidays } from './icalendar.ts';
 export * from './lessons.ts';
+export { dayIn } from './local-day.ts';
 export * from './term.ts';

@@ -1,6 +1,6 @@
 export { readAbc } from './abc/read-abc.ts';
 export { writeAbc } from './abc/write-abc.ts';
-export { writeCsvSet, type CsvTable } from './csv-set.ts';
+export { writeCsv, writeCsvSet, type CsvTable } from './csv-set.ts';
 export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 export { readTuneFile, writeTuneFile } from './files.ts';
 export { barId, eventId } from './ids.ts';

@@ -1,25 +1,107 @@
 export const OUTCOMES = ['passed', 'nearly', 'not-yet'] as const;
 export type Outcome = (typeof OUTCOMES)[number];
 
-/** A pupil was heard on a step. Never changed: a wrong tap is undone by a second event. */
+/** How the school took an event in; absent as long as it is only on the device where it was made. */
+export interface Receipt {
+  /** Counts up: the order in which the school got the events. */
+  readonly number: number;
+  /** So many seconds was the device's clock ahead of the school's; negative when it was behind. */
+  readonly deviceAhead: number;
+}
+
+/** A pupil was heard on a step. Never changed: a wrong tap is undone, or corrected, by a further event. */
 export interface HeardEvent {
   readonly kind: 'heard';
   /** UUID v7, made where it was recorded. */
   readonly id: string;
   readonly pupilId: string;
   readonly stepId: string;
+  /** Which of the step's tunes; absent for its first. */
+  readonly tuneId?: string;
   readonly outcome: Outcome;
   /** Ids of faults to work on. */
   readonly remarks: readonly string[];
+  /** Beats a minute that were reached, when somebody noted them. */
+  readonly tempo?: number;
   /** The device's time, ISO 8601 in UTC. */
   readonly heardAt: string;
+  /** The event in whose place this one stands, with the reason. */
+  readonly corrects?: string;
+  readonly reason?: string;
+  readonly receipt?: Receipt;
 }
 
 /** Takes back one heard event. */
 export interface UndoneEvent {
   readonly kind: 'undone';
   readonly id: string;
+  readonly pupilId: string;
   readonly undoes: string;
+  readonly receipt?: Receipt;
 }
 
 export type RecordEvent = HeardEvent | UndoneEvent;
+
+/** From so many seconds on, the clock of a device counts as wrong and is shown so. */
+export const WRONG_CLOCK_SECONDS = 120;
+
+/** When a pupil was heard by the school's clock, ISO 8601 in UTC: what the device said, less what it was ahead. */
+export function schoolTime({ heardAt, receipt }: HeardEvent): string {
+  const ahead = receipt?.deviceAhead ?? 0;
+  if (Math.abs(ahead) < WRONG_CLOCK_SECONDS) return heardAt;
+  return new Date(Date.parse(heardAt) - ahead * 1000).toISOString();
+}
+
+/**
+ * Before or after: by the school's numbers; what it has not got yet comes last, in the order in which it was made.
+ * Negative when `a` comes first.
+ */
+export function inOrder(a: RecordEvent, b: RecordEvent): number {
+  const [first, second] = [a.receipt?.number ?? Infinity, b.receipt?.number ?? Infinity];
+  return first === second ? compareText(a.id, b.id) : first - second;
+}
+
+export function compareText(a: string, b: string): number {
+  return a < b ? -1 : a > b ? 1 : 0;
+}
+
+/**
+ * The hearings that count, in order: each event once, without those taken back. Of a hearing and its corrections the
+ * last that is not taken back counts, in the place and at the time of the hearing itself. Any order and any repetition
+ * of the same events gives the same.
+ */
+export function hearings(events: Iterable<RecordEvent>): readonly HeardEvent[] {
+  const undone = new Set<string>();
+  const unique = new Map<string, HeardEvent>();
+  for (const event of events) {
+    if (event.kind === 'undone') undone.add(event.undoes);
+    // Of two copies of one event, that which the school has tells more.
+    else if (unique.get(event.id)?.receipt === undefined) unique.set(event.id, event);
+  }
+  const last = new Map<string, HeardEvent>();
+  for (const event of unique.values()) {
+    if (undone.has(event.id)) continue;
+    const root = rootOf(event, unique);
+    const other = last.get(root);
+    if (other === undefined || inOrder(other, event) < 0) last.set(root, event);
+  }
+  return [...last]
+    .map(([root, event]) => ({ event, heard: unique.get(root) ?? event }))
+    .toSorted((a, b) => inOrder(a.heard, b.heard))
+    .map(({ event, heard }) => (event === heard ? event : { ...event, heardAt: heard.heardAt, ...receiptOf(heard) }));
+}
+
+function receiptOf({ receipt }: HeardEvent): { readonly receipt?: Receipt } {
+  return receipt === undefined ? {} : { receipt };
+}
+
+/** The hearing that a chain of corrections goes back to. */
+function rootOf(event: HeardEvent, all: ReadonlyMap<string, HeardEvent>): string {
+  let id = event.id;
+  const seen = new Set<string>();
+  for (let at: HeardEvent | undefined = event; at?.corrects !== undefined && !seen.has(id); at = all.get(id)) {
+    seen.add(id);
+    id = at.corrects;
+  }
+  return id;
+}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { forecast, stepNeeds, type Climb } from './forecast.ts';
+import { chanceToPass, forecast, stepNeeds, type Climb } from './forecast.ts';
 
 const climb = (pupilId: string, stepIndex: number, lessonsHad = 10, startStepIndex = 0): Climb => ({
   pupilId,
@@ -23,6 +23,15 @@ describe('where pupils will stand', () => {
     expect(late!.pace).toBeCloseTo(0.3);
     expect(forecast([climb('Priya', 6, 10)], 6, 100)[0]!.atEnd).toBe(6);
     expect(forecast([climb('New', 0, 0)], 6, 10)[0]!.atEnd).toBe(0);
+  });
+});
+
+describe('the chance to pass one more step', () => {
+  it('grows with pace and lessons, from none to almost certain', () => {
+    expect(chanceToPass(0, 10)).toBe(0);
+    expect(chanceToPass(0.25, 0)).toBe(0);
+    expect(chanceToPass(0.25, 4)).toBeCloseTo(0.632, 3);
+    expect(chanceToPass(1, 12)).toBeGreaterThan(0.99);
   });
 });
 

@@ -35,6 +35,14 @@ export function forecast(climbs: readonly Climb[], steps: number, lessonsLeft: n
   });
 }
 
+/**
+ * How likely it is to pass at least one more step in some lessons, at a pace of steps a lesson: passes taken as coming one
+ * by one and at any time (a Poisson process), 1 − e^(−pace × lessons).
+ */
+export function chanceToPass(pace: number, lessons: number): number {
+  return 1 - Math.exp(-Math.max(0, pace) * Math.max(0, lessons));
+}
+
 /** Passes of one step: those that have been, and those still to come by the end. */
 export interface StepNeed {
   readonly passed: number;

@@ -1,19 +1,126 @@
 import type { Standing } from './standings.ts';
 
+/** Fairness of a class: how many turns a lesson has, and within how many lessons everybody is heard. */
+export interface HearingPace {
+  readonly perLesson: number;
+  readonly within: number;
+}
+
+export type QueueReason = 'due' | 'ready' | 'waited' | 'never' | 'today';
+
+/** One who waits, and why just now. */
+export interface QueuePlace {
+  readonly pupilId: string;
+  readonly reason: QueueReason;
+  /** Lessons since the pupil was last heard, or came. */
+  readonly lessons: number;
+}
+
 /**
- * Whom to hear first: those who nearly passed, then those who have waited longest (never heard before all), then by
- * their place in the list. Pupils who have finished wait for nobody.
+ * After so many lessons without a hearing a pupil goes before everybody else. Those who are due at one time may be the
+ * whole class but for one lesson's turns, and take a round: so `within` lessons hold whenever a round fits into them.
  */
-export function hearingOrder(all: readonly Standing[]): readonly Standing[] {
-  const place = new Map(all.map((standing, index) => [standing.pupilId, index]));
+export function dueAfter(pupils: number, { perLesson, within }: HearingPace): number {
+  const round = Math.ceil(pupils / Math.max(1, perLesson));
+  return Math.max(1, within - round + 1);
+}
+
+/**
+ * Whom to hear first: those who are due, the longest wait first; then those who nearly passed; then the longest wait;
+ * among equals who is nearest to where the class stands, and the order of the list. Who was heard today already comes
+ * after all others. Who has finished waits for nobody.
+ * @param all of the class, who are here.
+ * @param lessonsWaited lessons since a pupil was last heard, or came.
+ * @param classStep index of the step that the class works on.
+ */
+export function hearingQueue(
+  all: readonly Standing[],
+  lessonsWaited: (standing: Standing) => number,
+  pace: HearingPace,
+  classStep: number,
+  heardToday: (standing: Standing) => boolean = () => false,
+): readonly QueuePlace[] {
+  const due = dueAfter(all.length, pace);
   return all
     .filter((standing) => standing.state !== 'finished')
+    .map((standing, place) => {
+      const lessons = lessonsWaited(standing);
+      return {
+        standing,
+        place,
+        lessons,
+        reason: heardToday(standing) ? ('today' as const) : reasonOf(standing, lessons, due),
+      };
+    })
     .toSorted(
       (a, b) =>
-        Number(b.state === 'nearly') - Number(a.state === 'nearly') ||
-        (a.lastHeardAt ?? '').localeCompare(b.lastHeardAt ?? '') ||
-        place.get(a.pupilId)! - place.get(b.pupilId)!,
-    );
+        RANK[a.reason] - RANK[b.reason] ||
+        b.lessons - a.lessons ||
+        (a.standing.lastHeardAt ?? '').localeCompare(b.standing.lastHeardAt ?? '') ||
+        Math.abs(a.standing.stepIndex - classStep) - Math.abs(b.standing.stepIndex - classStep) ||
+        a.place - b.place,
+    )
+    .map(({ standing, reason, lessons }) => ({ pupilId: standing.pupilId, reason, lessons }));
+}
+
+const RANK: Readonly<Record<QueueReason, number>> = { due: 0, ready: 1, never: 2, waited: 2, today: 3 };
+
+function reasonOf(standing: Standing, lessons: number, due: number): QueueReason {
+  if (lessons >= due) return 'due';
+  if (standing.state === 'nearly') return 'ready';
+  return standing.lastHeardAt === null ? 'never' : 'waited';
+}
+
+/** Why somebody is where they are in the queue. */
+export function queueWords({ reason, lessons }: QueuePlace): string {
+  const since = lessons === 1 ? '1 lesson' : `${lessons} lessons`;
+  switch (reason) {
+    case 'due':
+      return `not heard for ${since}: now before all others`;
+    case 'ready':
+      return 'nearly passed last time';
+    case 'never':
+      return lessons === 0 ? 'not heard yet' : `not heard yet, for ${since}`;
+    case 'today':
+      return 'heard today';
+    case 'waited':
+      return lessons === 0 ? 'heard in the last lesson' : `not heard for ${since}`;
+  }
+}
+
+/**
+ * Lessons in which a pupil could have been heard and was not: after the day of the last hearing, or from the day of
+ * joining, and before today.
+ * @param dates of the class's lessons, in order; days as `2026-03-03`.
+ */
+export function lessonsWithout(
+  dates: readonly string[],
+  lastHeardOn: string | null,
+  joinedOn: string,
+  today: string,
+): number {
+  const isOpen = (date: string): boolean => (lastHeardOn === null ? date >= joinedOn : date > lastHeardOn);
+  return dates.filter((date) => isOpen(date) && date < today).length;
+}
+
+/**
+ * Rows and small groups: the front of the queue, each taken with those next in the queue who play the same step, so
+ * that one playing hears them all. Nobody is left out and nobody comes twice.
+ */
+export function hearingGroups(
+  queue: readonly string[],
+  stepOf: (pupilId: string) => number,
+  size: number,
+): readonly (readonly string[])[] {
+  const waiting = [...queue];
+  const groups: string[][] = [];
+  while (waiting.length > 0) {
+    const step = stepOf(waiting[0]!);
+    const group = waiting.filter((id) => stepOf(id) === step).slice(0, Math.max(1, size));
+    groups.push(group);
+    for (const id of group) waiting.splice(waiting.indexOf(id), 1);
+  }
+  return groups;
 }
 
 /**
@@ -40,4 +147,12 @@ export function goOnFrom(all: readonly Standing[], stepIndex: number, ruleShare:
   const passed = all.filter((standing) => standing.stepIndex > stepIndex).length;
   const share = all.length === 0 ? 0 : Math.round((100 * passed) / all.length);
   return { passed, of: all.length, share, ruleShare, goOn: all.length > 0 && 100 * passed >= ruleShare * all.length };
+}
+
+/** Index of the step that the class works on: the first that not enough have passed; the number of steps after all. */
+export function classStep(all: readonly Standing[], steps: number, ruleShare: number): number {
+  const open = Array.from({ length: steps }, (_, index) => index).find(
+    (index) => !goOnFrom(all, index, ruleShare).goOn,
+  );
+  return open ?? steps;
 }

@@ -1,15 +1,34 @@
-import type { HeardEvent, Outcome, RecordEvent } from './events.ts';
+import { hearings, schoolTime, type HeardEvent, type Outcome, type RecordEvent } from './events.ts';
+import { groupBy } from './group.ts';
+
+/** A step as passing goes: any of its tunes, or several of them. */
+export interface StepRule {
+  readonly id: string;
+  /** Ids of its tunes, the first one first; none when it does not matter. */
+  readonly tunes: readonly string[];
+  /** How many different tunes have to be passed. */
+  readonly toPass: number;
+}
 
 /** What the records say about one pupil on one step. */
 export interface StepStanding {
   readonly stepId: string;
   /** How often the pupil was heard on it. */
   readonly tries: number;
+  /** How often it was nearly passed. */
+  readonly nearly: number;
   readonly passed: boolean;
+  /** When enough tunes were first passed, by the device's time; null until then. */
+  readonly passedAt: string | null;
+  /** Ids of the tunes that are passed, each once. */
+  readonly passedTunes: readonly string[];
   readonly lastOutcome: Outcome;
+  /** By the device's time. */
   readonly lastHeardAt: string;
   /** Remarks of the last hearing. */
   readonly remarks: readonly string[];
+  /** The fastest tempo that was noted, in beats a minute. */
+  readonly tempo: number | null;
 }
 
 export type PupilState = 'working' | 'nearly' | 'stuck' | 'finished';
@@ -21,7 +40,7 @@ export interface Standing {
   readonly state: PupilState;
   readonly passedSteps: number;
   readonly triesOnStep: number;
-  /** Null when never heard. */
+  /** By the school's clock, so that a wrong one does not make anybody wait; null when never heard. */
   readonly lastHeardAt: string | null;
   readonly steps: readonly StepStanding[];
 }
@@ -37,68 +56,60 @@ export const STUCK_TRIES = 3;
 
 /**
  * Where each pupil stands. The same events in any order, and any of them twice, give the same standings.
- * @param stepIds the steps of the staircase from the first up.
+ * @param steps of the staircase from the first up.
  */
 export function standings(
   pupils: readonly PupilStart[],
-  stepIds: readonly string[],
+  steps: readonly StepRule[],
   events: Iterable<RecordEvent>,
 ): readonly Standing[] {
-  const heard = heardByPupil(events);
-  return pupils.map((pupil) => standingOf(pupil, stepIds, heard.get(pupil.pupilId) ?? []));
+  const byPupil = groupBy(hearings(events), (event) => event.pupilId);
+  return pupils.map((pupil) => standingOf(pupil, steps, byPupil.get(pupil.pupilId) ?? []));
 }
 
-function heardByPupil(events: Iterable<RecordEvent>): ReadonlyMap<string, readonly HeardEvent[]> {
-  const undone = new Set<string>();
-  const unique = new Map<string, HeardEvent>();
-  for (const event of events) {
-    if (event.kind === 'undone') undone.add(event.undoes);
-    else unique.set(event.id, event);
-  }
-  const byPupil = new Map<string, HeardEvent[]>();
-  for (const event of unique.values()) {
-    if (undone.has(event.id)) continue;
-    const list = byPupil.get(event.pupilId);
-    if (list === undefined) byPupil.set(event.pupilId, [event]);
-    else list.push(event);
-  }
-  return byPupil;
-}
-
-function standingOf(pupil: PupilStart, stepIds: readonly string[], heard: readonly HeardEvent[]): Standing {
-  const inTime = heard.toSorted((a, b) => compareText(a.heardAt, b.heardAt) || compareText(a.id, b.id));
-  const steps = stepIds.flatMap(
-    (stepId) =>
-      stepStanding(
-        stepId,
-        inTime.filter((event) => event.stepId === stepId),
-      ) ?? [],
-  );
+function standingOf(pupil: PupilStart, rules: readonly StepRule[], heard: readonly HeardEvent[]): Standing {
+  const byStep = groupBy(heard, (event) => event.stepId);
+  const steps = rules.flatMap((rule) => {
+    const onStep = byStep.get(rule.id);
+    return onStep === undefined ? [] : [stepStanding(rule, onStep)];
+  });
   const passed = new Set(steps.filter((step) => step.passed).map((step) => step.stepId));
-  const open = stepIds.findIndex((stepId, index) => index >= pupil.startStepIndex && !passed.has(stepId));
-  const stepIndex = open < 0 ? stepIds.length : open;
-  const current = steps.find((step) => step.stepId === stepIds[stepIndex]);
+  const open = rules.findIndex(({ id }, index) => index >= pupil.startStepIndex && !passed.has(id));
+  const stepIndex = open < 0 ? rules.length : open;
+  const current = steps.find((step) => step.stepId === rules[stepIndex]?.id);
   return {
     pupilId: pupil.pupilId,
     stepIndex,
-    state: stateOf(stepIndex === stepIds.length, current),
+    state: stateOf(stepIndex === rules.length, current),
     passedSteps: passed.size,
     triesOnStep: current?.tries ?? 0,
-    lastHeardAt: inTime.at(-1)?.heardAt ?? null,
+    lastHeardAt: latest(heard.map(schoolTime)),
     steps,
   };
 }
 
-function stepStanding(stepId: string, heard: readonly HeardEvent[]): StepStanding | null {
-  const last = heard.at(-1);
-  if (last === undefined) return null;
+/** @param heard at least one hearing on the step, in order. */
+function stepStanding(rule: StepRule, heard: readonly HeardEvent[]): StepStanding {
+  const last = heard.at(-1)!;
+  const needed = Math.max(1, Math.min(rule.toPass, rule.tunes.length));
+  const passedTunes = new Set<string>();
+  let passedAt: string | null = null;
+  for (const event of heard) {
+    if (event.outcome === 'passed') passedTunes.add(event.tuneId ?? rule.tunes[0] ?? '');
+    if (passedTunes.size >= needed) passedAt ??= event.heardAt;
+  }
+  const tempi = heard.flatMap((event) => event.tempo ?? []);
   return {
-    stepId,
+    stepId: rule.id,
     tries: heard.length,
-    passed: heard.some((event) => event.outcome === 'passed'),
+    nearly: heard.filter((event) => event.outcome === 'nearly').length,
+    passed: passedAt !== null,
+    passedAt,
+    passedTunes: [...passedTunes],
     lastOutcome: last.outcome,
     lastHeardAt: last.heardAt,
     remarks: last.remarks,
+    tempo: tempi.length === 0 ? null : Math.max(...tempi),
   };
 }
 
@@ -106,9 +117,10 @@ function stateOf(finished: boolean, current: StepStanding | undefined): PupilSta
   if (finished) return 'finished';
   if (current === undefined) return 'working';
   if (current.lastOutcome === 'nearly') return 'nearly';
-  return current.tries >= STUCK_TRIES ? 'stuck' : 'working';
+  return current.tries - current.passedTunes.length >= STUCK_TRIES ? 'stuck' : 'working';
 }
 
-function compareText(a: string, b: string): number {
-  return a < b ? -1 : a > b ? 1 : 0;
+/** ISO times in UTC sort as text. */
+function latest(times: readonly string[]): string | null {
+  return times.reduce<string | null>((last, time) => (last === null || time > last ? time : last), null);
 }

@@ -34,6 +34,8 @@ export interface DemoStep {
   readonly tune: string;
   readonly belt: BeltId;
   readonly lessons: number;
+  /** Further tunes, of which any one may be played instead. */
+  readonly or?: readonly string[];
 }
 
 export interface DemoStaircase {
@@ -48,7 +50,7 @@ export const DEMO_STAIRCASES = {
     instrument: 'soprano-recorder-baroque',
     steps: [
       { tune: 'three-lanterns', belt: 'straw', lessons: 3 },
-      { tune: 'mill-wheel', belt: 'moss', lessons: 3 },
+      { tune: 'mill-wheel', belt: 'moss', lessons: 3, or: ['clock-shop'] },
       { tune: 'goose-walk', belt: 'slate', lessons: 5 },
       { tune: 'boat-in-harbour', belt: 'heather', lessons: 4 },
       { tune: 'moon-on-the-millpond', belt: 'plum', lessons: 4 },
@@ -89,6 +91,8 @@ const RECORDER_STYLE: TeachingStyle = {
   posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
   passRule: 'both',
   ladder: USUAL_LADDER,
+  hearing: { minutes: 10, within: 6 },
+  points: { kind: 'none' },
 };
 
 export const DEMO_CLASSES: readonly DemoClass[] = [
@@ -180,6 +184,8 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
       posture: { mouth: 'lips', restsAt: 'shoulder', handMark: 'the bracelet' },
       passRule: 'steady',
       ladder: ['say', 'finger', 'slow', 'whole'],
+      hearing: { minutes: 8, within: 4 },
+      points: { kind: 'none' },
     },
     pupils: [
       ['Anouk', 3, 'working'],

@@ -1,8 +1,8 @@
-import { StaircaseEntity, StepEntity } from '../features/staircase/index.ts';
+import { StaircaseEntity, StepEntity, StepTuneEntity } from '../features/staircase/index.ts';
 import { readText, TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
-import { DEMO_STAIRCASES } from './school.ts';
+import { DEMO_STAIRCASES, type DemoStaircase } from './school.ts';
 import { readTunes } from './tunes.ts';
 
 export type StaircaseKey = keyof typeof DEMO_STAIRCASES;
@@ -21,7 +21,7 @@ export async function stockSchool(
   const tuneIds = await stockTunes(em, schoolId, tunesFolder);
   const staircases = new Map<StaircaseKey, StockStaircase>();
   for (const key of Object.keys(DEMO_STAIRCASES) as StaircaseKey[]) {
-    const { name, instrument, steps } = DEMO_STAIRCASES[key];
+    const { name, instrument, steps }: DemoStaircase = DEMO_STAIRCASES[key];
     const id = newId();
     await em.insert(StaircaseEntity, { id, school: schoolId, name, instrument });
     const rows = steps.map((step, index) => ({
@@ -31,8 +31,13 @@ export async function stockSchool(
       tune: tuneIds.get(step.tune)!,
       belt: step.belt,
       lessons: step.lessons,
+      toPass: 1,
     }));
     await em.insertMany(StepEntity, rows);
+    const more = steps.flatMap((step, index) =>
+      (step.or ?? []).map((slug, at) => ({ step: rows[index]!.id, tune: tuneIds.get(slug)!, position: at + 1 })),
+    );
+    if (more.length > 0) await em.insertMany(StepTuneEntity, more);
     staircases.set(key, { id, stepIds: rows.map((row) => row.id) });
   }
   return staircases;

@@ -5,6 +5,7 @@ import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { seedDemo } from '../demo/seed.ts';
 import { stockSchool } from '../demo/stock.ts';
+import { liveRecords, type Recorded } from '../features/hearing/index.ts';
 import type { Stock } from '../features/people/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
@@ -16,6 +17,8 @@ export interface TestApp {
   readonly app: ReturnType<typeof createApp>;
   /** Sends JSON as a signed-in teacher, or as a stranger with `cookie: null`. */
   readonly send: (method: string, path: string, body?: unknown, cookie?: string | null) => Promise<Response>;
+  /** Sends events as a device does; gives what became of each. */
+  readonly record: (...events: readonly unknown[]) => Promise<readonly Recorded[]>;
   /** The cookie of the demo's teacher. */
   readonly cookie: string;
   readonly databaseUrl: string;
@@ -41,7 +44,8 @@ export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
   };
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
   let now = TEST_NOW;
-  const app = createApp({ orm, demo, webFolder: null, stock, clock: () => now });
+  const live = liveRecords(databaseUrl);
+  const app = createApp({ orm, demo, webFolder: null, stock, live, clock: () => now });
   const setNow = (next: Date): void => void (now = next);
   const request = async (method: string, path: string, body: unknown, cookie: string | null): Promise<Response> =>
     app.request(path, {
@@ -55,9 +59,17 @@ export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
     app,
     cookie,
     send: (method, path, body, as = cookie) => request(method, path, body, as),
+    record: async (...events) => {
+      const answer = await request('POST', '/api/hearing/events', { sentAt: now.toISOString(), events }, cookie);
+      if (answer.status !== 200) throw new Error(`Recording gave ${answer.status}: ${await answer.text()}`);
+      return ((await answer.json()) as { results: readonly Recorded[] }).results;
+    },
     setNow,
     databaseUrl,
-    close: () => orm.close(true),
+    close: async () => {
+      await live.close();
+      await orm.close(true);
+    },
   };
 }
 

@@ -1,5 +1,6 @@
 export {
   beatOf,
+  clickSchedule,
   echoSchedule,
   notesSchedule,
   risingTempi,

@@ -121,3 +121,17 @@ export function notesSchedule(pitches: readonly Pitch[], soundsAbove: number): S
     cues: pitches.map((_, at) => ({ at, id: beatId({ turn: 0, beat: at + 1 }) })),
   };
 }
+
+/** The beat alone, to be looped: a bar of clicks. */
+export function clickSchedule(perMinute: number, beats: number): Schedule {
+  const second = 60 / perMinute;
+  const at = Array.from({ length: beats }, (_, beat) => beat * second);
+  return {
+    lead: 0,
+    length: beats * second,
+    drone: null,
+    notes: [],
+    clicks: at.map((start, beat) => ({ at: start, strong: beat === 0 })),
+    cues: at.map((start, beat) => ({ at: start, id: beatId({ turn: 0, beat: beat + 1 }) })),
+  };
+}

@@ -24,6 +24,8 @@ export class Refused {
   }
 }
 
+const noRecords = () => ({ records: [], last: 0 });
+
 type Answers = Readonly<Record<string, (asked: Asked) => unknown>>;
 
 /**
@@ -38,7 +40,7 @@ export function fakeServer(answers: Answers): Asked[] {
     const body: unknown = typeof init.body === 'string' ? JSON.parse(init.body) : undefined;
     const one = { method, path, body };
     asked.push(one);
-    const answer = answers[`${method} ${path}`];
+    const answer = answers[`${method} ${path}`] ?? (path.endsWith('/records') ? noRecords : undefined);
     if (answer === undefined) throw new Error(`The test gives no answer to ${method} ${path}`);
     const given = await answer(one);
     return given instanceof Refused

@@ -8,6 +8,7 @@ import IconSound from '~icons/bi/volume-up';
 import IconTunes from '~icons/bi/music-note-beamed';
 import IconSchool from '~icons/bi/house-door';
 import IconSignOut from '~icons/bi/box-arrow-right';
+import SaveState from '../offline/SaveState.vue';
 import StairIcon from './StairIcon.vue';
 
 const session = useSession();
@@ -44,6 +45,7 @@ async function signOut(): Promise<void> {
       <IconSchool aria-hidden="true" />
       School
     </RouterLink>
+    <SaveState class="save" />
     <button class="room mute" type="button" :aria-pressed="muted" @click="muted = !muted">
       <IconMuted v-if="muted" aria-hidden="true" />
       <IconSound v-else aria-hidden="true" />
@@ -105,7 +107,7 @@ async function signOut(): Promise<void> {
   outline-color: #e3b866;
 }
 
-.mute {
+.save {
   margin-top: auto;
 }
 </style>

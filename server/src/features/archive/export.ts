@@ -14,8 +14,10 @@ const PARTS: Readonly<Record<Part, string>> = {
     from term where school_id = ? order by id`,
   tunes: `select id, title, abc from tune where school_id = ? order by id`,
   staircases: `select id, name, instrument from staircase where school_id = ? order by id`,
-  steps: `select s.id, s.staircase_id as staircase, s.position, s.tune_id as tune, s.belt, s.lessons
+  steps: `select s.id, s.staircase_id as staircase, s.position, s.tune_id as tune, s.belt, s.lessons, s.to_pass as "toPass"
     from step s join staircase st on st.id = s.staircase_id where st.school_id = ? order by s.id`,
+  stepTunes: `select t.step_id as step, t.tune_id as tune, t.position from step_tune t join step s on s.id = t.step_id
+    join staircase st on st.id = s.staircase_id where st.school_id = ? order by 1, 3`,
   classes: `select id, term_id as term, staircase_id as staircase, name, grade, meetings, style
     from school_class where school_id = ? order by id`,
   classTeachers: `select t.school_class_id as "schoolClass", t.account_id as account
@@ -30,19 +32,22 @@ const PARTS: Readonly<Record<Part, string>> = {
   classTunes: `select t.school_class_id as "schoolClass", t.tune_id as tune, t.breath_seconds as "breathSeconds", t.breaths
     from class_tune t join school_class c on c.id = t.school_class_id where c.school_id = ? order by 1, 2`,
   records: `select id, school_class_id as "schoolClass", account_id as account, kind, pupil_id as pupil, step_id as step,
-    outcome, remarks, undoes, ${moment('heard_at', 'heardAt')}, ${moment('received_at', 'receivedAt')}
-    from record_event where school_id = ? order by id`,
+    tune_id as tune, outcome, remarks, tempo, undoes, corrects, reason, ${moment('heard_at', 'heardAt')},
+    device_ahead as "deviceAhead", ${moment('received_at', 'receivedAt')}
+    from record_event where school_id = ? order by number`,
   instruments: `select id, number, kind, owner, condition, note, ${moment('cleaned_at', 'cleanedAt')}
     from instrument where school_id = ? order by id`,
   loans: `select l.id, l.instrument_id as instrument, l.pupil_id as pupil, l.lent_on as "lentOn",
     l.returned_on as "returnedOn" from loan l join pupil p on p.id = l.pupil_id where p.school_id = ? order by l.id`,
   beltStock: `select belt, way, on_hand as "onHand", cm_each as "cmEach", reserve_percent as "reservePercent"
     from belt_stock where school_id = ? order by belt`,
+  beltsGiven: `select g.pupil_id as pupil, g.step_id as step, g.account_id as account, ${moment('g.given_at', 'givenAt')}
+    from belt_given g join pupil p on p.id = g.pupil_id where p.school_id = ? order by 1, 2`,
   changes: `select id, account_id as account, ${moment('at', 'at')}, about, words
     from change where school_id = ? order by id`,
 };
 
-const SCHOOL = `select name, time_zone as "timeZone", cautions from school where id = ?`;
+const SCHOOL = `select name, time_zone as "timeZone", cautions, faults from school where id = ?`;
 
 /**
  * The whole school at one moment as the text of an archive, a row a line: read in one transaction that sees no later

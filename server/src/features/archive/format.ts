@@ -2,7 +2,7 @@ import { LESSON_MODES } from '@escalier/core/calendar';
 import { NAMINGS, INSTRUMENT_IDS } from '@escalier/core/instruments';
 import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
 import { CAUTION_PLACES, MOUTH_RULES, PASS_RULES, REST_PLACES, RUNG_IDS } from '@escalier/core/practice';
-import { FAULT_IDS, OUTCOMES } from '@escalier/core/records';
+import { OUTCOMES } from '@escalier/core/records';
 import { BELTS } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
@@ -38,9 +38,19 @@ const style = z.object({
   posture: z.object({ mouth: z.enum(MOUTH_RULES), restsAt: z.enum(REST_PLACES), handMark: text }),
   passRule: z.enum(PASS_RULES),
   ladder: z.array(z.enum(RUNG_IDS)),
+  hearing: z.object({ minutes: whole, within: whole }).default({ minutes: 10, within: 6 }),
+  points: z
+    .discriminatedUnion('kind', [
+      z.object({ kind: z.literal('none') }),
+      z.object({ kind: z.literal('bonus'), perStep: z.number(), most: z.number() }),
+      z.object({ kind: z.literal('share'), outOf: z.number(), steps: whole }),
+    ])
+    .default({ kind: 'none' }),
 });
 
 const caution = z.object({ id: text, text, places: z.array(z.enum(CAUTION_PLACES)), shown: z.boolean() });
+
+const fault = z.object({ id: text, words: text, remedy: text });
 
 const record = z
   .object({
@@ -51,9 +61,14 @@ const record = z
     pupil: id,
     step: id,
     outcome: z.enum(OUTCOMES).nullable(),
-    remarks: z.array(z.enum(FAULT_IDS)),
+    tune: id.nullable().default(null),
+    remarks: z.array(text),
+    tempo: z.int().nullable().default(null),
     undoes: id.nullable(),
+    corrects: id.nullable().default(null),
+    reason: text.default(''),
     heardAt: moment,
+    deviceAhead: z.int().default(0),
     receivedAt: moment,
   })
   .refine(
@@ -66,7 +81,12 @@ export const archiveSchema = z.object({
   format: z.literal(ARCHIVE_FORMAT),
   version: z.literal(ARCHIVE_VERSION),
   exportedAt: moment,
-  school: z.object({ name: text, timeZone: text, cautions: z.array(caution).nullable() }),
+  school: z.object({
+    name: text,
+    timeZone: text,
+    cautions: z.array(caution).nullable(),
+    faults: z.array(fault).nullable().default(null),
+  }),
   people: z.array(z.object({ id, email: z.email(), name: text, role: z.enum(ROLES), closedAt: moment.nullable() })),
   terms: z.array(
     z.object({
@@ -88,8 +108,10 @@ export const archiveSchema = z.object({
       tune: id,
       belt: z.enum(BELTS.map((each) => each.id)),
       lessons: whole,
+      toPass: z.int().min(1).default(1),
     }),
   ),
+  stepTunes: z.array(z.object({ step: id, tune: id, position: whole })).default([]),
   classes: z.array(
     z.object({ id, term: id, staircase: id, name: text, grade: text, meetings: z.array(meeting), style }),
   ),
@@ -135,6 +157,7 @@ export const archiveSchema = z.object({
   beltStock: z.array(
     z.object({ belt: text, way: z.enum(STOCK_WAYS), onHand: whole, cmEach: whole, reservePercent: whole }),
   ),
+  beltsGiven: z.array(z.object({ pupil: id, step: id, account: id, givenAt: moment })).default([]),
   changes: z.array(z.object({ id, account: id, at: moment, about: id.nullable(), words: text })),
 });
 
@@ -145,14 +168,24 @@ export type Part = Exclude<keyof Archive, 'format' | 'version' | 'exportedAt' | 
 /** Which part a field of a row points into. */
 export const REFERENCES: Readonly<Partial<Record<Part, Readonly<Record<string, Part>>>>> = {
   steps: { staircase: 'staircases', tune: 'tunes' },
+  stepTunes: { step: 'steps', tune: 'tunes' },
   classes: { term: 'terms', staircase: 'staircases' },
   classTeachers: { schoolClass: 'classes', account: 'people' },
   pupils: { schoolClass: 'classes', startStep: 'steps' },
   moves: { pupil: 'pupils', fromClass: 'classes', toClass: 'classes' },
   absences: { pupil: 'pupils' },
   classTunes: { schoolClass: 'classes', tune: 'tunes' },
-  records: { schoolClass: 'classes', account: 'people', pupil: 'pupils', step: 'steps', undoes: 'records' },
+  records: {
+    schoolClass: 'classes',
+    account: 'people',
+    pupil: 'pupils',
+    step: 'steps',
+    tune: 'tunes',
+    undoes: 'records',
+    corrects: 'records',
+  },
   loans: { instrument: 'instruments', pupil: 'pupils' },
+  beltsGiven: { pupil: 'pupils', step: 'steps', account: 'people' },
   changes: { account: 'people' },
 };
 

@@ -5,7 +5,7 @@ import { Problem, wrongInput } from '../../platform/problem.ts';
 import { AbsenceEntity, ClassEntity, ClassTeacherEntity, ClassTuneEntity } from '../classes/index.ts';
 import { PupilEntity, PupilMoveEntity } from '../classes/index.ts';
 import { RecordEventEntity } from '../hearing/index.ts';
-import { BeltStockEntity, InstrumentEntity, LoanEntity } from '../instruments/index.ts';
+import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from '../instruments/index.ts';
 import {
   AccountEntity,
   ChangeEntity,
@@ -15,7 +15,7 @@ import {
   SchoolEntity,
   TermEntity,
 } from '../schools/index.ts';
-import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
+import { StaircaseEntity, StepEntity, StepTuneEntity } from '../staircase/index.ts';
 import { readText, TuneEntity } from '../tunes/index.ts';
 import { archiveSchema, danglingReference, type Archive } from './format.ts';
 
@@ -72,16 +72,19 @@ async function bringIn(tx: EntityManager, who: SignedIn, archive: Archive): Prom
   await insertAll(tx, TuneEntity, inSchool(tunes));
   await insertAll(tx, StaircaseEntity, inSchool(archive.staircases));
   await insertAll(tx, StepEntity, archive.steps);
+  await insertAll(tx, StepTuneEntity, archive.stepTunes);
   await insertAll(tx, ClassEntity, inSchool(archive.classes.map((each) => ({ ...each, calendarToken: null }))));
   await insertAll(tx, ClassTeacherEntity, archive.classTeachers);
   await insertAll(tx, PupilEntity, inSchool(archive.pupils));
   await insertAll(tx, PupilMoveEntity, archive.moves);
   await insertAll(tx, AbsenceEntity, archive.absences);
   await insertAll(tx, ClassTuneEntity, archive.classTunes);
+  // In the order of the archive: so they get their numbers.
   await insertAll(tx, RecordEventEntity, inSchool(archive.records));
   await insertAll(tx, InstrumentEntity, inSchool(archive.instruments));
   await insertAll(tx, LoanEntity, archive.loans);
   await insertAll(tx, BeltStockEntity, inSchool(archive.beltStock));
+  await insertAll(tx, BeltGivenEntity, archive.beltsGiven);
   await insertAll(tx, ChangeEntity, inSchool(archive.changes));
   const words = `Archive of ${archive.school.name} of ${archive.exportedAt.slice(0, 10)} brought in`;
   await noteChange(tx, { schoolId: school, accountId: importer }, null, words);

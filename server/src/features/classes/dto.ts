@@ -1,5 +1,5 @@
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
-import type { GoOn, Standing } from '@escalier/core/records';
+import type { GoOn, HardMove, HearingPace, QueuePlace, Standing, Stuck } from '@escalier/core/records';
 import type { Rise } from '@escalier/core/staircase';
 import type { BreathPlace, TeachingStyle } from './entities.ts';
 
@@ -16,6 +16,8 @@ export interface LessonsDto {
   readonly had: number;
   readonly left: number;
   readonly next: Lesson | null;
+  /** Meetings of the term that fall on days off. */
+  readonly lost: number;
 }
 
 export interface ClassSummary extends ClassBrief {
@@ -28,6 +30,10 @@ export interface ClassSummary extends ClassBrief {
   readonly stuck: number;
   /** Whom to hear first; null when nobody waits. */
   readonly hearFirst: { readonly id: string; readonly name: string } | null;
+  /** Index of the step that the class works on. */
+  readonly classStep: number;
+  /** Who has waited longest to be heard, when that is more than a lesson. */
+  readonly waits: { readonly id: string; readonly name: string; readonly lessons: number } | null;
 }
 
 export interface StepDto {
@@ -37,8 +43,15 @@ export interface StepDto {
   readonly lessons: number;
   readonly tuneId: string;
   readonly title: string;
-  /** One playing at the tune's tempo, in seconds. */
+  /** All tunes of the step, the first one first. */
+  readonly tunes: readonly { readonly id: string; readonly title: string }[];
+  /** How many of them have to be passed. */
+  readonly toPass: number;
+  /** One playing of the first tune at its tempo, in seconds. */
   readonly tuneSeconds: number;
+  /** Beats a minute of the first tune. */
+  readonly tempo: number;
+  readonly hardMoves: readonly HardMove[];
   readonly rise: Rise;
   /** Written pitches new at this step, `F#4`. */
   readonly newNotes: readonly string[];
@@ -57,6 +70,8 @@ export interface PupilDto {
   readonly playsInstead: string | null;
   /** Noted as away today: heard another day. */
   readonly away: boolean;
+  /** How many records the school has of this pupil. */
+  readonly records: number;
   /** Null for pupils who have left. */
   readonly standing: Standing | null;
 }
@@ -67,8 +82,13 @@ export interface ClassPage extends ClassBrief {
   readonly lessons: LessonsDto & { readonly all: readonly Lesson[] };
   readonly steps: readonly StepDto[];
   readonly pupils: readonly PupilDto[];
-  /** Ids of pupils who are here today, whom to hear first at the front. */
-  readonly hearingOrder: readonly string[];
+  /** By the school's clock. */
+  readonly timeZone: string;
+  readonly pace: HearingPace;
+  readonly classStep: number;
+  /** Pupils who are here today, whom to hear first at the front. */
+  readonly queue: readonly QueuePlace[];
+  readonly stuck: readonly Stuck[];
 }
 
 export interface KnownDto {

@@ -3,6 +3,7 @@ import type { Meeting } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
 import type { PassRule, Posture, RungId } from '@escalier/core/practice';
+import type { PointsRule } from '@escalier/core/records';
 import { AccountEntity, SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
@@ -19,6 +20,10 @@ export interface TeachingStyle {
   readonly passRule: PassRule;
   /** Rungs of the practice ladder, in their order. */
   readonly ladder: readonly RungId[];
+  /** Minutes of a lesson that are given to hearing, and within how many lessons everybody is heard. */
+  readonly hearing: { readonly minutes: number; readonly within: number };
+  /** What a pass counts towards a mark of the school. */
+  readonly points: PointsRule;
 }
 
 /** After an event of the first part: indices into the tune's bars and into the bar's events. */

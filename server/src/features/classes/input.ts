@@ -26,6 +26,8 @@ const meetingInput = z.object({
   mode: z.enum(LESSON_MODES),
 });
 
+const points = z.number('A number of points.').min(0, 'Not less than 0.').max(1000, 'At most 1,000 points.');
+
 const styleInput = z.object({
   naming: z.enum(NAMINGS),
   counting: z.enum(COUNTINGS).nullable(),
@@ -44,6 +46,19 @@ const styleInput = z.object({
       (rungs) => rungs.length >= FEWEST_RUNGS && rungs.length <= MOST_RUNGS,
       `A ladder has ${FEWEST_RUNGS} to ${MOST_RUNGS} rungs.`,
     ),
+  hearing: z.object({
+    minutes: z.int('Whole minutes.').min(1, 'At least 1 minute.').max(120, 'At most 120 minutes.'),
+    within: z.int('Whole lessons.').min(1, 'At least 1 lesson.').max(40, 'At most 40 lessons.'),
+  }),
+  points: z.discriminatedUnion('kind', [
+    z.object({ kind: z.literal('none') }),
+    z.object({ kind: z.literal('bonus'), perStep: points, most: points }),
+    z.object({
+      kind: z.literal('share'),
+      outOf: points,
+      steps: z.int('Whole steps.').min(1, 'At least 1 step.').max(100, 'At most 100 steps.'),
+    }),
+  ]),
 });
 
 /** What a teacher sets for a class. */

@@ -1,4 +1,4 @@
-import { standings, type Outcome, type RecordEvent, type Standing } from '@escalier/core/records';
+import { standings, type Outcome, type RecordEvent, type Standing, type StepRule } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
 
 interface EventRow {
@@ -10,13 +10,20 @@ interface EventRow {
   readonly remarks: readonly string[];
   readonly undoes: string | null;
   readonly heardAt: string;
+  readonly tuneId: string | null;
+  readonly tempo: number | null;
+  readonly corrects: string | null;
+  readonly reason: string;
+  readonly number: number;
+  readonly deviceAhead: number;
 }
 
 /** Times are ISO 8601 in UTC. */
 const EVENTS = `
-select id, kind, pupil_id as "pupilId", step_id as "stepId", outcome, remarks, undoes,
+select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, undoes,
+  corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
   to_char(heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "heardAt"
-from record_event where pupil_id = any(?::uuid[])`;
+from record_event where pupil_id = any(?::uuid[]) and number > ? order by number`;
 
 const MOST_PUPILS = 10_000;
 
@@ -42,7 +49,7 @@ export async function eventsByPupil(
     const fresh = new Map<string, RecordEvent[]>(changed.map(({ id }) => [id, []]));
     // An array literal: the driver would spread an array over many placeholders.
     const ids = `{${changed.map(({ id }) => id).join(',')}}`;
-    for (const row of await em.execute<EventRow[]>(EVENTS, [ids])) fresh.get(row.pupilId)!.push(toEvent(row));
+    for (const row of await em.execute<EventRow[]>(EVENTS, [ids, 0])) fresh.get(row.pupilId)!.push(toEvent(row));
     for (const [id, events] of fresh) {
       kept.delete(id);
       kept.set(id, events);
@@ -55,12 +62,35 @@ export async function eventsByPupil(
   return new Map(pupils.map(({ id, records }) => [id, records === 0 ? NONE : (kept.get(id) ?? NONE)]));
 }
 
+/** The records of some pupils that the school got after a number, in order; those at a device ask so for the rest. */
+export async function eventsAfter(
+  em: EntityManager,
+  pupilIds: readonly string[],
+  number: number,
+): Promise<readonly RecordEvent[]> {
+  return (await em.execute<EventRow[]>(EVENTS, [`{${pupilIds.join(',')}}`, number])).map(toEvent);
+}
+
 const NONE: readonly RecordEvent[] = [];
 
 function toEvent(row: EventRow): RecordEvent {
-  if (row.kind === 'undone') return { kind: 'undone', id: row.id, undoes: row.undoes! };
-  const { id, pupilId, stepId, outcome, remarks, heardAt } = row;
-  return { kind: 'heard', id, pupilId, stepId, outcome: outcome!, remarks, heardAt };
+  const { id, pupilId, stepId, outcome, remarks, heardAt, number, deviceAhead } = row;
+  const receipt = { number, deviceAhead };
+  if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
+  return {
+    kind: 'heard',
+    id,
+    pupilId,
+    stepId,
+    outcome: outcome!,
+    remarks,
+    heardAt,
+    receipt,
+    ...(row.tuneId === null ? {} : { tuneId: row.tuneId }),
+    ...(row.tempo === null ? {} : { tempo: row.tempo }),
+    ...(row.corrects === null ? {} : { corrects: row.corrects }),
+    ...(row.reason === '' ? {} : { reason: row.reason }),
+  };
 }
 
 /** Standings by the list of records that they come from, so that they go with it. */
@@ -70,13 +100,13 @@ const keptStandings = new WeakMap<readonly RecordEvent[], Map<string, Standing>>
 export function keptStanding(
   pupilId: string,
   startStepIndex: number,
-  stepIds: readonly string[],
+  steps: readonly StepRule[],
   events: readonly RecordEvent[],
 ): Standing {
-  const work = (): Standing => standings([{ pupilId, startStepIndex }], stepIds, events)[0]!;
+  const work = (): Standing => standings([{ pupilId, startStepIndex }], steps, events)[0]!;
   if (events.length === 0) return work();
   const known = keptStandings.get(events) ?? new Map<string, Standing>();
-  const key = `${startStepIndex} ${stepIds.join(' ')}`;
+  const key = `${startStepIndex} ${steps.map(({ id, tunes, toPass }) => `${id} ${tunes.join(',')} ${toPass}`).join(' ')}`;
   const standing = known.get(key) ?? work();
   known.set(key, standing);
   keptStandings.set(events, known);

@@ -17,9 +17,11 @@ import {
 } from './pupils.ts';
 import { addClass, changeClass, classSettings, listStaircases } from './settings.ts';
 import { localToday } from './state.ts';
-import { classKnowledge, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
+import { classKnowledge, classPage, classRecords, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
 
 const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max(1000) });
+
+const afterQuery = z.object({ after: z.coerce.number().int().min(0).default(0) });
 
 const tuneParams = idParam.extend({ tuneId: z.uuid() });
 const place = z.object({ barIndex: z.number().int().min(0), eventIndex: z.number().int().min(0) });
@@ -52,6 +54,10 @@ export const classRoutes = new Hono<AppEnv>()
   .get('/:id/steps/:position', valid('param', stepParams), async (c) => {
     const { id, position } = c.req.valid('param');
     return c.json(await stepPage(c.var.em, c.var.who, id, position));
+  })
+  .get('/:id/records', valid('param', idParam), valid('query', afterQuery), async (c) => {
+    const { after } = c.req.valid('query');
+    return c.json(await classRecords(c.var.em, c.var.who, c.req.valid('param').id, after));
   })
   .get('/:id/knowledge', valid('param', idParam), async (c) => {
     return c.json(await classKnowledge(c.var.em, c.var.who, c.req.valid('param').id));

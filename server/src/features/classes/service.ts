@@ -1,15 +1,16 @@
-import { hearingOrder, type Standing } from '@escalier/core/records';
+import type { RecordEvent } from '@escalier/core/records';
 import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { oneTune, parsedTune } from '../tunes/index.ts';
 import type { ClassBrief, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
-import { ClassTuneEntity, type BreathPlace } from './entities.ts';
+import { classOf } from './access.ts';
+import { ClassTuneEntity, PupilEntity, type BreathPlace } from './entities.ts';
+import { eventsAfter } from './kept-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import {
   brief,
-  isHere,
   knowledgeBefore,
   lessonsDto,
   lessonsOfClass,
@@ -17,27 +18,34 @@ import {
   oneClass,
   readingsOf,
   standingsOf,
+  stateOf,
   stepDtos,
   stepsDone,
 } from './state.ts';
 
 export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
   const rows = await readClassRows(em, who, null);
+  const day = localToday(now, who.timeZone);
   return rows.map((row): ClassSummary => {
     const standing = standingsOf(row);
     const onStep = [...row.steps.keys(), row.steps.length].map(
       (step) => standing.filter((each) => each.stepIndex === step).length,
     );
-    const firstId = hearingOrder(standing.filter(isHere(row, localToday(now, who.timeZone))))[0]?.pupilId;
-    const first = row.pupils.find((pupil) => pupil.id === firstId);
+    const state = stateOf(row, standing, day, who.timeZone);
+    const named = (id: string | undefined) => row.pupils.find((pupil) => pupil.id === id);
+    const first = named(state.queue[0]?.pupilId);
+    const longest = state.queue.toSorted((a, b) => b.lessons - a.lessons)[0];
+    const waits = longest === undefined || longest.lessons < 2 ? undefined : named(longest.pupilId);
     return {
       ...brief(row),
       pupils: standing.length,
-      lessons: lessonsDto(row, localToday(now, who.timeZone)),
+      lessons: lessonsDto(row, day),
       belts: row.steps.map((step) => step.belt),
       onStep,
       nearly: standing.filter((each) => each.state === 'nearly').length,
-      stuck: standing.filter((each) => each.state === 'stuck').length,
+      stuck: state.stuck.length,
+      classStep: state.classStep,
+      waits: waits === undefined ? null : { id: waits.id, name: waits.name, lessons: longest!.lessons },
       hearFirst: first === undefined ? null : { id: first.id, name: first.name },
     };
   });
@@ -48,6 +56,7 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
   const row = await oneClass(em, who, classId);
   const day = localToday(now, who.timeZone);
   const standing = standingsOf(row);
+  const state = stateOf(row, standing, day, who.timeZone);
   const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
   return {
     ...brief(row),
@@ -55,12 +64,16 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
     term: row.term,
     lessons: { ...lessonsDto(row, day), all: lessonsOfClass(row) },
     steps: stepDtos(row, standing),
-    pupils: row.pupils.map(({ records: _records, absences, ...pupil }): PupilDto => ({
+    pupils: row.pupils.map(({ absences, ...pupil }): PupilDto => ({
       ...pupil,
       away: absences.includes(day),
       standing: byPupil.get(pupil.id) ?? null,
     })),
-    hearingOrder: hearingOrder(standing.filter(isHere(row, day))).map((each) => each.pupilId),
+    timeZone: who.timeZone,
+    pace: state.pace,
+    classStep: state.classStep,
+    queue: state.queue,
+    stuck: state.stuck,
   };
 }
 
@@ -167,13 +180,25 @@ async function tunePageOf(
   };
 }
 
-/** Where one pupil stands, for the answer to a new record. */
-export async function pupilStanding(
+export interface ClassRecords {
+  readonly records: readonly RecordEvent[];
+  /** The number of the last record that is in the answer, or of the one that was asked from. */
+  readonly last: number;
+}
+
+/** The records of a class's pupils, in order, that the school got after a number. @throws Problem 404. */
+export async function classRecords(
   em: EntityManager,
   who: SignedIn,
   classId: string,
-  pupilId: string,
-): Promise<Standing | null> {
-  const row = await oneClass(em, who, classId);
-  return standingsOf(row).find((standing) => standing.pupilId === pupilId) ?? null;
+  after: number,
+): Promise<ClassRecords> {
+  await classOf(em, who, classId);
+  const pupils = await em.find(PupilEntity, { schoolClass: classId }, { fields: ['id'] });
+  const records = await eventsAfter(
+    em,
+    pupils.map((pupil) => pupil.id),
+    after,
+  );
+  return { records, last: records.at(-1)?.receipt?.number ?? after };
 }

@@ -190,7 +190,7 @@ describe('pupils', () => {
     expect((await list())[0]!.absences).toEqual(['2026-03-03']);
     const page = await get<ClassPage>(`/api/classes/${plover()}`);
     expect(page.pupils.find((pupil) => pupil.id === first!.id)!.away).toBe(true);
-    expect(page.hearingOrder).not.toContain(first!.id);
+    expect(page.queue.map((place) => place.pupilId)).not.toContain(first!.id);
     await say(false);
     expect((await list())[0]!.absences).toEqual([]);
     expect(

@@ -1,6 +1,22 @@
 import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, type Lesson, type LocalDate } from '@escalier/core/calendar';
-import { goOnFrom, type Standing } from '@escalier/core/records';
+import {
+  dayIn,
+  lessonsNow,
+  lessonsOf,
+  lostLessons,
+  USUAL_CHANGEOVER,
+  USUAL_TALK,
+  type Lesson,
+  type LocalDate,
+} from '@escalier/core/calendar';
+import {
+  classState,
+  goOnFrom,
+  type ClassState,
+  type HardMove,
+  type Standing,
+  type StepRule,
+} from '@escalier/core/records';
 import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN, tuneSeconds } from '@escalier/core/reading';
 import type { StepReading } from '@escalier/core/staircase';
 import { format } from 'date-fns';
@@ -59,20 +75,49 @@ export function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] 
 
 export function lessonsDto(row: ClassRow, day: LocalDate): LessonsDto {
   const lessons = lessonsOfClass(row);
-  return { total: lessons.length, ...lessonsNow(lessons, day) };
+  return { total: lessons.length, ...lessonsNow(lessons, day), lost: lostLessons(row.term, row.meetings).length };
 }
 
-/** Whether a pupil is not noted as away on a day. */
-export function isHere({ pupils }: ClassRow, day: LocalDate): (standing: Standing) => boolean {
-  const away = new Set(pupils.filter((pupil) => pupil.absences.includes(day)).map((pupil) => pupil.id));
-  return (standing) => !away.has(standing.pupilId);
+/** What follows for a class on a day from where its pupils stand. */
+export function stateOf(row: ClassRow, all: readonly Standing[], day: LocalDate, timeZone: string): ClassState {
+  const frame = {
+    pupils: row.pupils.map(({ id, joinedOn, absences }) => ({ id, joinedOn, away: absences.includes(day) })),
+    stepIds: row.steps.map((step) => step.id),
+    turnSeconds: secondsOf(row).map((seconds) => seconds + USUAL_CHANGEOVER + USUAL_TALK),
+    goOnShare: row.style.goOnShare,
+    hearingMinutes: row.style.hearing.minutes,
+    hearWithin: row.style.hearing.within,
+    lessonDays: lessonsOfClass(row).map((lesson) => lesson.date),
+    today: day,
+    dayOf: dayIn(timeZone),
+  };
+  return classState(frame, all);
+}
+
+/** Seconds of one playing of each step's tune. */
+function secondsOf(row: ClassRow): readonly number[] {
+  const readings = readingsOf(row);
+  return row.steps.map(({ abc }, index) => Math.round(tuneSeconds(parsedTune(abc), readings[index]!.reading.tempo)));
+}
+
+/** The hardest moves of a tune for a class that knows what came before, each once. */
+function hardMovesOf({ hardSpots, moves }: StepReading['reading']): readonly HardMove[] {
+  return hardSpots.map(({ drill: { toggle } }): HardMove => {
+    const [from, to] = toggle;
+    const use = moves.all.find((each) => each.from === from && each.to === to);
+    return { from, to, cost: Math.round(10 * (use?.costAtTempo ?? 0)) / 10 };
+  });
+}
+
+function stepRules({ steps }: ClassRow): readonly StepRule[] {
+  return steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
 }
 
 /** Pupils who have left are not counted any more; their records stay. */
 export function standingsOf(row: ClassRow): readonly Standing[] {
   const pupils = row.pupils.filter((pupil) => pupil.leftOn === null);
-  const stepIds = row.steps.map((step) => step.id);
-  return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, stepIds, row.events.get(id) ?? []));
+  const rules = stepRules(row);
+  return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, rules, row.events.get(id) ?? []));
 }
 
 export function readingsOf(row: ClassRow): readonly StepReading[] {
@@ -84,6 +129,7 @@ export function readingsOf(row: ClassRow): readonly StepReading[] {
 
 export function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly StepDto[] {
   const readings = readingsOf(row);
+  const seconds = secondsOf(row);
   return row.steps.map((step, index): StepDto => {
     const { reading, rise } = readings[index]!;
     return {
@@ -93,7 +139,11 @@ export function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly
       lessons: step.lessons,
       tuneId: step.tuneId,
       title: step.title,
-      tuneSeconds: Math.round(tuneSeconds(parsedTune(step.abc), reading.tempo)),
+      tunes: step.tunes,
+      toPass: step.toPass,
+      tuneSeconds: seconds[index]!,
+      tempo: reading.tempo.perMinute,
+      hardMoves: hardMovesOf(reading),
       rise,
       newNotes: reading.notes.new.map((use) => use.name),
       newElements: reading.elements.new.map((element) => element.id),

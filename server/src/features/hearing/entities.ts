@@ -2,6 +2,7 @@ import { defineEntity } from '@mikro-orm/core';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { AccountEntity, SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
 
 /** How many records a pupil has: a trigger counts, in the transaction of the record. */
 export const RecordCountEntity = defineEntity({
@@ -13,28 +14,39 @@ export const RecordCountEntity = defineEntity({
   }),
 });
 
-/** Append-only: rows are never changed and never deleted. An undo is a row of its own. */
+/** Append-only: rows are never changed and never deleted. An undo is a row of its own, and so is a correction. */
 export const RecordEventEntity = defineEntity({
   name: 'RecordEvent',
   tableName: 'record_event',
-  indexes: [{ properties: ['school', 'pupil'] }],
+  indexes: [{ properties: ['school', 'pupil'] }, { properties: ['pupil', 'number'] }],
   properties: (p) => ({
     /** UUID v7 made by the client: sending it again stores nothing more. */
     id: p.uuid().primary(),
+    /** Counts up in the order in which the school got the records: the order that counts. */
+    number: p.bigint('number').autoincrement().unique(),
     school: () => p.manyToOne(SchoolEntity).mapToPk(),
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
     account: () => p.manyToOne(AccountEntity).mapToPk(),
     kind: p.enum(['heard', 'undone']),
-    pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk(),
     step: () => p.manyToOne(StepEntity).mapToPk(),
+    /** Which of the step's tunes; null for its first. */
+    tune: () => p.manyToOne(TuneEntity).mapToPk().nullable(),
     /** Null for an undo. */
     outcome: p.text().nullable(),
     remarks: p.json<string[]>(),
+    /** Beats a minute that were reached. */
+    tempo: p.integer().nullable(),
     /** The heard event that an undo takes back. */
     undoes: p.uuid().nullable().index(),
+    /** The heard event in whose place this one stands. */
+    corrects: p.uuid().nullable(),
+    reason: p.text(),
     /** By the device's clock. */
     heardAt: p.datetime(),
-    /** By the server's clock: the order that counts. */
+    /** So many seconds was that clock ahead of the server's. */
+    deviceAhead: p.integer(),
+    /** By the server's clock. */
     receivedAt: p.datetime(),
   }),
 });

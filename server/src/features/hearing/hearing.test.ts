@@ -1,10 +1,9 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
-import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary } from '../classes/index.ts';
+import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
+import type { ClassPage, ClassRecords, ClassSummary } from '../classes/index.ts';
 import { RecordEventEntity } from './entities.ts';
-import type { Recorded } from './service.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -13,13 +12,21 @@ beforeAll(async () => {
 });
 beforeEach(async () => {
   const list = (await (await test.send('GET', '/api/classes')).json()) as ClassSummary[];
-  const { id } = list.find((each) => each.name === '4 Plover')!;
-  page = (await (await test.send('GET', `/api/classes/${id}`)).json()) as ClassPage;
+  page = await get<ClassPage>(`/api/classes/${list.find((each) => each.name === '4 Plover')!.id}`);
 });
 afterAll(() => test.close());
 
+async function get<Body>(path: string): Promise<Body> {
+  return (await (await test.send('GET', path)).json()) as Body;
+}
+
 const pupilNamed = (name: string) => page.pupils.find((pupil) => pupil.name === name)!;
-const post = (body: unknown) => test.send('POST', '/api/hearing/events', body);
+const standingNow = async (name: string) => {
+  const now = await get<ClassPage>(`/api/classes/${page.id}`);
+  return now.pupils.find((pupil) => pupil.name === name)!.standing;
+};
+const post = (...events: unknown[]) =>
+  test.send('POST', '/api/hearing/events', { sentAt: TEST_NOW.toISOString(), events });
 const stored = () => test.orm.em.fork().count(RecordEventEntity);
 
 function pass(name: string, step: number, more: object = {}) {
@@ -35,33 +42,71 @@ function pass(name: string, step: number, more: object = {}) {
   };
 }
 
+const undo = (event: { id: string }) => ({
+  kind: 'undone',
+  id: v7(),
+  undoes: event.id,
+  heardAt: '2026-03-03T09:56:00Z',
+});
+
 describe('recording', () => {
-  it('stores a pass and gives the new standing', async () => {
-    const answer = await post(pass('Lupe', 1, { outcome: 'passed' }));
-    expect(answer.status).toBe(201);
-    const recorded = (await answer.json()) as Recorded;
-    expect(recorded).toMatchObject({ stored: true, standing: { stepIndex: 1, passedSteps: 1 } });
+  it('stores a pass, and the pupil stands a step higher', async () => {
+    const [recorded] = await test.record(pass('Lupe', 1, { tempo: 92 }));
+    expect(recorded).toMatchObject({ stored: true, number: expect.any(Number) as number });
+    expect(await standingNow('Lupe')).toMatchObject({ stepIndex: 1, passedSteps: 1 });
+    expect((await standingNow('Lupe'))!.steps[0]).toMatchObject({ tempo: 92 });
   });
 
   it('stores the same event once, also when it comes many times at one moment', async () => {
     const event = pass('Samir', 1, { outcome: 'nearly', remarks: ['leak'] });
     const before = await stored();
-    const answers = await Promise.all(Array.from({ length: 6 }, () => post(event)));
-    expect(answers.map((answer) => answer.status).toSorted()).toEqual([200, 200, 200, 200, 200, 201]);
+    const answers = await Promise.all(Array.from({ length: 6 }, () => test.record(event)));
+    expect(answers.flat().filter((each) => 'stored' in each && each.stored)).toHaveLength(1);
+    expect(new Set(answers.flat().map((each) => ('number' in each ? each.number : 0))).size).toBe(1);
     expect(await stored()).toBe(before + 1);
-    const conflict = await post({ ...event, outcome: 'passed' });
-    expect(conflict.status).toBe(409);
+    expect(await test.record({ ...event, outcome: 'passed' })).toEqual([
+      { id: event.id, refused: 'This id belongs to another record.' },
+    ]);
     expect(await stored()).toBe(before + 1);
   });
 
-  it('undoes by a second event, and undoing twice changes nothing more', async () => {
+  it('takes many at once in their order, and what is refused keeps back no other', async () => {
+    const events = [pass('Nils', 2, { outcome: 'nearly' }), pass('Nils', 2, { pupilId: v7() }), pass('Nils', 2)];
+    const results = await test.record(...events);
+    expect(results.map((each) => 'number' in each)).toEqual([true, false, true]);
+    const numbers = results.flatMap((each) => ('number' in each ? [each.number] : []));
+    expect(numbers[0]).toBeLessThan(numbers[1]!);
+    expect(await standingNow('Nils')).toMatchObject({ stepIndex: 2 });
+  });
+
+  it('undoes by a second event, in the same sending too, and undoing twice changes nothing more', async () => {
     const event = pass('Emre', 1);
-    await post(event);
-    const undo = { kind: 'undone', id: v7(), undoes: event.id, heardAt: '2026-03-03T09:56:00Z' };
-    const answer = (await (await post(undo)).json()) as Recorded;
-    expect(answer.standing).toMatchObject({ stepIndex: 0, state: 'stuck' });
-    const again = (await (await post({ ...undo, id: v7() })).json()) as Recorded;
-    expect(again.standing).toEqual(answer.standing);
+    await test.record(event, undo(event));
+    expect(await standingNow('Emre')).toMatchObject({ stepIndex: 0, state: 'stuck' });
+    const again = await standingNow('Emre');
+    await test.record(undo(event));
+    expect(await standingNow('Emre')).toEqual(again);
+  });
+
+  it('corrects with a reason, and only a record of the same pupil and step', async () => {
+    const event = pass('Jovan', 2);
+    await test.record(event);
+    const correction = pass('Jovan', 2, { outcome: 'nearly', corrects: event.id, reason: 'It was Nils who played' });
+    expect(await test.record({ ...correction, id: v7(), stepId: page.steps[2]!.id })).toMatchObject([
+      { refused: 'There is no such record to correct.' },
+    ]);
+    await test.record(correction);
+    expect(await standingNow('Jovan')).toMatchObject({ stepIndex: 1, state: 'nearly' });
+  });
+
+  it('takes one of the step’s tunes, and no other', async () => {
+    const [, second] = page.steps[1]!.tunes;
+    expect(second!.title).not.toBe(page.steps[1]!.title);
+    await test.record(pass('Ximena', 2, { tuneId: second!.id }));
+    expect((await standingNow('Ximena'))!.steps.at(-1)).toMatchObject({ passed: true, passedTunes: [second!.id] });
+    expect(await test.record(pass('Ximena', 3, { tuneId: second!.id }))).toMatchObject([
+      { refused: 'This tune is not one of the step.' },
+    ]);
   });
 
   it('keeps records as they are: the database itself refuses a change', async () => {
@@ -73,39 +118,77 @@ describe('recording', () => {
   });
 });
 
+describe('order and clocks', () => {
+  it('goes by receipt, and notes what a device’s clock was ahead', async () => {
+    const late = pass('Ugo', 2, { outcome: 'not-yet', heardAt: '2026-03-03T12:55:00Z' });
+    const answer = await test.send('POST', '/api/hearing/events', { sentAt: '2026-03-03T13:00:00Z', events: [late] });
+    expect(answer.status).toBe(200);
+    await test.record(pass('Ugo', 2, { outcome: 'nearly', heardAt: '2026-03-03T09:59:00Z' }));
+    expect(await standingNow('Ugo')).toMatchObject({ state: 'nearly', lastHeardAt: '2026-03-03T09:59:00.000Z' });
+    const { records } = await get<ClassRecords>(`/api/classes/${page.id}/records`);
+    expect(records.find((each) => each.id === late.id)).toMatchObject({
+      heardAt: '2026-03-03T12:55:00.000Z',
+      receipt: { deviceAhead: 10_800 },
+    });
+  });
+
+  it('takes a clock that is a hundred years off for what it is', async () => {
+    const event = pass('Vesna', 3, { outcome: 'nearly', heardAt: '1926-03-03T09:55:00Z' });
+    await test.send('POST', '/api/hearing/events', { sentAt: '1926-03-03T10:00:00Z', events: [event] });
+    expect(await standingNow('Vesna')).toMatchObject({ state: 'nearly' });
+  });
+
+  it('gives only what came after a number', async () => {
+    const before = await get<ClassRecords>(`/api/classes/${page.id}/records`);
+    const event = pass('Hania', 5, { outcome: 'nearly' });
+    await test.record(event);
+    const after = await get<ClassRecords>(`/api/classes/${page.id}/records?after=${before.last}`);
+    expect(after.records.map((each) => each.id)).toEqual([event.id]);
+    expect(after.last).toBeGreaterThan(before.last);
+    expect(await get(`/api/classes/${page.id}/records?after=${after.last}`)).toEqual({ records: [], last: after.last });
+  });
+});
+
 describe('wrong input', () => {
   it('names the field and stores nothing', async () => {
     const before = await stored();
     const wrong: readonly (readonly [string, object])[] = [
-      ['outcome', { outcome: 'great' }],
-      ['remarks.0', { remarks: ['dragons'] }],
-      ['remarks', { remarks: ['leak', 'leak'] }],
-      ['heardAt', { heardAt: 'yesterday' }],
-      ['id', { id: 'f47ac10b-58cc-4372-a567-0e02b2c3d479' }],
-      ['pupilId', { pupilId: 7 }],
-      ['kind', { kind: 'shouted' }],
+      ['events.0.outcome', { outcome: 'great' }],
+      ['events.0.remarks.0', { remarks: ['Dragons!'] }],
+      ['events.0.remarks', { remarks: ['leak', 'leak'] }],
+      ['events.0.heardAt', { heardAt: 'yesterday' }],
+      ['events.0.id', { id: 'f47ac10b-58cc-4372-a567-0e02b2c3d479' }],
+      ['events.0.pupilId', { pupilId: 7 }],
+      ['events.0.kind', { kind: 'shouted' }],
+      ['events.0.tempo', { tempo: 4000 }],
     ];
     for (const [field, change] of wrong) {
       const answer = await post(pass('Lupe', 1, change));
       expect(answer.status, field).toBe(400);
       expect(Object.keys(((await answer.json()) as ErrorBody).error.fields ?? {}), field).toContain(field);
     }
+    const twice = pass('Lupe', 1);
+    expect((await post(twice, twice)).status).toBe(400);
+    expect((await post()).status).toBe(400);
     expect(await stored()).toBe(before);
   });
 
-  it('knows no pupil, step or record that is not of this class', async () => {
-    for (const body of [
+  it('knows no pupil, step or record that is not of this school', async () => {
+    const results = await test.record(
       pass('Lupe', 1, { pupilId: v7() }),
       pass('Lupe', 1, { stepId: v7() }),
-      { kind: 'undone', id: v7(), undoes: v7(), heardAt: '2026-03-03T09:56:00Z' },
-    ]) {
-      expect((await post(body)).status).toBe(404);
-    }
+      undo({ id: v7() }),
+    );
+    expect(results.map((each) => ('refused' in each ? each.refused : ''))).toEqual([
+      'There is no such pupil in your classes.',
+      'There is no such step.',
+      'There is no such record to undo.',
+    ]);
   });
 
-  it('takes no record of a pupil who has left', async () => {
-    const answer = await post(pass('Yusuf', 2));
-    expect(answer.status).toBe(400);
-    expect(((await answer.json()) as ErrorBody).error.fields).toEqual({ pupilId: 'This pupil has left the class.' });
+  it('takes no record of a pupil who has left, but one of a day before, which came late', async () => {
+    const [late, early] = await test.record(pass('Yusuf', 2), pass('Yusuf', 2, { heardAt: '2026-02-03T09:55:00Z' }));
+    expect(late).toMatchObject({ refused: 'This pupil has left the class.' });
+    expect(early).toMatchObject({ stored: true });
   });
 });

@@ -1,14 +1,17 @@
-import { FAULT_IDS, OUTCOMES } from '@escalier/core/records';
+import { OUTCOMES } from '@escalier/core/records';
 import { Hono } from 'hono';
+import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import type { Orm } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
-import { record } from './service.ts';
+import { ANY_CLASS, type LiveRecords } from './live.ts';
+import { recordAll } from './service.ts';
+import { recordWriter } from './writer.ts';
 
-const eventBase = {
-  id: z.uuidv7('An id made by the client, UUID version 7.'),
-  heardAt: z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').transform((text) => new Date(text)),
-};
+const moment = z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').transform((text) => new Date(text));
+const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: moment };
+const MOST_REMARKS = 20;
 
 const eventInput = z.discriminatedUnion('kind', [
   z.object({
@@ -16,16 +19,63 @@ const eventInput = z.discriminatedUnion('kind', [
     kind: z.literal('heard'),
     pupilId: z.uuid('The id of a pupil.'),
     stepId: z.uuid('The id of a step.'),
+    tuneId: z.uuid('The id of a tune.').optional(),
     outcome: z.enum(OUTCOMES, 'One of: passed, nearly, not-yet.'),
     remarks: z
-      .array(z.enum(FAULT_IDS, 'A known fault.'))
-      .max(FAULT_IDS.length, 'Each fault once.')
-      .refine((remarks) => new Set(remarks).size === remarks.length, 'Each fault once.'),
+      .array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.'))
+      .max(MOST_REMARKS, `At most ${MOST_REMARKS} remarks.`)
+      .refine((remarks) => new Set(remarks).size === remarks.length, 'Each remark once.'),
+    tempo: z.int('Whole beats a minute.').min(10, 'At least 10.').max(400, 'At most 400.').optional(),
+    corrects: z.uuid('The id of a record.').optional(),
+    reason: z.string().trim().max(200, 'At most 200 letters.').optional(),
   }),
   z.object({ ...eventBase, kind: z.literal('undone'), undoes: z.uuid('The id of a record.') }),
 ]);
 
-export const hearingRoutes = new Hono<AppEnv>().post('/events', valid('json', eventInput), async (c) => {
-  const recorded = await record(c.var.em, c.var.who, c.req.valid('json'), c.var.now);
-  return c.json(recorded, recorded.stored ? 201 : 200);
+const MOST_EVENTS = 200;
+const recordsInput = z.object({
+  sentAt: moment,
+  events: z
+    .array(eventInput)
+    .min(1, 'One event at least.')
+    .max(MOST_EVENTS, `At most ${MOST_EVENTS} events at once.`)
+    .refine((events) => new Set(events.map(({ id }) => id)).size === events.length, 'Each event once.'),
 });
+
+const HEARTBEAT_MS = 20_000;
+
+export function hearingRoutes(orm: Orm, live: LiveRecords) {
+  const writer = recordWriter(orm);
+  return new Hono<AppEnv>()
+    .post('/events', valid('json', recordsInput), async (c) => {
+      const results = await recordAll(c.var.em, writer, c.var.who, c.req.valid('json'), c.var.now);
+      return c.json({ results });
+    })
+    .get('/live', valid('query', z.object({ class: z.uuid() })), (c) => {
+      const { class: classId } = c.req.valid('query');
+      // Says only that there is something new: the records themselves are asked for, with the right to see them.
+      return streamSSE(c, async (stream) => {
+        let wake: () => void = () => undefined;
+        let news = true;
+        const stop = live.listen((changed) => {
+          if (changed !== classId && changed !== ANY_CLASS) return;
+          news = true;
+          wake();
+        });
+        stream.onAbort(() => {
+          stop();
+          wake();
+        });
+        while (!stream.aborted && !stream.closed) {
+          const event = news ? 'records' : 'beat';
+          news = false;
+          await stream.writeSSE({ event, data: classId });
+          if (news) continue;
+          const beat = setTimeout(() => wake(), HEARTBEAT_MS);
+          await new Promise<void>((resolve) => (wake = resolve));
+          clearTimeout(beat);
+        }
+        stop();
+      });
+    });
+}

@@ -1,18 +1,20 @@
-import type { Outcome, Standing } from '@escalier/core/records';
+import { dayIn } from '@escalier/core/calendar';
+import type { Outcome } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
-import { ClassEntity, pupilOf, pupilStanding, PupilEntity } from '../classes/index.ts';
-import { StepEntity } from '../staircase/index.ts';
-import { RecordEventEntity } from './entities.ts';
+import type { RecordRow, RecordWriter } from './writer.ts';
 
 export interface HeardInput {
   readonly kind: 'heard';
   readonly id: string;
   readonly pupilId: string;
   readonly stepId: string;
+  readonly tuneId?: string | undefined;
   readonly outcome: Outcome;
   readonly remarks: readonly string[];
+  readonly tempo?: number | undefined;
+  readonly corrects?: string | undefined;
+  readonly reason?: string | undefined;
   readonly heardAt: Date;
 }
 
@@ -23,104 +25,169 @@ export interface UndoInput {
   readonly heardAt: Date;
 }
 
-export interface Recorded {
-  /** False when the same event had been stored before. */
-  readonly stored: boolean;
-  readonly classId: string;
-  readonly standing: Standing | null;
+export interface RecordsInput {
+  /** By the device's clock, when it sends. */
+  readonly sentAt: Date;
+  readonly events: readonly (HeardInput | UndoInput)[];
 }
 
-interface Row {
+/** What became of one event: the school has it, under a number; or it is refused, in a sentence. */
+export type Recorded = { readonly id: string; readonly number: number; readonly stored: boolean } | Refused;
+
+interface Refused {
   readonly id: string;
-  readonly school: string;
-  readonly schoolClass: string;
-  readonly account: string;
-  readonly kind: 'heard' | 'undone';
-  readonly pupil: string;
-  readonly step: string;
-  readonly outcome: Outcome | null;
-  readonly remarks: string[];
-  readonly undoes: string | null;
-  readonly heardAt: Date;
-  readonly receivedAt: Date;
+  readonly refused: string;
 }
+
+interface Known {
+  readonly pupils: readonly {
+    readonly id: string;
+    readonly schoolClass: string;
+    readonly leftOn: string | null;
+  }[];
+  readonly steps: readonly { readonly id: string; readonly tunes: readonly string[] }[];
+  readonly heard: readonly { readonly id: string; readonly pupil: string; readonly step: string }[];
+}
+
+/** The pupils that the asker may open, the steps of the school with their tunes, the records meant: in one statement. */
+const KNOWN = `
+with asked as (select ?::uuid as school, ?::text as role, ?::uuid as account),
+heard as (select e.id, e.pupil_id as pupil, e.step_id as step from record_event e, asked
+  where e.id = any(?::uuid[]) and e.school_id = asked.school and e.kind = 'heard')
+select
+  (select coalesce(json_agg(json_build_object('id', p.id, 'schoolClass', p.school_class_id, 'leftOn', p.left_on)), '[]')
+    from pupil p, asked
+    where (p.id = any(?::uuid[]) or p.id in (select pupil from heard)) and p.school_id = asked.school
+      and (asked.role = 'owner' or exists (select 1 from class_teacher ct
+        where ct.school_class_id = p.school_class_id and ct.account_id = asked.account))) as pupils,
+  (select coalesce(json_agg(json_build_object('id', s.id, 'tunes', array[s.tune_id] || array(
+      select t.tune_id from step_tune t where t.step_id = s.id))), '[]')
+    from step s join staircase st on st.id = s.staircase_id, asked
+    where s.id = any(?::uuid[]) and st.school_id = asked.school) as steps,
+  (select coalesce(json_agg(heard), '[]') from heard) as heard`;
 
 /**
- * Stores one event, once. Answers only after the commit.
- * @throws Problem 404 for a pupil, step or event that is not of this school; 409 when the id belongs to another event.
+ * Stores events, each once, in their order. Answers only after the commit; what is refused does not keep the others.
  */
-export async function record(
+export async function recordAll(
   em: EntityManager,
+  writer: RecordWriter,
   who: SignedIn,
-  input: HeardInput | UndoInput,
+  { sentAt, events }: RecordsInput,
   now: Date,
-): Promise<Recorded> {
-  const row = input.kind === 'heard' ? await heardRow(em, who, input, now) : await undoRow(em, who, input, now);
-  const stored = await em.transactional((tx) => insertOnce(tx, row));
-  // A pupil may have moved to a parallel class since.
-  const { schoolClass } = await em.findOneOrFail(PupilEntity, { id: row.pupil });
-  return { stored, classId: schoolClass, standing: await pupilStanding(em, who, schoolClass, row.pupil) };
+): Promise<readonly Recorded[]> {
+  const known = await lookUp(em, who, events);
+  const deviceAhead = Math.round((sentAt.getTime() - now.getTime()) / 1000);
+  const drafts = events.map((event): RecordRow | Refused => {
+    const draft = rowOf(event, events, known, who);
+    return typeof draft === 'string'
+      ? { id: event.id, refused: draft }
+      : { ...draft, school: who.schoolId, account: who.accountId, deviceAhead: bounded(deviceAhead), receivedAt: now };
+  });
+  const rows = drafts.filter((draft): draft is RecordRow => !('refused' in draft));
+  const written = rows.length === 0 ? [] : await writer.write(rows);
+  const byId = new Map(rows.map((row, index) => [row.id, written[index]]));
+  return drafts.map((draft): Recorded => {
+    if ('refused' in draft) return draft;
+    const found = byId.get(draft.id);
+    return found === undefined || found === null
+      ? { id: draft.id, refused: 'This id belongs to another record.' }
+      : { id: draft.id, ...found };
+  });
 }
 
-async function heardRow(em: EntityManager, who: SignedIn, input: HeardInput, now: Date): Promise<Row> {
-  const pupil = await pupilOf(em, who, input.pupilId);
-  const schoolClass = await em.findOneOrFail(ClassEntity, { id: pupil.schoolClass });
-  const step = await em.findOne(StepEntity, { id: input.stepId, staircase: schoolClass.staircase });
-  if (step === null) throw notFound('step');
-  if (pupil.leftOn !== null) throw wrongInput({ pupilId: 'This pupil has left the class.' });
+/** A column of the database holds so much: about 68 years. */
+const MOST_SECONDS = 2_147_483_647;
+
+function bounded(seconds: number): number {
+  return Math.max(-MOST_SECONDS, Math.min(MOST_SECONDS, seconds));
+}
+
+type Events = RecordsInput['events'];
+
+async function lookUp(em: EntityManager, who: SignedIn, events: Events): Promise<Known> {
+  const list = (ids: readonly (string | undefined)[]): string => `{${ids.filter(isThere).join(',')}}`;
+  const heard = events.filter((event) => event.kind === 'heard');
+  const meant = events.map((event) => (event.kind === 'heard' ? event.corrects : event.undoes));
+  const [known] = await em.execute<Known[]>(KNOWN, [
+    who.schoolId,
+    who.role,
+    who.accountId,
+    list(meant),
+    list(heard.map((event) => event.pupilId)),
+    list(heard.map((event) => event.stepId)),
+  ]);
+  return known!;
+}
+
+function isThere(id: string | undefined): id is string {
+  return id !== undefined;
+}
+
+type Draft = Omit<RecordRow, 'school' | 'account' | 'deviceAhead' | 'receivedAt'>;
+
+/** The row of an event, or the sentence why it is refused. */
+function rowOf(event: HeardInput | UndoInput, events: Events, known: Known, who: SignedIn): Draft | string {
+  return event.kind === 'heard' ? heardRow(event, events, known, who) : undoRow(event, events, known);
+}
+
+/** A record that is at the school, or one of the same sending. */
+function meantBy(id: string, events: Events, known: Known) {
+  const stored = known.heard.find((each) => each.id === id);
+  if (stored !== undefined) return stored;
+  const sent = events.find((each) => each.id === id);
+  return sent?.kind === 'heard' ? { pupil: sent.pupilId, step: sent.stepId } : null;
+}
+
+function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn): Draft | string {
+  const pupil = known.pupils.find((each) => each.id === event.pupilId);
+  if (pupil === undefined) return 'There is no such pupil in your classes.';
+  const step = known.steps.find((each) => each.id === event.stepId);
+  if (step === undefined) return 'There is no such step.';
+  const { tuneId } = event;
+  if (tuneId !== undefined && !step.tunes.includes(tuneId)) return 'This tune is not one of the step.';
+  // Heard before the pupil left, and sent when the device came to a network again.
+  if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt.toISOString()) > pupil.leftOn)
+    return 'This pupil has left the class.';
+  if (event.corrects !== undefined) {
+    const meant = meantBy(event.corrects, events, known);
+    if (meant === null || meant.pupil !== event.pupilId || meant.step !== event.stepId)
+      return 'There is no such record to correct.';
+  }
   return {
-    id: input.id,
-    school: who.schoolId,
-    schoolClass: schoolClass.id,
-    account: who.accountId,
+    id: event.id,
+    schoolClass: pupil.schoolClass,
     kind: 'heard',
     pupil: pupil.id,
     step: step.id,
-    outcome: input.outcome,
-    remarks: [...input.remarks],
+    tune: tuneId === undefined || tuneId === step.tunes[0] ? null : tuneId,
+    outcome: event.outcome,
+    remarks: [...event.remarks],
+    tempo: event.tempo ?? null,
     undoes: null,
-    heardAt: input.heardAt,
-    receivedAt: now,
+    corrects: event.corrects ?? null,
+    reason: event.reason ?? '',
+    heardAt: event.heardAt,
   };
 }
 
-async function undoRow(em: EntityManager, who: SignedIn, input: UndoInput, now: Date): Promise<Row> {
-  const heard = await em.findOne(RecordEventEntity, { id: input.undoes, school: who.schoolId, kind: 'heard' });
-  if (heard === null) throw notFound('record to undo');
-  await pupilOf(em, who, heard.pupil);
+function undoRow(event: UndoInput, events: Events, known: Known): Draft | string {
+  const meant = meantBy(event.undoes, events, known);
+  const pupil = known.pupils.find((each) => each.id === meant?.pupil);
+  if (meant === null || pupil === undefined) return 'There is no such record to undo.';
   return {
-    id: input.id,
-    school: who.schoolId,
-    schoolClass: heard.schoolClass,
-    account: who.accountId,
+    id: event.id,
+    schoolClass: pupil.schoolClass,
     kind: 'undone',
-    pupil: heard.pupil,
-    step: heard.step,
+    pupil: pupil.id,
+    step: meant.step,
+    tune: null,
     outcome: null,
     remarks: [],
-    undoes: heard.id,
-    heardAt: input.heardAt,
-    receivedAt: now,
+    tempo: null,
+    undoes: event.undoes,
+    corrects: null,
+    reason: '',
+    heardAt: event.heardAt,
   };
-}
-
-/** `on conflict do nothing` makes two devices that send one event at the same moment store it once. */
-async function insertOnce(em: EntityManager, row: Row): Promise<boolean> {
-  const inserted = await em
-    .createQueryBuilder(RecordEventEntity)
-    .insert({ ...row })
-    .onConflict('id')
-    .ignore()
-    .execute('run');
-  if (inserted.affectedRows > 0) return true;
-  const known = await em.findOne(RecordEventEntity, { id: row.id, school: row.school });
-  const same =
-    known !== null &&
-    known.kind === row.kind &&
-    known.pupil === row.pupil &&
-    known.step === row.step &&
-    known.outcome === row.outcome &&
-    known.undoes === row.undoes;
-  if (!same) throw new Problem(409, 'id-taken', 'This id belongs to another record.', { id: 'Already used.' });
-  return false;
 }

@@ -1,6 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import { PupilEntity } from '../classes/index.ts';
-import { SchoolEntity } from '../schools/index.ts';
+import { AccountEntity, SchoolEntity } from '../schools/index.ts';
+import { StepEntity } from '../staircase/index.ts';
 
 export const CONDITIONS = ['good', 'worn', 'broken', 'lost'] as const;
 export type Condition = (typeof CONDITIONS)[number];
@@ -57,5 +58,18 @@ export const BeltStockEntity = defineEntity({
     /** Centimetres of cord for one child. */
     cmEach: p.integer(),
     reservePercent: p.integer(),
+  }),
+});
+
+/** A belt that was handed out. */
+export const BeltGivenEntity = defineEntity({
+  name: 'BeltGiven',
+  tableName: 'belt_given',
+  primaryKeys: ['pupil', 'step'],
+  properties: (p) => ({
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().primary(),
+    step: () => p.manyToOne(StepEntity).mapToPk().primary(),
+    account: () => p.manyToOne(AccountEntity).mapToPk(),
+    givenAt: p.datetime(),
   }),
 });

@@ -1,5 +1,6 @@
 export type { BeltDesk, BeltStock } from './belts.ts';
 export {
+  BeltGivenEntity,
   BeltStockEntity,
   CONDITIONS,
   InstrumentEntity,
@@ -9,6 +10,7 @@ export {
   type Condition,
   type Owner,
 } from './entities.ts';
+export type { ClassBelts, EarnedBelt } from './given.ts';
 export { beltRoutes, instrumentRoutes } from './routes.ts';
 export type { InstrumentDesk, InstrumentLine, LendingClass } from './desk.ts';
 export type { Lending } from './lending.ts';

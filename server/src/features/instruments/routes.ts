@@ -6,6 +6,7 @@ import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { beltDesk, keepStock, stockInput } from './belts.ts';
 import { CONDITIONS, OWNERS } from './entities.ts';
+import { earnedBelts, giveBelts, givenInput } from './given.ts';
 import { instrumentDesk } from './desk.ts';
 import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
 import { addInstruments, changeInstrument, noteCleaned, removeInstrument } from './service.ts';
@@ -64,6 +65,11 @@ export const instrumentRoutes = new Hono<AppEnv>()
 
 export const beltRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await beltDesk(c.var.em, c.var.who, c.var.now)))
+  .get('/earned', async (c) => c.json(await earnedBelts(c.var.em, c.var.who)))
+  .put('/given', valid('json', givenInput), async (c) => {
+    await giveBelts(c.var.em, c.var.who, c.req.valid('json'), c.var.now);
+    return c.json(await earnedBelts(c.var.em.fork(), c.var.who));
+  })
   .put('/', valid('json', stockInput), async (c) => {
     await keepStock(c.var.em, c.var.who, c.req.valid('json'));
     return c.json(await beltDesk(c.var.em.fork(), c.var.who, c.var.now));

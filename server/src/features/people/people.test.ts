@@ -50,6 +50,12 @@ const classNamed = (name: string): ClassSummary => classes.find((each) => each.n
 const personNamed = async (email: string) =>
   (await get<People>('/api/people')).people.find((person) => person.email === email)!;
 
+async function recordedBy(cookie: string, event: object): Promise<unknown> {
+  const body = { sentAt: TEST_NOW.toISOString(), events: [event] };
+  const answer = await test.send('POST', '/api/hearing/events', body, cookie);
+  return ((await answer.json()) as { results: readonly unknown[] }).results[0];
+}
+
 describe('an invitation', () => {
   it('lets somebody make an account once, for the classes it names', async () => {
     const token = await link({ name: 'Tove', role: 'teacher', classIds: [classNamed('4 Otter').id] });
@@ -105,7 +111,7 @@ describe('roles', () => {
       remarks: [],
       heardAt: TEST_NOW.toISOString(),
     };
-    expect((await test.send('POST', '/api/hearing/events', event, cookie)).status).toBe(201);
+    expect(await recordedBy(cookie, event)).toMatchObject({ stored: true });
     for (const [method, path] of [
       ['GET', `/api/classes/${plover.id}/pupils`],
       ['GET', `/api/classes/${plover.id}/settings`],
@@ -122,7 +128,7 @@ describe('roles', () => {
     expect((await test.send('GET', `/api/classes/${otter.id}`, undefined, cookie)).status).toBe(404);
     const others = await get<ClassPage>(`/api/classes/${otter.id}`);
     const theirs = { ...event, id: '019cb2c5-0000-7000-8000-000000000002', pupilId: others.pupils[0]!.id };
-    expect((await test.send('POST', '/api/hearing/events', theirs, cookie)).status).toBe(404);
+    expect(await recordedBy(cookie, theirs)).toMatchObject({ refused: 'There is no such pupil in your classes.' });
   });
 
   it('a teacher opens the own classes and those made, not those of others, and no desk of the owner', async () => {

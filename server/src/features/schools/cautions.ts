@@ -7,6 +7,7 @@ import { valid } from '../../platform/valid.ts';
 import { changeSchool, schoolInput } from './details.ts';
 import { noteChange } from './changes.ts';
 import { SchoolEntity, type SchoolCaution } from './entities.ts';
+import { faultsInput, keepFaults, schoolFaults } from './faults.ts';
 
 const caution = z.object({
   id: z.string().min(1).max(60),
@@ -36,6 +37,11 @@ export const schoolRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   })
   .get('/cautions', async (c) => c.json({ cautions: await schoolCautions(c.var.em, c.var.who.schoolId) }))
+  .get('/faults', async (c) => c.json({ faults: await schoolFaults(c.var.em, c.var.who.schoolId) }))
+  .put('/faults', valid('json', faultsInput), async (c) => {
+    await keepFaults(c.var.em, c.var.who, c.req.valid('json').faults);
+    return c.json({ faults: await schoolFaults(c.var.em.fork(), c.var.who.schoolId) });
+  })
   .put('/cautions', valid('json', cautionsInput), async (c) => {
     const { cautions } = c.req.valid('json');
     await c.var.em.transactional(async (tx) => {

@@ -1,6 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import type { DaysOff, Rotation } from '@escalier/core/calendar';
 import type { Caution } from '@escalier/core/practice';
+import type { Fault } from '@escalier/core/records';
 import { ROLES } from '../../platform/context.ts';
 
 /** A caution that is shown where it matters, or one that the school has put away. */
@@ -17,6 +18,8 @@ export const SchoolEntity = defineEntity({
     timeZone: p.text(),
     /** The school's own cautions; null as long as they are the usual ones. */
     cautions: p.json<SchoolCaution[]>().nullable(),
+    /** The school's own remarks at hearing; null as long as they are the usual ones. */
+    faults: p.json<Fault[]>().nullable(),
   }),
 });
 

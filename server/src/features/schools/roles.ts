@@ -12,11 +12,13 @@ const ASSISTANT: readonly Rule[] = [
   ['GET', /^\/api\/classes$/],
   ['GET', /^\/api\/classes\/[^/]+$/],
   ['GET', /^\/api\/classes\/[^/]+\/(steps|tunes)\/[^/]+$/],
-  ['GET', /^\/api\/classes\/[^/]+\/knowledge$/],
+  ['GET', /^\/api\/classes\/[^/]+\/(knowledge|records)$/],
+  ['GET', /^\/api\/hearing\/live$/],
   ['GET', /^\/api\/notes\/[^/]+$/],
   ['GET', /^\/api\/tunes(\/[^/]+)?$/],
-  ['GET', /^\/api\/school\/cautions$/],
+  ['GET', /^\/api\/school\/(cautions|faults)$/],
   ['POST', /^\/api\/hearing\/events$/],
+  ['PUT', /^\/api\/pupils\/[^/]+\/absence$/],
 ];
 
 /** What only an owner may ask for: people, the school itself, the archive, erasing, the list of

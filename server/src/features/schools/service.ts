@@ -5,7 +5,7 @@ import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from './changes.ts';
-import { AccountEntity, SchoolEntity, SessionEntity } from './entities.ts';
+import { AccountEntity, SessionEntity } from './entities.ts';
 import { hashPassword, passwordFits } from './passwords.ts';
 import { checkThrottle, forgetFailures, noteFailure } from './throttle.ts';
 
@@ -79,25 +79,21 @@ export async function signOut(em: EntityManager, token: string): Promise<void> {
   await em.nativeDelete(SessionEntity, { tokenHash: hashToken(token) });
 }
 
-/** Null when the token is unknown or has run out. */
+const WHO = `
+select a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email, c.name as "schoolName",
+  c.time_zone as "timeZone", s.seen_at < ? as stale
+from session s join account a on a.id = s.account_id join school c on c.id = a.school_id
+where s.token_hash = ? and s.expires_at >= ? and a.closed_at is null`;
+
+/** Null when the token is unknown or has run out. One statement: every request begins with it. */
 export async function whoHas(em: EntityManager, token: string, now: Date): Promise<SignedIn | null> {
-  const session = await em.findOne(SessionEntity, { tokenHash: hashToken(token), expiresAt: { $gte: now } });
-  if (session === null) return null;
-  const account = await em.findOneOrFail(AccountEntity, { id: session.account });
-  if ((account.closedAt ?? null) !== null) return null;
-  const school = await em.findOneOrFail(SchoolEntity, { id: account.school });
-  if (session.seenAt < subMinutes(now, SEEN_MINUTES))
-    await em.nativeUpdate(SessionEntity, { tokenHash: session.tokenHash }, { seenAt: now });
-  return {
-    accountId: account.id,
-    sessionId: session.id,
-    role: account.role,
-    schoolId: school.id,
-    name: account.name,
-    email: account.email,
-    schoolName: school.name,
-    timeZone: school.timeZone,
-  };
+  const tokenHash = hashToken(token);
+  const values = [subMinutes(now, SEEN_MINUTES), tokenHash, now];
+  const [found] = await em.execute<(SignedIn & { readonly stale: boolean })[]>(WHO, values);
+  if (found === undefined) return null;
+  const { stale, ...who } = found;
+  if (stale) await em.nativeUpdate(SessionEntity, { tokenHash }, { seenAt: now });
+  return who;
 }
 
 export interface SessionLine {

@@ -27,5 +27,20 @@ export const StepEntity = defineEntity({
     belt: p.text(),
     /** Lessons given to the step: the depth of its tread. */
     lessons: p.integer(),
+    /** How many of its tunes have to be passed. */
+    toPass: p.integer(),
+  }),
+});
+
+/** A further tune of a step, beside its first. */
+export const StepTuneEntity = defineEntity({
+  name: 'StepTune',
+  tableName: 'step_tune',
+  primaryKeys: ['step', 'tune'],
+  properties: (p) => ({
+    step: () => p.manyToOne(StepEntity).mapToPk().primary().deleteRule('cascade'),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().primary(),
+    /** Counted from 1. */
+    position: p.integer(),
   }),
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import { dayIn } from '@escalier/core/calendar';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
-import { localDay } from '../../ui/days.ts';
 import { SchoolHead, useSession } from '../schools/index.ts';
 import TermForm from './TermForm.vue';
 import { EMPTY_TERM, useTerms } from './use-terms.ts';
@@ -11,7 +11,7 @@ onMounted(load);
 
 const NEW = 'new';
 const session = useSession();
-const today = computed(() => localDay(new Date(), session.me?.timeZone ?? 'UTC'));
+const today = computed(() => dayIn(session.me?.timeZone ?? 'UTC')(new Date().toISOString()));
 const chosen = ref<string | null>(null);
 /** The one chosen, else the one that is now, else the latest. */
 const open = computed(() => {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, watch } from 'vue';
+import { computed, toRef } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
@@ -11,17 +11,18 @@ import HearCard from './HearCard.vue';
 import StairPicture from './StairPicture.vue';
 import { useClasses } from './store.ts';
 import StuckCard from './StuckCard.vue';
+import { useLiveClass } from './use-live.ts';
 import { plural, shortDate } from './words.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
 const router = useRouter();
 const session = useSession();
-watch(() => props.classId, classes.open, { immediate: true });
+useLiveClass(toRef(props, 'classId'));
 
-const page = computed(() => classes.page);
+const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const active = computed(() => page.value?.pupils.filter((pupil) => pupil.standing !== null) ?? []);
-const next = computed(() => active.value.find((pupil) => pupil.id === page.value?.hearingOrder[0]) ?? null);
+const next = computed(() => active.value.find((pupil) => pupil.id === page.value?.queue[0]?.pupilId) ?? null);
 
 onKeyStroke(['h', 'H'], (event) => {
   if (isTyping(event) || next.value === null) return;
@@ -41,9 +42,13 @@ onKeyStroke(['h', 'H'], (event) => {
           <strong>{{ page.lessons.left }} left</strong> until {{ shortDate(page.term.endsOn) }}
         </p>
       </div>
-      <nav v-if="session.mayTeach" :aria-label="`Desks of ${page.name}`">
-        <RouterLink :to="{ name: 'pupils', params: { classId } }">Pupils</RouterLink>
-        <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink>
+      <nav :aria-label="`Desks of ${page.name}`">
+        <RouterLink :to="{ name: 'board', params: { classId } }">Board</RouterLink>
+        <RouterLink :to="{ name: 'trends', params: { classId } }">Trends</RouterLink>
+        <template v-if="session.mayTeach">
+          <RouterLink :to="{ name: 'pupils', params: { classId } }">Pupils</RouterLink>
+          <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink>
+        </template>
       </nav>
       <RouterLink class="btn btn-outline-dark" :to="{ name: 'note', params: { classId } }">
         Introduce the next note

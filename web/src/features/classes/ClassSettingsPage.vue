@@ -10,6 +10,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { CapacityCard, GroupsCard, MeetingEditor, SubscribeCard, TermPicture } from '../calendar/index.ts';
 import ClassTabs from './ClassTabs.vue';
 import { useClasses } from './store.ts';
+import HearingFields from './HearingFields.vue';
 import StyleFields from './StyleFields.vue';
 import { useClassSettings, type ClassDraft } from './use-class-settings.ts';
 
@@ -125,6 +126,7 @@ async function store(): Promise<void> {
         </div>
       </section>
       <StyleFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
+      <HearingFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
       <div class="store">
         <SaveBar :busy="busy" :stored="stored" :fault="fault" :label="classId === null ? 'Make the class' : 'Store'" />
       </div>

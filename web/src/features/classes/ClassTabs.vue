@@ -1,15 +1,20 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import { RouterLink, useRoute } from 'vue-router';
+import { useSession } from '../schools/index.ts';
 
 /** Head of the desks of one class, beside its stairs. */
 defineProps<{ classId: string | null; name: string }>();
 const route = useRoute();
-
-const DESKS = [
+const session = useSession();
+const DESKS: readonly { readonly name: string; readonly label: string; readonly teaches?: boolean }[] = [
   { name: 'class', label: 'Stairs' },
-  { name: 'pupils', label: 'Pupils' },
-  { name: 'class-settings', label: 'Settings' },
-] as const;
+  { name: 'board', label: 'Board' },
+  { name: 'trends', label: 'Trends' },
+  { name: 'pupils', label: 'Pupils', teaches: true },
+  { name: 'class-settings', label: 'Settings', teaches: true },
+];
+const desks = computed(() => DESKS.filter((desk) => desk.teaches !== true || session.mayTeach));
 </script>
 
 <template>
@@ -17,7 +22,7 @@ const DESKS = [
     <h1>{{ name }}</h1>
     <nav v-if="classId !== null" :aria-label="`Desks of ${name}`">
       <RouterLink
-        v-for="desk in DESKS"
+        v-for="desk in desks"
         :key="desk.name"
         :to="{ name: desk.name, params: { classId } }"
         :class="{ here: route.name === desk.name }"

@@ -14,7 +14,7 @@ onMounted(classes.loadList);
 </script>
 
 <template>
-  <LoadState v-if="classes.list === null" :error="classes.error" what="your classes" @again="classes.loadList" />
+  <LoadState v-if="classes.list === null" :error="classes.listError" what="your classes" @again="classes.loadList" />
   <div v-else class="page">
     <header class="page-head">
       <div>

@@ -1,26 +1,20 @@
 <script setup lang="ts">
-import { FAULTS, STUCK_TRIES } from '@escalier/core/records';
+import { commonCause, helpGroups, STUCK_RULE, stuckWords } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { computed } from 'vue';
-import { plural } from './words.ts';
+import { RouterLink } from 'vue-router';
+import HowComputed from '../../ui/HowComputed.vue';
+import { useFaults } from '../schools/index.ts';
+import { noteWords, plural } from './words.ts';
 
 const props = defineProps<{ page: ClassPage }>();
+const faults = useFaults();
 
-const stuck = computed(() => props.page.pupils.filter((pupil) => pupil.standing?.state === 'stuck'));
-
-/** The remark that stands most often beside the last try of those who are stuck; one alone is no common cause. */
-const common = computed(() => {
-  const counts = new Map<string, number>();
-  for (const pupil of stuck.value) {
-    const current = pupil.standing?.steps.find(
-      (step) => step.stepId === props.page.steps[pupil.standing?.stepIndex ?? 0]?.id,
-    );
-    for (const remark of current?.remarks ?? []) counts.set(remark, (counts.get(remark) ?? 0) + 1);
-  }
-  const [top] = [...counts].sort((a, b) => b[1] - a[1]);
-  const fault = FAULTS.find((each) => each.id === top?.[0]);
-  return fault === undefined || top === undefined || top[1] < 2 ? null : { fault, count: top[1] };
-});
+const nameOf = (id: string): string => props.page.pupils.find((pupil) => pupil.id === id)?.name ?? '';
+const stuck = computed(() => props.page.stuck);
+const cause = computed(() => commonCause(stuck.value, props.page.steps));
+const groups = computed(() => helpGroups(stuck.value, props.page.steps).filter((group) => group.pupilIds.length > 1));
+const fault = computed(() => faults.all.find((each) => each.id === cause.value.remark?.what) ?? null);
 </script>
 
 <template>
@@ -28,20 +22,47 @@ const common = computed(() => {
     <h2>{{ stuck.length === 0 ? 'Nobody is stuck' : `${plural(stuck.length, 'pupil is', 'pupils are')} stuck` }}</h2>
     <template v-if="stuck.length > 0">
       <p class="names">
-        <template v-for="(pupil, index) in stuck" :key="pupil.id">
-          {{ pupil.name }}
-          <span class="soft"
-            >(step {{ (pupil.standing?.stepIndex ?? 0) + 1 }}){{ index < stuck.length - 1 ? ', ' : '' }}</span
-          >
+        <template v-for="(pupil, index) in stuck" :key="pupil.pupilId">
+          <RouterLink :to="{ name: 'pupil', params: { classId: page.id, pupilId: pupil.pupilId } }">{{
+            nameOf(pupil.pupilId)
+          }}</RouterLink>
+          <span class="soft"> (step {{ pupil.stepIndex + 1 }}){{ index < stuck.length - 1 ? ', ' : '' }}</span>
         </template>
       </p>
-      <p v-if="common === null">Each for a reason of their own: no remark stands with two of them.</p>
-      <p v-else>
-        Most often: <strong>{{ common.fault.words.toLowerCase() }}</strong> ({{ common.count }} of {{ stuck.length }}).
-        {{ common.fault.remedy }}
+      <p v-if="cause.remark !== null">
+        Most often: <strong>{{ faults.wordsOf(cause.remark.what).toLowerCase() }}</strong> ({{
+          cause.remark.pupilIds.length
+        }}
+        of {{ stuck.length }}). {{ fault?.remedy }}
+      </p>
+      <p v-else>Each for a reason of their own: no remark stands with two of them.</p>
+      <p v-if="cause.move !== null">
+        {{ cause.move.pupilIds.length }} of {{ stuck.length }} play the move
+        <strong>{{ noteWords(cause.move.what.from) }} to {{ noteWords(cause.move.what.to) }}</strong
+        >.
+      </p>
+      <p v-else-if="cause.note !== null">
+        {{ cause.note.pupilIds.length }} of {{ stuck.length }} are where
+        <strong>{{ noteWords(cause.note.what) }}</strong> is new.
+      </p>
+      <p v-for="group in groups" :key="group.pupilIds.join()">
+        Together: <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>
+        <template v-if="group.drill !== null">
+          – toggle {{ noteWords(group.drill.from) }} {{ noteWords(group.drill.to) }},</template
+        >
+        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: group.stepIndex + 1 } }">
+          step {{ group.stepIndex + 1 }}</RouterLink
+        >
       </p>
     </template>
-    <p class="soft rule">{{ STUCK_TRIES }} tries on a step without a pass count as stuck.</p>
+    <HowComputed label="Who counts as stuck">
+      {{ STUCK_RULE }}
+      <ul v-if="stuck.length > 0">
+        <li v-for="pupil in stuck" :key="pupil.pupilId">{{ nameOf(pupil.pupilId) }}: {{ stuckWords(pupil) }}</li>
+      </ul>
+      Moves are those of the hard spots of each pupil’s tune; a move, a note or a remark counts when two or more share
+      it.
+    </HowComputed>
   </section>
 </template>
 
@@ -50,7 +71,7 @@ p {
   margin-top: 4px;
 }
 
-.rule {
-  font-size: 13px;
+.names a {
+  color: var(--ink);
 }
 </style>

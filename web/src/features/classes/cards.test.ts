@@ -1,7 +1,8 @@
-import type { PupilState, Standing } from '@escalier/core/records';
+import type { PupilState, QueuePlace, Standing, Stuck } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { mount, RouterLinkStub } from '@vue/test-utils';
-import { describe, expect, it } from 'vitest';
+import { createPinia, setActivePinia } from 'pinia';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { classPage as page, step } from '../../testing/class-page.ts';
 import ClassStrip from './ClassStrip.vue';
 import GoOnCard from './GoOnCard.vue';
@@ -15,7 +16,11 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     {
       stepId: `step-${stepIndex + 1}`,
       tries: 3,
+      nearly: 0,
       passed: false,
+      passedAt: null,
+      passedTunes: [],
+      tempo: null,
       lastOutcome: 'not-yet',
       lastHeardAt: '2026-03-03T10:00:00.000Z',
       remarks,
@@ -38,39 +43,52 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     leftOn: null,
     playsInstead: null,
     away: false,
+    records: 0,
     standing,
   };
+}
+
+/** The first nearly passed, the others wait. */
+function queueOf(names: readonly string[]): readonly QueuePlace[] {
+  return names.map((pupilId, index) => ({ pupilId, reason: index === 0 ? 'ready' : 'waited', lessons: 1 }));
 }
 
 const global = { stubs: { RouterLink: RouterLinkStub } };
 
 describe('StuckCard', () => {
-  it('names who is stuck and what most of them have in common', () => {
-    const stuck = page({
-      pupils: [
-        pupil('Emre', 0, 'stuck', ['leak']),
-        pupil('Farah', 1, 'stuck', ['leak']),
-        pupil('Quentin', 1, 'stuck', ['beat']),
-        pupil('Nils', 0, 'working'),
-      ],
+  beforeEach(() => setActivePinia(createPinia()));
+  const stuck = (pupilId: string, stepIndex: number, remark: string): Stuck => ({
+    pupilId,
+    stepIndex,
+    remarks: [remark],
+    why: { kind: 'tries', tries: 3 },
+  });
+  const shown = (list: readonly Stuck[]) =>
+    mount(StuckCard, {
+      props: {
+        page: page({
+          pupils: list.map((each) => pupil(each.pupilId, each.stepIndex, 'stuck', each.remarks)),
+          steps: [step(1), step(2, { newNotes: ['E4'], hardMoves: [{ from: 'A4', to: 'E4', cost: 3 }] })],
+          stuck: list,
+        }),
+      },
+      global,
     });
-    const card = mount(StuckCard, { props: { page: stuck }, global });
+
+  it('names who is stuck, what most have in common, and who can be helped together with which drill', () => {
+    const card = shown([stuck('Emre', 0, 'leak'), stuck('Farah', 1, 'leak'), stuck('Quentin', 1, 'beat')]);
     expect(card.get('h2').text()).toBe('3 pupils are stuck');
     expect(card.text()).toContain('Most often: leak (2 of 3). Flat pads, thumb first');
-    expect(card.text()).not.toContain('Nils');
+    expect(card.text()).toMatch(/2 of 3 play the move\s+A to E/);
+    expect(card.text()).toMatch(/Together: Farah, Quentin\s+– toggle A E, step 2/);
+    expect(card.text()).toContain('Emre: 3 tries without a pass');
   });
 
   it('makes no common cause of one', () => {
-    const card = mount(StuckCard, {
-      props: { page: page({ pupils: [pupil('Emre', 0, 'stuck', ['leak']), pupil('Farah', 1, 'stuck', ['beat'])] }) },
-      global,
-    });
-    expect(card.text()).toContain('Each for a reason of their own');
-    expect(
-      mount(StuckCard, { props: { page: page() }, global })
-        .get('h2')
-        .text(),
-    ).toBe('Nobody is stuck');
+    expect(shown([stuck('Emre', 0, 'leak'), stuck('Farah', 1, 'beat')]).text()).toContain(
+      'Each for a reason of their own',
+    );
+    expect(shown([]).get('h2').text()).toBe('Nobody is stuck');
   });
 });
 
@@ -105,7 +123,7 @@ describe('HearCard', () => {
   it('shows the first six in order, and counts the others', () => {
     const names = ['Ann', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin', 'Gia', 'Hao'];
     const pupils = names.map((name, index) => pupil(name, 0, index === 0 ? 'nearly' : 'working'));
-    const card = mount(HearCard, { props: { page: page({ pupils, hearingOrder: names }) }, global });
+    const card = mount(HearCard, { props: { page: page({ pupils, queue: queueOf(names) }) }, global });
     expect(card.findAll('.pupil').map((each) => each.text())).toEqual(['Annnearly', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin']);
     expect(card.text()).toContain('and 2 more');
   });
@@ -113,7 +131,7 @@ describe('HearCard', () => {
   it('says how many fit into the minutes left, by the length of their tunes', async () => {
     const names = Array.from({ length: 12 }, (_, index) => `Pupil ${index + 1}`);
     const pupils = names.map((name) => pupil(name, 0, 'working'));
-    const card = mount(HearCard, { props: { page: page({ pupils, hearingOrder: names }) }, global });
+    const card = mount(HearCard, { props: { page: page({ pupils, queue: queueOf(names) }) }, global });
     // 24 s of tune + 15 s to change + 20 s to talk: ten turns of 59 s in ten minutes.
     expect(card.get('.fits').text()).toContain('the first 10 can be heard');
     await card.get('select').setValue(15);
@@ -122,7 +140,7 @@ describe('HearCard', () => {
 
   it('names who is away and leaves them out', () => {
     const [ann, ben] = [pupil('Ann', 0, 'working'), { ...pupil('Ben', 0, 'working'), away: true }];
-    const card = mount(HearCard, { props: { page: page({ pupils: [ann, ben], hearingOrder: ['Ann'] }) }, global });
+    const card = mount(HearCard, { props: { page: page({ pupils: [ann, ben], queue: queueOf(['Ann']) }) }, global });
     expect(card.text()).toContain('Away today: Ben.');
     expect(card.findAll('.pupil')).toHaveLength(1);
   });

@@ -1,3 +1,4 @@
 export { default as ClassTabs } from './ClassTabs.vue';
 export { useClasses } from './store.ts';
-export { longDate, noteWords, plural, riseLines, shortDate } from './words.ts';
+export { useLiveClass } from './use-live.ts';
+export { longDate, noteWords, plural, QUEUE_RULE, riseLines, shortDate } from './words.ts';

@@ -1,38 +1,87 @@
+import type { RecordEvent } from '@escalier/core/records';
 import type { ClassPage, ClassSummary } from '@escalier/server/api';
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
+import { useOutbox } from '../../offline/index.ts';
+import { useLoad } from '../../ui/use-load.ts';
+import { byPupil, isWhole, mergeRecords, withRecords } from './project.ts';
 
-/** State from the server: the list of classes, and the class that is open. */
+/** State from the server: the list of classes, and the class that is open, with its records and what waits here. */
 export const useClasses = defineStore('classes', () => {
+  const outbox = useOutbox();
   const list = shallowRef<readonly ClassSummary[] | null>(null);
-  const page = shallowRef<ClassPage | null>(null);
-  const error = ref<string | null>(null);
+  const given = shallowRef<ClassPage | null>(null);
+  const records = shallowRef<readonly RecordEvent[]>([]);
+  /** The number of the school's last record that is here. */
+  const last = ref(0);
+  const wanted = ref<string | null>(null);
 
-  async function guarded(work: () => Promise<void>): Promise<void> {
-    error.value = null;
+  const base = computed(() => byPupil(records.value));
+  const pending = computed(() =>
+    byPupil(outbox.waiting.filter((kept) => kept.classId === given.value?.id).map((kept) => kept.event)),
+  );
+  const page = computed(() => (given.value === null ? null : withRecords(given.value, base.value, pending.value)));
+
+  const { error: listError, load: loadList } = useLoad(async () => {
+    list.value = await ask(api.classes.$get());
+  });
+  const { error, load } = useLoad(() => fetchClass(wanted.value!));
+
+  async function fetchClass(classId: string): Promise<void> {
+    const loaded = await ask(api.classes[':id'].$get({ param: { id: classId } }));
+    const same = given.value?.id === classId;
+    const before = same ? { events: records.value, last: last.value } : await outbox.keptRecords(classId);
+    let now = await newRecords(classId, before?.events ?? [], before?.last ?? 0);
+    // A pupil who came from another class brings records older than the last.
+    if (!isWhole(loaded, byPupil(now.events))) now = await newRecords(classId, now.events, 0);
+    if (wanted.value !== classId) return;
+    records.value = now.events;
+    last.value = now.last;
+    given.value = loaded;
+  }
+
+  /** What is here of a class's records with what the school has got since. */
+  async function newRecords(
+    classId: string,
+    events: readonly RecordEvent[],
+    after: number,
+  ): Promise<{ readonly events: readonly RecordEvent[]; readonly last: number }> {
     try {
-      await work();
+      const query = { after: String(after) };
+      const fresh = await ask(api.classes[':id'].records.$get({ param: { id: classId }, query }));
+      const all = mergeRecords(events, fresh.records as readonly RecordEvent[]);
+      if (all !== events) await outbox.keepRecords({ classId, events: all, last: fresh.last });
+      return { events: all, last: fresh.last };
     } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      error.value = problem.message;
+      // Without a network what is here has to do.
+      if (!(problem instanceof ApiError) || problem.code !== 'offline' || events.length === 0) throw problem;
+      return { events, last: after };
     }
   }
 
-  async function loadList(): Promise<void> {
-    await guarded(async () => {
-      list.value = await ask(api.classes.$get());
-    });
-  }
+  outbox.whenArrived((classId, event) => {
+    if (classId === given.value?.id) records.value = mergeRecords(records.value, [event]);
+  });
 
   /** Keeps the picture of the same class while it is asked for again. */
   async function open(classId: string): Promise<void> {
-    if (page.value?.id !== classId) page.value = null;
-    await guarded(async () => {
-      const loaded = await ask(api.classes[':id'].$get({ param: { id: classId } }));
-      page.value = loaded;
-    });
+    wanted.value = classId;
+    if (given.value?.id !== classId) given.value = null;
+    await load();
   }
 
-  return { list, page, error, loadList, open };
+  /** For signing out: nothing of the classes stays in memory. */
+  function forget(): void {
+    list.value = null;
+    given.value = null;
+    wanted.value = null;
+    records.value = [];
+    last.value = 0;
+  }
+
+  /** All records of the class that is open: those of the school, and those that only this device has. */
+  const events = computed((): readonly RecordEvent[] => [...records.value, ...[...pending.value.values()].flat()]);
+
+  return { list, page, events, error, listError, loadList, open, forget };
 });

@@ -66,6 +66,8 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
       posture: USUAL_POSTURE,
       passRule: 'both',
       ladder: USUAL_LADDER,
+      hearing: { minutes: 10, within: 6 },
+      points: { kind: 'none' },
     },
   };
 }

@@ -48,6 +48,7 @@ export function riseLines(rise: Rise): readonly string[] {
     .map((part) => `${PART_WORDS[part.of](part.count)}: ${part.points}`);
 }
 
-export function plural(count: number, one: string, many: string): string {
-  return `${count} ${count === 1 ? one : many}`;
-}
+export { plural } from '../../ui/plural.ts';
+
+export const QUEUE_RULE =
+  'Who has waited so long that they would come too late goes before all others; then come those who nearly passed, then who has waited longest, and among these who is nearest to the step of the class. Who is away today is left out, who was heard today comes last.';

@@ -1,22 +1,24 @@
 <script setup lang="ts">
-import { FAULTS, type FaultId } from '@escalier/core/records';
 import { computed } from 'vue';
+import { useFaults } from '../schools/index.ts';
 
 /** What to work on: short words to tick, with the remedy for those that are ticked. */
-const ticked = defineModel<FaultId[]>({ required: true });
-const remedies = computed(() => FAULTS.filter((fault) => ticked.value.includes(fault.id)));
+defineProps<{ small?: boolean }>();
+const ticked = defineModel<string[]>({ required: true });
+const faults = useFaults();
+const remedies = computed(() => faults.all.filter((fault) => ticked.value.includes(fault.id)));
 </script>
 
 <template>
-  <fieldset>
+  <fieldset :class="{ small }">
     <legend>To work on</legend>
     <div class="chips">
-      <label v-for="fault in FAULTS" :key="fault.id" :class="{ on: ticked.includes(fault.id) }">
+      <label v-for="fault in faults.all" :key="fault.id" :class="{ on: ticked.includes(fault.id) }">
         <input v-model="ticked" class="visually-hidden" type="checkbox" :value="fault.id" />
         <span aria-hidden="true">{{ ticked.includes(fault.id) ? '✓' : '+' }}</span> {{ fault.words }}
       </label>
     </div>
-    <ul aria-live="polite">
+    <ul v-if="!small" aria-live="polite">
       <li v-for="fault in remedies" :key="fault.id">
         <strong>{{ fault.words }}:</strong> {{ fault.remedy }}
       </li>
@@ -25,8 +27,17 @@ const remedies = computed(() => FAULTS.filter((fault) => ticked.value.includes(f
 </template>
 
 <style scoped lang="scss">
-fieldset {
+fieldset:not(.small) {
   min-height: 170px;
+}
+
+.small .chips {
+  gap: 5px;
+}
+
+.small label {
+  padding: 0 9px;
+  font-size: 14px;
 }
 
 legend {

@@ -1,75 +1,130 @@
 <script setup lang="ts">
 import { PASS_CHOICES } from '@escalier/core/practice';
-import type { FaultId, Outcome } from '@escalier/core/records';
+import type { Outcome } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, toRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
+import { api, ask } from '../../api.ts';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { useClasses } from '../classes/index.ts';
-import { TakeCare } from '../schools/index.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { useClasses, useLiveClass } from '../classes/index.ts';
+import { TakeCare, useFaults } from '../schools/index.ts';
 import FaultChips from './FaultChips.vue';
+import GroupColumns from './GroupColumns.vue';
 import HearingTune from './HearingTune.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
 import PupilHead from './PupilHead.vue';
+import QueueCard from './QueueCard.vue';
 import { useHearing } from './store.ts';
+import { useTurn } from './use-turn.ts';
+import { warmUp } from './warm-up.ts';
 
 const props = defineProps<{ classId: string; pupilId?: string }>();
 const classes = useClasses();
 const hearing = useHearing();
+const faults = useFaults();
 const router = useRouter();
-watch(() => props.classId, classes.open, { immediate: true });
+useLiveClass(toRef(props, 'classId'));
+onMounted(faults.load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
-const queue = computed(
-  () => page.value?.hearingOrder.flatMap((id) => page.value?.pupils.find((pupil) => pupil.id === id) ?? []) ?? [],
+const SIZES = ['1', '2', '3', '4', '5'].map((value) => ({ value, label: value === '1' ? 'One' : value }));
+const size = ref('1');
+const { queue, pupil, step, group, next, why, skip } = useTurn(
+  page,
+  toRef(props, 'pupilId'),
+  computed(() => Number(size.value)),
 );
-const pupil = computed(() => {
-  const wanted = props.pupilId === undefined || props.pupilId === '' ? queue.value[0]?.id : props.pupilId;
-  return page.value?.pupils.find((each) => each.id === wanted && each.standing !== null) ?? null;
-});
-const step = computed(() => page.value?.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
-const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
-const next = computed(() => after(pupil.value));
-const remarks = ref<FaultId[]>([]);
 watch(
-  () => pupil.value?.id,
-  () => (remarks.value = []),
+  () => page.value?.id,
+  () => page.value !== null && void warmUp(page.value),
+  { immediate: true },
 );
 
-/** The queue goes round: whom to hear when this one is done or skipped. */
-function after(current: PupilDto | null): PupilDto | null {
-  const at = queue.value.findIndex((each) => each.id === current?.id);
-  const following = queue.value[(at + 1) % Math.max(1, queue.value.length)];
-  return following === undefined || following.id === current?.id ? null : following;
-}
+const remarks = ref<string[]>([]);
+const tempo = ref<number | null>(null);
+const tuneId = ref('');
+watch(
+  () => pupil.value?.id,
+  () => {
+    remarks.value = [];
+    tempo.value = null;
+    done.value = new Map();
+  },
+);
+watch(step, (now) => (tuneId.value = now?.tuneId ?? ''), { immediate: true });
+const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 
 async function goTo(other: PupilDto | null): Promise<void> {
   if (other !== null) await router.replace({ name: 'hear', params: { classId: props.classId, pupilId: other.id } });
 }
 
+/** Who of the row has been judged already. The row stays until all have. */
+const done = ref<ReadonlyMap<string, Outcome>>(new Map());
+const row = computed(() => rowKept.value ?? group.value);
+const rowKept = ref<readonly PupilDto[] | null>(null);
+const isRow = computed(() => row.value.length > 1);
+
+/** Recorded here at once, and on with the next; what cannot be kept brings its pupil back. */
+async function record(who: PupilDto, outcome: Outcome, about: readonly string[], following: PupilDto | null) {
+  if (step.value === null) return;
+  const { id, position, tuneId: first } = step.value;
+  const draft = {
+    pupilId: who.id,
+    stepId: id,
+    outcome,
+    remarks: [...about],
+    ...(tuneId.value === first || tuneId.value === '' ? {} : { tuneId: tuneId.value }),
+    ...(tempo.value === null ? {} : { tempo: tempo.value }),
+  };
+  const kept = hearing.hear(props.classId, draft, who.name, position);
+  await goTo(following);
+  if (!(await kept)) await goTo(who);
+}
+
 async function judge(outcome: Outcome): Promise<void> {
-  if (pupil.value === null || step.value === null) return;
+  if (pupil.value === null || isRow.value) return;
+  await record(pupil.value, outcome, remarks.value, next.value);
+}
+
+async function judgeInRow(who: PupilDto, outcome: Outcome, about: readonly string[]): Promise<void> {
+  rowKept.value ??= group.value;
   const following = next.value;
-  const draft = { pupilId: pupil.value.id, stepId: step.value.id, outcome, remarks: remarks.value };
-  if (!(await hearing.hear(draft, pupil.value.name, step.value.position))) return;
-  await classes.open(props.classId);
-  remarks.value = [];
+  done.value = new Map([...done.value, [who.id, outcome]]);
+  const last = rowKept.value.every((each) => done.value.has(each.id));
+  if (last) rowKept.value = null;
+  await record(who, outcome, about, last ? following : null);
+}
+
+async function skipTurn(): Promise<void> {
+  const following = next.value;
+  skip();
+  rowKept.value = null;
   await goTo(following);
 }
 
-async function undo(): Promise<void> {
-  if (await hearing.undo()) await classes.open(props.classId);
+const { fault: awayFault, save } = useSave();
+async function away(): Promise<void> {
+  const [who, following] = [pupil.value, next.value];
+  const date = page.value?.today;
+  if (who === null || date === undefined) return;
+  const json = { date, absent: true };
+  if (!(await save(() => ask(api.pupils[':id'].absence.$put({ param: { id: who.id }, json }))))) return;
+  await goTo(following);
+  await classes.open(props.classId);
 }
 
 const KEYS: Readonly<Record<string, () => Promise<void>>> = {
   '1': () => judge('passed'),
   '2': () => judge('nearly'),
   '3': () => judge('not-yet'),
-  s: () => goTo(next.value),
-  u: undo,
+  s: skipTurn,
+  a: away,
+  u: hearing.undo,
 };
 onKeyStroke(Object.keys(KEYS), (event) => {
   if (isTyping(event) || event.repeat) return;
@@ -85,36 +140,45 @@ onKeyStroke(Object.keys(KEYS), (event) => {
       <p class="soft">
         Hearing · <RouterLink :to="{ name: 'class', params: { classId } }">{{ page.name }}</RouterLink>
       </p>
-      <LastRecordStrip :last="hearing.last" :error="hearing.error" @undo="undo" />
+      <ChoiceBar v-model="size" label="How many play together" :choices="SIZES" />
+      <LastRecordStrip :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="hearing.undo" />
     </header>
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
     </p>
     <template v-else>
       <section class="judge">
-        <PupilHead :pupil="pupil" :step="step" />
-        <template v-if="step !== null">
-          <OutcomeButtons :busy="hearing.busy" :pupil-name="pupil.name" @judge="judge" />
-          <FaultChips v-model="remarks" />
+        <template v-if="isRow && step !== null">
+          <h1>Row of {{ row.length }}, step {{ step.position }}</h1>
+          <GroupColumns :group="row" :done="done" @judge="judgeInRow" />
         </template>
-        <p v-else>{{ pupil.name }} has passed every step.</p>
-        <BButton v-if="next !== null" class="skip" variant="outline-dark" @click="goTo(next)">
-          Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
-        </BButton>
+        <template v-else>
+          <PupilHead :pupil="pupil" :step="step" :why="why(pupil.id)" />
+          <template v-if="step !== null">
+            <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
+            <FaultChips v-model="remarks" />
+          </template>
+          <p v-else>{{ pupil.name }} has passed every step.</p>
+        </template>
+        <div class="other">
+          <BButton v-if="next !== null" variant="outline-dark" @click="skipTurn">
+            Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
+          </BButton>
+          <BButton v-if="!isRow && !pupil.away" variant="outline-dark" @click="away">
+            Away today <span class="key" aria-hidden="true">A</span>
+          </BButton>
+        </div>
+        <p v-if="awayFault !== null" class="fault" role="alert">Not noted as away. {{ awayFault }}</p>
       </section>
       <aside>
-        <HearingTune v-if="step !== null" :class-id="classId" :position="step.position" />
-        <section class="card-paper">
-          <h2>After that</h2>
-          <ol class="queue">
-            <li v-for="each in queue.filter((other) => other.id !== pupil?.id).slice(0, 6)" :key="each.id">
-              <RouterLink :to="{ name: 'hear', params: { classId, pupilId: each.id } }" replace>{{
-                each.name
-              }}</RouterLink>
-              <span class="soft"> step {{ (each.standing?.stepIndex ?? 0) + 1 }}</span>
-            </li>
-          </ol>
-        </section>
+        <HearingTune
+          v-if="step !== null"
+          v-model:tune-id="tuneId"
+          v-model:tempo="tempo"
+          :class-id="classId"
+          :step="step"
+        />
+        <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
         <section class="card-paper">
           <h2>Passing means</h2>
           <p>
@@ -152,37 +216,16 @@ header {
   align-content: start;
 }
 
-.skip {
-  justify-self: start;
+.other {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
 }
 
 aside {
   display: grid;
   gap: 14px;
   align-content: start;
-}
-
-.queue {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 2px 16px;
-  margin: 6px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-.queue a {
-  display: inline-block;
-  min-height: 32px;
-  padding: 4px 0;
-  color: var(--ink);
-}
-
-@media (pointer: coarse) {
-  .queue a {
-    min-height: 44px;
-    padding: 11px 0;
-  }
 }
 
 @media (max-width: 900px) {

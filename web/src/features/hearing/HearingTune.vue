@@ -1,23 +1,48 @@
 <script setup lang="ts">
+import { findInstrument } from '@escalier/core/instruments';
+import { pitch } from '@escalier/core/music';
+import type { StepDto } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { RouterLink } from 'vue-router';
 import { ScoreSheet } from '../../score/index.ts';
-import { useTune } from '../tunes/index.ts';
+import { hardSpotMarks, useTune } from '../tunes/index.ts';
+import TurnTools from './TurnTools.vue';
 
-/** The tune that is being heard, small. */
-const props = defineProps<{ classId: string; position: number }>();
+/** The tune that is being heard, small, with its hard spots, and what one needs to hear it. */
+const props = defineProps<{ classId: string; step: StepDto }>();
+/** Which of the step's tunes is played. */
+const tuneId = defineModel<string>('tuneId', { required: true });
+const tempo = defineModel<number | null>('tempo', { required: true });
+
 const { page, info, error } = useTune(
-  computed(() => ({ classId: props.classId, position: props.position })),
+  computed(() =>
+    tuneId.value === props.step.tuneId
+      ? { classId: props.classId, position: props.step.position }
+      : { classId: props.classId, tuneId: tuneId.value },
+  ),
   ref(''),
 );
+const marks = computed(() => (info.value === null ? [] : hardSpotMarks(info.value)));
+const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?? ''));
+const firstNote = computed(() => {
+  const name = Object.values(info.value?.pitches ?? {})[0];
+  return name === undefined ? null : pitch(name);
+});
+const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
 </script>
 
 <template>
   <section class="card-paper" aria-label="The tune">
     <p v-if="error !== null" role="alert">{{ error }}</p>
+    <label v-if="step.tunes.length > 1" class="which">
+      {{ step.toPass === 1 ? 'Any one of' : `${step.toPass} of` }} {{ step.tunes.length }} tunes:
+      <select v-model="tuneId" class="form-select form-select-sm auto">
+        <option v-for="each in step.tunes" :key="each.id" :value="each.id">{{ each.title }}</option>
+      </select>
+    </label>
     <template v-if="page !== null && info !== null">
       <p class="line">
-        <RouterLink :to="{ name: 'step', params: { classId, position } }">{{ page.title }}</RouterLink>
+        <RouterLink :to="{ name: 'step', params: { classId, position: step.position } }">{{ page.title }}</RouterLink>
         <span class="soft">{{ info.reading.tempo.perMinute }} beats a minute</span>
       </p>
       <ScoreSheet
@@ -25,7 +50,18 @@ const { page, info, error } = useTune(
         :title="page.title"
         :instrument-id="page.schoolClass?.instrumentId ?? ''"
         :naming="page.schoolClass?.style.naming ?? null"
-        :marks="[]"
+        :marks="marks"
+      />
+      <p v-if="spot !== null" class="soft">Hard: {{ spot.reason }}</p>
+      <TurnTools
+        v-if="on !== null"
+        v-model:tempo="tempo"
+        :family="on.family"
+        :sounds-above="on.soundsAbove"
+        :first-note="firstNote"
+        :pass-tempo="info.reading.tempo.perMinute"
+        :beats="info.playback.countIn.length || 4"
+        :seconds="(info.playback.beats * 60) / info.reading.tempo.perMinute"
       />
     </template>
   </section>
@@ -39,5 +75,13 @@ section {
 .line {
   display: flex;
   justify-content: space-between;
+}
+
+.which {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  margin-bottom: 6px;
 }
 </style>

@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import type { Outcome } from '@escalier/core/records';
+import IconHere from '~icons/bi/device-hdd';
+import IconSchool from '~icons/bi/check-circle-fill';
 import type { LastRecord } from './store.ts';
 
-/** Says what was recorded last, and takes it back. */
-defineProps<{ last: LastRecord | null; error: string | null }>();
+/** Says what was recorded last, where it is, and takes it back. */
+defineProps<{ last: LastRecord | null; atSchool: boolean; error: string | null }>();
 defineEmits<{ undo: [] }>();
 
 const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed', 'not-yet': 'has not passed yet' };
@@ -14,7 +16,11 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
     <p v-if="error !== null" class="error">{{ error }}</p>
     <template v-else-if="last !== null">
       <p>
-        Recorded at school: <strong>{{ last.pupilName }}</strong> {{ SAID[last.outcome] }}, step {{ last.position }}.
+        <strong>{{ last.pupilName }}</strong> {{ SAID[last.outcome] }}, step {{ last.position }}.
+        <span class="where" :class="{ here: !atSchool }">
+          <IconSchool v-if="atSchool" aria-hidden="true" /><IconHere v-else aria-hidden="true" />
+          {{ atSchool ? 'Saved at school' : 'Saved here' }}
+        </span>
       </p>
       <BButton variant="outline-dark" @click="$emit('undo')"
         >Undo <span class="key" aria-hidden="true">U</span></BButton
@@ -28,6 +34,20 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
   display: flex;
   align-items: center;
   gap: 12px;
+  min-height: 44px;
+}
+
+.where {
+  display: inline-flex;
+  align-items: center;
+  gap: 5px;
+  margin-left: 6px;
+  color: var(--spruce);
+  font-weight: 650;
+}
+
+.where.here {
+  color: var(--brass-deep);
 }
 
 .error {

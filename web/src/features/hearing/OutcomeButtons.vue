@@ -5,20 +5,20 @@ import IconNotYet from '~icons/bi/circle';
 import IconPassed from '~icons/bi/check-circle-fill';
 
 /** The three outcomes, large enough for a thumb, told apart by shape as well as colour. */
-defineProps<{ busy: boolean; pupilName: string }>();
+defineProps<{ pupilName: string; keys?: boolean; small?: boolean }>();
 defineEmits<{ judge: [outcome: Outcome] }>();
 </script>
 
 <template>
-  <div class="outcomes" role="group" :aria-label="`How did ${pupilName} do?`">
-    <button class="passed" type="button" :aria-disabled="busy" @click="$emit('judge', 'passed')">
-      <IconPassed aria-hidden="true" />Passed<span class="key" aria-hidden="true">1</span>
+  <div class="outcomes" :class="{ small }" role="group" :aria-label="`How did ${pupilName} do?`">
+    <button class="passed" type="button" @click="$emit('judge', 'passed')">
+      <IconPassed aria-hidden="true" />Passed<span v-if="keys" class="key" aria-hidden="true">1</span>
     </button>
-    <button class="nearly" type="button" :aria-disabled="busy" @click="$emit('judge', 'nearly')">
-      <IconNearly aria-hidden="true" />Nearly<span class="key" aria-hidden="true">2</span>
+    <button class="nearly" type="button" @click="$emit('judge', 'nearly')">
+      <IconNearly aria-hidden="true" />Nearly<span v-if="keys" class="key" aria-hidden="true">2</span>
     </button>
-    <button class="not-yet" type="button" :aria-disabled="busy" @click="$emit('judge', 'not-yet')">
-      <IconNotYet aria-hidden="true" />Not yet<span class="key" aria-hidden="true">3</span>
+    <button class="not-yet" type="button" @click="$emit('judge', 'not-yet')">
+      <IconNotYet aria-hidden="true" />Not yet<span v-if="keys" class="key" aria-hidden="true">3</span>
     </button>
   </div>
 </template>
@@ -70,5 +70,27 @@ button svg {
 
 button:hover {
   filter: brightness(0.95);
+}
+
+.small {
+  grid-template-columns: 1fr;
+  gap: 8px;
+}
+
+.small button {
+  flex-direction: row;
+  min-height: 64px;
+  font-size: 1.2rem;
+}
+
+.small button svg {
+  width: 24px;
+  height: 24px;
+}
+
+@media (max-height: 820px) {
+  .outcomes:not(.small) button {
+    min-height: 132px;
+  }
 }
 </style>

@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
 import type { Outcome } from '@escalier/core/records';
-import { FAULTS } from '@escalier/core/records';
 import type { PupilDto, StepDto } from '@escalier/server/api';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural, shortDate } from '../classes/index.ts';
+import { useFaults } from '../schools/index.ts';
 
-const props = defineProps<{ pupil: PupilDto; step: StepDto | null }>();
+const props = defineProps<{ pupil: PupilDto; step: StepDto | null; why: string }>();
+const faults = useFaults();
 
 const OUTCOME_WORDS: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly', 'not-yet': 'not yet' };
 
@@ -17,7 +18,7 @@ const other = computed(() => (props.pupil.playsInstead === null ? null : findIns
 const history = computed(() => {
   const standing = props.pupil.standing?.steps.find((each) => each.stepId === props.step?.id);
   if (standing === undefined) return 'Not heard on this step yet.';
-  const remarks = standing.remarks.map((id) => FAULTS.find((fault) => fault.id === id)?.words.toLowerCase()).join(', ');
+  const remarks = standing.remarks.map((id) => faults.wordsOf(id).toLowerCase()).join(', ');
   const worked = remarks === '' ? '' : `, to work on: ${remarks}`;
   return `${plural(standing.tries, 'try', 'tries')}, last on ${shortDate(standing.lastHeardAt)}: ${OUTCOME_WORDS[standing.lastOutcome]}${worked}.`;
 });
@@ -35,7 +36,9 @@ const history = computed(() => {
         <span class="belt"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},
         <strong>{{ step.title }}</strong>
       </p>
-      <p class="soft">{{ history }}</p>
+      <p class="soft">
+        <template v-if="why !== ''">Next because: {{ why }}. </template>{{ history }}
+      </p>
     </template>
   </div>
 </template>

@@ -1,18 +1,26 @@
-import type { FaultId, Outcome } from '@escalier/core/records';
+import type { HeardEvent, Outcome, UndoneEvent } from '@escalier/core/records';
 import { v7 } from 'uuid';
 
-/** What the hearing page sends; ids are made here, so that sending again stores once. */
+/** What is noted about one playing. */
 export interface HeardDraft {
   readonly pupilId: string;
   readonly stepId: string;
   readonly outcome: Outcome;
-  readonly remarks: readonly FaultId[];
+  readonly remarks: readonly string[];
+  readonly tuneId?: string;
+  readonly tempo?: number;
+  readonly corrects?: string;
+  readonly reason?: string;
 }
 
-export function heardEvent(draft: HeardDraft, now: Date) {
-  return { kind: 'heard' as const, id: v7(), ...draft, remarks: [...draft.remarks], heardAt: now.toISOString() };
+/** Ids are made here, so that sending again stores once. */
+export function heardEvent(draft: HeardDraft, now: Date): HeardEvent {
+  return { kind: 'heard', id: v7(), ...draft, heardAt: now.toISOString() };
 }
 
-export function undoneEvent(undoes: string, now: Date) {
-  return { kind: 'undone' as const, id: v7(), undoes, heardAt: now.toISOString() };
+export function undoneEvent(
+  { pupilId, id }: Pick<HeardEvent, 'pupilId' | 'id'>,
+  now: Date,
+): UndoneEvent & { readonly heardAt: string } {
+  return { kind: 'undone', id: v7(), pupilId, undoes: id, heardAt: now.toISOString() };
 }

@@ -1,12 +1,14 @@
+import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { whenSignedOut } from '../../api.ts';
+import { useOutbox } from '../../offline/index.ts';
 import { heardEvent, undoneEvent } from './events.ts';
 import FaultChips from './FaultChips.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
 import { useHearing } from './store.ts';
+import { tappedTempo } from './tapped-tempo.ts';
 
 const draft = { pupilId: 'p', stepId: 's', outcome: 'passed', remarks: ['leak'] } as const;
 const now = new Date('2026-03-03T10:00:00Z');
@@ -18,77 +20,59 @@ describe('events', () => {
     expect(first.id).not.toBe(second.id);
     expect(first.id[14]).toBe('7');
     expect(first.id < second.id).toBe(true);
-    expect(undoneEvent(first.id, now)).toMatchObject({ kind: 'undone', undoes: first.id });
+    expect(undoneEvent(first, now)).toMatchObject({ kind: 'undone', undoes: first.id, pupilId: 'p' });
   });
 });
 
 describe('the hearing store', () => {
-  const fetched = vi.fn<typeof fetch>();
-  const answer = (status: number, body: unknown): Response =>
-    new Response(JSON.stringify(body), { status, headers: { 'content-type': 'application/json' } });
-  beforeEach(() => {
+  beforeEach(async () => {
     setActivePinia(createPinia());
-    vi.stubGlobal('fetch', fetched);
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')));
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`);
   });
-  afterEach(() => {
-    vi.unstubAllGlobals();
-    fetched.mockReset();
-  });
+  afterEach(() => vi.unstubAllGlobals());
 
-  it('shows a record only once the school has it, and undoes that one', async () => {
-    fetched.mockImplementation(() => Promise.resolve(answer(201, { stored: true })));
+  it('keeps a record on the device when the school is not reached, and says so', async () => {
     const hearing = useHearing();
-    expect(await hearing.hear(draft, 'Ann', 3)).toBe(true);
+    expect(await hearing.hear('c', draft, 'Ann', 3)).toBe(true);
     expect(hearing.last).toMatchObject({ pupilName: 'Ann', outcome: 'passed', position: 3 });
-    const recorded = hearing.last!.id;
-    expect(await hearing.undo()).toBe(true);
-    expect(hearing.last).toBeNull();
-    const sent = fetched.mock.calls.map(
-      ([, init]) => JSON.parse(init?.body as string) as { kind: string; undoes?: string },
-    );
-    expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']);
-    expect(sent[1]!.undoes).toBe(recorded);
+    expect(hearing.atSchool).toBe(false);
+    expect(useOutbox().waiting.map((kept) => kept.event.id)).toEqual([hearing.last!.event.id]);
   });
 
-  it('says the server’s own sentence when it refuses, and another when nothing is reached', async () => {
+  it('undoes the last record, and then the one before it', async () => {
     const hearing = useHearing();
-    fetched.mockResolvedValueOnce(
-      answer(400, { error: { code: 'wrong-input', message: 'This pupil has left the class.' } }),
-    );
-    expect(await hearing.hear(draft, 'Ann', 3)).toBe(false);
-    expect(hearing.error).toBe('Not recorded. This pupil has left the class.');
-    fetched.mockRejectedValueOnce(new TypeError('offline'));
-    await hearing.hear(draft, 'Ann', 3);
-    expect(hearing.error).toContain('cannot be reached');
-    fetched.mockResolvedValueOnce(new Response('<html>', { status: 502 }));
-    await hearing.hear(draft, 'Ann', 3);
-    expect(hearing.error).toContain('cannot be read');
+    await hearing.hear('c', draft, 'Ann', 3);
+    await hearing.hear('c', { ...draft, pupilId: 'q' }, 'Ben', 1);
+    await hearing.undo();
+    expect(hearing.last?.pupilName).toBe('Ann');
+    await hearing.undo();
     expect(hearing.last).toBeNull();
+    const kinds = useOutbox().waiting.map(({ event }) =>
+      event.kind === 'undone' ? `undo ${event.pupilId}` : event.kind,
+    );
+    expect(kinds).toEqual(['heard', 'heard', 'undo q', 'undo p']);
+  });
+});
+
+describe('the tempo that is tapped', () => {
+  it('is the middle of the steps, from the third tap on', () => {
+    expect(tappedTempo([0, 500])).toBeNull();
+    expect(tappedTempo([0, 500, 1000])).toBe(120);
+    expect(tappedTempo([0, 500, 1000, 2000, 2500, 3000])).toBe(120);
   });
 
-  it('tells when the session is over', async () => {
-    const over = vi.fn();
-    whenSignedOut(over);
-    fetched.mockResolvedValueOnce(answer(401, { error: { code: 'signed-out', message: 'Please sign in first.' } }));
-    await useHearing().hear(draft, 'Ann', 3);
-    expect(over).toHaveBeenCalledOnce();
-  });
-
-  it('sends one record at a time', async () => {
-    let release: (response: Response) => void = () => undefined;
-    fetched.mockReturnValueOnce(new Promise((resolve) => (release = resolve)));
-    const hearing = useHearing();
-    const first = hearing.hear(draft, 'Ann', 3);
-    expect(await hearing.hear(draft, 'Ann', 3)).toBe(false);
-    release(answer(201, { stored: true }));
-    expect(await first).toBe(true);
-    expect(fetched).toHaveBeenCalledOnce();
+  it('begins anew after a pause, and is none where nobody plays so', () => {
+    expect(tappedTempo([0, 500, 1000, 9000, 9600, 10_200])).toBe(100);
+    expect(tappedTempo([0, 10, 20])).toBeNull();
   });
 });
 
 describe('the pieces of the hearing page', () => {
+  beforeEach(() => setActivePinia(createPinia()));
+
   it('offers three outcomes, for the pupil by name', async () => {
-    const buttons = mount(OutcomeButtons, { props: { busy: false, pupilName: 'Ann' } });
+    const buttons = mount(OutcomeButtons, { props: { pupilName: 'Ann', keys: true } });
     expect(buttons.get('[role=group]').attributes('aria-label')).toBe('How did Ann do?');
     for (const button of buttons.findAll('button')) await button.trigger('click');
     expect(buttons.emitted('judge')).toEqual([['passed'], ['nearly'], ['not-yet']]);
@@ -102,15 +86,15 @@ describe('the pieces of the hearing page', () => {
     expect(chips.emitted('update:modelValue')).toEqual([[['leak', 'tongue']]]);
   });
 
-  it('says what was recorded last, or what went wrong', () => {
-    const last = { id: 'x', pupilName: 'Ann', outcome: 'nearly', position: 2 } as const;
+  it('says what was recorded last and where it is, or what went wrong', () => {
+    const event = heardEvent({ ...draft, outcome: 'nearly' }, now);
+    const last = { event, classId: 'c', pupilName: 'Ann', outcome: 'nearly', position: 2 } as const;
     const stubs = { BButton: { template: '<button><slot /></button>' } };
-    expect(mount(LastRecordStrip, { props: { last, error: null }, global: { stubs } }).text()).toContain(
-      'Ann nearly passed, step 2.',
-    );
-    expect(mount(LastRecordStrip, { props: { last, error: 'Not recorded.' }, global: { stubs } }).text()).toBe(
-      'Not recorded.',
-    );
-    expect(mount(LastRecordStrip, { props: { last: null, error: null }, global: { stubs } }).text()).toBe('');
+    const strip = (props: { last: typeof last | null; atSchool: boolean; error: string | null }) =>
+      mount(LastRecordStrip, { props, global: { stubs } }).text();
+    expect(strip({ last, atSchool: false, error: null })).toMatch(/Ann nearly passed, step 2\.\s+Saved here/);
+    expect(strip({ last, atSchool: true, error: null })).toContain('Saved at school');
+    expect(strip({ last, atSchool: true, error: 'Not recorded.' })).toBe('Not recorded.');
+    expect(strip({ last: null, atSchool: true, error: null })).toBe('');
   });
 });

@@ -38,6 +38,8 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
         goOnShare: 70,
         passRule: 'both',
         ladder: ['say', 'clap', 'whole'],
+        hearing: { minutes: 10, within: 6 },
+        points: { kind: 'none' },
         posture,
       },
     },

@@ -6,6 +6,7 @@ export const DESKS: readonly { readonly name: string; readonly label: string; re
   { name: 'instruments', label: 'Instruments', for: ['owner', 'teacher'] },
   { name: 'belts', label: 'Belts', for: ['owner', 'teacher'] },
   { name: 'cautions', label: 'Cautions', for: ['owner', 'teacher'] },
+  { name: 'remarks', label: 'Remarks', for: ['owner', 'teacher'] },
   { name: 'people', label: 'People', for: ['owner'] },
   { name: 'safe', label: 'Records', for: ['owner'] },
   { name: 'account', label: 'My account', for: ['owner', 'teacher', 'assistant'] },

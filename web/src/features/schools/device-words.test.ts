@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { localDay, shortMoment } from '../../ui/days.ts';
+import { shortMoment } from '../../ui/days.ts';
 import { deviceWords } from './device-words.ts';
 
 describe('a device in words', () => {
@@ -15,8 +15,6 @@ describe('a device in words', () => {
 
 describe('moments in the school’s time zone', () => {
   it('fall on its own day', () => {
-    expect(localDay(new Date('2026-03-03T23:30:00Z'), 'Europe/Oslo')).toBe('2026-03-04');
-    expect(localDay(new Date('2026-03-03T23:30:00Z'), 'America/Lima')).toBe('2026-03-03');
     expect(shortMoment('2026-03-03T23:30:00Z', 'Europe/Oslo')).toBe('4 Mar, 00:30');
   });
 });

@@ -1,1 +1,2 @@
 export { useTune } from './use-tune.ts';
+export { hardSpotMarks } from './layers.ts';

@@ -79,3 +79,8 @@ export function marksOf(
       : []),
   ];
 }
+
+/** Only the brackets over the hard spots. */
+export function hardSpotMarks(info: TuneInfo): readonly ScoreMark[] {
+  return marksOf(info, new Set<LayerId>(['hard']), null);
+}

@@ -1,0 +1,14 @@
+import type { LocalDate } from './term.ts';
+
+const formats = new Map<string, (moment: string) => LocalDate>();
+
+/** Gives the calendar day of a moment (ISO 8601) in a time zone, `2026-03-03`. @throws RangeError for no time zone. */
+export function dayIn(timeZone: string): (moment: string) => LocalDate {
+  const known = formats.get(timeZone);
+  if (known !== undefined) return known;
+  // Of all locales Canada's English writes days as ISO 8601 does. Making a format is a hundred times its use.
+  const format = new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' });
+  const dayOf = (moment: string): LocalDate => format.format(new Date(moment));
+  formats.set(timeZone, dayOf);
+  return dayOf;
+}

@@ -1,0 +1,156 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  classStep,
+  dueAfter,
+  fitInto,
+  hearingGroups,
+  hearingQueue,
+  lessonsWithout,
+  queueWords,
+  standings,
+  type HearingPace,
+  type RecordEvent,
+} from './index.ts';
+import { heard, rules, start, STEPS } from './testing.ts';
+
+const PACE: HearingPace = { perLesson: 5, within: 6 };
+
+describe('whom to hear next', () => {
+  const pupils = ['ann', 'ben', 'cem', 'dee', 'eva'].map((id) => start(id));
+  const events = [
+    heard('ann', 'one', 'passed', 9),
+    heard('ben', 'one', 'not-yet', 3),
+    heard('cem', 'one', 'nearly', 9),
+    ...STEPS.map((step) => heard('eva', step.id, 'passed', 4)),
+  ];
+  const all = standings(pupils, STEPS, events);
+  const waits = (lessons: Readonly<Record<string, number>>) =>
+    hearingQueue(all, (each) => lessons[each.pupilId] ?? 0, PACE, 0);
+
+  it('is who nearly passed, then who has waited longest; who has finished waits for nobody', () => {
+    const queue = waits({ ben: 2, dee: 3 });
+    expect(queue.map((place) => place.pupilId)).toEqual(['cem', 'dee', 'ben', 'ann']);
+    expect(queue.map(queueWords)).toEqual([
+      'nearly passed last time',
+      'not heard yet, for 3 lessons',
+      'not heard for 2 lessons',
+      'heard in the last lesson',
+    ]);
+  });
+
+  it('is before all who has waited for so long that the round would not come to them in time', () => {
+    expect(dueAfter(5, PACE)).toBe(6);
+    expect(dueAfter(25, PACE)).toBe(2);
+    const queue = waits({ ben: 6 });
+    expect(queue[0]).toEqual({ pupilId: 'ben', reason: 'due', lessons: 6 });
+    expect(queueWords(queue[0]!)).toBe('not heard for 6 lessons: now before all others');
+  });
+
+  it('is not who was heard today, as long as others wait', () => {
+    const queue = hearingQueue(
+      all,
+      () => 0,
+      PACE,
+      0,
+      (each) => each.pupilId === 'cem',
+    );
+    expect(queue.at(-1)).toEqual({ pupilId: 'cem', reason: 'today', lessons: 0 });
+    expect(queueWords(queue.at(-1)!)).toBe('heard today');
+  });
+
+  it('is, among equals, who is nearest to the class', () => {
+    const three = standings(
+      ['far', 'near', 'on'].map((id, index) => start(id, index)),
+      rules('a', 'b', 'c', 'd'),
+      [],
+    );
+    expect(hearingQueue(three, () => 1, PACE, 2).map((place) => place.pupilId)).toEqual(['on', 'near', 'far']);
+  });
+
+  it('leaves nobody unheard for longer than the class allows, whatever the outcomes', () => {
+    const run = fc.record({
+      pupils: fc.integer({ min: 1, max: 30 }),
+      perLesson: fc.integer({ min: 1, max: 8 }),
+      spare: fc.integer({ min: 0, max: 4 }),
+      outcomes: fc.array(fc.constantFrom('passed', 'nearly', 'nearly', 'not-yet'), { minLength: 1, maxLength: 40 }),
+    });
+    fc.assert(
+      fc.property(run, ({ pupils: count, perLesson, spare, outcomes }) => {
+        const within = Math.ceil(count / perLesson) + spare;
+        const ids = Array.from({ length: count }, (_, index) => `pupil-${String(index).padStart(2, '0')}`);
+        const steps = rules(...Array.from({ length: 60 }, (_, index) => `step-${index}`));
+        const lastHeard = new Map<string, number>();
+        const records: RecordEvent[] = [];
+        let turn = 0;
+        for (let lesson = 1; lesson <= 3 * within; lesson++) {
+          const standing = standings(
+            ids.map((id) => start(id)),
+            steps,
+            records,
+          );
+          const waited = (id: string): number => lesson - 1 - (lastHeard.get(id) ?? 0);
+          const queue = hearingQueue(standing, (each) => waited(each.pupilId), { perLesson, within }, 0);
+          for (const { pupilId } of queue.slice(0, perLesson)) {
+            const { stepIndex } = standing.find((each) => each.pupilId === pupilId)!;
+            records.push(heard(pupilId, `step-${stepIndex}`, outcomes[turn++ % outcomes.length]!, 1));
+            lastHeard.set(pupilId, lesson);
+          }
+          for (const id of ids) expect(lesson - (lastHeard.get(id) ?? 0)).toBeLessThanOrEqual(within);
+        }
+      }),
+      { numRuns: 40 },
+    );
+  }, 60_000);
+});
+
+describe('lessons without a hearing', () => {
+  const dates = ['2026-03-02', '2026-03-04', '2026-03-09', '2026-03-11'];
+
+  it('are those after the last hearing, or since the pupil came, before today', () => {
+    expect(lessonsWithout(dates, '2026-03-04', '2026-02-01', '2026-03-11')).toBe(1);
+    expect(lessonsWithout(dates, null, '2026-03-04', '2026-03-11')).toBe(2);
+    expect(lessonsWithout(dates, '2026-03-11', '2026-02-01', '2026-03-11')).toBe(0);
+  });
+});
+
+describe('rows and small groups', () => {
+  it('are of one step, in the order of the queue, and hear everybody once', () => {
+    const step: Record<string, number> = { ann: 1, ben: 2, cem: 1, dee: 1, eva: 2 };
+    const stepOf = (id: string): number => step[id]!;
+    expect(hearingGroups(['ann', 'ben', 'cem', 'dee', 'eva'], stepOf, 2)).toEqual([
+      ['ann', 'cem'],
+      ['ben', 'eva'],
+      ['dee'],
+    ]);
+    fc.assert(
+      fc.property(fc.shuffledSubarray(Object.keys(step)), fc.integer({ min: 1, max: 4 }), (queue, size) => {
+        const groups = hearingGroups(queue, stepOf, size);
+        expect(groups.flat().toSorted()).toEqual(queue.toSorted());
+        for (const group of groups) {
+          expect(group.length).toBeLessThanOrEqual(size);
+          expect(new Set(group.map(stepOf)).size).toBe(1);
+        }
+      }),
+    );
+  });
+});
+
+describe('what fits into the minutes left', () => {
+  it('is counted turn by turn', () => {
+    expect(fitInto([60, 60, 60], 2)).toBe(2);
+    expect(fitInto([60, 61], 2)).toBe(1);
+    expect(fitInto([30, 30], 5)).toBe(2);
+    expect(fitInto([], 5)).toBe(0);
+  });
+});
+
+describe('the step of the class', () => {
+  it('is the first that not enough have passed', () => {
+    const pupils = ['ann', 'ben'].map((id) => start(id));
+    const events = ['ann', 'ben'].map((id) => heard(id, 'one', 'passed', 3));
+    expect(classStep(standings(pupils, STEPS, events), 3, 70)).toBe(1);
+    const whole = pupils.flatMap(({ pupilId }) => STEPS.map((step) => heard(pupilId, step.id, 'passed', 4)));
+    expect(classStep(standings(pupils, STEPS, whole), 3, 70)).toBe(3);
+  });
+});

@@ -1,0 +1,59 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { createTestApp, type TestApp } from '../../testing/index.ts';
+import type { BeltDesk } from './belts.ts';
+import type { ClassBelts } from './given.ts';
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+const earned = async (name: string) => {
+  const classes = (await (await test.send('GET', '/api/belts/earned')).json()) as ClassBelts[];
+  return classes.find((each) => each.name === name)!.earned;
+};
+const onHand = async (belt: string) => {
+  const desk = (await (await test.send('GET', '/api/belts')).json()) as BeltDesk;
+  return desk.stock.find((each) => each.belt === belt)!;
+};
+const give = (belts: readonly { pupilId: string; stepId: string }[], given: boolean) =>
+  test.send('PUT', '/api/belts/given', { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given });
+
+describe('belts that were earned', () => {
+  it('are ticked when they are handed out, each once, and come out of the stock', async () => {
+    const straw = (await earned('4 Plover')).filter((each) => each.belt === 'straw').slice(0, 2);
+    expect(straw.every((each) => each.givenAt === null)).toBe(true);
+    const before = await onHand('straw');
+    const one = before.way === 'cord' ? before.cmEach : 1;
+    await Promise.all([give(straw, true), give(straw, true)]);
+    expect((await onHand('straw')).onHand).toBe(before.onHand - 2 * one);
+    const after = await earned('4 Plover');
+    expect(after.filter((each) => each.givenAt !== null)).toHaveLength(2);
+    await give(straw.slice(0, 1), false);
+    expect((await onHand('straw')).onHand).toBe(before.onHand - one);
+    expect((await earned('4 Plover')).filter((each) => each.givenAt !== null)).toHaveLength(1);
+  });
+
+  it('are not those below a late joiner’s start, and not what nobody has passed', async () => {
+    const list = await earned('4 Plover');
+    expect(list.filter((each) => each.name === 'Wren')).toEqual([]);
+    const [first] = list;
+    const answer = await give([{ pupilId: first!.pupilId, stepId: crypto.randomUUID() }], true);
+    expect(answer.status).toBe(400);
+  });
+});
+
+describe('the remarks of a school', () => {
+  it('are the usual ones until the school writes its own', async () => {
+    const read = async () =>
+      (await (await test.send('GET', '/api/school/faults')).json()) as { faults: { id: string }[] };
+    expect((await read()).faults.map((each) => each.id)).toContain('leak');
+    const own = [{ id: 'own-slouch', words: 'Slouching', remedy: 'Feet on the floor, bell away from the knees.' }];
+    expect((await test.send('PUT', '/api/school/faults', { faults: own })).status).toBe(200);
+    expect((await read()).faults).toEqual(own);
+    for (const wrong of [[], [{ ...own[0], words: '' }], [own[0], own[0]]])
+      expect((await test.send('PUT', '/api/school/faults', { faults: wrong })).status).toBe(400);
+    expect((await read()).faults).toEqual(own);
+  });
+});

@@ -1,0 +1,52 @@
+<script setup lang="ts">
+import type { ClassPage, PupilDto } from '@escalier/server/api';
+import { RouterLink } from 'vue-router';
+import HowComputed from '../../ui/HowComputed.vue';
+import { QUEUE_RULE } from '../classes/index.ts';
+
+/** Who comes after that, each with the reason. */
+defineProps<{ page: ClassPage; queue: readonly PupilDto[]; why: (id: string) => string }>();
+const SHOWN = 6;
+</script>
+
+<template>
+  <section class="card-paper">
+    <h2>After that</h2>
+    <ol>
+      <li v-for="each in queue.slice(0, SHOWN)" :key="each.id">
+        <RouterLink :to="{ name: 'hear', params: { classId: page.id, pupilId: each.id } }" replace>{{
+          each.name
+        }}</RouterLink>
+        <span class="soft"> step {{ (each.standing?.stepIndex ?? 0) + 1 }}, {{ why(each.id) }}</span>
+      </li>
+    </ol>
+    <HowComputed label="How the order comes about">
+      {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into a lesson’s {{ page.style.hearing.minutes }} minutes, so nobody
+      is to wait for more than {{ page.pace.within }} lessons.
+    </HowComputed>
+  </section>
+</template>
+
+<style scoped>
+ol {
+  display: grid;
+  gap: 0 16px;
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+
+a {
+  display: inline-block;
+  min-height: 30px;
+  padding: 3px 0;
+  color: var(--ink);
+}
+
+@media (pointer: coarse) {
+  a {
+    min-height: 44px;
+    padding: 11px 0;
+  }
+}
+</style>

@@ -1,0 +1,111 @@
+<script setup lang="ts">
+import type { Family } from '@escalier/core/instruments';
+import type { Pitch } from '@escalier/core/music';
+import { useIntervalFn } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { clickSchedule, notesSchedule, useSound } from '../../sound/index.ts';
+import { tappedTempo } from './tapped-tempo.ts';
+
+/** A start note, the beat at the pass tempo, a stop-watch, and the tempo that is reached, by tapping along. */
+const props = defineProps<{
+  family: Family;
+  soundsAbove: number;
+  firstNote: Pitch | null;
+  passTempo: number;
+  /** In a bar. */
+  beats: number;
+  /** Of one playing at the pass tempo. */
+  seconds: number;
+}>();
+const tempo = defineModel<number | null>('tempo', { required: true });
+const sound = useSound();
+const clicking = ref(false);
+
+const voices = computed(() => ({ family: props.family, melody: true, click: true, drone: false }));
+
+function playNote(): void {
+  if (props.firstNote === null) return;
+  clicking.value = false;
+  void sound.start(notesSchedule([props.firstNote], props.soundsAbove), voices.value);
+}
+
+function toggleClick(): void {
+  clicking.value = !clicking.value;
+  if (clicking.value) void sound.start(clickSchedule(props.passTempo, props.beats), voices.value, true);
+  else sound.stop();
+}
+
+const startedAt = ref<number | null>(null);
+const elapsed = ref(0);
+const { pause, resume } = useIntervalFn(
+  () => (elapsed.value = startedAt.value === null ? elapsed.value : (performance.now() - startedAt.value) / 1000),
+  250,
+  { immediate: false },
+);
+
+function toggleWatch(): void {
+  if (startedAt.value === null) {
+    elapsed.value = 0;
+    startedAt.value = performance.now();
+    resume();
+  } else {
+    startedAt.value = null;
+    pause();
+  }
+}
+
+const taps = ref<number[]>([]);
+function tap(): void {
+  taps.value = [...taps.value.slice(-12), performance.now()];
+  tempo.value = tappedTempo(taps.value) ?? tempo.value;
+}
+watch(tempo, (reached) => {
+  if (reached === null) taps.value = [];
+});
+
+function clock(seconds: number): string {
+  const whole = Math.floor(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
+}
+</script>
+
+<template>
+  <div class="tools" role="group" aria-label="For hearing">
+    <button type="button" :disabled="firstNote === null" @click="playNote">Start note</button>
+    <button type="button" :aria-pressed="clicking" :class="{ on: clicking }" @click="toggleClick">
+      Beat <strong>{{ passTempo }}</strong>
+    </button>
+    <button type="button" :aria-pressed="startedAt !== null" :class="{ on: startedAt !== null }" @click="toggleWatch">
+      Stop-watch <strong>{{ clock(elapsed) }}</strong> of {{ clock(seconds) }}
+    </button>
+    <button type="button" @click="tap">
+      Tap along <strong>{{ tempo === null ? '–' : tempo }}</strong>
+    </button>
+    <button v-if="tempo !== null" type="button" @click="tempo = null">No tempo</button>
+    <p v-if="sound.fault.value !== null" class="soft">{{ sound.fault.value }}</p>
+  </div>
+</template>
+
+<style scoped>
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 8px;
+}
+
+button {
+  min-height: 44px;
+  padding: 0 12px;
+  border: 1.5px solid var(--line-strong);
+  border-radius: 10px;
+  background: var(--card);
+  color: var(--ink);
+}
+
+button.on {
+  border-color: var(--ink);
+  background: var(--ink);
+  color: #fff;
+}
+</style>

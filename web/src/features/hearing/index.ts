@@ -1,0 +1,1 @@
+export { useHearing } from './store.ts';

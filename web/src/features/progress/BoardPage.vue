@@ -1,0 +1,184 @@
+<script setup lang="ts">
+import type { Outcome } from '@escalier/core/records';
+import { computed, nextTick, ref, toRef, useTemplateRef } from 'vue';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
+import LoadState from '../../ui/LoadState.vue';
+import { ClassTabs, useClasses, useLiveClass } from '../classes/index.ts';
+import { useHearing } from '../hearing/index.ts';
+import { boardRows, FILTERS, moved, SORTS, type BoardCell, type BoardRow, type Filter, type Sort } from './board.ts';
+import BoardSheet from './BoardSheet.vue';
+import CellCard from './CellCard.vue';
+
+const props = defineProps<{ classId: string }>();
+const classes = useClasses();
+const hearing = useHearing();
+useLiveClass(toRef(props, 'classId'));
+const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
+
+const sort = ref<Sort>('name');
+const filter = ref<Filter>('all');
+const search = ref('');
+const rows = computed(() => (page.value === null ? [] : boardRows(page.value, sort.value, filter.value, search.value)));
+
+const at = ref<readonly [number, number]>([0, 0]);
+const open = ref<string | null>(null);
+const picked = ref<ReadonlySet<string>>(new Set());
+const sheet = useTemplateRef<InstanceType<typeof BoardSheet>>('sheet');
+
+const opened = computed(() => {
+  for (const row of rows.value) {
+    const cell = row.cells.find((each) => each.key === open.value);
+    if (cell !== undefined) return { row, cell };
+  }
+  return null;
+});
+const pickedCells = computed(() =>
+  rows.value.flatMap((row) => row.cells.filter((cell) => picked.value.has(cell.key)).map((cell) => ({ row, cell }))),
+);
+
+function pick(cell: BoardCell): void {
+  const next = new Set(picked.value);
+  if (!next.delete(cell.key)) next.add(cell.key);
+  picked.value = next;
+}
+
+function press(row: number, cell: BoardCell, more: boolean): void {
+  at.value = [row, cell.stepIndex];
+  if (more) pick(cell);
+  else open.value = cell.key;
+}
+
+async function key(event: KeyboardEvent): Promise<void> {
+  const [row, column] = at.value;
+  const cell = rows.value[row]?.cells[column];
+  const to = moved(at.value, event.key, rows.value.length, page.value?.steps.length ?? 0);
+  if (to !== null) {
+    event.preventDefault();
+    at.value = to;
+    if (event.shiftKey && cell !== undefined && !picked.value.has(cell.key)) pick(cell);
+    const next = rows.value[to[0]]?.cells[to[1]];
+    if (event.shiftKey && next !== undefined) pick(next);
+    await nextTick();
+    sheet.value?.focusAt(to);
+  } else if (event.key === ' ' && cell !== undefined) {
+    event.preventDefault();
+    pick(cell);
+  } else if (event.key === 'Enter' && cell !== undefined) {
+    event.preventDefault();
+    open.value = cell.key;
+  } else if (event.key === 'Escape') {
+    picked.value = new Set();
+    open.value = null;
+  }
+}
+
+async function record(all: readonly { row: BoardRow; cell: BoardCell }[], outcome: Outcome): Promise<void> {
+  picked.value = new Set();
+  for (const { row, cell } of all) {
+    const step = page.value?.steps[cell.stepIndex];
+    if (step === undefined) continue;
+    const draft = { pupilId: row.pupil.id, stepId: step.id, outcome, remarks: [] };
+    await hearing.hear(props.classId, draft, row.pupil.name, step.position);
+  }
+}
+
+/** Marks or unmarks the step that a pupil works on. */
+function pickPupil(row: BoardRow): void {
+  const cell = row.cells[row.standing.stepIndex];
+  if (cell !== undefined) pick(cell);
+}
+</script>
+
+<template>
+  <LoadState v-if="page === null" :error="classes.error" what="the board" @again="classes.open(classId)" />
+  <div v-else class="page-grid">
+    <ClassTabs :class-id="classId" :name="page.name" />
+    <div class="bar">
+      <ChoiceBar v-model="sort" label="Sort by" :choices="SORTS" />
+      <ChoiceBar v-model="filter" label="Show" :choices="FILTERS" />
+      <input
+        v-model="search"
+        class="form-control find"
+        type="search"
+        placeholder="Find a pupil"
+        aria-label="Find a pupil"
+      />
+      <p class="soft">
+        {{ rows.length }} of {{ page.pupils.filter((pupil) => pupil.standing !== null).length }} pupils
+      </p>
+    </div>
+    <div class="board" :class="{ beside: opened !== null }">
+      <BoardSheet
+        ref="sheet"
+        :page="page"
+        :rows="rows"
+        :at="at"
+        :open="open"
+        :picked="picked"
+        @press="press"
+        @key="key"
+        @pick-pupil="pickPupil"
+      />
+      <CellCard
+        v-if="opened !== null"
+        :class-id="classId"
+        :page="page"
+        :row="opened.row"
+        :cell="opened.cell"
+        @close="open = null"
+        @record="record([opened], $event)"
+      />
+    </div>
+    <div v-if="pickedCells.length > 0" class="card-paper picked" role="region" aria-label="Marked cells">
+      <strong>{{ pickedCells.length }} marked</strong>
+      <BButton variant="primary" @click="record(pickedCells, 'passed')">Passed today</BButton>
+      <BButton variant="outline-dark" @click="record(pickedCells, 'nearly')">Nearly</BButton>
+      <BButton variant="outline-dark" @click="record(pickedCells, 'not-yet')">Not yet</BButton>
+      <BButton variant="outline-dark" @click="picked = new Set()">Unmark</BButton>
+    </div>
+    <p v-if="hearing.error !== null" class="fault" role="alert">{{ hearing.error }}</p>
+    <p class="soft no-print">
+      Arrow keys move, Enter opens a cell, Space marks it. ● passed, with the day; ◐ nearly; ○ tried so many times.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.bar {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+}
+
+.find {
+  width: 180px;
+}
+
+.board {
+  display: grid;
+  gap: 14px;
+  align-items: start;
+}
+
+.beside {
+  grid-template-columns: minmax(0, 1fr) 330px;
+}
+
+.picked {
+  position: sticky;
+  bottom: 10px;
+  z-index: 3;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+  border: 2px solid var(--ink);
+}
+
+@media (max-width: 900px) {
+  .beside {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,238 @@
+<script setup lang="ts">
+import type { ClassPage } from '@escalier/server/api';
+import { useTemplateRef } from 'vue';
+import { RouterLink } from 'vue-router';
+import BeltBand from '../../ui/BeltBand.vue';
+import type { BoardCell, BoardRow } from './board.ts';
+
+/** Pupils by steps. One cell can be reached by Tab; the arrow keys go from there. */
+const props = defineProps<{
+  page: ClassPage;
+  rows: readonly BoardRow[];
+  at: readonly [number, number];
+  open: string | null;
+  picked: ReadonlySet<string>;
+}>();
+const emit = defineEmits<{
+  press: [row: number, cell: BoardCell, more: boolean];
+  key: [event: KeyboardEvent];
+  pickPupil: [row: BoardRow];
+}>();
+
+const SIGNS = { passed: '●', nearly: '◐', tried: '○', below: '–', open: '' } as const;
+const table = useTemplateRef<HTMLElement>('table');
+
+function focusAt([row, column]: readonly [number, number]): void {
+  table.value?.querySelector<HTMLElement>(`[data-cell="${row}.${column}"]`)?.focus();
+}
+defineExpose({ focusAt });
+
+/** The cell that an event of the table belongs to: one listener for all of them. */
+function cellAt(event: Event): readonly [number, BoardCell] | null {
+  const place = (event.target as HTMLElement).closest<HTMLElement>('[data-cell]')?.dataset.cell;
+  const [row, column] = place?.split('.').map(Number) ?? [];
+  const cell = props.rows[row ?? -1]?.cells[column ?? -1];
+  return row === undefined || cell === undefined ? null : [row, cell];
+}
+
+function press(event: MouseEvent): void {
+  const found = cellAt(event);
+  if (found !== null) emit('press', ...found, event.ctrlKey || event.metaKey || event.shiftKey);
+}
+
+function key(event: KeyboardEvent): void {
+  if (cellAt(event) !== null) emit('key', event);
+}
+</script>
+
+<template>
+  <div class="scroll" tabindex="-1">
+    <table ref="table" role="grid" :aria-label="`${page.name}: pupils by steps`" @click="press" @keydown="key">
+      <thead>
+        <tr>
+          <th scope="col" class="name">Pupil</th>
+          <th v-for="step in page.steps" :key="step.id" scope="col" :title="step.title">
+            <BeltBand :belt-id="step.belt" decorative />
+            <span class="title">{{ step.position }} {{ step.title }}</span>
+            <span class="soft">{{ step.goOn.passed }} of {{ step.goOn.of }}</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, index) in rows" :key="row.pupil.id">
+          <th scope="row" class="name">
+            <label v-if="row.standing.state !== 'finished'">
+              <input
+                type="checkbox"
+                class="form-check-input"
+                :checked="picked.has(`${row.pupil.id} ${row.standing.stepIndex}`)"
+                :aria-label="`Mark ${row.pupil.name} on step ${row.standing.stepIndex + 1}`"
+                @change="$emit('pickPupil', row)"
+              />
+            </label>
+            <RouterLink :to="{ name: 'pupil', params: { classId: page.id, pupilId: row.pupil.id } }">{{
+              row.pupil.name
+            }}</RouterLink>
+          </th>
+          <td
+            v-for="cell in row.cells"
+            :key="cell.key"
+            role="gridcell"
+            :class="[cell.state, { here: cell.here, open: open === cell.key, picked: picked.has(cell.key) }]"
+            :data-cell="`${index}.${cell.stepIndex}`"
+            :tabindex="at[0] === index && at[1] === cell.stepIndex ? 0 : -1"
+            :aria-label="cell.words"
+            :aria-selected="picked.has(cell.key)"
+          >
+            <span aria-hidden="true">{{ SIGNS[cell.state] }} {{ cell.text }}</span>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p v-if="rows.length === 0" class="none">No pupil is like that.</p>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  max-height: calc(100vh - 190px);
+  overflow: auto;
+  border: 1px solid var(--line);
+  border-radius: var(--radius);
+  background: var(--card);
+}
+
+table {
+  width: 100%;
+  border-collapse: separate;
+  border-spacing: 0;
+  font-size: 14px;
+}
+
+thead th {
+  position: sticky;
+  top: 0;
+  z-index: 2;
+  min-width: 84px;
+  padding: 0 4px 4px;
+  background: var(--card);
+  border-bottom: 2px solid var(--ink);
+  font-size: 13px;
+  font-weight: 600;
+  line-height: 1.15;
+  text-align: left;
+  vertical-align: bottom;
+}
+
+.title {
+  display: block;
+  margin-top: 3px;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+  max-width: 116px;
+}
+
+.name {
+  position: sticky;
+  left: 0;
+  z-index: 1;
+  min-width: 150px;
+  max-width: 210px;
+  padding: 0 8px;
+  background: var(--card);
+  text-align: left;
+  font-weight: 600;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+
+thead .name {
+  z-index: 3;
+}
+
+tbody th,
+td {
+  height: 27px;
+  border-bottom: 1px solid var(--line);
+}
+
+tbody .name label {
+  display: inline-grid;
+  place-items: center;
+  width: 26px;
+  height: 26px;
+  margin-right: 4px;
+  vertical-align: middle;
+}
+
+.name .form-check-input {
+  width: 18px;
+  height: 18px;
+}
+
+.name a {
+  color: var(--ink);
+}
+
+td {
+  padding: 0 6px;
+  border-left: 1px solid var(--line);
+  white-space: nowrap;
+  cursor: pointer;
+}
+
+td.passed {
+  background: var(--spruce-soft);
+  color: var(--spruce);
+}
+
+td.nearly {
+  background: var(--brass-soft);
+  color: var(--brass-deep);
+}
+
+td.tried {
+  color: var(--brick);
+}
+
+td.below {
+  background: repeating-linear-gradient(135deg, var(--stone) 0 3px, var(--card) 3px 7px);
+}
+
+td.here {
+  box-shadow: inset 0 0 0 2px var(--ink);
+}
+
+td.picked {
+  background: var(--ink);
+  color: #fff;
+}
+
+td.open {
+  outline: 3px solid var(--brick);
+  outline-offset: -3px;
+}
+
+td:focus-visible {
+  outline: 3px solid var(--spruce);
+  outline-offset: -3px;
+}
+
+.none {
+  padding: 24px;
+}
+
+@media (pointer: coarse) {
+  tbody th,
+  td {
+    height: 44px;
+  }
+
+  tbody .name label {
+    width: 44px;
+    height: 44px;
+  }
+}
+</style>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import type { WeekTrend } from '@escalier/core/records';
+import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js';
+import { computed } from 'vue';
+import { Bar } from 'vue-chartjs';
+import { shortDate } from '../classes/index.ts';
+import { INK, SPRUCE, STONE, takeOnTheLook } from './chart-look.ts';
+
+const props = defineProps<{ weeks: readonly WeekTrend[] }>();
+Chart.register(BarController, BarElement, CategoryScale, Legend, LinearScale, Tooltip);
+takeOnTheLook();
+
+const data = computed(() => ({
+  labels: props.weeks.map((week) => shortDate(week.week)),
+  datasets: [
+    { label: 'Passed', data: props.weeks.map((week) => week.passed), backgroundColor: SPRUCE },
+    {
+      label: 'Heard, not passed',
+      data: props.weeks.map((week) => Math.max(0, week.heard - week.passed)),
+      backgroundColor: STONE,
+      borderColor: INK,
+      borderWidth: 1,
+    },
+  ],
+}));
+const options = {
+  scales: { x: { stacked: true, grid: { display: false } }, y: { stacked: true, ticks: { precision: 0 } } },
+  plugins: { legend: { position: 'bottom' as const } },
+};
+const words = computed(
+  () =>
+    `Passes week by week: ${props.weeks.map((week) => `${shortDate(week.week)} ${week.passed} of ${week.heard}`).join(', ')}`,
+);
+</script>
+
+<template>
+  <div class="chart" role="img" :aria-label="words"><Bar :data="data" :options="options" /></div>
+</template>
+
+<style scoped>
+.chart {
+  height: 230px;
+}
+</style>

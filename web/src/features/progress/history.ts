@@ -1,0 +1,21 @@
+import { hearings, WRONG_CLOCK_SECONDS, type HeardEvent, type Outcome, type RecordEvent } from '@escalier/core/records';
+
+export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
+  passed: 'Passed',
+  nearly: 'Nearly',
+  'not-yet': 'Not yet',
+};
+
+/** The hearings of a pupil that count, in order. */
+export function hearingsOf(events: readonly RecordEvent[], pupilId: string): readonly HeardEvent[] {
+  return hearings(events.filter((event) => event.pupilId === pupilId));
+}
+
+/** What is to be said of the clock of the device that heard; null when it went right. */
+export function clockWords({ receipt }: HeardEvent): string | null {
+  const ahead = receipt?.deviceAhead ?? 0;
+  if (Math.abs(ahead) < WRONG_CLOCK_SECONDS) return null;
+  const [size, unit] =
+    Math.abs(ahead) >= 172_800 ? [86_400, 'days'] : Math.abs(ahead) >= 7200 ? [3600, 'hours'] : [60, 'minutes'];
+  return `The device’s clock was ${Math.round(Math.abs(ahead) / size)} ${unit} ${ahead > 0 ? 'ahead' : 'behind'}.`;
+}

@@ -1,0 +1,2 @@
+export type { NewEvent } from './database.ts';
+export { useOutbox, type OutboxState } from './store.ts';

@@ -1,0 +1,175 @@
+import type { RecordEvent } from '@escalier/core/records';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef } from 'vue';
+import { openDevice, type DeviceDatabase, type Kept, type KeptRecords, type NewEvent } from './database.ts';
+import { outbox, type Outbox, type Sent } from './outbox.ts';
+import { sendToSchool } from './send.ts';
+
+const SOONEST_MS = 2000;
+const LATEST_MS = 60_000;
+
+/** Where what was recorded on this device is now. */
+export type OutboxState = 'at-school' | 'sending' | 'here' | 'sign-in' | 'refused';
+
+/** What was recorded on this device: kept here at once, and sent to the school in order as soon as there is a way. */
+export const useOutbox = defineStore('outbox', () => {
+  const account = ref<string | null>(null);
+  const items = shallowRef<readonly Kept[]>([]);
+  const sending = ref(false);
+  const lastSent = ref<Sent>('done');
+  /** Events of this device that the school has got meanwhile, by class, with the numbers that it gave. */
+  const arrivals = new Set<(classId: string, event: RecordEvent) => void>();
+  let opening: Promise<{ database: DeviceDatabase; box: Outbox }> | null = null;
+  let wait = SOONEST_MS;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
+  const mine = computed(() => items.value.filter((kept) => kept.account === account.value));
+  const waiting = computed(() => mine.value.filter((kept) => kept.refused === null));
+  const refused = computed(() => mine.value.filter((kept) => kept.refused !== null));
+  /** E-mails of others whose records wait on this device for their signing in. */
+  const others = computed(() => items.value.filter((kept) => kept.account !== account.value));
+  const state = computed((): OutboxState => {
+    if (refused.value.length > 0) return 'refused';
+    if (waiting.value.length === 0) return 'at-school';
+    if (lastSent.value === 'signed-out') return 'sign-in';
+    return sending.value && lastSent.value !== 'offline' ? 'sending' : 'here';
+  });
+
+  function device(): Promise<{ database: DeviceDatabase; box: Outbox }> {
+    opening ??= openDevice().then((database) => ({ database, box: outbox(database) }));
+    opening.catch(() => (opening = null));
+    return opening;
+  }
+
+  /** Reads what waits on this device, and begins to send what is of this account. */
+  async function open(email: string): Promise<void> {
+    account.value = email;
+    const { box } = await device();
+    items.value = await box.all();
+    void navigator.storage?.persist?.();
+    void flush();
+  }
+
+  /**
+   * Keeps an event here: seen at once, on the disk when this has come back.
+   * @throws Error with a sentence when this device cannot keep it and the school is not reached either.
+   */
+  async function add(classId: string, event: NewEvent): Promise<void> {
+    const email = account.value;
+    if (email === null) throw new Error('Nobody is signed in on this device.');
+    const shown: Kept = { order: -items.value.length - 1, account: email, classId, event, refused: null };
+    items.value = [...items.value, shown];
+    try {
+      const kept = await (await device()).box.add({ account: email, classId, event });
+      items.value = items.value.map((each) => (each === shown ? kept : each));
+    } catch {
+      await sendUnkept(shown);
+    }
+    void flush();
+  }
+
+  /** The disk is full, or the browser keeps nothing: then only the school itself will do. */
+  async function sendUnkept(shown: Kept): Promise<void> {
+    const drop = (): void => void (items.value = items.value.filter((each) => each !== shown));
+    try {
+      const [result] = await sendToSchool([shown.event]);
+      if (result === undefined || 'refused' in result) throw new Error(result?.refused);
+      drop();
+      tell(shown, result.number);
+    } catch {
+      drop();
+      throw new Error('This device cannot keep it (its disk may be full), and the school is not reached.');
+    }
+  }
+
+  function tell({ classId, event }: Kept, number: number): void {
+    const received = { ...event, receipt: { number, deviceAhead: 0 } };
+    for (const arrived of arrivals) arrived(classId, received);
+  }
+
+  /** Sends what waits. Tries again by itself, less and less often, as long as there is no way. */
+  async function flush(): Promise<void> {
+    const email = account.value;
+    if (email === null || sending.value) return;
+    clearTimeout(timer);
+    sending.value = true;
+    try {
+      const { box } = await device();
+      // Two pages of one device send one after the other.
+      lastSent.value = await alone(() => box.send(email, sendToSchool, tell));
+      items.value = [...(await box.all()), ...items.value.filter((kept) => kept.order < 0)];
+    } catch {
+      lastSent.value = 'offline';
+    } finally {
+      sending.value = false;
+    }
+    if (lastSent.value === 'offline') {
+      timer = setTimeout(() => void flush(), wait);
+      wait = Math.min(LATEST_MS, 2 * wait);
+    } else {
+      wait = SOONEST_MS;
+      if (waiting.value.some((kept) => kept.order > 0) && lastSent.value !== 'signed-out') void flush();
+    }
+  }
+
+  /** Takes away a refused event that somebody has read. */
+  async function forget(order: number): Promise<void> {
+    const { box } = await device();
+    await box.forget(order);
+    items.value = items.value.filter((kept) => kept.order !== order);
+  }
+
+  async function keepRecords(records: Omit<KeptRecords, 'account'>): Promise<void> {
+    if (account.value === null) return;
+    try {
+      await (await device()).database.put('records', { account: account.value, ...records });
+    } catch {
+      // Without room for it the class is asked for anew; what was recorded here stands in the outbox.
+    }
+  }
+
+  async function keptRecords(classId: string): Promise<KeptRecords | null> {
+    if (account.value === null) return null;
+    try {
+      return (await (await device()).database.get('records', [account.value, classId])) ?? null;
+    } catch {
+      return null;
+    }
+  }
+
+  /** On signing out: pupils' names and records do not stay on a device that others use; what is unsent does. */
+  async function leave(): Promise<void> {
+    account.value = null;
+    clearTimeout(timer);
+    await (await device()).database.clear('records');
+    if ('caches' in globalThis) await caches.delete(ANSWERS);
+  }
+
+  function whenArrived(arrived: (classId: string, event: RecordEvent) => void): void {
+    arrivals.add(arrived);
+  }
+
+  return {
+    state,
+    waiting,
+    refused,
+    others,
+    lastSent,
+    open,
+    add,
+    flush,
+    forget,
+    keepRecords,
+    keptRecords,
+    leave,
+    whenArrived,
+  };
+});
+
+/** Where the service worker keeps the answers of the school. */
+export const ANSWERS = 'escalier-answers';
+
+async function alone<Value>(work: () => Promise<Value>): Promise<Value> {
+  const locks = (navigator as Partial<Navigator>).locks;
+  return locks === undefined ? work() : locks.request('escalier-outbox', work);
+}
