@@ -23,6 +23,8 @@ export default defineConfig({
     baseURL: process.env.ESCALIER_E2E_ADDRESS ?? 'http://127.0.0.1:4180',
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
+    // Only never-lost.spec.ts lets it work: it would answer for a server that a test takes away.
+    serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
   },
 });

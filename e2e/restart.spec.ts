@@ -11,6 +11,7 @@ test('a recorded pass is there again after the server was killed and started', a
   await page.getByRole('link', { name: /^Fenna/ }).click();
   await page.getByRole('button', { name: 'Passed' }).click();
   await expect(page.locator('.strip')).toContainText('Fenna passed');
+  await expect(page.locator('.strip')).toContainText('Saved at school');
   await stopServer(first, 'SIGKILL');
 
   const second = await startServer(DATABASE);

@@ -9,13 +9,16 @@ export interface RunningServer {
 }
 
 /** Starts the built server on a database of its own. */
-export async function startServer(databaseUrl: string | undefined, { demo = true } = {}): Promise<RunningServer> {
+export async function startServer(
+  databaseUrl: string | undefined,
+  { demo = true, port = 0 } = {},
+): Promise<RunningServer> {
   const child = spawn(process.execPath, ['.escalier/server/main.mjs'], {
     cwd: ROOT,
     env: {
       ...process.env,
       DATABASE_URL: databaseUrl,
-      ESCALIER_PORT: '0',
+      ESCALIER_PORT: String(port),
       ESCALIER_DEMO: demo ? 'on' : 'off',
       ESCALIER_WEB: `${ROOT}.escalier/web`,
       ESCALIER_DEMO_TUNES: `${ROOT}demo/tunes`,

@@ -1,7 +1,9 @@
 import { parseArgs } from 'node:util';
+import { ensureChromium, CHROMIUM } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
-import { binary } from './lib/paths.mjs';
+import { binary, TUNES } from './lib/paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './lib/postgres.mjs';
+import { buildProduct, withProduct } from './lib/product.mjs';
 import { runShown, stopOnSignals } from './lib/processes.mjs';
 import { run } from './lib/say.mjs';
 
@@ -10,13 +12,19 @@ await run(async () => {
   const { values } = parseArgs({ options: { only: { type: 'string' } } });
   ensurePackages();
   const env = values.only === undefined ? {} : { ESCALIER_BENCH_ONLY: values.only };
+  buildProduct();
   runShown(binary('tsx'), ['server/bench/core.ts'], { env });
   const postgres = await startTemporaryPostgres();
   const stop = stopOnSignals(postgres.stop);
   try {
     ensureDatabase(postgres, 'bench');
-    runShown(binary('tsx'), ['server/bench/server.ts'], { env: { ...env, DATABASE_URL: postgres.url('bench') } });
+    runShown(binary('tsx'), ['server/bench/server.ts'], { env: { ...env, DATABASE_URL: postgres.url('bench'), ESCALIER_DEMO_TUNES: TUNES } });
   } finally {
     await stop();
   }
+  ensureChromium();
+  await withProduct([], async ({ address, url }) => {
+    const product = { ESCALIER_BENCH_ADDRESS: address, DATABASE_URL: url('product'), ESCALIER_BENCH_CHROMIUM: CHROMIUM };
+    runShown(binary('tsx'), ['e2e/bench/screens.ts'], { env: { ...env, ...product } });
+  });
 });

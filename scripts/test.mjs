@@ -94,11 +94,12 @@ async function serverTests() {
 /** The built application on a database of its own; a test may start a further server on a further database. */
 async function endToEnd() {
   ensureChromium();
-  return withProduct(['restart', 'first_run'], ({ address, url }) =>
+  return withProduct(['restart', 'first_run', 'live'], ({ address, url }) =>
     playwright({
       ESCALIER_E2E_ADDRESS: address,
       ESCALIER_E2E_RESTART_DATABASE: url('restart'),
       ESCALIER_E2E_FIRST_RUN_DATABASE: url('first_run'),
+      ESCALIER_E2E_LIVE_DATABASE: url('live'),
       ESCALIER_E2E_CHROMIUM: CHROMIUM,
     }),
   );

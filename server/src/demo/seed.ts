@@ -1,9 +1,11 @@
 import { randomBytes } from 'node:crypto';
 import { TZDate } from '@date-fns/tz';
 import { lessonsNow, lessonsOf, NO_ROTATION, type Term } from '@escalier/core/calendar';
-import { addDays, addWeeks, format, startOfISOWeek } from 'date-fns';
+import type { HeardEvent } from '@escalier/core/records';
+import { addDays, addWeeks, format, startOfISOWeek, subDays } from 'date-fns';
 import { ClassEntity, ClassTeacherEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
+import { BeltGivenEntity } from '../features/instruments/index.ts';
 import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
 import type { EntityManager, Orm } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
@@ -14,6 +16,9 @@ import { stockSchool, type StockStaircase } from './stock.ts';
 
 /** Any number that no other lock of Escalier uses: two servers that start together load the demo once. */
 const SEED_LOCK = 20_261;
+
+/** Belts are handed out once a week. */
+const GIVEN_DAYS = 6;
 
 interface Demo {
   readonly em: EntityManager;
@@ -139,7 +144,21 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: StockStair
         receivedAt: new Date(event.heardAt),
       })),
     );
+    await giveBelts(demo, events);
   }
+}
+
+/** What was passed a week ago and more has its belt; the last ones wait to be handed out. */
+async function giveBelts({ em, accountId, now }: Demo, events: readonly HeardEvent[]): Promise<void> {
+  const rows = events
+    .filter((event) => event.outcome === 'passed' && new Date(event.heardAt) < subDays(now, GIVEN_DAYS))
+    .map(({ pupilId, stepId, heardAt }) => ({
+      pupil: pupilId,
+      step: stepId,
+      account: accountId,
+      givenAt: new Date(heardAt),
+    }));
+  if (rows.length > 0) await em.insertMany(BeltGivenEntity, rows);
 }
 
 /** Two more people who share classes with the demo's teacher; nobody knows their passwords. */

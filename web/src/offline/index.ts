@@ -1,2 +1,1 @@
-export type { NewEvent } from './database.ts';
-export { useOutbox, type OutboxState } from './store.ts';
+export { useOutbox } from './store.ts';

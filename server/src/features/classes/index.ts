@@ -13,5 +13,5 @@ export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
 export { classClimb, classPage, listClasses, type ClassRecords, type ClimbStep } from './service.ts';
 export type { PupilRecord } from './pupils.ts';
 export type { ClassSettings, StaircaseChoice } from './settings.ts';
-export { classNeeds, classPasses, type ClassNeeds, type ClassPasses } from './needs.ts';
+export { classNeeds, classPasses, type ClassNeeds } from './needs.ts';
 export { localToday } from './state.ts';

@@ -22,17 +22,19 @@ const give = (belts: readonly { pupilId: string; stepId: string }[], given: bool
 
 describe('belts that were earned', () => {
   it('are ticked when they are handed out, each once, and come out of the stock', async () => {
-    const straw = (await earned('4 Plover')).filter((each) => each.belt === 'straw').slice(0, 2);
-    expect(straw.every((each) => each.givenAt === null)).toBe(true);
-    const before = await onHand('straw');
+    const waiting = (await earned('4 Plover')).filter((each) => each.givenAt === null);
+    const { belt } = waiting.find((each) => waiting.filter((other) => other.belt === each.belt).length > 1)!;
+    const two = waiting.filter((each) => each.belt === belt).slice(0, 2);
+    const given = (await earned('4 Plover')).filter((each) => each.givenAt !== null).length;
+    const before = await onHand(belt);
     const one = before.way === 'cord' ? before.cmEach : 1;
-    await Promise.all([give(straw, true), give(straw, true)]);
-    expect((await onHand('straw')).onHand).toBe(before.onHand - 2 * one);
+    await Promise.all([give(two, true), give(two, true)]);
+    expect((await onHand(belt)).onHand).toBe(before.onHand - 2 * one);
     const after = await earned('4 Plover');
-    expect(after.filter((each) => each.givenAt !== null)).toHaveLength(2);
-    await give(straw.slice(0, 1), false);
-    expect((await onHand('straw')).onHand).toBe(before.onHand - one);
-    expect((await earned('4 Plover')).filter((each) => each.givenAt !== null)).toHaveLength(1);
+    expect(after.filter((each) => each.givenAt !== null)).toHaveLength(given + 2);
+    await give(two.slice(0, 1), false);
+    expect((await onHand(belt)).onHand).toBe(before.onHand - one);
+    expect((await earned('4 Plover')).filter((each) => each.givenAt !== null)).toHaveLength(given + 1);
   });
 
   it('are not those below a late joiner’s start, and not what nobody has passed', async () => {

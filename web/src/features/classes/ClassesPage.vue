@@ -1,16 +1,26 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
+import { useLocalStorage } from '@vueuse/core';
 import { onMounted } from 'vue';
 import { RouterLink } from 'vue-router';
+import ChoiceBar from '../../ui/ChoiceBar.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { useSession } from '../schools/index.ts';
 import ClassStrip from './ClassStrip.vue';
+import OverviewTable from './OverviewTable.vue';
 import { useClasses } from './store.ts';
 import { longDate, plural } from './words.ts';
 
 const classes = useClasses();
 const session = useSession();
 onMounted(classes.loadList);
+
+/** Kept on this device. */
+const view = useLocalStorage<'stairs' | 'table'>('escalier.classes', 'stairs');
+const VIEWS = [
+  { value: 'stairs', label: 'Stairs' },
+  { value: 'table', label: 'Table' },
+] as const;
 </script>
 
 <template>
@@ -23,11 +33,13 @@ onMounted(classes.loadList);
           {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
         </p>
       </div>
+      <ChoiceBar v-if="classes.list.length > 0" v-model="view" label="Look" :choices="VIEWS" />
       <RouterLink v-if="session.mayTeach" class="btn btn-outline-dark" :to="{ name: 'new-class' }">
         A new class
       </RouterLink>
     </header>
-    <ul class="list">
+    <OverviewTable v-if="view === 'table' && classes.list.length > 0" :classes="classes.list" />
+    <ul v-else class="list">
       <li v-for="each in classes.list" :key="each.id" class="card-paper">
         <RouterLink class="open" :to="{ name: 'class', params: { classId: each.id } }">
           <h2>{{ each.name }}</h2>
@@ -37,11 +49,16 @@ onMounted(classes.loadList);
         <div class="facts">
           <p>
             <strong>{{ plural(each.pupils, 'pupil', 'pupils') }}</strong>, {{ each.nearly }} nearly passed,
-            {{ each.stuck }} stuck
+            {{ each.stuck }} stuck<template v-if="each.classStep < each.belts.length"
+              >, on step {{ each.classStep + 1 }}</template
+            >
           </p>
           <p>
             {{ each.lessons.had }} of {{ each.lessons.total }} lessons had,
-            <strong>{{ each.lessons.left }} left</strong>
+            <strong>{{ each.lessons.left }} left</strong>, {{ each.lessons.lost }} lost
+          </p>
+          <p v-if="each.waits !== null">
+            {{ each.waits.name }} not heard for {{ plural(each.waits.lessons, 'lesson', 'lessons') }}
           </p>
           <p v-if="each.lessons.next !== null" class="soft">
             next: {{ longDate(each.lessons.next.date) }}, {{ each.lessons.next.at }}

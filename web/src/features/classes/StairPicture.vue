@@ -67,7 +67,7 @@ const overlong = computed(
     <ul class="legend" aria-label="Legend">
       <li><span class="peg working" aria-hidden="true" />on this step</li>
       <li><span class="peg nearly" aria-hidden="true" />nearly passed</li>
-      <li><span class="peg stuck" aria-hidden="true" />stuck: three tries</li>
+      <li><span class="peg stuck" aria-hidden="true" />stuck</li>
       <li class="soft measures">height of a step: how much harder it is · depth: lessons given to it</li>
     </ul>
     <svg v-if="width > 0" :width="width" :height="height" aria-hidden="true">

@@ -46,12 +46,11 @@ const fault = computed(() => faults.all.find((each) => each.id === cause.value.r
         <strong>{{ noteWords(cause.note.what) }}</strong> is new.
       </p>
       <p v-for="group in groups" :key="group.pupilIds.join()">
-        Together: <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>
-        <template v-if="group.drill !== null">
-          – toggle {{ noteWords(group.drill.from) }} {{ noteWords(group.drill.to) }},</template
-        >
-        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: group.stepIndex + 1 } }">
-          step {{ group.stepIndex + 1 }}</RouterLink
+        Together: <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>{{
+          group.drill === null ? '' : `, toggle ${noteWords(group.drill.from)} and ${noteWords(group.drill.to)}`
+        }},
+        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: group.stepIndex + 1 } }"
+          >step {{ group.stepIndex + 1 }}</RouterLink
         >
       </p>
     </template>

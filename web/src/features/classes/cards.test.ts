@@ -80,7 +80,7 @@ describe('StuckCard', () => {
     expect(card.get('h2').text()).toBe('3 pupils are stuck');
     expect(card.text()).toContain('Most often: leak (2 of 3). Flat pads, thumb first');
     expect(card.text()).toMatch(/2 of 3 play the move\s+A to E/);
-    expect(card.text()).toMatch(/Together: Farah, Quentin\s+– toggle A E, step 2/);
+    expect(card.text()).toMatch(/Together: Farah, Quentin, toggle A and E,\s+step 2/);
     expect(card.text()).toContain('Emre: 3 tries without a pass');
   });
 

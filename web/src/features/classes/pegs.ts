@@ -1,5 +1,5 @@
-import type { PupilState } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
+import { stuckWords, type PupilState } from '@escalier/core/records';
 import { pegLabels } from './peg-labels.ts';
 import { plural } from './words.ts';
 
@@ -23,19 +23,22 @@ const STATE_ORDER: readonly PupilState[] = ['stuck', 'nearly', 'working', 'finis
 /** The pupils of each step, and behind the last step those who have passed all; in trouble first. */
 export function pegsOf(page: ClassPage): readonly (readonly Peg[])[] {
   const here = page.pupils.flatMap((pupil) => (pupil.standing === null ? [] : [{ pupil, standing: pupil.standing }]));
+  const stuck = new Map(page.stuck.map((each) => [each.pupilId, each]));
   const labels = pegLabels(here.map(({ pupil }) => pupil.name));
   const groups = Array.from({ length: page.steps.length + 1 }, (): Peg[] => []);
   for (const [index, { pupil, standing }] of here.entries()) {
     const tries = standing.triesOnStep === 0 ? 'not heard on it yet' : plural(standing.triesOnStep, 'try', 'tries');
-    const words =
-      standing.state === 'finished'
-        ? `${pupil.name}: ${STATE_WORDS.finished}`
-        : `${pupil.name}: ${STATE_WORDS[standing.state]}, ${tries}`;
+    const why = stuck.get(pupil.id);
+    // Who nearly passed is shown so, also when they have waited for long.
+    const state = why === undefined || standing.state === 'nearly' ? standing.state : 'stuck';
+    const more =
+      state === 'finished' ? '' : state === 'stuck' && why !== undefined ? `: ${stuckWords(why)}` : `, ${tries}`;
+    const words = `${pupil.name}: ${STATE_WORDS[state]}${more}`;
     groups[standing.stepIndex]!.push({
       id: pupil.id,
       name: pupil.name,
       label: labels[index]!,
-      state: standing.state,
+      state,
       words,
     });
   }

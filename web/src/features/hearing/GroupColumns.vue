@@ -2,6 +2,7 @@
 import type { Outcome } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { reactive, watch } from 'vue';
+import { plural } from '../../ui/plural.ts';
 import FaultChips from './FaultChips.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
 
@@ -32,7 +33,10 @@ const SAID: Record<Outcome, string> = { passed: 'Passed', nearly: 'Nearly', 'not
           :pupil-name="pupil.name"
           @judge="$emit('judge', pupil, $event, remarks[pupil.id] ?? [])"
         />
-        <FaultChips v-model="remarks[pupil.id]!" small />
+        <details>
+          <summary>{{ plural(remarks[pupil.id]?.length ?? 0, 'remark', 'remarks') }}</summary>
+          <FaultChips v-model="remarks[pupil.id]!" small />
+        </details>
       </template>
     </li>
   </ul>
@@ -57,6 +61,11 @@ li {
 h2 {
   font-size: 1.4rem;
   overflow-wrap: anywhere;
+}
+
+summary {
+  min-height: 44px;
+  padding: 10px 0;
 }
 
 .said {

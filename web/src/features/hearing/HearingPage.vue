@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { PASS_CHOICES } from '@escalier/core/practice';
 import type { Outcome } from '@escalier/core/records';
-import type { PupilDto } from '@escalier/server/api';
+import type { PupilDto, StepDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, onMounted, ref, toRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import ChoiceBar from '../../ui/ChoiceBar.vue';
@@ -34,10 +34,19 @@ onMounted(faults.load);
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const SIZES = ['1', '2', '3', '4', '5'].map((value) => ({ value, label: value === '1' ? 'One' : value }));
 const size = ref('1');
-const { queue, pupil, step, group, next, why, skip } = useTurn(
+const {
+  queue,
+  pupil,
+  step: ownStep,
+  group,
+  next,
+  why,
+  skip,
+} = useTurn(
   page,
   toRef(props, 'pupilId'),
   computed(() => Number(size.value)),
+  () => kept.value?.pupils ?? null,
 );
 watch(
   () => page.value?.id,
@@ -45,29 +54,34 @@ watch(
   { immediate: true },
 );
 
+/** A row that is being judged: it stays, with its step, until all of it are, whatever the queue does meanwhile. */
+const kept = shallowRef<{ readonly pupils: readonly PupilDto[]; readonly step: StepDto } | null>(null);
+const done = ref<ReadonlyMap<string, Outcome>>(new Map());
+const row = computed(() => kept.value?.pupils ?? group.value);
+const step = computed(() => kept.value?.step ?? ownStep.value);
+const isRow = computed(() => row.value.length > 1);
+
 const remarks = ref<string[]>([]);
 const tempo = ref<number | null>(null);
 const tuneId = ref('');
 watch(
   () => pupil.value?.id,
   () => {
+    if (kept.value !== null) return;
     remarks.value = [];
     tempo.value = null;
-    done.value = new Map();
   },
 );
-watch(step, (now) => (tuneId.value = now?.tuneId ?? ''), { immediate: true });
+watch(
+  () => step.value?.id,
+  () => (tuneId.value = step.value?.tuneId ?? ''),
+  { immediate: true },
+);
 const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 
 async function goTo(other: PupilDto | null): Promise<void> {
   if (other !== null) await router.replace({ name: 'hear', params: { classId: props.classId, pupilId: other.id } });
 }
-
-/** Who of the row has been judged already. The row stays until all have. */
-const done = ref<ReadonlyMap<string, Outcome>>(new Map());
-const row = computed(() => rowKept.value ?? group.value);
-const rowKept = ref<readonly PupilDto[] | null>(null);
-const isRow = computed(() => row.value.length > 1);
 
 /** Recorded here at once, and on with the next; what cannot be kept brings its pupil back. */
 async function record(who: PupilDto, outcome: Outcome, about: readonly string[], following: PupilDto | null) {
@@ -81,9 +95,9 @@ async function record(who: PupilDto, outcome: Outcome, about: readonly string[],
     ...(tuneId.value === first || tuneId.value === '' ? {} : { tuneId: tuneId.value }),
     ...(tempo.value === null ? {} : { tempo: tempo.value }),
   };
-  const kept = hearing.hear(props.classId, draft, who.name, position);
+  const recorded = hearing.hear(props.classId, draft, who.name, position);
   await goTo(following);
-  if (!(await kept)) await goTo(who);
+  if (!(await recorded)) await goTo(who);
 }
 
 async function judge(outcome: Outcome): Promise<void> {
@@ -92,19 +106,25 @@ async function judge(outcome: Outcome): Promise<void> {
 }
 
 async function judgeInRow(who: PupilDto, outcome: Outcome, about: readonly string[]): Promise<void> {
-  rowKept.value ??= group.value;
+  if (step.value === null) return;
+  kept.value ??= { pupils: group.value, step: step.value };
   const following = next.value;
   done.value = new Map([...done.value, [who.id, outcome]]);
-  const last = rowKept.value.every((each) => done.value.has(each.id));
-  if (last) rowKept.value = null;
-  await record(who, outcome, about, last ? following : null);
+  const last = row.value.every((each) => done.value.has(each.id));
+  await record(who, outcome, about, null);
+  if (last) await leaveRow(following);
+}
+
+async function leaveRow(following: PupilDto | null): Promise<void> {
+  kept.value = null;
+  done.value = new Map();
+  await goTo(following);
 }
 
 async function skipTurn(): Promise<void> {
   const following = next.value;
-  skip();
-  rowKept.value = null;
-  await goTo(following);
+  skip(row.value);
+  await leaveRow(following);
 }
 
 const { fault: awayFault, save } = useSave();

@@ -14,6 +14,9 @@ const OUTCOME_WORDS: Record<Outcome, string> = { passed: 'passed', nearly: 'near
 
 const other = computed(() => (props.pupil.playsInstead === null ? null : findInstrument(props.pupil.playsInstead)));
 
+/** Why it is this pupil’s turn. */
+const reason = computed(() => (props.why === '' ? '' : `${props.why[0]!.toUpperCase()}${props.why.slice(1)}. `));
+
 /** What the records say about the tries on this step. */
 const history = computed(() => {
   const standing = props.pupil.standing?.steps.find((each) => each.stepId === props.step?.id);
@@ -36,9 +39,7 @@ const history = computed(() => {
         <span class="belt"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},
         <strong>{{ step.title }}</strong>
       </p>
-      <p class="soft">
-        <template v-if="why !== ''">Next because: {{ why }}. </template>{{ history }}
-      </p>
+      <p class="soft">{{ reason }}{{ history }}</p>
     </template>
   </div>
 </template>

@@ -2,8 +2,16 @@ import { hearingGroups, queueWords } from '@escalier/core/records';
 import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
 import { computed, ref, type Ref } from 'vue';
 
-/** Whose turn it is: one pupil, or a row of those next in the queue who play the same step. */
-export function useTurn(page: Ref<ClassPage | null>, wanted: Ref<string | undefined>, size: Ref<number>) {
+/**
+ * Whose turn it is: one pupil, or a row of those next in the queue who play the same step.
+ * @param playing the row that is being judged, when there is one.
+ */
+export function useTurn(
+  page: Ref<ClassPage | null>,
+  wanted: Ref<string | undefined>,
+  size: Ref<number>,
+  playing: () => readonly PupilDto[] | null,
+) {
   /** Put aside on this device for now: skipped. */
   const skipped = ref<ReadonlySet<string>>(new Set());
 
@@ -35,8 +43,8 @@ export function useTurn(page: Ref<ClassPage | null>, wanted: Ref<string | undefi
   });
   /** Who comes when this turn is done or skipped. */
   const next = computed(() => {
-    const playing = new Set(group.value.map((each) => each.id));
-    return queue.value.find((each) => !playing.has(each.id)) ?? null;
+    const now = new Set((playing() ?? group.value).map((each) => each.id));
+    return queue.value.find((each) => !now.has(each.id)) ?? null;
   });
 
   /** Why somebody is where they are in the queue; empty when they are not in it. */
@@ -45,8 +53,8 @@ export function useTurn(page: Ref<ClassPage | null>, wanted: Ref<string | undefi
     return place === undefined ? '' : queueWords(place);
   }
 
-  function skip(): void {
-    skipped.value = new Set([...skipped.value, ...group.value.map((each) => each.id)]);
+  function skip(pupils: readonly PupilDto[]): void {
+    skipped.value = new Set([...skipped.value, ...pupils.map((each) => each.id)]);
   }
 
   return { queue, pupil, step, group, next, why, skip };

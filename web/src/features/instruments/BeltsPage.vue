@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { belt, isBeltId } from '@escalier/core/staircase';
-import type { BeltDesk, BeltStock } from '@escalier/server/api';
+import type { BeltDesk, BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
@@ -10,7 +10,8 @@ import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { SchoolHead } from '../schools/index.ts';
-import { beltNeeds, stockWords } from './belt-needs.ts';
+import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
+import HandOutCard from './HandOutCard.vue';
 
 const desk = shallowRef<BeltDesk | null>(null);
 const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
@@ -23,7 +24,22 @@ function show(next: BeltDesk): void {
   stock.value = next.stock.map((each) => ({ ...each }));
 }
 
-const needs = computed(() => (desk.value === null ? [] : beltNeeds(desk.value.classes, stock.value)));
+const earned = shallowRef<readonly ClassBelts[]>([]);
+const { load: loadEarned } = useLoad(async () => {
+  earned.value = await ask(api.belts.earned.$get());
+});
+onMounted(loadEarned);
+const { reason: giveFault, save: saveGiven } = useSave();
+async function give(belts: readonly EarnedBelt[], given: boolean): Promise<void> {
+  const json = { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given };
+  await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }))));
+  // Also after a refusal: the list shows what the school has.
+  await Promise.all([load(), loadEarned()]);
+}
+
+const needs = computed(() =>
+  desk.value === null ? [] : beltNeeds(desk.value.classes, stock.value, waitingBelts(earned.value)),
+);
 
 async function store(): Promise<void> {
   await save(async () => {
@@ -43,7 +59,8 @@ function stockOf(id: string) {
     <SchoolHead
       lead="Passes so far, and those still to come at the pace of each pupil until the end of the term: so many belts to have ready."
     />
-    <form class="card-paper" novalidate @submit.prevent="store">
+    <HandOutCard :earned="earned" :stock="desk.stock" :fault="giveFault" @give="give" />
+    <form class="card-paper no-print" novalidate @submit.prevent="store">
       <p v-if="needs.length === 0" class="soft">No class climbs any stairs yet.</p>
       <table v-else>
         <thead>

@@ -1,4 +1,4 @@
-import type { BeltDesk, BeltStock } from '@escalier/server/api';
+import type { BeltDesk, BeltStock, ClassBelts } from '@escalier/server/api';
 
 /** What one belt needs over all classes, against what is in stock. */
 export interface BeltNeed {
@@ -13,8 +13,20 @@ export interface BeltNeed {
   readonly sums: readonly string[];
 }
 
+/** How many of each belt are earned and not handed out yet. */
+export function waitingBelts(earned: readonly ClassBelts[]): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { belt, givenAt } of earned.flatMap((each) => each.earned))
+    if (givenAt === null) counts.set(belt, (counts.get(belt) ?? 0) + 1);
+  return counts;
+}
+
 /** Only belts that some staircase has, in their order; those to come are counted at most, so that nobody goes without. */
-export function beltNeeds(classes: BeltDesk['classes'], stock: readonly BeltStock[]): readonly BeltNeed[] {
+export function beltNeeds(
+  classes: BeltDesk['classes'],
+  stock: readonly BeltStock[],
+  waiting: ReadonlyMap<string, number>,
+): readonly BeltNeed[] {
   return stock.flatMap((each): readonly BeltNeed[] => {
     const steps = classes.flatMap((one) =>
       one.steps
@@ -29,7 +41,8 @@ export function beltNeeds(classes: BeltDesk['classes'], stock: readonly BeltStoc
       (step) =>
         `${step.name}, step ${step.position}: ${step.passed} passed, ${step.likely} to ${step.atMost} to come in ${step.left} lessons`,
     );
-    const { needed, line } = neededOf(each, atMost);
+    const now = waiting.get(each.belt) ?? 0;
+    const { needed, line } = neededOf(each, now, atMost);
     return [
       {
         belt: each.belt,
@@ -48,10 +61,17 @@ export function beltNeeds(classes: BeltDesk['classes'], stock: readonly BeltStoc
   });
 }
 
-function neededOf({ way, cmEach, reservePercent }: BeltStock, count: number): { needed: number; line: string } {
-  if (way === 'pieces') return { needed: count, line: `to have ready: ${count} pieces` };
+/** Those to hand out now, and those that may come. */
+function neededOf(
+  { way, cmEach, reservePercent }: BeltStock,
+  now: number,
+  toCome: number,
+): { needed: number; line: string } {
+  const count = now + toCome;
+  if (way === 'pieces')
+    return { needed: count, line: `to have ready: ${now} to hand out + ${toCome} to come = ${count} pieces` };
   const needed = Math.ceil((count * cmEach * (100 + reservePercent)) / 100);
-  return { needed, line: `cord: ${count} × ${cmEach} cm + ${reservePercent} % = ${needed} cm` };
+  return { needed, line: `cord: ${now} + ${toCome} = ${count} × ${cmEach} cm + ${reservePercent} % = ${needed} cm` };
 }
 
 /** "12 more", "4.2 m more", "enough". */

@@ -113,7 +113,11 @@ describe('belts', () => {
         },
       ],
     };
-    const asked = fakeServer({ 'GET /api/belts': () => belts, 'PUT /api/belts': () => belts });
+    const asked = fakeServer({
+      'GET /api/belts': () => belts,
+      'GET /api/belts/earned': () => [],
+      'PUT /api/belts': () => belts,
+    });
     const { wrapper } = await openPage(BeltsPage);
     expect(wrapper.get('tbody tr').text()).toContain('3 to 4');
     expect(wrapper.get('tbody tr').text()).toContain('4 more');

@@ -19,7 +19,7 @@ const emit = defineEmits<{
   pickPupil: [row: BoardRow];
 }>();
 
-const SIGNS = { passed: '●', nearly: '◐', tried: '○', below: '–', open: '' } as const;
+const SIGNS = { passed: '●', nearly: '◐', tried: '○', below: '–', unheard: '' } as const;
 const table = useTemplateRef<HTMLElement>('table');
 
 function focusAt([row, column]: readonly [number, number]): void {
@@ -78,7 +78,7 @@ function key(event: KeyboardEvent): void {
             v-for="cell in row.cells"
             :key="cell.key"
             role="gridcell"
-            :class="[cell.state, { here: cell.here, open: open === cell.key, picked: picked.has(cell.key) }]"
+            :class="[cell.state, { here: cell.here, opened: open === cell.key, picked: picked.has(cell.key) }]"
             :data-cell="`${index}.${cell.stepIndex}`"
             :tabindex="at[0] === index && at[1] === cell.stepIndex ? 0 : -1"
             :aria-label="cell.words"
@@ -210,7 +210,7 @@ td.picked {
   color: #fff;
 }
 
-td.open {
+td.opened {
   outline: 3px solid var(--brick);
   outline-offset: -3px;
 }

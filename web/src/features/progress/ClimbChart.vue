@@ -18,16 +18,16 @@ const data = computed(() => {
   return {
     datasets: [
       { ...plain, label: 'Came', data: points(came, 0), borderColor: INK, borderWidth: 3 },
-      { ...plain, label: 'One of ten above', data: points(now.high, now.from), borderColor: SPRUCE },
+      { ...plain, label: 'Likely from now on', data: points(now.high, now.from), borderColor: SPRUCE },
       {
         ...plain,
-        label: 'One of ten below',
+        label: '',
         data: points(now.low, now.from),
         borderColor: SPRUCE,
         backgroundColor: SPRUCE_PALE,
         fill: '-1',
       },
-      { ...plain, label: 'Middle', data: points(now.middle, now.from), borderColor: SPRUCE, borderDash: [2, 3] },
+      { ...plain, label: '', data: points(now.middle, now.from), borderColor: SPRUCE, borderDash: [2, 3] },
       ...(then === null
         ? []
         : [
@@ -40,7 +40,7 @@ const data = computed(() => {
             },
             {
               ...plain,
-              label: 'and at least',
+              label: '',
               data: points(then.low, then.from),
               borderColor: BRASS,
               borderDash: [6, 4],
@@ -53,13 +53,19 @@ const options = computed(() => ({
   scales: {
     x: {
       type: 'linear' as const,
+      max: props.trends.lessonsHad + props.trends.lessonsLeft,
       title: { display: true, text: 'Lessons' },
       ticks: { precision: 0 },
       grid: { display: false },
     },
     y: { min: 0, max: props.steps, title: { display: true, text: 'Steps passed' }, ticks: { stepSize: 1 } },
   },
-  plugins: { legend: { position: 'bottom' as const, labels: { boxWidth: 26, boxHeight: 2 } } },
+  plugins: {
+    legend: {
+      position: 'bottom' as const,
+      labels: { boxWidth: 26, boxHeight: 2, filter: ({ text }: { text: string }) => text !== '' },
+    },
+  },
 }));
 const words = computed(() => {
   const { came, now, lessonsHad } = props.trends;

@@ -86,7 +86,12 @@ li.nearly {
   border-color: var(--brass);
 }
 
+strong {
+  margin-right: 8px;
+}
+
 .chip {
+  margin-left: 8px;
   font-size: 13px;
 }
 

@@ -112,7 +112,9 @@ function printNote(): void {
             <p>
               {{ percent(outlook.chance) }} by the end of the term, on
               {{
-                outlook.atEnd >= page.steps.length ? 'top of the stairs' : `about step ${Math.round(outlook.atEnd) + 1}`
+                Math.round(outlook.atEnd) >= page.steps.length
+                  ? 'top of the stairs'
+                  : `about step ${Math.round(outlook.atEnd) + 1}`
               }}
               then.
             </p>

@@ -17,7 +17,7 @@ export const FILTERS = [
 ] as const;
 export type Filter = (typeof FILTERS)[number]['value'];
 
-export type CellState = 'passed' | 'nearly' | 'tried' | 'below' | 'open';
+export type CellState = 'passed' | 'nearly' | 'tried' | 'below' | 'unheard';
 
 /** One pupil on one step. */
 export interface BoardCell {
@@ -80,7 +80,7 @@ function cellsOf(page: ClassPage, pupil: PupilDto, standing: Standing): readonly
 }
 
 function stateOf(heard: StepStanding | undefined, below: boolean): CellState {
-  if (heard === undefined) return below ? 'below' : 'open';
+  if (heard === undefined) return below ? 'below' : 'unheard';
   if (heard.passed) return 'passed';
   return heard.lastOutcome === 'nearly' ? 'nearly' : 'tried';
 }

@@ -15,4 +15,3 @@ export const SPRUCE = '#1f5a4c';
 export const SPRUCE_PALE = 'rgb(31 90 76 / 22%)';
 export const BRASS = '#a8720f';
 export const STONE = '#ece3d1';
-export const BRICK = '#ad3c29';

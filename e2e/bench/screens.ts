@@ -1,0 +1,175 @@
+import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import { Client } from 'pg';
+
+const ADDRESS = process.env.ESCALIER_BENCH_ADDRESS ?? '';
+const ROUNDS = 15;
+const PUPILS = 30;
+const STEPS = 15;
+const EVENTS = 5000;
+
+interface Line {
+  readonly name: string;
+  readonly peer: string;
+  readonly value: number;
+  readonly peerValue: number;
+}
+
+function print({ name, peer, value, peerValue }: Line): void {
+  if (process.env.ESCALIER_BENCH_ONLY !== undefined && !name.includes(process.env.ESCALIER_BENCH_ONLY)) return;
+  const round = (figure: number): number => Number(figure.toPrecision(4));
+  const ratio = round(value / peerValue);
+  console.log(JSON.stringify({ name, value: round(value), unit: 'ms', peer, peerValue: round(peerValue), ratio }));
+}
+
+function median(times: readonly number[]): number {
+  return times.toSorted((a, b) => a - b)[Math.floor(times.length / 2)]!;
+}
+
+/** A class of 30 on stairs of 15 steps, with 5,000 records; gives its id. */
+async function bigClass(): Promise<string> {
+  const client = new Client({ connectionString: process.env.DATABASE_URL });
+  await client.connect();
+  const one = async (sql: string): Promise<string> => {
+    const { rows } = await client.query<{ id: string }>(sql);
+    return rows[0]!.id;
+  };
+  const staircase = await one(`insert into staircase (id, school_id, name, instrument)
+    select gen_random_uuid(), school_id, 'Fifteen steps', instrument from staircase where name like 'Recorder%' returning id`);
+  await client.query(`insert into step (id, staircase_id, position, tune_id, belt, lessons, to_pass)
+    select gen_random_uuid(), '${staircase}', n, t.id, 'straw', 2, 1
+    from generate_series(1, ${STEPS}) n
+    join (select s.tune_id as id, s.position from step s join staircase st on st.id = s.staircase_id
+      where st.name like 'Recorder%') t on t.position = (n - 1) % 6 + 1`);
+  const schoolClass = await one(`insert into school_class (id, school_id, term_id, staircase_id, name, grade, meetings, style)
+    select gen_random_uuid(), school_id, term_id, '${staircase}', 'Large class', grade, meetings, style
+    from school_class where name = '4 Plover' returning id`);
+  await client.query(`insert into pupil (id, school_id, school_class_id, shown_name, start_step_id, joined_on, hand_mark, note,
+      may_record)
+    select gen_random_uuid(), c.school_id, c.id, 'Pupil ' || lpad(n::text, 2, '0'), s.id, t.starts_on, '', '', false
+    from generate_series(1, ${PUPILS}) n, school_class c join term t on t.id = c.term_id
+      join step s on s.staircase_id = c.staircase_id and s.position = 1 where c.id = '${schoolClass}'`);
+  await client.query(`insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, outcome,
+      remarks, reason, device_ahead, heard_at, received_at)
+    select gen_random_uuid(), p.school_id, p.school_class_id, a.id, 'heard', p.id, s.id,
+      case when n / ${PUPILS} % 12 = 11 then 'passed' when n % 3 = 0 then 'nearly' else 'not-yet' end, '["leak"]', '', 0,
+      now() - (${EVENTS} - n) * interval '5 minutes', now()
+    from generate_series(0, ${EVENTS - 1}) n
+    join (select *, row_number() over (order by shown_name) - 1 as place from pupil where school_class_id = '${schoolClass}') p
+      on p.place = n % ${PUPILS}
+    join step s on s.staircase_id = '${staircase}' and s.position = n / ${PUPILS} / 12 + 1
+    join account a on a.school_id = p.school_id and a.role = 'owner'`);
+  await client.end();
+  return schoolClass;
+}
+
+async function open(context: BrowserContext): Promise<Page> {
+  const page = await context.newPage();
+  await page.goto(`${ADDRESS}/sign-in`);
+  await page.getByRole('button', { name: 'Open the demo school' }).click();
+  await page.getByRole('heading', { name: 'Classes' }).waitFor();
+  return page;
+}
+
+/** In the page: runs `start`, and gives the milliseconds until `done` holds and the browser has painted. */
+const PAINTED = `window.painted = (start, done) => new Promise((resolve) => {
+  const begin = performance.now();
+  const finish = () => requestAnimationFrame(() => setTimeout(() => resolve(performance.now() - begin)));
+  const watch = new MutationObserver(() => {
+    if (!done()) return;
+    watch.disconnect();
+    finish();
+  });
+  watch.observe(document.body, { subtree: true, childList: true, characterData: true, attributes: true });
+  start();
+  if (done()) { watch.disconnect(); finish(); }
+})`;
+
+async function board(context: BrowserContext, classId: string): Promise<void> {
+  const page = await open(context);
+  await page.goto(`${ADDRESS}/classes/${classId}/board`);
+  await page.locator('td[data-cell]').first().waitFor();
+  await page.evaluate(PAINTED);
+  const ours: number[] = [];
+  const peer: number[] = [];
+  for (let round = 0; round < ROUNDS; round++) {
+    await page.getByRole('link', { name: 'Settings' }).click();
+    await page.getByRole('heading', { name: 'How this class is taught' }).waitFor();
+    ours.push(
+      await page.evaluate<number>(
+        `painted(() => document.querySelector('a[href$="/board"]').click(),
+          () => document.querySelectorAll('td[data-cell]').length === ${PUPILS * STEPS})`,
+      ),
+    );
+    peer.push(
+      await page.evaluate<number>(
+        `(() => {
+          const html = document.querySelector('table').outerHTML.replaceAll('data-cell', 'data-peer');
+          const host = document.createElement('div');
+          return painted(() => { host.innerHTML = html; document.body.append(host); },
+            () => document.querySelectorAll('td[data-peer]').length === ${PUPILS * STEPS}).then((time) => (host.remove(), time));
+        })()`,
+      ),
+    );
+  }
+  const peerWords = 'the browser itself drawing the same table from its HTML: 30 pupils, 15 steps, 5,000 records';
+  print({ name: 'board', peer: peerWords, value: median(ours), peerValue: median(peer) });
+  await page.close();
+}
+
+async function tap(context: BrowserContext, classId: string): Promise<void> {
+  const page = await open(context);
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+  });
+  await page.goto(`${ADDRESS}/classes/${classId}/hear`);
+  await page.locator('.sheet svg').first().waitFor();
+  await page.evaluate(PAINTED);
+  const measure = async (): Promise<{ ours: number; peer: number }> => {
+    const ours: number[] = [];
+    const peer: number[] = [];
+    for (let round = 0; round < ROUNDS; round++) {
+      ours.push(
+        await page.evaluate<number>(
+          `(() => {
+            const name = document.querySelector('h1').textContent;
+            return painted(() => document.querySelector('button.nearly').click(),
+              () => document.querySelector('h1').textContent !== name);
+          })()`,
+        ),
+      );
+      peer.push(
+        await page.evaluate<number>(
+          `(() => {
+            const host = document.createElement('h1');
+            document.body.append(host);
+            return painted(() => { host.textContent = 'next'; }, () => host.textContent === 'next')
+              .then((time) => (host.remove(), time));
+          })()`,
+        ),
+      );
+      await page.waitForTimeout(150);
+    }
+    return { ours: median(ours), peer: median(peer) };
+  };
+  const words = 'the browser itself showing one changed word';
+  const online = await measure();
+  print({ name: 'tap', peer: words, value: online.ours, peerValue: online.peer });
+  await context.setOffline(true);
+  const offline = await measure();
+  print({ name: 'tap-offline', peer: words, value: offline.ours, peerValue: offline.peer });
+  await context.setOffline(false);
+  await page.close();
+}
+
+const classId = await bigClass();
+const browser = await chromium.launch({
+  executablePath: process.env.ESCALIER_BENCH_CHROMIUM ?? '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+});
+try {
+  const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'allow' });
+  await board(context, classId);
+  await tap(context, classId);
+} finally {
+  await browser.close();
+}

@@ -1,0 +1,149 @@
+import { standings, type HeardEvent, type RecordEvent } from '@escalier/core/records';
+import type { ClassPage, PupilDto } from '@escalier/server/api';
+import { describe, expect, it } from 'vitest';
+import { classPage, step } from '../../testing/class-page.ts';
+import { boardRows, moved } from './board.ts';
+import { clockWords, hearingsOf } from './history.ts';
+import { familyNote, outlookOf, practiceOf, remarksOverTime } from './pupil.ts';
+import { againstFan, trendsOf } from './trends.ts';
+
+let made = 0;
+function heard(
+  pupilId: string,
+  position: number,
+  outcome: HeardEvent['outcome'],
+  day: number,
+  more: object = {},
+): HeardEvent {
+  made += 1;
+  return {
+    kind: 'heard',
+    id: `id-${String(made).padStart(4, '0')}`,
+    pupilId,
+    stepId: `step-${position}`,
+    outcome,
+    remarks: [],
+    heardAt: `2026-03-0${day}T09:10:00.000Z`,
+    ...more,
+  };
+}
+
+const EVENTS: readonly RecordEvent[] = [
+  heard('ann', 1, 'nearly', 1, { remarks: ['leak'] }),
+  heard('ann', 1, 'passed', 2),
+  heard('ann', 2, 'not-yet', 2, { remarks: ['leak', 'beat'] }),
+  heard('ben', 1, 'nearly', 2),
+];
+
+function page(more: Partial<ClassPage> = {}): ClassPage {
+  const shown = classPage({ today: '2026-03-05', ...more });
+  const rules = shown.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+  const pupils = ['ann', 'ben', 'cem'].map((id, index): PupilDto => ({
+    id,
+    name: id[0]!.toUpperCase() + id.slice(1),
+    startStep: index === 2 ? 2 : 1,
+    joinedOn: '2026-03-01',
+    leftOn: null,
+    playsInstead: null,
+    away: false,
+    records: 0,
+    standing: standings([{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }], rules, EVENTS)[0]!,
+  }));
+  return { ...shown, pupils, queue: [{ pupilId: 'cem', reason: 'never', lessons: 4 }] };
+}
+
+describe('the board', () => {
+  it('tells in each cell whether and when it was passed, and how often it was tried', () => {
+    const rows = boardRows(page(), 'name', 'all', '');
+    expect(rows.map((row) => row.pupil.name)).toEqual(['Ann', 'Ben', 'Cem']);
+    expect(rows[0]!.cells.map((cell) => `${cell.state} ${cell.text}`)).toEqual([
+      'passed 2 Mar',
+      'tried 1×',
+      'unheard ',
+    ]);
+    expect(rows[0]!.cells[0]!.words).toBe('Ann, step 1: passed on 2 Mar, 2 tries');
+    expect(rows[1]!.cells[0]!.words).toBe('Ben, step 1: 1 try, 1 nearly, last on 2 Mar');
+    expect(rows[2]!.cells[0]).toMatchObject({ state: 'below', words: 'Cem, step 1: joined above it' });
+    expect(rows.map((row) => row.cells.findIndex((cell) => cell.here))).toEqual([1, 0, 1]);
+  });
+
+  it('is sorted, filtered and searched', () => {
+    const names = (...args: [Parameters<typeof boardRows>[1], Parameters<typeof boardRows>[2], string]) =>
+      boardRows(page(), ...args).map((row) => row.pupil.name);
+    expect(names('step', 'all', '')).toEqual(['Ann', 'Cem', 'Ben']);
+    expect(names('wait', 'all', '')[0]).toBe('Cem');
+    expect(names('name', 'nearly', '')).toEqual(['Ben']);
+    expect(names('name', 'unheard', '')).toEqual(['Cem']);
+    expect(names('name', 'all', ' AN')).toEqual(['Ann']);
+  });
+
+  it('is walked by keys like a sheet, and not left', () => {
+    expect(moved([0, 0], 'ArrowDown', 3, 4)).toEqual([1, 0]);
+    expect(moved([0, 0], 'ArrowUp', 3, 4)).toEqual([0, 0]);
+    expect(moved([2, 3], 'ArrowRight', 3, 4)).toEqual([2, 3]);
+    expect(moved([1, 2], 'Home', 3, 4)).toEqual([1, 0]);
+    expect(moved([1, 2], 'End', 3, 4)).toEqual([1, 3]);
+    expect(moved([1, 2], 'PageDown', 30, 4)).toEqual([11, 2]);
+    expect(moved([1, 2], 'x', 3, 4)).toBeNull();
+  });
+});
+
+describe('a pupil’s page', () => {
+  it('has the hearings that count, and says of a clock that was wrong', () => {
+    const all = hearingsOf(EVENTS, 'ann');
+    expect(all.map((event) => event.outcome)).toEqual(['nearly', 'passed', 'not-yet']);
+    const undone = { kind: 'undone', id: 'u', pupilId: 'ann', undoes: all[0]!.id } as const;
+    expect(hearingsOf([...EVENTS, undone], 'ann')).toHaveLength(2);
+    const clock = (deviceAhead: number) => clockWords({ ...all[0]!, receipt: { number: 1, deviceAhead } });
+    expect(clock(30)).toBeNull();
+    expect(clock(10_800)).toBe('The device’s clock was 3 hours ahead.');
+    expect(clock(-600)).toBe('The device’s clock was 10 minutes behind.');
+    expect(clock(864_000)).toBe('The device’s clock was 10 days ahead.');
+  });
+
+  it('shows remarks by the days on which they were noted', () => {
+    expect(remarksOverTime(hearingsOf(EVENTS, 'ann'), 'UTC')).toEqual([
+      { remark: 'leak', days: ['2026-03-01', '2026-03-02'] },
+      { remark: 'beat', days: ['2026-03-02'] },
+    ]);
+  });
+
+  it('says how likely the next step is, at a pace drawn towards the class', () => {
+    const outlook = outlookOf(page(), 'ann')!;
+    // The class: 1 step in 12 lessons; Ann: (1 + 6 × 1/12) ÷ (4 + 6).
+    expect(outlook.pace).toBeCloseTo(0.15);
+    expect(outlook.chanceSoon).toBeCloseTo(1 - Math.exp(-0.15 * 4));
+    expect(outlook.chance).toBeGreaterThan(outlook.chanceSoon);
+    expect(outlookOf(page(), 'nobody')).toBeNull();
+  });
+
+  it('says what to practise, and writes it to the family', () => {
+    const goose = step(2, { title: 'Goose Walk', newNotes: ['E4'], hardMoves: [{ from: 'A4', to: 'E4', cost: 3 }] });
+    const faults = [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }];
+    const practice = practiceOf(goose, ['leak'], faults);
+    expect(practice).toEqual(['the new note E', 'A and E, to and fro: slowly, then faster', 'Flat pads.']);
+    const open = page({ steps: [step(1), goose, step(3)] });
+    const note = familyNote(open, open.pupils[0]!, practice);
+    expect(note).toContain('Ann has passed 1 of 3 steps. The tune now is “Goose Walk”, at 84 beats a minute.');
+    expect(note).toContain('- Flat pads.');
+    expect(familyNote(open, open.pupils[1]!, [])).toContain('Ben is on the first of 3 steps.');
+  });
+});
+
+describe('trends of a class', () => {
+  it('compare what came with what was likely', () => {
+    const trends = trendsOf(page(), EVENTS);
+    expect(trends.came).toEqual([0, 0, 1 / 3, 1 / 3, 1 / 3, 1 / 3]);
+    expect(trends.now.middle).toHaveLength(trends.lessonsLeft + 1);
+    expect(trends.then).toBeNull();
+    expect(againstFan(trends)).toBeNull();
+  });
+
+  it('say when the class goes slower than it looked', () => {
+    const lessons = classPage().lessons;
+    const early = Array.from({ length: 3 }, (_, index) => heard('ann', index + 1, 'passed', index + 1));
+    const trends = trendsOf(page({ today: '2026-03-09', lessons }), early);
+    expect(trends.then?.from).toBe(4);
+    expect(againstFan(trends)).toMatch(/^Slower than it looked after 4 lessons: 1\.0 steps came/);
+  });
+});
