@@ -14,8 +14,13 @@ interface Line {
   readonly peerValue: number;
 }
 
+function wanted(name: string): boolean {
+  const { ESCALIER_BENCH_ONLY: only } = process.env;
+  return only === undefined || name.includes(only);
+}
+
 function print({ name, peer, value, peerValue }: Line): void {
-  if (process.env.ESCALIER_BENCH_ONLY !== undefined && !name.includes(process.env.ESCALIER_BENCH_ONLY)) return;
+  if (!wanted(name)) return;
   const round = (figure: number): number => Number(figure.toPrecision(4));
   const ratio = round(value / peerValue);
   console.log(JSON.stringify({ name, value: round(value), unit: 'ms', peer, peerValue: round(peerValue), ratio }));
@@ -40,7 +45,8 @@ async function bigClass(): Promise<string> {
     from generate_series(1, ${STEPS}) n
     join (select s.tune_id as id, s.position from step s join staircase st on st.id = s.staircase_id
       where st.name like 'Recorder%') t on t.position = (n - 1) % 6 + 1`);
-  const schoolClass = await one(`insert into school_class (id, school_id, term_id, staircase_id, name, grade, meetings, style)
+  const schoolClass =
+    await one(`insert into school_class (id, school_id, term_id, staircase_id, name, grade, meetings, style)
     select gen_random_uuid(), school_id, term_id, '${staircase}', 'Large class', grade, meetings, style
     from school_class where name = '4 Plover' returning id`);
   await client.query(`insert into pupil (id, school_id, school_class_id, shown_name, start_step_id, joined_on, hand_mark, note,
@@ -84,8 +90,7 @@ const PAINTED = `window.painted = (start, done) => new Promise((resolve) => {
   if (done()) { watch.disconnect(); finish(); }
 })`;
 
-async function board(context: BrowserContext, classId: string): Promise<void> {
-  const page = await open(context);
+async function board(page: Page, classId: string): Promise<void> {
   await page.goto(`${ADDRESS}/classes/${classId}/board`);
   await page.locator('td[data-cell]').first().waitFor();
   await page.evaluate(PAINTED);
@@ -113,11 +118,9 @@ async function board(context: BrowserContext, classId: string): Promise<void> {
   }
   const peerWords = 'the browser itself drawing the same table from its HTML: 30 pupils, 15 steps, 5,000 records';
   print({ name: 'board', peer: peerWords, value: median(ours), peerValue: median(peer) });
-  await page.close();
 }
 
-async function tap(context: BrowserContext, classId: string): Promise<void> {
-  const page = await open(context);
+async function tap(page: Page, classId: string): Promise<void> {
   await page.evaluate(async () => {
     await navigator.serviceWorker.ready;
   });
@@ -154,11 +157,10 @@ async function tap(context: BrowserContext, classId: string): Promise<void> {
   const words = 'the browser itself showing one changed word';
   const online = await measure();
   print({ name: 'tap', peer: words, value: online.ours, peerValue: online.peer });
-  await context.setOffline(true);
+  await page.context().setOffline(true);
   const offline = await measure();
   print({ name: 'tap-offline', peer: words, value: offline.ours, peerValue: offline.peer });
-  await context.setOffline(false);
-  await page.close();
+  await page.context().setOffline(false);
 }
 
 const classId = await bigClass();
@@ -168,8 +170,9 @@ const browser = await chromium.launch({
 });
 try {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'allow' });
-  await board(context, classId);
-  await tap(context, classId);
+  const page = await open(context);
+  if (wanted('board')) await board(page, classId);
+  if (wanted('tap') || wanted('tap-offline')) await tap(page, classId);
 } finally {
   await browser.close();
 }

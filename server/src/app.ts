@@ -1,5 +1,6 @@
 import { Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
+import { createMiddleware } from 'hono/factory';
 import { csrf } from 'hono/csrf';
 import { HTTPException } from 'hono/http-exception';
 import { secureHeaders } from 'hono/secure-headers';
@@ -19,9 +20,12 @@ import {
   schoolRoutes,
   sessionRoutes,
   signInRoutes,
+  whoHave,
   type DemoAccount,
+  type Knock,
 } from './features/schools/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
+import { batched } from './platform/batched.ts';
 import type { AppEnv } from './platform/context.ts';
 import type { Orm } from './platform/database.ts';
 import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
@@ -75,8 +79,9 @@ export type Api = ReturnType<typeof apiRoutes>;
 
 export function createApp(options: AppOptions) {
   const { orm, logger = pino({ level: 'silent' }), clock = () => new Date() } = options;
+  const session = batched((knocks: readonly Knock[]) => whoHave(orm.em.fork(), knocks));
   const app = new Hono<AppEnv>();
-  app.use(pinoLogger({ pino: logger }));
+  if (logger.isLevelEnabled('info')) app.use(pinoLogger({ pino: logger }));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -99,6 +104,7 @@ export function createApp(options: AppOptions) {
   app.use('/api/*', csrf());
   app.use('/api/*', async (c, next) => {
     c.set('em', orm.em.fork());
+    c.set('session', session);
     c.set('now', clock());
     c.header('Cache-Control', 'no-store');
     await next();
@@ -122,12 +128,17 @@ export function createApp(options: AppOptions) {
   return app;
 }
 
+/** A body that says how long it is needs no counting: Node.js reads no further than that. */
 function limited(megabytes: number) {
-  return bodyLimit({
-    maxSize: megabytes * MEGABYTE,
-    onError: () => {
-      throw new Problem(413, 'too-large', `This is too much at once: at most ${megabytes} MB.`);
-    },
+  const maxSize = megabytes * MEGABYTE;
+  const tooLarge = (): never => {
+    throw new Problem(413, 'too-large', `This is too much at once: at most ${megabytes} MB.`);
+  };
+  const counted = bodyLimit({ maxSize, onError: tooLarge });
+  return createMiddleware<AppEnv>(async (c, next) => {
+    const length = c.req.header('content-length');
+    if (length === undefined || c.req.header('transfer-encoding') !== undefined) return counted(c, next);
+    return Number(length) > maxSize ? tooLarge() : next();
   });
 }
 

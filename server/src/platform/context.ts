@@ -21,6 +21,8 @@ export interface Variables {
   /** Of this request alone. */
   em: EntityManager;
   who: SignedIn;
+  /** Who comes by a token of a session; null when it is unknown or has run out. */
+  session: (knock: { readonly token: string; readonly now: Date }) => Promise<SignedIn | null>;
   /** By the server's clock. */
   now: Date;
 }

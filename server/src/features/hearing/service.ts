@@ -2,7 +2,7 @@ import { dayIn } from '@escalier/core/calendar';
 import type { Outcome } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import type { RecordRow, RecordWriter } from './writer.ts';
+import { insertRecords, isSame, type RecordRow, type Written } from './writer.ts';
 
 export interface HeardInput {
   readonly kind: 'heard';
@@ -39,61 +39,93 @@ interface Refused {
   readonly refused: string;
 }
 
+/** One sending: who sends what, and when it came. */
+export interface Sending {
+  readonly who: SignedIn;
+  readonly input: RecordsInput;
+  readonly now: Date;
+}
+
+/** What the database knows of all that some sendings name; `who` sees of it only what is of the own school. */
 interface Known {
   readonly pupils: readonly {
     readonly id: string;
+    readonly school: string;
     readonly schoolClass: string;
     readonly leftOn: string | null;
+    /** Accounts that teach the class, or hear it. */
+    readonly teachers: readonly string[];
   }[];
-  readonly steps: readonly { readonly id: string; readonly tunes: readonly string[] }[];
-  readonly heard: readonly { readonly id: string; readonly pupil: string; readonly step: string }[];
+  readonly steps: readonly { readonly id: string; readonly school: string; readonly tunes: readonly string[] }[];
+  readonly heard: readonly {
+    readonly id: string;
+    readonly school: string;
+    readonly pupil: string;
+    readonly step: string;
+  }[];
 }
 
-/** The pupils that the asker may open, the steps of the school with their tunes, the records meant: in one statement. */
 const KNOWN = `
-with asked as (select ?::uuid as school, ?::text as role, ?::uuid as account),
-heard as (select e.id, e.pupil_id as pupil, e.step_id as step from record_event e, asked
-  where e.id = any(?::uuid[]) and e.school_id = asked.school and e.kind = 'heard')
+with heard as (select id, school_id as school, pupil_id as pupil, step_id as step from record_event
+  where id = any(?::uuid[]) and kind = 'heard')
 select
-  (select coalesce(json_agg(json_build_object('id', p.id, 'schoolClass', p.school_class_id, 'leftOn', p.left_on)), '[]')
-    from pupil p, asked
-    where (p.id = any(?::uuid[]) or p.id in (select pupil from heard)) and p.school_id = asked.school
-      and (asked.role = 'owner' or exists (select 1 from class_teacher ct
-        where ct.school_class_id = p.school_class_id and ct.account_id = asked.account))) as pupils,
-  (select coalesce(json_agg(json_build_object('id', s.id, 'tunes', array[s.tune_id] || array(
+  (select coalesce(json_agg(json_build_object('id', p.id, 'school', p.school_id, 'schoolClass', p.school_class_id,
+      'leftOn', p.left_on, 'teachers', array(
+        select ct.account_id from class_teacher ct where ct.school_class_id = p.school_class_id))), '[]')
+    from pupil p where p.id = any(?::uuid[]) or p.id in (select pupil from heard)) as pupils,
+  (select coalesce(json_agg(json_build_object('id', s.id, 'school', st.school_id, 'tunes', array[s.tune_id] || array(
       select t.tune_id from step_tune t where t.step_id = s.id))), '[]')
-    from step s join staircase st on st.id = s.staircase_id, asked
-    where s.id = any(?::uuid[]) and st.school_id = asked.school) as steps,
+    from step s join staircase st on st.id = s.staircase_id where s.id = any(?::uuid[])) as steps,
   (select coalesce(json_agg(heard), '[]') from heard) as heard`;
 
 /**
- * Stores events, each once, in their order. Answers only after the commit; what is refused does not keep the others.
+ * Stores the events of some sendings, each once, in their order. Answers only after the commit, a list for each sending;
+ * what is refused does not keep the others.
  */
 export async function recordAll(
   em: EntityManager,
-  writer: RecordWriter,
-  who: SignedIn,
-  { sentAt, events }: RecordsInput,
-  now: Date,
-): Promise<readonly Recorded[]> {
-  const known = await lookUp(em, who, events);
-  const deviceAhead = Math.round((sentAt.getTime() - now.getTime()) / 1000);
-  const drafts = events.map((event): RecordRow | Refused => {
-    const draft = rowOf(event, events, known, who);
-    return typeof draft === 'string'
-      ? { id: event.id, refused: draft }
-      : { ...draft, school: who.schoolId, account: who.accountId, deviceAhead: bounded(deviceAhead), receivedAt: now };
+  sendings: readonly Sending[],
+): Promise<readonly (readonly Recorded[])[]> {
+  const all = await lookUp(
+    em,
+    sendings.flatMap(({ input }) => input.events),
+  );
+  const drafts = sendings.map(({ who, input, now }) => {
+    const known = seenBy(who, all);
+    const deviceAhead = bounded(Math.round((input.sentAt.getTime() - now.getTime()) / 1000));
+    return input.events.map((event): RecordRow | Refused => {
+      const draft = rowOf(event, input.events, known, who);
+      return typeof draft === 'string'
+        ? { id: event.id, refused: draft }
+        : { ...draft, school: who.schoolId, account: who.accountId, deviceAhead, receivedAt: now };
+    });
   });
-  const rows = drafts.filter((draft): draft is RecordRow => !('refused' in draft));
-  const written = rows.length === 0 ? [] : await writer.write(rows);
-  const byId = new Map(rows.map((row, index) => [row.id, written[index]]));
-  return drafts.map((draft): Recorded => {
-    if ('refused' in draft) return draft;
-    const found = byId.get(draft.id);
-    return found === undefined || found === null
-      ? { id: draft.id, refused: 'This id belongs to another record.' }
-      : { id: draft.id, ...found };
-  });
+  const rows = drafts.flat().filter((draft): draft is RecordRow => !('refused' in draft));
+  // The same event may come from two devices at one moment: the first is the one that is stored.
+  const unique = new Map(rows.toReversed().map((row) => [row.id, row]));
+  const written = await insertRecords(em, [...unique.values()].toReversed());
+  return drafts.map((list) =>
+    list.map((draft): Recorded => {
+      if ('refused' in draft) return draft;
+      const found = written.get(draft.id);
+      const taken = found === undefined || !isSame(draft, unique.get(draft.id)!);
+      return taken ? { id: draft.id, refused: 'This id belongs to another record.' } : resultOf(draft, found, unique);
+    }),
+  );
+}
+
+function resultOf(draft: RecordRow, { number, stored }: Written, unique: ReadonlyMap<string, RecordRow>): Recorded {
+  return { id: draft.id, number, stored: stored && unique.get(draft.id) === draft };
+}
+
+/** What somebody may know of: pupils of the own classes, all else of the own school. */
+function seenBy(who: SignedIn, { pupils, steps, heard }: Known): Known {
+  const isOwn = ({ school }: { readonly school: string }): boolean => school === who.schoolId;
+  return {
+    pupils: pupils.filter((pupil) => isOwn(pupil) && (who.role === 'owner' || pupil.teachers.includes(who.accountId))),
+    steps: steps.filter(isOwn),
+    heard: heard.filter(isOwn),
+  };
 }
 
 /** A column of the database holds so much: about 68 years. */
@@ -105,14 +137,11 @@ function bounded(seconds: number): number {
 
 type Events = RecordsInput['events'];
 
-async function lookUp(em: EntityManager, who: SignedIn, events: Events): Promise<Known> {
-  const list = (ids: readonly (string | undefined)[]): string => `{${ids.filter(isThere).join(',')}}`;
+async function lookUp(em: EntityManager, events: Events): Promise<Known> {
+  const list = (ids: readonly (string | undefined)[]): string => `{${[...new Set(ids.filter(isThere))].join(',')}}`;
   const heard = events.filter((event) => event.kind === 'heard');
   const meant = events.map((event) => (event.kind === 'heard' ? event.corrects : event.undoes));
   const [known] = await em.execute<Known[]>(KNOWN, [
-    who.schoolId,
-    who.role,
-    who.accountId,
     list(meant),
     list(heard.map((event) => event.pupilId)),
     list(heard.map((event) => event.stepId)),

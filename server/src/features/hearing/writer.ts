@@ -1,5 +1,5 @@
 import type { Outcome } from '@escalier/core/records';
-import type { EntityManager, Orm } from '../../platform/database.ts';
+import type { EntityManager } from '../../platform/database.ts';
 
 /** A record as it goes into its table. */
 export interface RecordRow {
@@ -22,29 +22,28 @@ export interface RecordRow {
   readonly receivedAt: Date;
 }
 
-/** What became of a row: its number, whether it is new; null when its id belongs to another record. */
-export type Written = { readonly number: number; readonly stored: boolean } | null;
-
-export interface RecordWriter {
-  /** Gives what became of each row, in their order, after the commit. */
-  write(rows: readonly RecordRow[]): Promise<readonly Written[]>;
+/** A row that is in the table, with its number, and whether it is new there. */
+export interface Written {
+  readonly number: number;
+  readonly stored: boolean;
 }
 
 /** Any number that no other lock of Escalier uses: numbers are given in the order of the commits. */
 const NUMBER_LOCK = 20_262;
 
 /**
- * `on conflict do nothing` makes two devices that send one event at the same moment store it once. The rows come as one
- * JSON text, so that a thousand of them are one statement.
+ * One statement, which is its own transaction. The rows come as one JSON text, so that a thousand of them are one
+ * parameter; `on conflict do nothing` makes two devices that send one event at the same moment store it once.
  */
 const INSERT = `
 insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, tune_id, outcome, remarks,
   tempo, undoes, corrects, reason, heard_at, device_ahead, received_at)
 select id, school, "schoolClass", account, kind, pupil, step, tune, outcome, remarks, tempo, undoes, corrects, reason,
   "heardAt", "deviceAhead", "receivedAt"
-from rows from (json_to_recordset(?::json) as (id uuid, school uuid, "schoolClass" uuid, account uuid, kind text,
-  pupil uuid, step uuid, tune uuid, outcome text, remarks jsonb, tempo int, undoes uuid, corrects uuid, reason text,
-  "heardAt" timestamptz, "deviceAhead" int, "receivedAt" timestamptz)) with ordinality
+from (select pg_advisory_xact_lock(${NUMBER_LOCK})) alone,
+  rows from (json_to_recordset(?::json) as (id uuid, school uuid, "schoolClass" uuid, account uuid, kind text, pupil uuid,
+    step uuid, tune uuid, outcome text, remarks jsonb, tempo int, undoes uuid, corrects uuid, reason text,
+    "heardAt" timestamptz, "deviceAhead" int, "receivedAt" timestamptz)) with ordinality
 order by ordinality
 on conflict (id) do nothing
 returning id, number::float8 as number`;
@@ -54,76 +53,29 @@ select id, school_id as school, kind, pupil_id as pupil, step_id as step, tune_i
   number::float8 as number
 from record_event where id = any(?::uuid[])`;
 
-type KnownRow = Pick<RecordRow, 'id' | (typeof SAME)[number]> & { readonly number: number };
 /** What makes two records of one id the same one. */
 const SAME = ['school', 'kind', 'pupil', 'step', 'tune', 'outcome', 'undoes', 'corrects'] as const;
+type Sameness = Pick<RecordRow, (typeof SAME)[number]>;
+type KnownRow = Sameness & { readonly id: string; readonly number: number };
 
-interface Waiting {
-  readonly rows: readonly RecordRow[];
-  readonly resolve: (written: readonly Written[]) => void;
-  readonly reject: (error: unknown) => void;
+export function isSame(one: Sameness, other: Sameness): boolean {
+  return SAME.every((key) => one[key] === other[key]);
 }
 
-/**
- * Writes records in groups: what comes while one transaction is on its way goes into the next, so that many at one
- * moment share a commit. Nobody is told before it.
- */
-export function recordWriter(orm: Orm): RecordWriter {
-  let waiting: Waiting[] = [];
-  let writing = false;
-
-  async function run(): Promise<void> {
-    writing = true;
-    while (waiting.length > 0) {
-      const group = waiting;
-      waiting = [];
-      await writeGroup(orm.em.fork(), group);
-    }
-    writing = false;
-  }
-
-  return {
-    write: (rows) =>
-      new Promise((resolve, reject) => {
-        waiting.push({ rows, resolve, reject });
-        if (!writing) void run();
-      }),
-  };
-}
-
-async function writeGroup(em: EntityManager, group: readonly Waiting[]): Promise<void> {
-  try {
-    const written = await insert(
-      em,
-      group.flatMap(({ rows }) => rows),
-    );
-    for (const { rows, resolve } of group) resolve(rows.map(({ id }) => written.get(id) ?? null));
-  } catch (error) {
-    const [only] = group;
-    if (only === undefined) return;
-    if (group.length === 1) return only.reject(error);
-    // What one of them got wrong is not to cost the others theirs.
-    for (const one of group) await writeGroup(em.fork(), [one]);
-  }
-}
-
-/** By the id of the row; rows whose ids belong to other records are left out. */
-async function insert(
+/** Stores rows, each once, in their order. Gives them by id; those whose ids belong to other records are left out. */
+export async function insertRecords(
   em: EntityManager,
   rows: readonly RecordRow[],
-): Promise<ReadonlyMap<string, NonNullable<Written>>> {
-  const fresh = await em.transactional(async (tx) => {
-    await tx.execute('select pg_advisory_xact_lock(?)', [NUMBER_LOCK]);
-    return tx.execute<{ id: string; number: number }[]>(INSERT, [JSON.stringify(rows)]);
-  });
-  const written = new Map(fresh.map(({ id, number }) => [id, { number, stored: true }]));
+): Promise<ReadonlyMap<string, Written>> {
+  if (rows.length === 0) return new Map();
+  const fresh = await em.execute<{ id: string; number: number }[]>(INSERT, [JSON.stringify(rows)]);
+  const written = new Map(fresh.map(({ id, number }): [string, Written] => [id, { number, stored: true }]));
   const others = rows.filter(({ id }) => !written.has(id));
   if (others.length === 0) return written;
   const known = await em.execute<KnownRow[]>(KNOWN, [`{${others.map(({ id }) => id).join(',')}}`]);
   for (const row of others) {
     const before = known.find(({ id }) => id === row.id);
-    if (before !== undefined && SAME.every((key) => before[key] === row[key]))
-      written.set(row.id, { number: before.number, stored: false });
+    if (before !== undefined && isSame(before, row)) written.set(row.id, { number: before.number, stored: false });
   }
   return written;
 }

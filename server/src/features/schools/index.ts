@@ -12,6 +12,6 @@ export {
 export { schoolName } from './details.ts';
 export { hashPassword, newPassword } from './passwords.ts';
 export { accountRoutes, changeRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
-export { hashToken, newToken, openSession, type SessionLine } from './service.ts';
+export { hashToken, newToken, openSession, whoHave, type Knock, type SessionLine } from './service.ts';
 export { deviceOf, keepCookie, needsSession } from './session.ts';
 export type { ChangeLine } from './changes.ts';

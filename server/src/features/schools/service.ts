@@ -80,20 +80,40 @@ export async function signOut(em: EntityManager, token: string): Promise<void> {
 }
 
 const WHO = `
-select a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email, c.name as "schoolName",
-  c.time_zone as "timeZone", s.seen_at < ? as stale
+select s.token_hash as "tokenHash", a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email,
+  c.name as "schoolName", c.time_zone as "timeZone", extract(epoch from s.seen_at)::float8 as "seenAt",
+  extract(epoch from s.expires_at)::float8 as "expiresAt"
 from session s join account a on a.id = s.account_id join school c on c.id = a.school_id
-where s.token_hash = ? and s.expires_at >= ? and a.closed_at is null`;
+where s.token_hash = any(?::text[]) and a.closed_at is null`;
 
-/** Null when the token is unknown or has run out. One statement: every request begins with it. */
-export async function whoHas(em: EntityManager, token: string, now: Date): Promise<SignedIn | null> {
-  const tokenHash = hashToken(token);
-  const values = [subMinutes(now, SEEN_MINUTES), tokenHash, now];
-  const [found] = await em.execute<(SignedIn & { readonly stale: boolean })[]>(WHO, values);
-  if (found === undefined) return null;
-  const { stale, ...who } = found;
-  if (stale) await em.nativeUpdate(SessionEntity, { tokenHash }, { seenAt: now });
-  return who;
+interface SessionRow extends SignedIn {
+  readonly tokenHash: string;
+  /** Seconds since 1970. */
+  readonly seenAt: number;
+  readonly expiresAt: number;
+}
+
+export interface Knock {
+  readonly token: string;
+  readonly now: Date;
+}
+
+/** Who comes by each token; null when it is unknown or has run out. One statement: every request begins with it. */
+export async function whoHave(em: EntityManager, knocks: readonly Knock[]): Promise<readonly (SignedIn | null)[]> {
+  const hashes = knocks.map(({ token }) => hashToken(token));
+  const rows = await em.execute<SessionRow[]>(WHO, [`{${[...new Set(hashes)].join(',')}}`]);
+  const byHash = new Map(rows.map((row) => [row.tokenHash, row]));
+  const seen = new Set<string>();
+  const answers = knocks.map(({ now }, index): SignedIn | null => {
+    const row = byHash.get(hashes[index]!);
+    if (row === undefined || row.expiresAt * 1000 < now.getTime()) return null;
+    const { tokenHash, seenAt, expiresAt: _expiresAt, ...who } = row;
+    if (seenAt * 1000 < subMinutes(now, SEEN_MINUTES).getTime()) seen.add(tokenHash);
+    return who;
+  });
+  const [first] = knocks;
+  if (seen.size > 0) await em.nativeUpdate(SessionEntity, { tokenHash: { $in: [...seen] } }, { seenAt: first!.now });
+  return answers;
 }
 
 export interface SessionLine {

@@ -5,14 +5,14 @@ import { createMiddleware } from 'hono/factory';
 import type { AppEnv, Role } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
 import { mayAsk } from './roles.ts';
-import { whoHas, type Device, type NewSession } from './service.ts';
+import type { Device, NewSession } from './service.ts';
 
 export const SESSION_COOKIE = 'escalier_session';
 
 /** Lets only signed-in people pass, to what their role may do, and says who they are. */
 export const needsSession = createMiddleware<AppEnv>(async (c, next) => {
   const token = getCookie(c, SESSION_COOKIE);
-  const who = token === undefined ? null : await whoHas(c.var.em, token, c.var.now);
+  const who = token === undefined ? null : await c.var.session({ token, now: c.var.now });
   if (who === null) throw new Problem(401, 'signed-out', 'Please sign in first.');
   if (!mayAsk(who.role, c.req.method, c.req.path)) throw new Problem(403, 'not-your-role', ROLE_SENTENCES[who.role]);
   c.set('who', who);

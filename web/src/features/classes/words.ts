@@ -3,16 +3,18 @@ import type { LengthWords } from '@escalier/core/music';
 import type { Rise, RisePart } from '@escalier/core/staircase';
 import type { StepDto } from '@escalier/server/api';
 
+// Making a format is a hundred times its use, and a board has hundreds of days.
+const LONG = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
+const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+
 /** "Tuesday 3 February", without the year. */
 export function longDate(date: string): string {
-  return new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' }).format(
-    new Date(date),
-  );
+  return LONG.format(new Date(date));
 }
 
 /** "3 Feb". */
 export function shortDate(date: string): string {
-  return new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' }).format(new Date(date));
+  return SHORT.format(new Date(date));
 }
 
 /** "F♯", with an apostrophe for each octave above the first: "C′". */
