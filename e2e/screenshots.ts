@@ -31,14 +31,11 @@ async function stepOf(shown: Page, title: RegExp): Promise<void> {
   await shown.getByRole('link', { name: title }).click();
 }
 
-await page.goto(`${address}/sign-in`);
-await picture('sign-in', '.demo');
 await openDemo(page, address);
 await picture('classes', '.stairs');
 await openClass(page, '4 Plover');
 const classAddress = page.url();
 await picture('class', '.steps .peg');
-await atTablet(() => picture('class-tablet', '.steps .peg'));
 await stepOf(page, /3 Goose Walk/);
 await picture('step', '.pencil ellipse');
 await page.getByRole('button', { name: 'Same bars' }).click();
@@ -62,6 +59,13 @@ await page.goto(`${classAddress}/hear`);
 await page.getByText('+ Leak').click();
 await picture('hearing', '.engraving svg');
 await atTablet(() => picture('hearing-tablet', '.engraving svg'));
+await page.goto(`${classAddress}/board`);
+await page.getByRole('gridcell', { name: /^Emre, step 1/ }).click();
+await picture('board', '.opened');
+await page.getByRole('link', { name: 'Tamsin' }).click();
+await picture('pupil', '.history li');
+await page.goto(`${classAddress}/trends`);
+await picture('trends', 'canvas');
 await page.goto(`${classAddress}/settings`);
 await picture('class-settings', '.day.lesson');
 await page.goto(`${classAddress}/pupils`);
@@ -72,10 +76,6 @@ await page
 await picture('pupils', '.pupil');
 await page.goto(`${address}/school/instruments`);
 await picture('school-instruments', '.number');
-await page.goto(`${address}/classes`);
-await openClass(page, 'Whistle Club');
-await stepOf(page, /6 Old Hundredth/);
-await picture('step-whistle', '.pencil ellipse');
 await page.goto(`${address}/tunes`);
 await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
 await page.getByText('One new note away').click();

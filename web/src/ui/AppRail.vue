@@ -8,6 +8,7 @@ import IconSound from '~icons/bi/volume-up';
 import IconTunes from '~icons/bi/music-note-beamed';
 import IconSchool from '~icons/bi/house-door';
 import IconSignOut from '~icons/bi/box-arrow-right';
+import { useSave } from './use-save.ts';
 import SaveState from '../offline/SaveState.vue';
 import StairIcon from './StairIcon.vue';
 
@@ -16,9 +17,9 @@ const muted = useMute();
 const router = useRouter();
 const route = useRoute();
 
+const { fault, save } = useSave();
 async function signOut(): Promise<void> {
-  await session.signOut();
-  await router.push({ name: 'sign-in' });
+  if (await save(session.signOut)) await router.push({ name: 'sign-in' });
 }
 </script>
 
@@ -55,6 +56,7 @@ async function signOut(): Promise<void> {
       <IconSignOut aria-hidden="true" />
       Sign out
     </button>
+    <p v-if="fault !== null" class="fault-here" role="alert">Not signed out. {{ fault }}</p>
   </nav>
 </template>
 
@@ -105,6 +107,13 @@ async function signOut(): Promise<void> {
 
 .room:focus-visible {
   outline-color: #e3b866;
+}
+
+.fault-here {
+  padding: 0 2px;
+  color: #ffb3a3;
+  font-size: 13px;
+  text-align: center;
 }
 
 .save {

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { dayIn } from '@escalier/core/calendar';
 import { findInstrument } from '@escalier/core/instruments';
 import { useLocalStorage } from '@vueuse/core';
 import { onMounted } from 'vue';
@@ -13,7 +14,12 @@ import { longDate, plural } from './words.ts';
 
 const classes = useClasses();
 const session = useSession();
-onMounted(classes.loadList);
+onMounted(async () => {
+  await classes.loadList();
+  const today = dayIn(session.me?.timeZone ?? 'UTC')(new Date().toISOString());
+  const ofToday = classes.list?.filter((each) => each.lessons.next?.date === today) ?? [];
+  await classes.fetchAhead(ofToday.map((each) => each.id));
+});
 
 /** Kept on this device. */
 const view = useLocalStorage<'stairs' | 'table'>('escalier.classes', 'stairs');

@@ -60,6 +60,20 @@ export const useClasses = defineStore('classes', () => {
     }
   }
 
+  /** Brings classes to this device before they are opened, so that they are here when the network is not. */
+  async function fetchAhead(classIds: readonly string[]): Promise<void> {
+    for (const classId of classIds.filter((id) => id !== given.value?.id)) {
+      try {
+        await ask(api.classes[':id'].$get({ param: { id: classId } }));
+        const kept = await outbox.keptRecords(classId);
+        await newRecords(classId, kept?.events ?? [], kept?.last ?? 0);
+      } catch (problem) {
+        if (!(problem instanceof ApiError)) throw problem;
+        return;
+      }
+    }
+  }
+
   outbox.whenArrived((classId, event) => {
     if (classId === given.value?.id) records.value = mergeRecords(records.value, [event]);
   });
@@ -83,5 +97,5 @@ export const useClasses = defineStore('classes', () => {
   /** All records of the class that is open: those of the school, and those that only this device has. */
   const events = computed((): readonly RecordEvent[] => [...records.value, ...[...pending.value.values()].flat()]);
 
-  return { list, page, events, error, listError, loadList, open, forget };
+  return { list, page, events, error, listError, loadList, open, fetchAhead, forget };
 });

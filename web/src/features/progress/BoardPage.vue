@@ -48,22 +48,21 @@ function press(row: number, cell: BoardCell, more: boolean): void {
   else open.value = cell.key;
 }
 
-async function key(event: KeyboardEvent): Promise<void> {
-  const [row, column] = at.value;
-  const cell = rows.value[row]?.cells[column];
+async function key(event: KeyboardEvent, row: number, cell: BoardCell): Promise<void> {
+  at.value = [row, cell.stepIndex];
   const to = moved(at.value, event.key, rows.value.length, page.value?.steps.length ?? 0);
   if (to !== null) {
     event.preventDefault();
     at.value = to;
-    if (event.shiftKey && cell !== undefined && !picked.value.has(cell.key)) pick(cell);
+    if (event.shiftKey && !picked.value.has(cell.key)) pick(cell);
     const next = rows.value[to[0]]?.cells[to[1]];
     if (event.shiftKey && next !== undefined) pick(next);
     await nextTick();
     sheet.value?.focusAt(to);
-  } else if (event.key === ' ' && cell !== undefined) {
+  } else if (event.key === ' ') {
     event.preventDefault();
     pick(cell);
-  } else if (event.key === 'Enter' && cell !== undefined) {
+  } else if (event.key === 'Enter') {
     event.preventDefault();
     open.value = cell.key;
   } else if (event.key === 'Escape') {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { ClassPage } from '@escalier/server/api';
 import { useTemplateRef } from 'vue';
-import { RouterLink } from 'vue-router';
+import { useRouter } from 'vue-router';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { BoardCell, BoardRow } from './board.ts';
 
@@ -15,11 +15,14 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{
   press: [row: number, cell: BoardCell, more: boolean];
-  key: [event: KeyboardEvent];
+  key: [event: KeyboardEvent, row: number, cell: BoardCell];
   pickPupil: [row: BoardRow];
 }>();
 
 const SIGNS = { passed: '●', nearly: '◐', tried: '○', below: '–', unheard: '' } as const;
+const router = useRouter();
+/** One address and one listener for all pupils: thirty links that each watch the route take longer to draw. */
+const pupils = router.resolve({ name: 'pupils', params: { classId: props.page.id } }).href;
 const table = useTemplateRef<HTMLElement>('table');
 
 function focusAt([row, column]: readonly [number, number]): void {
@@ -36,18 +39,36 @@ function cellAt(event: Event): readonly [number, BoardCell] | null {
 }
 
 function press(event: MouseEvent): void {
+  const link = (event.target as HTMLElement).closest('a');
+  const plain = !event.ctrlKey && !event.metaKey && !event.shiftKey;
+  if (link !== null && plain) {
+    event.preventDefault();
+    void router.push(link.getAttribute('href')!);
+  }
   const found = cellAt(event);
-  if (found !== null) emit('press', ...found, event.ctrlKey || event.metaKey || event.shiftKey);
+  if (found !== null) emit('press', ...found, !plain);
 }
 
 function key(event: KeyboardEvent): void {
-  if (cellAt(event) !== null) emit('key', event);
+  const found = cellAt(event);
+  if (found !== null) emit('key', event, ...found);
 }
 </script>
 
 <template>
   <div class="scroll" tabindex="-1">
-    <table ref="table" role="grid" :aria-label="`${page.name}: pupils by steps`" @click="press" @keydown="key">
+    <table
+      ref="table"
+      role="grid"
+      :style="{ '--steps': page.steps.length }"
+      :aria-label="`${page.name}: pupils by steps`"
+      @click="press"
+      @keydown="key"
+    >
+      <colgroup>
+        <col class="first" />
+        <col v-for="step in page.steps" :key="step.id" />
+      </colgroup>
       <thead>
         <tr>
           <th scope="col" class="name">Pupil</th>
@@ -70,9 +91,7 @@ function key(event: KeyboardEvent): void {
                 @change="$emit('pickPupil', row)"
               />
             </label>
-            <RouterLink :to="{ name: 'pupil', params: { classId: page.id, pupilId: row.pupil.id } }">{{
-              row.pupil.name
-            }}</RouterLink>
+            <a :href="`${pupils}/${row.pupil.id}`">{{ row.pupil.name }}</a>
           </th>
           <td
             v-for="cell in row.cells"
@@ -82,10 +101,9 @@ function key(event: KeyboardEvent): void {
             :data-cell="`${index}.${cell.stepIndex}`"
             :tabindex="at[0] === index && at[1] === cell.stepIndex ? 0 : -1"
             :aria-label="cell.words"
-            :aria-selected="picked.has(cell.key)"
-          >
-            <span aria-hidden="true">{{ SIGNS[cell.state] }} {{ cell.text }}</span>
-          </td>
+            :aria-selected="picked.has(cell.key) ? true : undefined"
+            v-text="`${SIGNS[cell.state]} ${cell.text}`"
+          />
         </tr>
       </tbody>
     </table>
@@ -97,13 +115,16 @@ function key(event: KeyboardEvent): void {
 .scroll {
   max-height: calc(100vh - 190px);
   overflow: auto;
+  contain: layout paint;
   border: 1px solid var(--line);
   border-radius: var(--radius);
   background: var(--card);
 }
 
+/* Fixed columns: the browser need not measure hundreds of cells to lay them out. */
 table {
-  width: 100%;
+  width: max(100%, calc(200px + var(--steps) * 86px));
+  table-layout: fixed;
   border-collapse: separate;
   border-spacing: 0;
   font-size: 14px;
@@ -113,7 +134,6 @@ thead th {
   position: sticky;
   top: 0;
   z-index: 2;
-  min-width: 84px;
   padding: 0 4px 4px;
   background: var(--card);
   border-bottom: 2px solid var(--ink);
@@ -124,21 +144,22 @@ thead th {
   vertical-align: bottom;
 }
 
+.first {
+  width: 200px;
+}
+
 .title {
   display: block;
   margin-top: 3px;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
-  max-width: 116px;
 }
 
 .name {
   position: sticky;
   left: 0;
   z-index: 1;
-  min-width: 150px;
-  max-width: 210px;
   padding: 0 8px;
   background: var(--card);
   text-align: left;
