@@ -95,7 +95,7 @@ test('server and database are killed during 2,000 marks: every acknowledged one 
       while (acknowledged.size < MARKS / 3) await wait(5);
       const known = new Set(acknowledged);
       process.kill(-postgres.pid!, 'SIGKILL');
-      await Promise.all([stopServer(server!, 'SIGKILL'), postgres.ended]);
+      await Promise.all([stopServer(server, 'SIGKILL'), postgres.ended]);
       postgres = await startPostgres(data);
       server = await startServer(postgres.url('power'), { port });
       const after = await get<{ records: { id: string }[] }>(`/api/classes/${first!.id}/records`);

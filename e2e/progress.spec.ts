@@ -49,6 +49,8 @@ test('a row of three is heard with a tap each, and the next row comes', async ({
   await page.getByRole('link', { name: /^Hear .* next/ }).click();
   await page.getByRole('radiogroup', { name: 'How many play together' }).getByText('3', { exact: true }).click();
   const columns = page.locator('.columns > li');
+  await expect(columns.first()).toBeVisible();
+  await expectAccessible(page);
   const first = await columns.getByRole('heading').allTextContents();
   expect(first.length).toBeGreaterThan(1);
   for (const name of first) {
@@ -69,7 +71,9 @@ test('a pupil’s page tells the history, the outlook and what to practise, and 
   await expect(page.getByRole('heading', { name: 'Tamsin' })).toBeVisible();
   await expect(page.getByText(/stuck: 3 tries without a pass/)).toBeVisible();
   await expect(page.getByRole('heading', { name: /% to pass it in 4 lessons/ })).toBeVisible();
-  await expect(page.getByText('A and E, to and fro: slowly, then faster')).toBeVisible();
+  await expect(
+    page.getByRole('listitem').filter({ hasText: 'A and E, to and fro: slowly, then faster' }),
+  ).toBeVisible();
   await expect(page.getByLabel('To the family')).toHaveValue(/Tamsin has passed 2 of 6 steps/);
 });
 

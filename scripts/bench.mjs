@@ -18,13 +18,19 @@ await run(async () => {
   const stop = stopOnSignals(postgres.stop);
   try {
     ensureDatabase(postgres, 'bench');
-    runShown(binary('tsx'), ['server/bench/server.ts'], { env: { ...env, DATABASE_URL: postgres.url('bench'), ESCALIER_DEMO_TUNES: TUNES } });
+    runShown(binary('tsx'), ['server/bench/server.ts'], {
+      env: { ...env, DATABASE_URL: postgres.url('bench'), ESCALIER_DEMO_TUNES: TUNES },
+    });
   } finally {
     await stop();
   }
   ensureChromium();
   await withProduct([], async ({ address, url }) => {
-    const product = { ESCALIER_BENCH_ADDRESS: address, DATABASE_URL: url('product'), ESCALIER_BENCH_CHROMIUM: CHROMIUM };
+    const product = {
+      ESCALIER_BENCH_ADDRESS: address,
+      DATABASE_URL: url('product'),
+      ESCALIER_BENCH_CHROMIUM: CHROMIUM,
+    };
     runShown(binary('tsx'), ['e2e/bench/screens.ts'], { env: { ...env, ...product } });
   });
 });

@@ -1,6 +1,6 @@
 import { spawn } from 'node:child_process';
 import { once } from 'node:events';
-import { Agent, request } from 'node:http';
+import { Agent, request, type IncomingMessage } from 'node:http';
 import { Client, Pool } from 'pg';
 import { v7 } from 'uuid';
 import type { Figures } from './harness.ts';
@@ -61,7 +61,7 @@ async function postMark({ address, cookie, pupils, step }: School, index: number
   const headers = { 'content-type': 'application/json', 'content-length': Buffer.byteLength(body), cookie };
   const sent = request(`${address}/api/hearing/events`, { method: 'POST', agent, headers });
   sent.end(body);
-  const [answer] = (await once(sent, 'response')) as [import('node:http').IncomingMessage];
+  const [answer] = (await once(sent, 'response')) as [IncomingMessage];
   let text = '';
   for await (const part of answer) text += String(part);
   if (answer.statusCode !== 200 || !text.includes('"stored":true')) throw new Error(`A mark was not taken: ${text}`);

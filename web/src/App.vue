@@ -22,7 +22,7 @@ watch(
   },
   { immediate: true },
 );
-useEventListener(window, 'online', () => outbox.flush());
+useEventListener(window, 'online', () => void outbox.flush());
 useEventListener(document, 'visibilitychange', () => {
   if (!document.hidden) void outbox.flush();
 });

@@ -19,6 +19,7 @@ const WORDS: Readonly<Record<OutboxState, string>> = {
   'sign-in': 'Sign in to send',
   refused: 'Not taken',
 };
+const words = computed(() => `${WORDS[outbox.state]}${count.value > 0 ? `: ${count.value}` : ''}`);
 const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sign-in': IconKey, refused: IconTrouble };
 </script>
 
@@ -26,10 +27,9 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
   <div class="state">
     <button class="room" :class="outbox.state" type="button" :aria-expanded="open" @click="open = !open">
       <component :is="ICONS[outbox.state]" aria-hidden="true" />
-      <span role="status"
-        >{{ WORDS[outbox.state] }}<template v-if="count > 0">: {{ count }}</template></span
-      >
+      {{ words }}
     </button>
+    <span class="visually-hidden" role="status">{{ words }}</span>
     <section v-if="open" class="card-paper more" aria-label="What is on this device">
       <h2>On this device</h2>
       <p v-if="count === 0">Everything that was recorded here is at school.</p>

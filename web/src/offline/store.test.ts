@@ -52,12 +52,12 @@ describe('what was recorded on this device', () => {
     const first = event();
     await outbox.add('c', first);
     await vi.waitFor(() => expect(outbox.state).toBe('here'));
-    expect(shown().text()).toBe('Saved here: 1');
+    expect(shown().get('button').text()).toBe('Saved here: 1');
     answer = taken;
     await outbox.flush();
     await vi.waitFor(() => expect(outbox.state).toBe('at-school'));
     expect(arrived).toHaveBeenCalledWith('c', { ...first, receipt: { number: 1, deviceAhead: 0 } });
-    expect(shown().text()).toBe('All saved at school');
+    expect(shown().get('button').text()).toBe('All saved at school');
   });
 
   it('is seen before it is on the disk', async () => {
@@ -72,7 +72,7 @@ describe('what was recorded on this device', () => {
     const outbox = await opened();
     await outbox.add('c', event());
     await vi.waitFor(() => expect(outbox.state).toBe('sign-in'));
-    expect(shown().text()).toContain('Sign in to send: 1');
+    expect(shown().get('button').text()).toContain('Sign in to send: 1');
     await outbox.leave();
     await outbox.open('ivo@osierbridge.example');
     expect(outbox.waiting).toEqual([]);

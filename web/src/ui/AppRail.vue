@@ -64,6 +64,7 @@ async function signOut(): Promise<void> {
 .rail {
   position: sticky;
   top: 0;
+  z-index: 5;
   height: 100vh;
   display: flex;
   flex-direction: column;

@@ -75,7 +75,7 @@ const words = computed(() => {
 </script>
 
 <template>
-  <div class="chart" role="img" :aria-label="words"><Line :data="data" :options="options" /></div>
+  <div class="chart"><Line :data="data" :options="options" :aria-label="words" /></div>
 </template>
 
 <style scoped>

@@ -43,6 +43,8 @@ function writeNote(): void {
 }
 watch([() => pupil.value?.id, () => faults.all], writeNote, { immediate: true });
 const copied = ref(false);
+/** Browsers copy only on a safe connection. */
+const mayCopy = 'clipboard' in navigator;
 async function copy(): Promise<void> {
   await navigator.clipboard.writeText(note.value);
   copied.value = true;
@@ -152,7 +154,7 @@ function printNote(): void {
             <pre class="print-only">{{ note }}</pre>
             <div class="buttons no-print">
               <BButton variant="outline-dark" @click="printNote">Print</BButton>
-              <BButton variant="outline-dark" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</BButton>
+              <BButton v-if="mayCopy" variant="outline-dark" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</BButton>
               <BButton variant="outline-dark" @click="writeNote">Write anew</BButton>
             </div>
           </section>

@@ -34,7 +34,7 @@ const words = computed(
 </script>
 
 <template>
-  <div class="chart" role="img" :aria-label="words"><Bar :data="data" :options="options" /></div>
+  <div class="chart"><Bar :data="data" :options="options" :aria-label="words" /></div>
 </template>
 
 <style scoped>
