@@ -72,7 +72,10 @@ export async function openPage(page: Component, props: Record<string, unknown> =
     props,
     global: {
       stubs: { RouterLink: RouterLinkStub, BButton },
-      provide: { [routeLocationKey as symbol]: { name: 'here' }, [routerKey as symbol]: { push } },
+      provide: {
+        [routeLocationKey as symbol]: { name: 'here' },
+        [routerKey as symbol]: { push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
+      },
     },
   });
   await flushPromises();

@@ -32,7 +32,7 @@ export function pegsOf(page: ClassPage): readonly (readonly Peg[])[] {
     // Who nearly passed is shown so, also when they have waited for long.
     const state = why === undefined || standing.state === 'nearly' ? standing.state : 'stuck';
     const more =
-      state === 'finished' ? '' : state === 'stuck' && why !== undefined ? `: ${stuckWords(why)}` : `, ${tries}`;
+      state === 'finished' ? '' : state === 'stuck' && why !== undefined ? `, ${stuckWords(why)}` : `, ${tries}`;
     const words = `${pupil.name}: ${STATE_WORDS[state]}${more}`;
     groups[standing.stepIndex]!.push({
       id: pupil.id,
