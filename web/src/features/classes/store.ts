@@ -5,6 +5,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { useOutbox } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
+import { warmUp } from './warm-up.ts';
 import { byPupil, isWhole, mergeRecords, withRecords } from './project.ts';
 
 /** State from the server: the list of classes, and the class that is open, with its records and what waits here. */
@@ -64,9 +65,10 @@ export const useClasses = defineStore('classes', () => {
   async function fetchAhead(classIds: readonly string[]): Promise<void> {
     for (const classId of classIds.filter((id) => id !== given.value?.id)) {
       try {
-        await ask(api.classes[':id'].$get({ param: { id: classId } }));
+        const page = await ask(api.classes[':id'].$get({ param: { id: classId } }));
         const kept = await outbox.keptRecords(classId);
         await newRecords(classId, kept?.events ?? [], kept?.last ?? 0);
+        await warmUp(page);
       } catch (problem) {
         if (!(problem instanceof ApiError)) throw problem;
         return;

@@ -10,7 +10,7 @@ import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useSave } from '../../ui/use-save.ts';
-import { useClasses, useLiveClass } from '../classes/index.ts';
+import { useClasses, useLiveClass, warmUp } from '../classes/index.ts';
 import { TakeCare, useFaults } from '../schools/index.ts';
 import FaultChips from './FaultChips.vue';
 import GroupColumns from './GroupColumns.vue';
@@ -21,7 +21,6 @@ import PupilHead from './PupilHead.vue';
 import QueueCard from './QueueCard.vue';
 import { useHearing } from './store.ts';
 import { useTurn } from './use-turn.ts';
-import { warmUp } from './warm-up.ts';
 
 const props = defineProps<{ classId: string; pupilId?: string }>();
 const classes = useClasses();

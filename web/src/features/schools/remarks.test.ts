@@ -1,0 +1,51 @@
+import { FAULTS } from '@escalier/core/records';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import RemarksPage from './RemarksPage.vue';
+
+afterEach(() => vi.unstubAllGlobals());
+
+const own = { id: 'own-1', words: 'Slouching', remedy: 'Feet on the floor.' };
+
+async function opened(put: () => unknown) {
+  const asked = fakeServer({
+    'GET /api/school/faults': () => ({ faults: [...FAULTS.slice(0, 2), own] }),
+    'PUT /api/school/faults': put,
+  });
+  const { wrapper } = await openPage(RemarksPage);
+  return { asked, wrapper };
+}
+
+const press = async (wrapper: Awaited<ReturnType<typeof opened>>['wrapper'], words: string) =>
+  wrapper
+    .findAll('button')
+    .find((button) => button.text() === words)!
+    .trigger('click');
+
+describe('the remarks at hearing', () => {
+  it('are reworded, added, taken away and kept for the school; empty lines are dropped', async () => {
+    const { asked, wrapper } = await opened(() => ({ faults: [own] }));
+    await wrapper.get('[aria-label="Words of remark 1"]').setValue('Other hand');
+    await wrapper.get('[aria-label="Remove remark 2"]').trigger('click');
+    await press(wrapper, 'Add your own');
+    await wrapper.get('form').trigger('submit');
+    await vi.waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
+    expect(asked.at(-1)!.body).toEqual({ faults: [{ ...FAULTS[0], words: 'Other hand' }, own] });
+    await vi.waitFor(() => expect(wrapper.findAll('fieldset')).toHaveLength(1));
+  });
+
+  it('come back as the usual ones, with the own ones after them', async () => {
+    const { wrapper } = await opened(() => ({ faults: [] }));
+    await press(wrapper, 'The usual ones again');
+    const words = wrapper.findAll<HTMLInputElement>('fieldset input:first-of-type').map((each) => each.element.value);
+    expect(words).toEqual([...FAULTS.map((fault) => fault.words), 'Slouching']);
+  });
+
+  it('are refused in a sentence beside the line', async () => {
+    const refusal = new Refused(400, 'Not stored.', { 'faults.1.words': 'A remark needs words.' });
+    const { wrapper } = await opened(() => refusal);
+    await wrapper.get('[aria-label="Words of remark 2"]').setValue('');
+    await wrapper.get('form').trigger('submit');
+    await vi.waitFor(() => expect(wrapper.findAll('fieldset')[1]!.text()).toContain('A remark needs words.'));
+  });
+});
