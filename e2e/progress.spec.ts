@@ -94,7 +94,7 @@ test('the school’s own remarks are tapped at hearing', async ({ page }) => {
   await page.getByLabel('Words of remark 11').fill('Slouching');
   await page.getByLabel('Remedy of remark 11').fill('Feet on the floor.');
   await page.getByRole('button', { name: 'Keep for the school' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Stored' })).toBeVisible();
+  await expect(page.getByRole('main').getByRole('status').filter({ hasText: 'Stored' })).toBeVisible();
   await page.goto('/classes');
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /^Hear .* next/ }).click();

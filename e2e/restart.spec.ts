@@ -8,7 +8,7 @@ test('a recorded pass is there again after the server was killed and started', a
   const first = await startServer(DATABASE);
   await openDemo(page, first.address);
   await openClass(page, 'Whistle Club');
-  await page.getByRole('link', { name: /^Fenna/ }).click();
+  await page.getByRole('link', { name: /^Fenna: / }).click();
   await page.getByRole('button', { name: 'Passed' }).click();
   await expect(page.locator('.strip')).toContainText('Fenna passed');
   await expect(page.locator('.strip')).toContainText('Saved at school');

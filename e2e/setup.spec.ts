@@ -40,7 +40,7 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   await page.getByRole('button', { name: 'Take them over' }).click();
   await expect(page.getByLabel('Reason of day off 3')).toBeVisible();
   await page.getByRole('button', { name: 'Store the term' }).click();
-  await expect(page.getByRole('status')).toContainText('Stored.');
+  await expect(page.getByRole('main').getByRole('status')).toContainText('Stored.');
   await page.getByLabel('Last day', { exact: true }).fill(dayFromNow(-200));
   await page.getByRole('button', { name: 'Store the term' }).click();
   await expect(page.getByRole('alert').first()).toContainText('The term ends before it begins.');
@@ -86,7 +86,7 @@ test('how a class is taught is set, and the pages follow', async ({ page }) => {
   await expect(page.getByText('A ladder has 3 to 6 rungs.')).toBeVisible();
   await page.getByLabel('Alone').check();
   await page.getByRole('button', { name: 'Store', exact: true }).click();
-  await expect(page.getByRole('status').first()).toContainText('Stored.');
+  await expect(page.getByRole('main').getByRole('status').first()).toContainText('Stored.');
   await page.getByRole('link', { name: 'Stairs' }).click();
   await page.getByRole('link', { name: 'Introduce the next note' }).click();
   await expect(page.getByText('Left hand on top: the hand with the yellow ribbon.')).toBeVisible();
@@ -163,7 +163,7 @@ test('a password is changed, other devices are signed out, and the list of chang
   await expect(page.getByText('This is not your password.')).toBeVisible();
   await page.getByLabel('Your password now').fill('one-step-more');
   await page.getByRole('button', { name: 'Change the password' }).click();
-  await expect(page.getByRole('status')).toContainText('Stored.');
+  await expect(page.getByRole('main').getByRole('status')).toContainText('Stored.');
   await elsewhere.goto('/school/calendar');
   await expect(elsewhere.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await elsewhere.close();
@@ -199,7 +199,7 @@ test('an empty database asks for a school, which is set up, filled from an archi
     await picker.setInputFiles(file('{"format":"else"}'));
     await expect(page.getByRole('alert')).toContainText('archive');
     await picker.setInputFiles(file(await archive.text()));
-    await expect(page.getByRole('status')).toContainText('pupils and');
+    await expect(page.getByRole('main').getByRole('status')).toContainText('pupils and');
     await page.getByRole('link', { name: 'Classes', exact: true }).click();
     await openClass(page, '4 Plover');
   } finally {
