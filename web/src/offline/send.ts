@@ -1,6 +1,9 @@
 import { api, ApiError, ask } from '../api.ts';
 import { SendFault, type Send } from './outbox.ts';
 
+/** A poor network may never answer: then it is tried anew. */
+const LONGEST_MS = 15_000;
+
 /** Sends events to the school, with the device's time of sending. */
 export const sendToSchool: Send = async (events) => {
   const sent = events.map((event) => {
@@ -8,9 +11,9 @@ export const sendToSchool: Send = async (events) => {
     return rest.kind === 'heard' ? { ...rest, remarks: [...rest.remarks] } : rest;
   });
   try {
-    const { results } = await ask(
-      api.hearing.events.$post({ json: { sentAt: new Date().toISOString(), events: sent } }),
-    );
+    const json = { sentAt: new Date().toISOString(), events: sent };
+    const init = { signal: AbortSignal.timeout(LONGEST_MS) };
+    const { results } = await ask(api.hearing.events.$post({ json }, { init }));
     return results;
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;

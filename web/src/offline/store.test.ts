@@ -104,6 +104,19 @@ describe('what was recorded on this device', () => {
     vi.restoreAllMocks();
   });
 
+  it('goes straight to the school where the browser keeps nothing at all', async () => {
+    vi.spyOn(indexedDB, 'open').mockImplementation(() => {
+      throw new DOMException('closed', 'SecurityError');
+    });
+    const outbox = await opened();
+    answer = taken;
+    await outbox.add('c', event());
+    expect(outbox.state).toBe('at-school');
+    answer = null;
+    await expect(outbox.add('c', event())).rejects.toThrow('the school is not reached');
+    vi.restoreAllMocks();
+  });
+
   it('leaves the names and records of pupils, but not what is unsent, when somebody signs out', async () => {
     const outbox = await opened('asha@osierbridge.example');
     await outbox.keepRecords({ classId: 'c', events: [event()], last: 4 });

@@ -44,8 +44,12 @@ export const useOutbox = defineStore('outbox', () => {
   /** Reads what waits on this device, and begins to send what is of this account. */
   async function open(email: string): Promise<void> {
     account.value = email;
-    const { box } = await device();
-    items.value = await box.all();
+    try {
+      items.value = await (await device()).box.all();
+    } catch {
+      // A browser that keeps nothing: each record goes straight to the school, or is refused in a sentence.
+      return;
+    }
     void navigator.storage?.persist?.();
     void flush();
   }
@@ -141,7 +145,8 @@ export const useOutbox = defineStore('outbox', () => {
   async function leave(): Promise<void> {
     account.value = null;
     clearTimeout(timer);
-    await (await device()).database.clear('records');
+    const { database } = await device();
+    await database.clear('records');
     if ('caches' in globalThis) await caches.delete(ANSWERS);
   }
 

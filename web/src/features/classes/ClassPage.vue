@@ -75,7 +75,7 @@ onKeyStroke(['h', 'H'], (event) => {
 <style scoped lang="scss">
 .page {
   display: grid;
-  grid-template-rows: auto minmax(0, 1fr) auto;
+  grid-template-rows: auto minmax(385px, 1fr) auto;
   gap: 12px;
   height: 100vh;
   min-height: 720px;
