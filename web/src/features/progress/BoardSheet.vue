@@ -128,6 +128,8 @@ table {
   border-collapse: separate;
   border-spacing: 0;
   font-size: 14px;
+  font-feature-settings: normal;
+  text-rendering: optimizespeed;
 }
 
 thead th {

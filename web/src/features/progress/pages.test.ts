@@ -3,6 +3,7 @@ import type { HeardEvent } from '@escalier/core/records';
 import type { ClassPage, PupilDto } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
@@ -55,7 +56,7 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
-async function opened(page: typeof BoardPage | typeof PupilPage, props: Record<string, string>) {
+async function opened(page: Component, props: Record<string, string>) {
   const { wrapper } = await openPage(page, { classId: 'c', ...props });
   await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`);
   await vi.waitFor(() => expect(wrapper.text()).toContain('Ann'));
