@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  dayIn,
   capacity,
   compareGroups,
   lessonsBefore,
@@ -33,6 +34,15 @@ function meeting(on: MeetingDay, at = '09:40', more: Partial<Meeting> = {}): Mee
 const weekly = (weekday: number, at?: string): Meeting => meeting({ kind: 'weekly', weekday }, at);
 const twice = [weekly(5, '11:00'), weekly(2)];
 const dates = (lessons: readonly Lesson[]): readonly string[] => lessons.map((lesson) => lesson.date.slice(5));
+
+describe('the day of a moment', () => {
+  it('is that of the school’s own time zone, also when it is asked for again', () => {
+    const moment = '2026-03-03T23:30:00Z';
+    expect([1, 2].map(() => dayIn('Europe/Oslo')(moment))).toEqual(['2026-03-04', '2026-03-04']);
+    expect(dayIn('America/Lima')(moment)).toBe('2026-03-03');
+    expect(() => dayIn('Nowhere/Land')).toThrow(RangeError);
+  });
+});
 
 describe('lessons of every week', () => {
   it('are those that are really left after days off', () => {

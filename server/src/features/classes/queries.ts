@@ -54,10 +54,9 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
     'rotation', t.rotation) as term,
   (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,
       'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc, 'toPass', st.to_pass,
-      'tunes', (select json_agg(json_build_object('id', m.id, 'title', m.title) order by m.position) from (
-        select tu.id, tu.title, 0 as position
-        union all select more.id, more.title, t.position
-          from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id) m)) order by st.position), '[]')
+      'tunes', jsonb_build_array(jsonb_build_object('id', tu.id, 'title', tu.title)) || coalesce((
+        select jsonb_agg(jsonb_build_object('id', more.id, 'title', more.title) order by t.position)
+        from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id), '[]')) order by st.position), '[]')
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,

@@ -94,10 +94,18 @@ export function stateOf(row: ClassRow, all: readonly Standing[], day: LocalDate,
   return classState(frame, all);
 }
 
+/** By the reading of the tune, which is itself kept. */
+const keptSeconds = new WeakMap<StepReading, number>();
+
 /** Seconds of one playing of each step's tune. */
 function secondsOf(row: ClassRow): readonly number[] {
-  const readings = readingsOf(row);
-  return row.steps.map(({ abc }, index) => Math.round(tuneSeconds(parsedTune(abc), readings[index]!.reading.tempo)));
+  return readingsOf(row).map((step, index) => {
+    const known = keptSeconds.get(step);
+    if (known !== undefined) return known;
+    const seconds = Math.round(tuneSeconds(parsedTune(row.steps[index]!.abc), step.reading.tempo));
+    keptSeconds.set(step, seconds);
+    return seconds;
+  });
 }
 
 /** The hardest moves of a tune for a class that knows what came before, each once. */
