@@ -2,6 +2,7 @@ export * from './class-state.ts';
 export * from './events.ts';
 export * from './faults.ts';
 export * from './forecast.ts';
+export { groupBy } from './group.ts';
 export * from './next.ts';
 export * from './points.ts';
 export * from './standings.ts';

@@ -50,9 +50,9 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper fields">
     <h2>Hearing</h2>
-    <div class="grid">
+    <div class="field-grid">
       <TextField
         type="number"
         :model-value="style.hearing.minutes"
@@ -87,16 +87,3 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
     </div>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 14px;
-}
-
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
-  gap: 14px 18px;
-}
-</style>

@@ -36,9 +36,9 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper fields">
     <h2>How this class is taught</h2>
-    <div class="grid">
+    <div class="field-grid">
       <ChoiceField
         label="Note names"
         :choices="NAMING_CHOICES"
@@ -113,17 +113,6 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 14px;
-}
-
-.grid {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
-  gap: 14px 18px;
-}
-
 .rungs {
   display: flex;
   flex-wrap: wrap;

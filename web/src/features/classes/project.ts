@@ -1,5 +1,5 @@
 import { dayIn, USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
-import { classState, standings, type RecordEvent, type Standing } from '@escalier/core/records';
+import { classState, groupBy, standings, type RecordEvent, type Standing } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 
 /** Seconds of one turn on each step: the tune, the change and the talk. */
@@ -11,13 +11,7 @@ export function turnSeconds(page: ClassPage): readonly number[] {
 export type RecordsByPupil = ReadonlyMap<string, readonly RecordEvent[]>;
 
 export function byPupil(events: Iterable<RecordEvent>): RecordsByPupil {
-  const groups = new Map<string, RecordEvent[]>();
-  for (const event of events) {
-    const group = groups.get(event.pupilId);
-    if (group === undefined) groups.set(event.pupilId, [event]);
-    else group.push(event);
-  }
-  return groups;
+  return groupBy(events, (event) => event.pupilId);
 }
 
 const NONE: readonly RecordEvent[] = [];

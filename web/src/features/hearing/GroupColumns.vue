@@ -5,6 +5,7 @@ import { reactive, watch } from 'vue';
 import { plural } from '../../ui/plural.ts';
 import FaultChips from './FaultChips.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
+import { OUTCOME_WORDS } from './words.ts';
 
 /** Several who play together: a column for each, one tap each. */
 const props = defineProps<{ group: readonly PupilDto[]; done: ReadonlyMap<string, Outcome> }>();
@@ -18,15 +19,13 @@ watch(
   },
   { immediate: true },
 );
-
-const SAID: Record<Outcome, string> = { passed: 'Passed', nearly: 'Nearly', 'not-yet': 'Not yet' };
 </script>
 
 <template>
   <ul class="columns" :style="{ gridTemplateColumns: `repeat(${group.length}, minmax(0, 1fr))` }">
     <li v-for="pupil in group" :key="pupil.id" class="card-paper">
       <h2>{{ pupil.name }}</h2>
-      <p v-if="done.has(pupil.id)" class="said">{{ SAID[done.get(pupil.id)!] }}</p>
+      <p v-if="done.has(pupil.id)" class="said">{{ OUTCOME_WORDS[done.get(pupil.id)!] }}</p>
       <template v-else>
         <OutcomeButtons
           small

@@ -1,16 +1,14 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
-import type { Outcome } from '@escalier/core/records';
 import type { PupilDto, StepDto } from '@escalier/server/api';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural, shortDate } from '../classes/index.ts';
 import { useFaults } from '../schools/index.ts';
+import { OUTCOME_WORDS } from './words.ts';
 
 const props = defineProps<{ pupil: PupilDto; step: StepDto | null; why: string }>();
 const faults = useFaults();
-
-const OUTCOME_WORDS: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly', 'not-yet': 'not yet' };
 
 const other = computed(() => (props.pupil.playsInstead === null ? null : findInstrument(props.pupil.playsInstead)));
 
@@ -23,7 +21,7 @@ const history = computed(() => {
   if (standing === undefined) return 'Not heard on this step yet.';
   const remarks = standing.remarks.map((id) => faults.wordsOf(id).toLowerCase()).join(', ');
   const worked = remarks === '' ? '' : `, to work on: ${remarks}`;
-  return `${plural(standing.tries, 'try', 'tries')}, last on ${shortDate(standing.lastHeardAt)}: ${OUTCOME_WORDS[standing.lastOutcome]}${worked}.`;
+  return `${plural(standing.tries, 'try', 'tries')}, last on ${shortDate(standing.lastHeardAt)}: ${OUTCOME_WORDS[standing.lastOutcome].toLowerCase()}${worked}.`;
 });
 </script>
 

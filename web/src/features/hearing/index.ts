@@ -1,1 +1,2 @@
 export { useHearing } from './store.ts';
+export { OUTCOME_WORDS } from './words.ts';

@@ -5,8 +5,9 @@ import { computed } from 'vue';
 import { RouterLink } from 'vue-router';
 import IconClose from '~icons/bi/x-lg';
 import { useClasses } from '../classes/index.ts';
+import { OUTCOME_WORDS } from '../hearing/index.ts';
 import type { BoardCell, BoardRow } from './board.ts';
-import { hearingsOf, OUTCOME_WORDS } from './history.ts';
+import { hearingsOf } from './history.ts';
 import HearingLine from './HearingLine.vue';
 
 /** One pupil on one step: what was heard, each to be corrected, and one more. */

@@ -3,9 +3,9 @@ import { OUTCOMES, type HeardEvent, type Outcome } from '@escalier/core/records'
 import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { shortMoment } from '../../ui/days.ts';
-import { useHearing } from '../hearing/index.ts';
+import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
 import { useFaults } from '../schools/index.ts';
-import { clockWords, OUTCOME_WORDS } from './history.ts';
+import { clockWords } from './history.ts';
 
 /** One hearing, with what was noted; it can be corrected with a reason, or taken back. */
 const props = defineProps<{ event: HeardEvent; page: ClassPage; pupilName: string }>();

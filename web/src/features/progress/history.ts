@@ -1,10 +1,4 @@
-import { hearings, WRONG_CLOCK_SECONDS, type HeardEvent, type Outcome, type RecordEvent } from '@escalier/core/records';
-
-export const OUTCOME_WORDS: Readonly<Record<Outcome, string>> = {
-  passed: 'Passed',
-  nearly: 'Nearly',
-  'not-yet': 'Not yet',
-};
+import { hearings, WRONG_CLOCK_SECONDS, type HeardEvent, type RecordEvent } from '@escalier/core/records';
 
 /** The hearings of a pupil that count, in order. */
 export function hearingsOf(events: readonly RecordEvent[], pupilId: string): readonly HeardEvent[] {
