@@ -34,7 +34,7 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//t//t//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:${monday.replaceAll('-', '')}\r\nDTEND;VALUE=DATE:${after.replaceAll('-', '')}\r\nSUMMARY:Founders’ day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
   const file = (content: string) => ({ name: 'days.ics', mimeType: 'text/calendar', buffer: Buffer.from(content) });
   await page.getByLabel(/Read days off/).setInputFiles(file('no calendar'));
-  await expect(page.getByRole('alert')).toContainText('This is no iCalendar file');
+  await expect(page.getByRole('alert')).toContainText('This file cannot be read as a calendar');
   await page.getByLabel(/Read days off/).setInputFiles(file(ics));
   await expect(page.getByRole('group', { name: 'Days off in the file' })).toContainText('Founders’ day');
   await page.getByRole('button', { name: 'Take them over' }).click();

@@ -10,27 +10,37 @@ export interface ReadHolidays {
   readonly leftOut: readonly string[];
 }
 
-const MOST_BYTES = 2 * 1024 * 1024;
+/** The text of a calendar file. */
+export const MOST_CALENDAR_CHARACTERS = 2_000_000;
 const MOST_DAYS = 400;
-const MOST_REPEATS = 60;
+const MOST_EVENTS = 3000;
+/** Over all events of a file: what repeats from long ago is walked through up to the term. */
+const MOST_OCCURRENCES = 30_000;
+const MOST_INTERVAL = 1000;
+/** Of one event: more than one is rare. */
+const MOST_RULES = 4;
+const [FIRST_YEAR, LAST_YEAR] = [1900, 2200];
 
 /**
  * Days off from an iCalendar file (RFC 5545): whole days; what repeats is taken within the dates.
  * @param from,to the term: what lies outside is not taken.
  */
 export function readHolidays(text: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> {
-  if (text.length > MOST_BYTES) return failure('This file is larger than 2 MB: it is no calendar of holidays.');
-  let events: readonly ICAL.Event[];
+  if (text.length > MOST_CALENDAR_CHARACTERS)
+    return failure('This file is larger than 2 MB: it is no calendar of holidays.');
+  const count = text.match(/^BEGIN:VEVENT/gim)?.length ?? 0;
+  if (count > MOST_EVENTS) return failure(`The file has ${count} events; at most ${MOST_EVENTS} fit.`);
+  let events: readonly ICAL.Component[];
   try {
-    const calendars = [new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]])];
-    events = calendars.flatMap((each) => each.getAllSubcomponents('vevent')).map((each) => new ICAL.Event(each));
+    events = new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]]).getAllSubcomponents('vevent');
   } catch {
-    return failure('This is no iCalendar file: it should begin with BEGIN:VCALENDAR.');
+    return failure('This file cannot be read as a calendar: it is broken, or no iCalendar file.');
   }
   const daysOff: DaysOff[] = [];
   const leftOut: string[] = [];
-  for (const event of events) {
-    const found = readEvent(event, from, to);
+  const budget = { left: MOST_OCCURRENCES };
+  for (const component of events) {
+    const found = readEvent(component, { from, to, budget });
     if (typeof found === 'string') leftOut.push(found);
     else daysOff.push(...found);
   }
@@ -38,32 +48,71 @@ export function readHolidays(text: string, from: LocalDate, to: LocalDate): Resu
   return success({ daysOff: inOrder, leftOut });
 }
 
-function readEvent(event: ICAL.Event, from: LocalDate, to: LocalDate): readonly DaysOff[] | string {
-  const title = (event.summary ?? '').trim() || 'No title';
-  if (!event.startDate?.isDate) return `“${title}” has times of day: it is no day off.`;
-  const found: DaysOff[] = [];
-  for (const start of startsOf(event, to)) {
-    const off = span(start, event, title);
-    if (off !== null && off.to >= from && off.from <= to) found.push(off);
+interface Within {
+  readonly from: LocalDate;
+  readonly to: LocalDate;
+  readonly budget: { left: number };
+}
+
+function readEvent(component: ICAL.Component, within: Within): readonly DaysOff[] | string {
+  let title = 'No title';
+  try {
+    const event = new ICAL.Event(component);
+    title = titleOf(event.summary);
+    return daysOffOf(event, title, within);
+  } catch {
+    // ical.js reads values only when they are asked for, and throws then.
+    return `“${title}” cannot be read.`;
   }
+}
+
+const MOST_LETTERS = 100;
+
+function titleOf(summary: unknown): string {
+  const title = typeof summary === 'string' ? summary.trim() : '';
+  return title === '' ? 'No title' : title.length > MOST_LETTERS ? `${title.slice(0, MOST_LETTERS - 1)}…` : title;
+}
+
+function daysOffOf(event: ICAL.Event, title: string, within: Within): readonly DaysOff[] | string {
+  if (!event.startDate?.isDate) return `“${title}” has times of day: it is no day off.`;
+  const { year } = event.startDate;
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR)) return `“${title}” lies outside the term.`;
+  const repeats = repeatsOf(event);
+  if (repeats !== null) return `“${title}” ${repeats}`;
+  const days = daysLong(event);
+  if (days > MOST_DAYS) return `“${title}” lasts longer than a year.`;
+  const spans = startsOf(event, within).map((start) => span(start, days, title));
+  const found = spans.filter((off) => off.to >= within.from && off.from <= within.to);
+  if (within.budget.left <= 0) return `“${title}” repeats too often to be followed.`;
   return found.length === 0 ? `“${title}” lies outside the term.` : found;
 }
 
-function startsOf(event: ICAL.Event, to: LocalDate): readonly ICAL.Time[] {
+/** Why a rule cannot be followed; null when it can. */
+function repeatsOf(event: ICAL.Event): string | null {
+  const rules = event.component.getAllProperties('rrule').map((each) => each.getFirstValue() as unknown as ICAL.Recur);
+  const isUsual = ({ freq, interval }: ICAL.Recur): boolean =>
+    ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(freq) && interval >= 1 && interval <= MOST_INTERVAL;
+  return rules.length <= MOST_RULES && rules.every(isUsual) ? null : 'repeats in a way that no day off does.';
+}
+
+function startsOf(event: ICAL.Event, { to, budget }: Within): readonly ICAL.Time[] {
   if (!event.isRecurring()) return [event.startDate];
   const starts: ICAL.Time[] = [];
   const repeats = event.iterator();
-  for (let next = repeats.next(); next && starts.length < MOST_REPEATS * 10; next = repeats.next()) {
-    if (dateOf(next) > to) break;
+  for (let next = repeats.next(); next && budget.left > 0; next = repeats.next()) {
+    budget.left -= 1;
+    if (dateOf(next) > to || next.year > LAST_YEAR) break;
     starts.push(next);
   }
   return starts;
 }
 
 /** The end of an all-day event is the day after its last (RFC 5545, 3.6.1). */
-function span(start: ICAL.Time, event: ICAL.Event, reason: string): DaysOff | null {
-  const days = Math.max(1, Math.round(event.duration.toSeconds() / 86_400));
-  if (days > MOST_DAYS) return null;
+function daysLong(event: ICAL.Event): number {
+  return Math.max(1, Math.round(event.duration.toSeconds() / 86_400));
+}
+
+function span(start: ICAL.Time, days: number, reason: string): DaysOff {
   const last = start.clone();
   last.adjust(days - 1, 0, 0, 0);
   return { from: dateOf(start), to: dateOf(last), reason };

@@ -1,7 +1,13 @@
 export * from './capacity.ts';
 export * from './cleaning.ts';
 export { termDays, type TermDay } from './days.ts';
-export { readHolidays, writeLessons, type CalendarHead, type ReadHolidays } from './icalendar.ts';
+export {
+  MOST_CALENDAR_CHARACTERS,
+  readHolidays,
+  writeLessons,
+  type CalendarHead,
+  type ReadHolidays,
+} from './icalendar.ts';
 export * from './lessons.ts';
 export { dayIn } from './local-day.ts';
 export * from './term.ts';

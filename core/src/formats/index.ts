@@ -1,3 +1,4 @@
+export { MOST_CHARACTERS as MOST_ABC_CHARACTERS } from './abc/limits.ts';
 export { readAbc } from './abc/read-abc.ts';
 export { writeAbc } from './abc/write-abc.ts';
 export { writeCsv, writeCsvSet, type CsvTable } from './csv-set.ts';
@@ -7,7 +8,7 @@ export { barId, eventId } from './ids.ts';
 export type { MidiOptions } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';
-export { readOneRoster, type RosteredClass } from './roster/one-roster.ts';
+export { readOneRoster, readOneRosterZip, type RosteredClass } from './roster/one-roster.ts';
 export {
   checkRoster,
   guessMapping,

@@ -34,3 +34,12 @@ export interface ReadOptions {
   /** Indices of the parts to take, one or two; without it the first, and a second of the same length. */
   readonly take?: readonly number[];
 }
+
+const MOST_NOTICES = 60;
+
+/** A file of another kind can leave out something at every note: so many are told, and how many more there are. */
+export function shortened(notices: readonly Notice[]): readonly Notice[] {
+  if (notices.length <= MOST_NOTICES) return notices;
+  const more = notices.length - MOST_NOTICES;
+  return [...notices.slice(0, MOST_NOTICES), { bar: null, message: `Left out: ${more} more of the like.` }];
+}

@@ -7,6 +7,10 @@ import { eventsLength } from './tuplets.ts';
 
 export const MOST_BARS = 600;
 const MOST_PARTS = 2;
+/** Notes and rests of all parts. */
+const MOST_EVENTS = 12_000;
+/** A section is played so often at most, and no ending belongs to a later pass. */
+export const MOST_PASSES = 9;
 
 /** A tune as a file gives it: bars without numbers, nothing checked yet. */
 export interface TuneDraft extends Omit<Tune, 'bars' | 'parts'> {
@@ -49,6 +53,11 @@ function wholeFaults(draft: TuneDraft): TuneFault[] {
   if (uneven !== undefined) {
     return whole(`The part "${uneven.name}" has ${uneven.bars.length} bars, the tune has ${draft.bars.length}.`);
   }
+  const events = draft.parts.flatMap((part) => part.bars.map((bar) => bar.length)).reduce((a, b) => a + b, 0);
+  if (events > MOST_EVENTS) return whole(`The tune has ${events} notes and rests; at most ${MOST_EVENTS} fit.`);
+  const passes = draft.bars.flatMap((bar) => [bar.timesPlayed, ...(bar.ending ?? [])]);
+  if (passes.some((pass) => !Number.isInteger(pass) || pass < 1 || pass > MOST_PASSES))
+    return whole(`A section is played at most ${MOST_PASSES} times.`);
   const notes = draft.parts.some((part) => part.bars.some((bar) => bar.some((event) => event.kind === 'note')));
   return notes ? [] : whole('The tune has no notes.');
 }

@@ -15,10 +15,13 @@ function greatestCommonDivisor(a: number, b: number): number {
   return high;
 }
 
-/** @throws RangeError when the denominator is 0 or a part is not a whole number. */
+/** Thrown where a length has no exact fraction: a file that causes it cannot be counted. */
+export class UncountableError extends RangeError {}
+
+/** @throws UncountableError when the denominator is 0 or a part is not a whole number. */
 export function rational(num: number, den = 1): Rational {
   if (den === 0 || !Number.isSafeInteger(num) || !Number.isSafeInteger(den)) {
-    throw new RangeError(`${num}/${den} is not a fraction`);
+    throw new UncountableError(`${num}/${den} is not a fraction`);
   }
   if (num === 0) return ZERO;
   const divisor = greatestCommonDivisor(num, den) * Math.sign(den);

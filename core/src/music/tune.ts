@@ -80,6 +80,11 @@ export interface Tempo {
   readonly perMinute: number;
 }
 
+/** What a metronome beats, with room on both sides. */
+export function isTempo(perMinute: number): boolean {
+  return perMinute >= 5 && perMinute <= 600;
+}
+
 /** Immutable and checked: a Tune comes from `makeTune` and keeps what it promises. */
 export interface Tune {
   readonly title: string;

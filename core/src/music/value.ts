@@ -1,4 +1,4 @@
-import { add, equal, multiply, rational, type Rational } from './rational.ts';
+import { add, equal, multiply, rational, toNumber, type Rational } from './rational.ts';
 
 /** As written: the note head and flag, the dots, and the tuplet it stands in. */
 export interface NoteValue {
@@ -51,11 +51,15 @@ export function valueOfLength(length: Rational, tuplet: Tuplet | null = null): N
   return null;
 }
 
+/** In whole notes. */
+const LONGEST = 64;
+
 /**
  * The fewest written values, longest first, that tied together last `length`.
- * Null when even demisemiquavers do not fill it.
+ * Null when even demisemiquavers do not fill it, and for what is longer than any bar.
  */
 export function valuesOfLength(length: Rational): readonly NoteValue[] | null {
+  if (toNumber(length) > LONGEST) return null;
   const whole = valueOfLength(length);
   if (whole !== null) return [whole];
   for (const base of VALUE_NAMES) {

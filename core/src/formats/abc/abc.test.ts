@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { SourceText } from './source-text.ts';
 import { readAbc } from './read-abc.ts';
 import { tokensOf, Words } from './read-words.ts';
 import { readEnding, readKey, readLength, readMetre } from './signs.ts';
@@ -27,7 +28,7 @@ describe('words under the notes', () => {
 
   it('go to notes and not to rests, verse by verse, and wait for the bar', () => {
     const text = 'X:1\nK:C\nA z B|c d|\nw:one two | four\nw:eins zwei\n';
-    const words = new Words(text);
+    const words = new Words(new SourceText(text));
     const at = (letter: string, bar: number) =>
       words.syllablesAt(text.indexOf(letter, 8), bar).map((syllable) => syllable?.text ?? null);
     expect(at('A', 0)).toEqual(['one', 'eins']);

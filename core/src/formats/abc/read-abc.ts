@@ -1,5 +1,6 @@
 import {
   failure,
+  isTempo,
   makeTune,
   rational,
   success,
@@ -11,15 +12,22 @@ import {
   type Tune,
   type TuneFault,
 } from '../../music/index.ts';
-import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from '../notice.ts';
+import { countable } from '../countable.ts';
+import {
+  shortened,
+  type FormatFault,
+  type Notice,
+  type PartOffer,
+  type ReadOptions,
+  type ReadTune,
+} from '../notice.ts';
 import { choosePart } from '../parts.ts';
 import { parseWithAbcjs, type AbcElement, type AbcTune } from './elements.ts';
+import { MOST_CHARACTERS, tooMuchInAbc } from './limits.ts';
 import { readKey, readLength, readMetre } from './signs.ts';
 import { Words } from './read-words.ts';
+import { SourceText } from './source-text.ts';
 import { VoiceReader } from './voice-reader.ts';
-
-/** Enough for a tune book page; a longer text is not one tune for a class. */
-const MOST_CHARACTERS = 200_000;
 
 /**
  * Reads the first tune of an ABC 2.1 text. Faults name bars and places in the text; signs that a Tune does not carry
@@ -32,10 +40,22 @@ export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTun
   if (!/^X:/m.test(text) || !/^K:/m.test(text))
     return whole('This is not ABC: a tune begins with X: and has a key, K:.');
   const start = text.search(/^X:/m);
-  const source = synonymsReplaced(text.slice(start));
-  const parsed = parsedOrNull(source);
-  if (parsed === null) return whole('The ABC of this tune cannot be understood.');
-  return tuneOf(parsed, { source, linesBefore: linesIn(text.slice(0, start)) }, options);
+  const tunes = text.slice(start);
+  const source = synonymsReplaced(firstTune(tunes));
+  const tooMuch = tooMuchInAbc(source);
+  if (tooMuch !== null) return whole(tooMuch);
+  return countable(() => {
+    const parsed = parsedOrNull(source);
+    if (parsed === null) return whole('The ABC of this tune cannot be understood.');
+    const read = tuneOf(parsed, new SourceText(source, linesIn(text.slice(0, start))), options);
+    return read.ok ? success({ ...read.value, leftOut: [...read.value.leftOut, ...moreTunes(tunes)] }) : read;
+  });
+}
+
+/** Up to where the next one begins. */
+function firstTune(tunes: string): string {
+  const next = tunes.slice(1).search(/^X:/m);
+  return next < 0 ? tunes : tunes.slice(0, next + 1);
 }
 
 /** abcjs throws on a few texts that no musician would write. */
@@ -55,28 +75,18 @@ function synonymsReplaced(text: string): string {
     .replace(/!dalsegno!/g, '!D.S.!');
 }
 
-interface Source {
-  readonly source: string;
-  readonly linesBefore: number;
-}
-
 function linesIn(text: string): number {
   return text.split('\n').length - 1;
 }
 
-function placeOf({ source, linesBefore }: Source, index: number): TextPlace {
-  const before = source.slice(0, index);
-  return { line: linesBefore + linesIn(before) + 1, column: index - before.lastIndexOf('\n') };
-}
-
-function tuneOf(parsed: AbcTune, source: Source, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
+function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
   if (staves.some((staff) => staff.clef?.type === 'perc')) {
     return failure([{ bar: null, message: 'The tune is written for percussion: it has no pitches.' }]);
   }
   const key = (staves[0]?.key === undefined ? null : readKey(staves[0].key)) ?? { fifths: 0, mode: 'major' };
   const metre = (staves[0]?.meter === undefined ? null : readMetre(staves[0].meter)) ?? { count: 4, unit: 4 };
-  const voices = readVoices(parsed, key, metre, new Words(source.source));
+  const voices = readVoices(parsed, key, metre, new Words(source));
   const offers = voices.map((voice, index): PartOffer => ({ index, name: partName(index), notes: notesIn(voice) }));
   const chosen = choosePart(
     offers,
@@ -94,10 +104,10 @@ function tuneOf(parsed: AbcTune, source: Source, options: ReadOptions): Result<R
   if (!made.ok) return failure(made.fault.map((fault) => placed(fault, melody, source)));
   const notices = melody.leftOut.map(({ barIndex, message }): Notice => {
     const bar = made.value.bars[barIndex]?.number ?? null;
-    return { bar, message: `Left out: ${message}.`, at: placeOf(source, melody.starts[barIndex] ?? 0) };
+    return { bar, message: `Left out: ${message}.`, at: source.placeOf(melody.starts[barIndex] ?? 0) };
   });
-  const leftOut = [...notices, ...warningsOf(parsed, source), ...chosen.value.leftOut, ...moreTunes(source.source)];
-  return success({ tune: made.value, leftOut, parts: offers });
+  const leftOut = [...notices, ...warningsOf(parsed, source), ...chosen.value.leftOut];
+  return success({ tune: made.value, leftOut: shortened(leftOut), parts: offers });
 }
 
 function headOf({
@@ -123,10 +133,10 @@ function notesIn(voice: VoiceReader): number {
   return voice.events.flat().filter((event) => event.kind === 'note').length;
 }
 
-function placed(fault: TuneFault, melody: VoiceReader, source: Source): FormatFault {
+function placed(fault: TuneFault, melody: VoiceReader, source: SourceText): FormatFault {
   if (fault.bar === null) return fault;
   const at = melody.starts[fault.index ?? -1];
-  return { bar: fault.bar, message: fault.message, ...(at === undefined ? {} : { at: placeOf(source, at) }) };
+  return { bar: fault.bar, message: fault.message, ...(at === undefined ? {} : { at: source.placeOf(at) }) };
 }
 
 function readVoices(parsed: AbcTune, key: Key, metre: Metre, words: Words): readonly VoiceReader[] {
@@ -151,13 +161,13 @@ function isFiller(parsed: AbcTune, voiceIndex: number): boolean {
 }
 
 function tempoOf({ metaText: { tempo } }: AbcTune): Tempo | null {
-  if (tempo?.bpm === undefined || !(tempo.bpm > 0)) return null;
+  if (tempo?.bpm === undefined || !isTempo(tempo.bpm)) return null;
   const beat = readLength(tempo.duration?.[0] ?? 0.25) ?? rational(1, 4);
   return { beat, perMinute: tempo.bpm };
 }
 
 /** "Music Line:8:16: Unknown decoration: …" with markup in it. */
-function warningsOf(parsed: AbcTune, { linesBefore }: Source): Notice[] {
+function warningsOf(parsed: AbcTune, { linesBefore }: SourceText): Notice[] {
   return (parsed.warnings ?? []).map((warning) => {
     const plain = warning.replace(/<[^>]*>/g, '').trim();
     const match = /^Music Line:(\d+):(\d+):\s*([^:]*)/.exec(plain);

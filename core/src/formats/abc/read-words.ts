@@ -1,4 +1,5 @@
 import type { Syllable } from '../../music/index.ts';
+import type { SourceText } from './source-text.ts';
 
 /** What a w: line says for the next note: a syllable, nothing, or that the next bar has to come first. */
 type Token = Syllable | 'none' | 'bar';
@@ -18,37 +19,21 @@ interface MusicLine {
  * @param text the ABC text whose indices the notes carry.
  */
 export class Words {
-  readonly #starts: readonly number[];
+  readonly #text: SourceText;
   readonly #lines: ReadonlyMap<number, MusicLine>;
 
-  constructor(text: string) {
-    const lines = text.split('\n');
-    let at = 0;
-    this.#starts = lines.map((line) => {
-      const start = at;
-      at += line.length + 1;
-      return start;
-    });
-    this.#lines = musicLines(lines);
+  constructor(text: SourceText) {
+    this.#text = text;
+    this.#lines = musicLines(text.source.split('\n'));
   }
 
   /** One entry a verse for the note at an index of the text; `bar` counts up at every bar line. */
   syllablesAt(index: number, bar: number): readonly (Syllable | null)[] {
-    const line = this.#lines.get(this.#lineOf(index));
+    const line = this.#lines.get(this.#text.lineIndex(index));
     if (line === undefined) return [];
     const newBar = bar !== line.bar;
     line.bar = bar;
     return withoutTrailingGaps(line.verses.map((verse) => nextSyllable(verse, newBar)));
-  }
-
-  #lineOf(index: number): number {
-    let [low, high] = [0, this.#starts.length - 1];
-    while (low < high) {
-      const middle = (low + high + 1) >> 1;
-      if (this.#starts[middle]! <= index) low = middle;
-      else high = middle - 1;
-    }
-    return low;
   }
 }
 

@@ -1,6 +1,7 @@
 import {
   keyOn,
   LETTERS,
+  MOST_PASSES,
   rational,
   type Articulation,
   type Bar,
@@ -87,11 +88,11 @@ export function barSign(decoration: string): Partial<Bar> | null {
 
 /** "1,3" and "1-3" name the passes of an ending. */
 export function readEnding(text: string): readonly number[] | null {
-  const passes = text.split(',').flatMap((piece) => {
+  const passes = text.split(',', MOST_PASSES).flatMap((piece) => {
     const match = /^(\d)(?:-(\d))?$/.exec(piece.trim());
     if (match === null) return [Number.NaN];
     const [first, last] = [Number(match[1]), Number(match[2] ?? match[1])];
     return Array.from({ length: Math.max(0, last - first + 1) }, (_, offset) => first + offset);
   });
-  return passes.length > 0 && passes.every((pass) => pass >= 1) ? passes : null;
+  return passes.length > 0 && passes.every((pass) => pass >= 1) ? [...new Set(passes)] : null;
 }

@@ -2,6 +2,7 @@ import {
   barLength,
   keyAlter,
   LETTERS,
+  MOST_BARS,
   multiply,
   PLAIN_BAR,
   PLAIN_NOTE,
@@ -113,6 +114,7 @@ export class VoiceReader {
   }
 
   #readBarRests(count: number): void {
+    if (count > MOST_BARS) return this.#leave(`${count} bars of rest`);
     for (let bar = 1; bar <= count; bar++) {
       const values = valuesOfLength(barLength(this.#metre)) ?? [];
       this.#current.push(...values.map((value) => ({ ...PLAIN_REST, value })));

@@ -1,23 +1,29 @@
 import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import {
+  barLength,
   failure,
   makeTune,
+  MOST_BARS,
   PLAIN_BAR,
   rational,
   success,
+  toNumber,
   type Key,
   type Metre,
   type Part,
   type Result,
   type Tempo,
 } from '../../music/index.ts';
+import { countable } from '../countable.ts';
 import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
 import { choosePart } from '../parts.ts';
 import { barsFromNotes, type MidiNote } from './quantise.ts';
 import { spelling } from './spelling.ts';
 
 const PERCUSSION_CHANNEL = 9;
-const MOST_NOTES = 20_000;
+/** A tune of some pages has a hundredth of it. */
+const MOST_BYTES = 1_000_000;
+const MOST_NOTES = 6000;
 
 interface Track {
   readonly name: string;
@@ -36,6 +42,7 @@ interface Conductor {
 /** Reads a monophonic track of a MIDI file, rounding to semiquavers and triplets. Of chords the highest note stays. */
 export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+  if (bytes.length > MOST_BYTES) return whole('The file is too long for one tune.');
   let data: MidiData;
   try {
     data = parseMidi(bytes);
@@ -48,7 +55,11 @@ export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<R
   const tracks = timed.map(readTrack);
   if (tracks.reduce((sum, track) => sum + track.notes.length, 0) > MOST_NOTES)
     return whole('The file is too long for one tune.');
-  return tracksToTune(tracks, conductorOf(timed.flat()), options);
+  const conductor = conductorOf(timed.flat());
+  const full = toNumber(barLength(conductor.metre)) * 4;
+  const end = tracks.flatMap((track) => track.notes).reduce((last, note) => Math.max(last, note.end), 0);
+  if (end / full > MOST_BARS) return whole(`The tune has more than ${MOST_BARS} bars, pauses counted.`);
+  return countable(() => tracksToTune(tracks, conductor, options));
 }
 
 type TimedEvent = MidiEvent & { readonly at: number };
@@ -98,7 +109,11 @@ function conductorOf(events: readonly TimedEvent[]): Conductor {
     events.filter((event): event is Extract<TimedEvent, { type: Type }> => event.type === type);
   const [tempo, metre, key] = [of('setTempo')[0], of('timeSignature'), of('keySignature')[0]];
   const [first] = metre;
-  const usable = first !== undefined && first.numerator >= 1 && [1, 2, 4, 8, 16].includes(first.denominator);
+  const usable =
+    first !== undefined &&
+    first.numerator >= 1 &&
+    first.numerator <= 24 &&
+    [1, 2, 4, 8, 16].includes(first.denominator);
   const perMinute = tempo === undefined ? 120 : Math.round(60_000_000 / tempo.microsecondsPerBeat);
   return {
     title: of('trackName')[0]?.text.trim() ?? '',

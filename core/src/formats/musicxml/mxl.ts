@@ -1,35 +1,25 @@
-import { strFromU8, strToU8, unzipSync, zipSync, type UnzipFileInfo } from 'fflate';
+import { strToU8, zipSync } from 'fflate';
 import { failure, success, type Result } from '../../music/index.ts';
+import { unzipTexts } from '../unzip.ts';
 import { child, children, parseXml } from './xml-reader.ts';
 
-const MOST_BYTES = 24_000_000;
-const MOST_RATIO = 200;
-const MOST_FILES = 200;
 const CONTAINER = 'META-INF/container.xml';
 
-/** The score inside a compressed MusicXML file. Archives that swell beyond all measure are not unpacked. */
+/** The score inside a compressed MusicXML file. */
 export function unpackMxl(bytes: Uint8Array): Result<string, string> {
-  let total = 0;
-  let files = 0;
-  let tooLarge = false;
-  const allow = ({ originalSize, size, name }: UnzipFileInfo): boolean => {
-    files += 1;
-    total += originalSize;
-    tooLarge ||= total > MOST_BYTES || files > MOST_FILES || originalSize > MOST_RATIO * Math.max(size, 1024);
-    return !tooLarge && /\.(xml|musicxml)$/i.test(name);
-  };
-  let entries: Record<string, Uint8Array>;
-  try {
-    entries = unzipSync(bytes, { filter: allow });
-  } catch {
-    return failure('The compressed file is broken and cannot be unpacked.');
-  }
-  if (tooLarge) return failure('The compressed file unpacks to far more than a tune: it was not opened.');
-  const container = entries[CONTAINER];
-  const named = container === undefined ? null : rootFile(strFromU8(container));
-  const path = named ?? Object.keys(entries).find((name) => name !== CONTAINER) ?? '';
-  const score = entries[path];
-  return score === undefined ? failure('The compressed file holds no MusicXML score.') : success(strFromU8(score));
+  const read = unzipTexts(bytes, {
+    mostBytes: 24_000_000,
+    mostFiles: 200,
+    wanted: /\.(xml|musicxml)$/i,
+    what: 'a tune',
+  });
+  if (!read.ok) return read;
+  const entries = read.value;
+  const container = entries.get(CONTAINER);
+  const named = container === undefined ? null : rootFile(container);
+  const path = named ?? [...entries.keys()].find((name) => name !== CONTAINER) ?? '';
+  const score = entries.get(path);
+  return score === undefined ? failure('The compressed file holds no MusicXML score.') : success(score);
 }
 
 function rootFile(text: string): string | null {

@@ -23,10 +23,15 @@ import { child, children, numberIn, textIn, type XmlElement } from './xml-reader
 
 const BASE_OF = new Map(Object.entries(TYPE_OF).map(([base, type]) => [type, base as ValueName]));
 
+/** MusicXML's own limit for divisions is 16,383; a note may last a few of them. */
+const MOST_DIVISIONS = 1_000_000;
+const MOST_IN_TUPLET = 64;
+
 /** The length that a note sounds, in whole notes; null when the file gives none that can be counted. */
 export function durationOf(note: XmlElement, divisions: number): Rational | null {
   const duration = numberIn(note, 'duration');
-  if (duration === null || !Number.isInteger(duration) || duration <= 0 || !Number.isInteger(divisions)) return null;
+  const isCount = (count: number): boolean => Number.isInteger(count) && count > 0 && count <= MOST_DIVISIONS;
+  if (duration === null || !isCount(duration) || !isCount(divisions)) return null;
   return rational(duration, divisions * 4);
 }
 
@@ -36,7 +41,9 @@ export function valuesOf(note: XmlElement, length: Rational): readonly NoteValue
   const modification = child(note, 'time-modification');
   const actual = numberIn(modification, 'actual-notes');
   const normal = numberIn(modification, 'normal-notes');
-  const tuplet = actual !== null && normal !== null && actual > 0 && normal > 0 ? { actual, normal } : null;
+  const isCount = (count: number | null): count is number =>
+    count !== null && Number.isInteger(count) && count > 0 && count <= MOST_IN_TUPLET;
+  const tuplet = isCount(actual) && isCount(normal) ? { actual, normal } : null;
   if (base !== undefined) {
     const written: NoteValue = { base, dots: Math.min(2, children(note, 'dot').length), tuplet };
     if (equal(valueLength(written), length)) return [written];
@@ -49,7 +56,8 @@ export function pitchOf(note: XmlElement): Pitch | null {
   const letter = LETTERS.find((each) => each === textIn(pitch, 'step'));
   const octave = numberIn(pitch, 'octave');
   if (letter === undefined || octave === null || !Number.isInteger(octave)) return null;
-  return { letter, octave, alter: Math.round(numberIn(pitch, 'alter') ?? 0) };
+  const alter = Math.round(numberIn(pitch, 'alter') ?? 0);
+  return Math.abs(alter) > 2 || octave < 0 || octave > 9 ? null : { letter, octave, alter };
 }
 
 /** What stands before a note in the file and belongs to it. */
@@ -94,10 +102,14 @@ function articulationsIn(marks: readonly string[]): Note['articulations'] {
   return marks.flatMap((mark) => known.find((each) => each === mark) ?? []);
 }
 
+const MOST_VERSES = 9;
+
 function syllablesIn(note: XmlElement): readonly (Syllable | null)[] {
-  const lyrics = children(note, 'lyric').filter((lyric) => textIn(lyric, 'text') !== '');
+  const lyrics = children(note, 'lyric')
+    .filter((lyric) => textIn(lyric, 'text') !== '')
+    .slice(0, MOST_VERSES);
   const verses = lyrics.map((lyric, index) => Number(lyric.attributes.number ?? index + 1) || index + 1);
-  const last = Math.min(9, Math.max(0, ...verses));
+  const last = Math.min(MOST_VERSES, Math.max(0, ...verses));
   return Array.from({ length: last }, (_, verse) => {
     const lyric = lyrics[verses.indexOf(verse + 1)];
     if (lyric === undefined) return null;

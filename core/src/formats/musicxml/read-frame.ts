@@ -1,5 +1,7 @@
 import {
+  isTempo,
   MODES,
+  MOST_PASSES,
   PLAIN_BAR,
   rational,
   valueLength,
@@ -81,15 +83,15 @@ function endingNumbers(ending: XmlElement): readonly number[] | null {
   const numbers = (ending.attributes.number ?? '')
     .split(/[ ,]+/)
     .map(Number)
-    .filter((each) => Number.isInteger(each) && each > 0);
-  return numbers.length === 0 ? null : numbers;
+    .filter((each) => Number.isInteger(each) && each > 0 && each <= MOST_PASSES);
+  return numbers.length === 0 ? null : [...new Set(numbers)];
 }
 
 function timesPlayed(barlines: readonly XmlElement[]): number {
   const back = barlines.map((each) => child(each, 'repeat')).find((each) => each?.attributes.direction === 'backward');
   if (back === undefined) return 1;
   const times = Number(back.attributes.times ?? 2);
-  return Number.isInteger(times) && times >= 2 && times <= 9 ? times : 2;
+  return Number.isInteger(times) && times >= 2 && times <= MOST_PASSES ? times : 2;
 }
 
 function barlineStyle(right: XmlElement | undefined): Bar['barline'] {
@@ -136,11 +138,11 @@ function tempoIn(measure: XmlElement): Tempo | null {
   for (const mark of marks) {
     const base = Object.entries(TYPE_OF).find(([, type]) => type === textIn(mark, 'beat-unit'))?.[0];
     const perMinute = numberIn(mark, 'per-minute');
-    if (base === undefined || perMinute === null || perMinute <= 0) continue;
+    if (base === undefined || perMinute === null || !isTempo(perMinute)) continue;
     const dots = Math.min(2, children(mark, 'beat-unit-dot').length);
     return { beat: valueLength({ base: base as keyof typeof TYPE_OF, dots, tuplet: null }), perMinute };
   }
   const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
   const tempo = Number(sounds.find((each) => each.attributes.tempo !== undefined)?.attributes.tempo);
-  return tempo > 0 ? { beat: rational(1, 4), perMinute: tempo } : null;
+  return isTempo(tempo) ? { beat: rational(1, 4), perMinute: tempo } : null;
 }

@@ -1,11 +1,20 @@
 import { failure, makeTune, success, type Part, type Result, type Tempo } from '../../music/index.ts';
-import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
+import { countable } from '../countable.ts';
+import {
+  shortened,
+  type FormatFault,
+  type Notice,
+  type PartOffer,
+  type ReadOptions,
+  type ReadTune,
+} from '../notice.ts';
 import { choosePart } from '../parts.ts';
 import { readFrame, type BarDraft, type FrameState } from './read-frame.ts';
 import { readPart, type ReadPart } from './read-part.ts';
 import { child, children, parseXml, textIn, type XmlElement } from './xml-reader.ts';
 
-const MOST_CHARACTERS = 12_000_000;
+const MOST_CHARACTERS = 6_000_000;
+const MOST_PARTS = 60;
 
 /** Reads a MusicXML score, partwise, any version. Elements that a Tune does not carry are skipped and listed. */
 export function readMusicXml(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
@@ -18,7 +27,9 @@ export function readMusicXml(text: string, options: ReadOptions = {}): Result<Re
   if (score.name === 'score-timewise')
     return whole('The score is stored by time; please export it as MusicXML “partwise”, the usual kind.');
   if (score.name !== 'score-partwise') return whole('This XML is not a MusicXML score.');
-  return scoreToTune(score, options);
+  const parts = children(score, 'part').length;
+  if (parts > MOST_PARTS) return whole(`The score has ${parts} parts; at most ${MOST_PARTS} fit.`);
+  return countable(() => scoreToTune(score, options));
 }
 
 function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
@@ -51,13 +62,13 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
   const notices = [...leftOut, ...chosen.value.take.flatMap((index) => parts[index]!.leftOut)];
   return success({
     tune: made.value,
-    leftOut: [
+    leftOut: shortened([
       ...notices.map(({ barIndex, message }): Notice => ({
         bar: numberOf(barIndex),
         message: `Left out: ${message}.`,
       })),
       ...chosen.value.leftOut,
-    ],
+    ]),
     parts: offers,
   });
 }

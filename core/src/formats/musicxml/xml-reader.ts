@@ -23,6 +23,8 @@ const parser = new XMLParser({
 export function parseXml(text: string): Result<XmlElement, string> {
   if (/<!ENTITY/i.test(text))
     return failure('The file declares entities of its own, which music files do not need: it was not opened.');
+  const tooMuch = tooMuchXml(text);
+  if (tooMuch !== null) return failure(tooMuch);
   let nodes: unknown;
   try {
     nodes = parser.parse(text);
@@ -31,6 +33,29 @@ export function parseXml(text: string): Result<XmlElement, string> {
   }
   const root = elementsOf(nodes).find((element) => !element.name.startsWith('?'));
   return root === undefined ? failure('The file holds no XML.') : success(root);
+}
+
+const MOST_ELEMENTS = 250_000;
+const MOST_DEPTH = 60;
+
+/** Counted before anything is built: a score of many pages has a tenth of it. */
+function tooMuchXml(text: string): string | null {
+  let [elements, depth] = [0, 0];
+  for (let at = text.indexOf('<'); at >= 0; at = text.indexOf('<', at + 1)) {
+    const next = text[at + 1];
+    if (next === '!' || next === '?') continue;
+    if (next === '/') {
+      depth -= 1;
+      continue;
+    }
+    elements += 1;
+    if (elements > MOST_ELEMENTS) return 'The file is too long for one tune.';
+    const end = text.indexOf('>', at);
+    if (end > 0 && text[end - 1] === '/') continue;
+    depth += 1;
+    if (depth > MOST_DEPTH) return 'The elements of the file stand too deep inside each other.';
+  }
+  return null;
 }
 
 function elementsOf(nodes: unknown): XmlElement[] {

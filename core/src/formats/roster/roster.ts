@@ -14,6 +14,7 @@ export const ROSTER_FIELDS = ['name', 'first-name', 'last-name', 'start-step', '
 export type RosterField = (typeof ROSTER_FIELDS)[number];
 
 const MOST_ROWS = 500;
+const MOST_COLUMNS = 60;
 const MOST_LETTERS = 1_000_000;
 
 /** Heads of columns as schools write them, in lower case. */
@@ -42,6 +43,7 @@ export function readRoster(text: string, head?: boolean): Result<RosterTable, st
   if (first === undefined) return failure('There is nothing in it: one pupil a line, please.');
   if (rows.length > MOST_ROWS) return failure(`There are ${rows.length} lines; at most ${MOST_ROWS} fit at once.`);
   const width = Math.max(...rows.map((row) => row.length));
+  if (width > MOST_COLUMNS) return failure(`There are ${width} columns; at most ${MOST_COLUMNS} fit.`);
   const even = rows.map((row) => Array.from({ length: width }, (_, index) => row[index] ?? ''));
   const hasHead = head ?? first.some((cell) => fieldOf(cell) !== 'ignore');
   return success({

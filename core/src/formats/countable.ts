@@ -1,0 +1,14 @@
+import { failure, UncountableError, type Result } from '../music/index.ts';
+import type { FormatFault, ReadTune } from './notice.ts';
+
+type Reading = Result<ReadTune, readonly FormatFault[]>;
+
+/** Lengths that no fraction holds, such as tuplets of many primes in one bar, are a fault of the file. */
+export function countable(read: () => Reading): Reading {
+  try {
+    return read();
+  } catch (error) {
+    if (!(error instanceof UncountableError)) throw error;
+    return failure([{ bar: null, message: 'The tune has lengths that cannot be counted.' }]);
+  }
+}

@@ -1,0 +1,125 @@
+import { describe, expect, it } from 'vitest';
+import { readHolidays } from '../calendar/index.ts';
+import { performanceOrder } from '../music/index.ts';
+import { readAbc, readOneRosterZip, readRoster, readTuneFile } from './index.ts';
+
+const HEAD = 'X:1\nT:Too much\nM:4/4\nL:1/4\nK:C\n';
+
+/** The sentence that refuses a text, or nothing. */
+function refusal(text: string): string | null {
+  const read = readTuneFile(new TextEncoder().encode(text));
+  return read.ok ? null : read.fault[0]!.message;
+}
+
+/** A score of one bar, with more before its notes. */
+function score(more: string, notes = 4): string {
+  const note = '<note><pitch><step>C</step><octave>5</octave></pitch><duration>1</duration><type>quarter</type></note>';
+  return `<score-partwise><part id="P1"><measure number="1"><attributes><divisions>1</divisions></attributes>${more}${note.repeat(notes)}</measure></part></score-partwise>`;
+}
+
+describe('a small text that stands for very much', () => {
+  it.each([
+    ['bars of rest', `${HEAD}Z9999999|CDEF|]`, 'The tune has 9999999 bars of rest; at most 600 fit.'],
+    ['bars of rest, a few at a time', `${HEAD}${'Z400|'.repeat(2)}CDEF|]`, '800 bars of rest'],
+    ['overlays', `${HEAD}${'CDEF&'.repeat(900)}CDEF|]`, '900 overlaid voices; at most 60 fit.'],
+    [
+      'voices',
+      `${HEAD}${Array.from({ length: 900 }, (_, voice) => `V:${voice}\nCDEF|\n`).join('')}`,
+      '900 voices; at most 40 fit.',
+    ],
+    ['lines', `${HEAD}${'V:1\n'.repeat(9000)}CDEF|]`, '9006 lines; at most 4000 fit.'],
+    ['tuplets', `${HEAD}${'(3CDE'.repeat(1999)}(3C(3D|]`, '2001 tuplets'],
+    ['notes', `${HEAD}${'CDEF|'.repeat(2000)}`, '8000 notes; at most 6000 fit.'],
+    ['verses', `${HEAD}CDEF|\n${'w:a b c d\n'.repeat(13)}`, '13 verses under one line'],
+    [
+      'the passes of an ending in MusicXML',
+      score('<barline><ending number="300000000" type="start"/></barline>'),
+      null,
+    ],
+    ['depth of XML', '<a>'.repeat(1000), 'The elements of the file stand too deep inside each other.'],
+    ['elements of XML', `<a>${'<b></b>'.repeat(250_001)}</a>`, 'The file is too long for one tune.'],
+    [
+      'lengths without a common measure',
+      score(
+        [7901, 7907, 7919, 7927, 7933]
+          .map(
+            (divisions) =>
+              `<attributes><divisions>${divisions}</divisions></attributes><forward><duration>1</duration></forward>`,
+          )
+          .join(''),
+      ),
+      'The tune has lengths that cannot be counted.',
+    ],
+  ])('%s', (_, text, sentence) => {
+    const found = refusal(text);
+    if (sentence === null) expect(found).toBeNull();
+    else expect(found).toContain(sentence);
+  });
+
+  it('a MIDI file of 41 bytes with one long pause', () => {
+    const head = [0x4d, 0x54, 0x68, 0x64, 0, 0, 0, 6, 0, 0, 0, 1, 0, 1];
+    const track = [0, 0x90, 72, 64, 0xff, 0xff, 0xff, 0x7f, 0x80, 72, 64, 0, 0xff, 0x2f, 0];
+    const bytes = Uint8Array.from([...head, 0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, track.length, ...track]);
+    const read = readTuneFile(bytes);
+    expect(read.ok ? null : read.fault[0]!.message).toBe('The tune has more than 600 bars, pauses counted.');
+  });
+
+  it('plays no section more often than nine times', () => {
+    const read = readAbc(`${HEAD}|:CDEF|[1-9,1-9,1-9 CDEF:|[2 C4|]`);
+    if (read.ok) expect(performanceOrder(read.value.tune).length).toBeLessThan(30);
+  });
+
+  it('tells the first of very many things left out, and how many more', () => {
+    const read = readAbc(`${HEAD}${'{ab}CDEF|'.repeat(500)}`);
+    expect(read.ok && read.value.leftOut).toHaveLength(61);
+    expect(read.ok && read.value.leftOut.at(-1)!.message).toBe('Left out: 440 more of the like.');
+  });
+
+  it('reads only the first of many tunes, and says so', () => {
+    const read = readAbc('X:1\nT:One\nK:C\nC4|\n\n'.repeat(2000));
+    expect(read.ok && read.value.leftOut.map((notice) => notice.message)).toEqual([
+      'The file holds 2000 tunes; this is the first.',
+    ]);
+  });
+});
+
+describe('calendars that never end', () => {
+  const file = (...lines: readonly string[]): string =>
+    `BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART;VALUE=DATE:20260302\r\nSUMMARY:Day\r\n${lines.join('\r\n')}\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
+  const leftOut = (text: string): readonly string[] => {
+    const read = readHolidays(text, '2026-03-01', '2026-07-31');
+    return read.ok ? read.value.leftOut : [read.fault];
+  };
+
+  it.each([
+    ['RRULE:FREQ=WEEKLY;INTERVAL=2147483648', '“Day” repeats in a way that no day off does.'],
+    ['RRULE:FREQ=SECONDLY', '“Day” repeats in a way that no day off does.'],
+    ['DURATION:P9999W', '“Day” lasts longer than a year.'],
+    ['RRULE:FREQ=DAILY;BYMONTH=13', 'This file cannot be read as a calendar: it is broken, or no iCalendar file.'],
+    [`${'RRULE:FREQ=WEEKLY\r\n'.repeat(9000)}LOCATION:x`, '“Day” repeats in a way that no day off does.'],
+  ])('%s', (line, sentence) => {
+    expect(leftOut(file(line))).toEqual([sentence]);
+  });
+
+  it('begin in the year 1', () => {
+    const text = file('RRULE:FREQ=DAILY').replace('20260302', '00010101');
+    expect(leftOut(text)).toEqual(['“Day” lies outside the term.']);
+  });
+
+  it('or began long ago, and are followed up to the term', () => {
+    const text = file('RRULE:FREQ=WEEKLY').replace('20260302', '19900101');
+    const read = readHolidays(text, '2026-03-01', '2026-03-10');
+    expect(read.ok && read.value.daysOff.map((off) => off.from)).toEqual(['2026-03-02', '2026-03-09']);
+  });
+});
+
+describe('lists of pupils', () => {
+  it('of too many columns are refused', () => {
+    const read = readRoster(`Ada${','.repeat(500)}`);
+    expect(read.ok ? null : read.fault).toBe('There are 501 columns; at most 60 fit.');
+  });
+
+  it('that are no ZIP file give a sentence', () => {
+    expect(readOneRosterZip(new Uint8Array(100))).toMatchObject({ ok: false });
+  });
+});
