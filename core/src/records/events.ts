@@ -31,7 +31,10 @@ export interface HeardEvent {
   readonly receipt?: Receipt;
 }
 
-/** Takes back one heard event. */
+/**
+ * Takes back a heard event, and with it every correction that was made of it: who undoes a hearing means that it never
+ * was. Undoing a correction brings back what it corrected.
+ */
 export interface UndoneEvent {
   readonly kind: 'undone';
   readonly id: string;
@@ -80,8 +83,9 @@ export function hearings(events: Iterable<RecordEvent>): readonly HeardEvent[] {
   }
   const last = new Map<string, HeardEvent>();
   for (const event of unique.values()) {
-    if (undone.has(event.id)) continue;
-    const root = rootOf(event, unique);
+    const chain = chainOf(event, unique);
+    if (chain.some((id) => undone.has(id))) continue;
+    const root = chain.at(-1)!;
     const other = last.get(root);
     if (other === undefined || inOrder(other, event) < 0) last.set(root, event);
   }
@@ -95,13 +99,12 @@ function receiptOf({ receipt }: HeardEvent): { readonly receipt?: Receipt } {
   return receipt === undefined ? {} : { receipt };
 }
 
-/** The hearing that a chain of corrections goes back to. */
-function rootOf(event: HeardEvent, all: ReadonlyMap<string, HeardEvent>): string {
-  let id = event.id;
-  const seen = new Set<string>();
-  for (let at: HeardEvent | undefined = event; at?.corrects !== undefined && !seen.has(id); at = all.get(id)) {
-    seen.add(id);
-    id = at.corrects;
+/** The ids from an event down to the hearing that its corrections go back to. */
+function chainOf(event: HeardEvent, all: ReadonlyMap<string, HeardEvent>): readonly string[] {
+  const chain = [event.id];
+  for (let at: HeardEvent | undefined = event; at?.corrects !== undefined && !chain.includes(at.corrects);) {
+    chain.push(at.corrects);
+    at = all.get(at.corrects);
   }
-  return id;
+  return chain;
 }

@@ -92,6 +92,14 @@ describe('undo and correction', () => {
     expect(hearings([pass, nearly, undo(nearly)]).map((event) => event.outcome)).toEqual(['passed']);
   });
 
+  it('takes the corrections of a hearing away with the hearing itself', () => {
+    const nearly = correct(pass, 'nearly');
+    const again = correct(nearly, 'not-yet');
+    expect(hearings([pass, nearly, undo(pass)])).toEqual([]);
+    expect(hearings([undo(pass), again, nearly, pass])).toEqual([]);
+    expect(hearings([pass, nearly, again, undo(nearly)]).map((event) => event.outcome)).toEqual(['passed']);
+  });
+
   it('lets the later of two adults’ corrections count', () => {
     const [mara, ivo] = [correct(pass, 'nearly'), correct(pass, 'not-yet')];
     const received = (event: HeardEvent, number: number) => ({ ...event, receipt: { number, deviceAhead: 0 } });
@@ -131,7 +139,7 @@ describe('the order of events', () => {
       outcome: fc.constantFrom('passed', 'nearly', 'not-yet'),
       day: fc.integer({ min: 1, max: 28 }),
       received: fc.boolean(),
-      then: fc.constantFrom('nothing', 'undo', 'correct', 'correct and undo'),
+      then: fc.constantFrom('nothing', 'undo', 'correct', 'correct and undo', 'correct and undo all'),
     });
     const events = fc.array(some, { maxLength: 25 }).map((list) =>
       list.flatMap(({ pupilId, stepId, outcome, day, received, then }, index): RecordEvent[] => {
@@ -140,7 +148,8 @@ describe('the order of events', () => {
         const correction = heard(pupilId, stepId, 'nearly', day, { corrects: event.id });
         if (then === 'nothing') return [event];
         if (then === 'undo') return [event, undo(event)];
-        return then === 'correct' ? [event, correction] : [event, correction, undo(correction)];
+        if (then === 'correct') return [event, correction];
+        return [event, correction, undo(then === 'correct and undo' ? correction : event)];
       }),
     );
     // A copy that the device still holds may lie beside the one that the school has numbered.
