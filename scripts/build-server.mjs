@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { build } from 'esbuild';
 import { ROOT, SERVER_BUILD } from './lib/paths.mjs';
 
@@ -10,9 +10,17 @@ const packages = Object.keys({ ...dependencies, ...core.dependencies }).filter(
   (name) => !name.startsWith('@escalier/'),
 );
 
+const source = (path) => join(ROOT, 'server', 'src', path);
+
 await build({
-  entryPoints: [join(ROOT, 'server', 'src', 'main.ts')],
-  outfile: SERVER_BUILD,
+  // Beside the server the threads in which it reads what people send.
+  entryPoints: {
+    main: source('main.ts'),
+    reader: source('reader/thread.ts'),
+    unpacker: source('features/archive/unpack-thread.ts'),
+  },
+  outdir: dirname(SERVER_BUILD),
+  outExtension: { '.js': '.mjs' },
   bundle: true,
   platform: 'node',
   format: 'esm',

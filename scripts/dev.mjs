@@ -4,6 +4,7 @@ import { binary, STATE, TUNES } from './lib/paths.mjs';
 import { freePort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { start, stopOnSignals } from './lib/processes.mjs';
+import { buildServer } from './lib/product.mjs';
 import { run, say } from './lib/say.mjs';
 
 /** For developers: the web with hot reload, the server with restart on change, a database of its own. */
@@ -23,9 +24,11 @@ await run(async () => {
     const server = {
       ...process.env,
       DATABASE_URL: postgres.url('escalier'),
+      ESCALIER_MIGRATION_URL: postgres.ownerUrl('escalier'),
       ESCALIER_PORT: String(port),
       ESCALIER_DEMO_TUNES: TUNES,
       ESCALIER_LOG: 'info',
+      ESCALIER_THREADS: buildServer(),
     };
     children.push(start(binary('tsx'), ['watch', 'server/src/main.ts'], { env: server, detached: true }));
     children.push(

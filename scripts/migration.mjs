@@ -11,7 +11,7 @@ await run(async () => {
   try {
     ensureDatabase(postgres, 'migration');
     runShown(binary('tsx'), ['server/src/platform/make-migration.ts'], {
-      env: { DATABASE_URL: postgres.url('migration') },
+      env: { DATABASE_URL: postgres.ownerUrl('migration') },
     });
   } finally {
     await postgres.stop();

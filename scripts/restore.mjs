@@ -1,9 +1,9 @@
-import { spawnSync } from 'node:child_process';
 import { existsSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
-import { openDatabase } from './lib/database.mjs';
+import { connectionsTo, grantToApp, openDatabase } from './lib/database.mjs';
+import { withPassword } from './lib/psql.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
 const HELP = 'npm run restore -- FILE [--yes] brings a copy back that npm run backup has made.';
@@ -25,12 +25,16 @@ await run(async () => {
   if (!existsSync(file)) throw new Refusal(`There is no file ${file}.`);
   const database = await openDatabase();
   try {
-    if (database.running) throw new Refusal('Escalier is running from this checkout: please stop it first.');
+    if (connectionsTo(database) > 0)
+      throw new Refusal('Something is connected to this database, most likely Escalier: please stop it first.');
     if (values.yes !== true) await ask(file);
-    const args = ['--clean', '--if-exists', '--no-owner', '--single-transaction', `--dbname=${database.url}`, file];
-    const { status, stderr } = spawnSync(join(database.binaries, 'pg_restore'), args, { encoding: 'utf8' });
+    const { target, binaries } = database;
+    const how = ['--clean', '--if-exists', '--no-owner', '--no-privileges', '--single-transaction'];
+    const args = [...how, `--dbname=${target.database}`, file];
+    const { status, stderr } = withPassword(target, join(binaries, 'pg_restore'), args, { env: target.env });
     if (status !== 0)
       throw new Refusal(`Nothing was changed: ${String(stderr).trim().split('\n')[0] ?? 'this is no copy'}`);
+    grantToApp(database);
     say(`The data is again as in ${file}.`);
   } finally {
     await database.stop();

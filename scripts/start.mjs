@@ -3,6 +3,7 @@ import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { ensurePackages } from './lib/packages.mjs';
 import { DATA } from './lib/database.mjs';
+import { LOGS } from './lib/paths.mjs';
 import { chosenPort, preferredPort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { stopOnSignals } from './lib/processes.mjs';
@@ -55,35 +56,83 @@ async function resetDemo(sure) {
   say('The old data is erased.');
 }
 
+/** A server that dies is started again: at once, then after longer and longer waits as long as it keeps dying. */
+const FIRST_WAIT_MS = 1000;
+const LONGEST_WAIT_MS = 60_000;
+/** Who ran so long was well: the waits begin anew. */
+const WELL_MS = 120_000;
+
+/**
+ * Keeps a server running until it is told to stop or the database has gone.
+ * @param ends tells why nothing is started again.
+ */
+async function keepRunning(options, started, ends) {
+  let wait = FIRST_WAIT_MS;
+  for (;;) {
+    const since = Date.now();
+    const server = await startServer(options);
+    started(server);
+    const code = await Promise.race([server.ended, ends]);
+    if (typeof code === 'string') return code;
+    if (Date.now() - since > WELL_MS) wait = FIRST_WAIT_MS;
+    say(`The server has died (${code}). It starts again in ${wait / 1000} s; nothing recorded is lost.`);
+    const ended = await Promise.race([ends, new Promise((resolve) => setTimeout(resolve, wait))]);
+    if (typeof ended === 'string') return ended;
+    wait = Math.min(LONGEST_WAIT_MS, wait * 2);
+  }
+}
+
+/** npm may be killed without a word to what it runs: then this ends, too, and leaves nothing behind. */
+function stopWithNpm(stop) {
+  if (process.env.npm_lifecycle_event === undefined) return;
+  const parent = process.ppid;
+  setInterval(() => {
+    if (process.ppid !== parent) void stop().finally(() => process.exit(0));
+  }, 1000).unref();
+}
+
 await run(async () => {
   const options = readOptions();
   if (options.help) return say(HELP);
   let postgres = null;
   let server = null;
+  let stopping = () => {};
+  const told = new Promise((resolve) => (stopping = resolve));
   const stop = stopOnSignals(async () => {
+    stopping('told');
     await server?.stop();
     await postgres?.stop();
   });
+  stopWithNpm(stop);
   try {
     ensurePackages();
     if (options['reset-demo']) await resetDemo(options.yes);
     const port = options.port === undefined ? await preferredPort(PREFERRED_PORT) : await chosenPort(options.port);
     buildProduct();
-    let databaseUrl = process.env.DATABASE_URL;
-    if (databaseUrl === undefined) {
+    const { DATABASE_URL, ESCALIER_MIGRATION_URL } = process.env;
+    let urls = { app: DATABASE_URL, owner: ESCALIER_MIGRATION_URL };
+    if (DATABASE_URL === undefined) {
       postgres = await startPostgres(DATA);
       ensureDatabase(postgres, 'escalier');
-      databaseUrl = postgres.url('escalier');
+      urls = { app: postgres.url('escalier'), owner: postgres.ownerUrl('escalier') };
     }
-    server = await startServer({ databaseUrl, port, demo: options.demo });
-    say(`\nEscalier is ready: ${server.address}\nCtrl-C stops it. The data stays in this checkout.\n`);
-    const ends = [
-      server.ended.then(() => 'The server'),
-      ...(postgres === null ? [] : [postgres.ended.then(() => 'PostgreSQL')]),
-    ];
-    const first = await Promise.race(ends);
-    say(`${first} has stopped.`);
+    const ends = Promise.race([told, ...(postgres === null ? [] : [postgres.ended.then(() => 'PostgreSQL')])]);
+    let first = true;
+    const started = (running) => {
+      server = running;
+      say(first ? readyWords(running.address, options.demo) : `The server runs again: ${running.address}`);
+      first = false;
+    };
+    const why = await keepRunning({ urls, port, demo: options.demo, logFolder: LOGS }, started, ends);
+    if (why !== 'told') say(`${why} has stopped.`);
   } finally {
     await stop();
   }
 });
+
+function readyWords(address, demo) {
+  const open = demo
+    ? 'The demo school’s password is public, so Escalier answers on this machine only; --no-demo begins a school of your own.\n'
+    : '';
+  return `\nEscalier is ready: ${address}\n${open}Ctrl-C stops it. The data stays in this checkout; the log is in ${LOGS}.\n`;
+}

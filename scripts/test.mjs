@@ -5,7 +5,7 @@ import { ensurePackages } from './lib/packages.mjs';
 import { binary, ROOT } from './lib/paths.mjs';
 import { startTemporaryPostgres } from './lib/postgres.mjs';
 import { start, stopOnSignals } from './lib/processes.mjs';
-import { withProduct } from './lib/product.mjs';
+import { buildServer, withProduct } from './lib/product.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
 const REPORTS = join(ROOT, '.cache', 'reports');
@@ -82,10 +82,15 @@ function counted(report, code, read) {
 }
 
 async function serverTests() {
+  const threads = buildServer();
   const postgres = await startTemporaryPostgres();
   const stop = stopOnSignals(postgres.stop);
   try {
-    return await vitest('server', ['server'], { ESCALIER_TEST_POSTGRES: postgres.url('').replace(/\/$/, '') });
+    return await vitest('server', ['server'], {
+      ESCALIER_TEST_POSTGRES: postgres.ownerUrl(''),
+      ESCALIER_TEST_POSTGRES_APP: postgres.url(''),
+      ESCALIER_THREADS: threads,
+    });
   } finally {
     await stop();
   }
@@ -94,12 +99,11 @@ async function serverTests() {
 /** The built application on a database of its own; a test may start a further server on a further database. */
 async function endToEnd() {
   ensureChromium();
-  return withProduct(['restart', 'first_run', 'live'], ({ address, url }) =>
+  const databases = ['restart', 'first_run', 'live'];
+  return withProduct(databases, ({ address, urls }) =>
     playwright({
       ESCALIER_E2E_ADDRESS: address,
-      ESCALIER_E2E_RESTART_DATABASE: url('restart'),
-      ESCALIER_E2E_FIRST_RUN_DATABASE: url('first_run'),
-      ESCALIER_E2E_LIVE_DATABASE: url('live'),
+      ESCALIER_E2E_DATABASES: JSON.stringify(Object.fromEntries(databases.map((name) => [name, urls(name)]))),
       ESCALIER_E2E_CHROMIUM: CHROMIUM,
     }),
   );

@@ -6,5 +6,7 @@ export const ROOT = join(dirname(fileURLToPath(import.meta.url)), '..', '..');
 export const STATE = join(ROOT, '.escalier');
 export const WEB_BUILD = join(STATE, 'web');
 export const SERVER_BUILD = join(STATE, 'server', 'main.mjs');
+/** What the server writes of its own errors; never a name of a child. */
+export const LOGS = join(STATE, 'log');
 export const TUNES = join(ROOT, 'demo', 'tunes');
 export const binary = (name) => join(ROOT, 'node_modules', '.bin', name);

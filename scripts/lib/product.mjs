@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { binary, ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './postgres.mjs';
 import { runQuiet, stopOnSignals } from './processes.mjs';
@@ -39,26 +39,35 @@ function buildUnlessFresh(part, made, command, args) {
   writeFileSync(stamp, wanted);
 }
 
+/** Builds the server and its threads; gives the folder of the threads, for who runs the server's sources. */
+export function buildServer() {
+  buildUnlessFresh('server', SERVER_BUILD, process.execPath, [join(ROOT, 'scripts', 'build-server.mjs')]);
+  return dirname(SERVER_BUILD);
+}
+
 /** Builds what has changed since it was last built. */
 export function buildProduct() {
-  buildUnlessFresh('server', SERVER_BUILD, process.execPath, [join(ROOT, 'scripts', 'build-server.mjs')]);
+  buildServer();
   const web = ['build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'];
   buildUnlessFresh('web', join(WEB_BUILD, 'index.html'), binary('vite'), web);
 }
 
 /**
  * Starts the built server and waits until it answers.
+ * @param urls {app, owner?}: addresses of the database for the application, and for migrations where they differ.
  * @returns {address, stop(), ended}: stop lets running requests end.
  */
-export async function startServer({ databaseUrl, port, demo = true }) {
+export async function startServer({ urls, port, demo = true, logFolder }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
-    DATABASE_URL: databaseUrl,
+    DATABASE_URL: urls.app,
+    ...(urls.owner === undefined ? {} : { ESCALIER_MIGRATION_URL: urls.owner }),
     ESCALIER_PORT: String(port),
     ESCALIER_DEMO: demo ? 'on' : 'off',
     ESCALIER_WEB: WEB_BUILD,
     ESCALIER_DEMO_TUNES: TUNES,
+    ...(logFolder === undefined ? {} : { ESCALIER_LOG_FOLDER: logFolder }),
   };
   const child = spawn(process.execPath, ['--enable-source-maps', SERVER_BUILD], {
     cwd: ROOT,
@@ -66,7 +75,7 @@ export async function startServer({ databaseUrl, port, demo = true }) {
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });
-  const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
+  const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? 1)));
   let output = '';
   const address = await new Promise((resolve) => {
     const listen = (text) => {
@@ -79,6 +88,8 @@ export async function startServer({ databaseUrl, port, demo = true }) {
     void ended.then(() => resolve(null));
   });
   if (address === null) throw new Refusal(`The server did not start. ${output.trim()}`);
+  // The server's log is for who looks after it.
+  child.stdout.on('data', (text) => process.stdout.write(text));
   child.stderr.on('data', (text) => process.stderr.write(text));
   const stop = async () => {
     if (child.exitCode === null) child.kill('SIGTERM');
@@ -90,7 +101,7 @@ export async function startServer({ databaseUrl, port, demo = true }) {
 /**
  * Runs `work` with the built product on a database that goes afterwards.
  * @param more names of further empty databases.
- * @param work gets {address, url(database)}.
+ * @param work gets {address, urls(database)}.
  */
 export async function withProduct(more, work) {
   buildProduct();
@@ -102,8 +113,9 @@ export async function withProduct(more, work) {
   });
   try {
     for (const name of ['product', ...more]) ensureDatabase(postgres, name);
-    server = await startServer({ databaseUrl: postgres.url('product'), port: 0 });
-    return await work({ address: server.address, url: postgres.url });
+    const urls = (name) => ({ app: postgres.url(name), owner: postgres.ownerUrl(name) });
+    server = await startServer({ urls: urls('product'), port: 0 });
+    return await work({ address: server.address, urls });
   } finally {
     await stop();
   }

@@ -21,6 +21,9 @@ const who = {
   name: account.name,
   email: account.email,
   schoolName: school.name,
+  schoolVersion: 1,
+  sealKey: '',
+  until: new Date('2999-01-01'),
   timeZone: school.timeZone,
 };
 

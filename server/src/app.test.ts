@@ -69,6 +69,7 @@ describe('as a teacher of another school', () => {
       name: 'Other',
       passwordHash,
       role: 'owner',
+      sealKey: '',
     });
     const other = await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account);
     const [ours] = await em.findAll(ClassEntity);
@@ -78,12 +79,12 @@ describe('as a teacher of another school', () => {
       expect(method === 'GET' ? [404] : [400, 404], `${method} ${path}`).toContain(answer.status);
     }
     const [tune] = await em.findAll(TuneEntity);
-    const body = { abc: tune!.abc };
+    const body = { abc: tune!.abc, version: 1 };
     for (const [method, path, sent] of [
       ['GET', `/api/tunes/${tune!.id}`, undefined],
       ['PUT', `/api/tunes/${tune!.id}`, body],
       ['DELETE', `/api/tunes/${tune!.id}`, undefined],
-      ['PUT', `/api/classes/${ours!.id}/tunes/${tune!.id}`, { breathSeconds: 6, breaths: null }],
+      ['PUT', `/api/classes/${ours!.id}/tunes/${tune!.id}`, { breathSeconds: 6, breaths: null, version: 0 }],
     ] as const) {
       expect((await test.send(method, path, sent, other)).status, `${method} ${path}`).toBe(404);
     }

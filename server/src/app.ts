@@ -1,10 +1,10 @@
 import { Hono } from 'hono';
-import { bodyLimit } from 'hono/body-limit';
-import { createMiddleware } from 'hono/factory';
+import { compress } from 'hono/compress';
 import { csrf } from 'hono/csrf';
+import { createMiddleware } from 'hono/factory';
 import { HTTPException } from 'hono/http-exception';
+import { routePath } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
-import { pinoLogger } from 'hono-pino';
 import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
@@ -26,13 +26,15 @@ import {
 } from './features/schools/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import { batched } from './platform/batched.ts';
+import { atMost, BODY } from './platform/body.ts';
+import { network, type Network } from './platform/client.ts';
 import type { AppEnv } from './platform/context.ts';
+import { databaseProblem } from './platform/database-problem.ts';
 import type { Orm } from './platform/database.ts';
+import { newToken } from './platform/ids.ts';
+import { plainError } from './platform/log.ts';
 import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
 import { webFiles } from './platform/static-files.ts';
-
-const MEGABYTE = 1024 * 1024;
-const MOST_MEGABYTES = { archive: 64, other: 1 } as const;
 
 export interface AppOptions {
   readonly orm: Orm;
@@ -42,19 +44,37 @@ export interface AppOptions {
   /** What a new school begins with. */
   readonly stock: Stock;
   readonly live: LiveRecords;
+  readonly network?: Network;
   readonly logger?: Logger;
   readonly clock?: () => Date;
 }
 
+/** Paths whose bodies may be larger than usual; an archive counts its own bytes while they come in. */
+const TEXTS = /^\/api\/(tunes(\/[^/]+)?|terms\/[^/]+\/holidays)$/;
+const UNLIMITED = /^\/api\/archive$/;
+
+const usual = atMost(BODY.usual);
+const texts = atMost(BODY.text);
+const open = atMost(BODY.open);
+
+const limitedByRoute = createMiddleware<AppEnv>((c, next) => {
+  if (UNLIMITED.test(c.req.path)) return next();
+  return (TEXTS.test(c.req.path) ? texts : usual)(c, next);
+});
+
 /** The chained routes carry the type of the whole API for the typed client. */
 function apiRoutes(options: AppOptions) {
   return new Hono<AppEnv>()
+    .use('/sign-in', open)
+    .use('/first-run', open)
+    .use('/invitations/*', open)
     .route('/sign-in', signInRoutes(options.demo))
     .route('/session', sessionRoutes)
     .route('/calendars', subscribedRoutes)
     .route('/first-run', firstRunRoutes(options.stock))
     .route('/invitations', invitationRoutes)
     .use('*', needsSession)
+    .use('*', limitedByRoute)
     .route('/account', accountRoutes)
     .route('/archive', archiveRoutes)
     .route('/belts', beltRoutes)
@@ -79,9 +99,10 @@ export type Api = ReturnType<typeof apiRoutes>;
 
 export function createApp(options: AppOptions) {
   const { orm, logger = pino({ level: 'silent' }), clock = () => new Date() } = options;
+  const net = options.network ?? network(null, []);
   const session = batched((knocks: readonly Knock[]) => whoHave(orm.em.fork(), knocks));
   const app = new Hono<AppEnv>();
-  if (logger.isLevelEnabled('info')) app.use(pinoLogger({ pino: logger }));
+  app.use(numbered(logger));
   app.use(
     secureHeaders({
       contentSecurityPolicy: {
@@ -93,18 +114,17 @@ export function createApp(options: AppOptions) {
         imgSrc: ["'self'", 'data:'],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
+        formAction: ["'self'"],
         frameAncestors: ["'none'"],
       },
     }),
   );
-  app.use('/api/archive', limited(MOST_MEGABYTES.archive));
-  app.use('/api/*', async (c, next) =>
-    c.req.path === '/api/archive' ? next() : limited(MOST_MEGABYTES.other)(c, next),
-  );
-  app.use('/api/*', csrf());
+  app.use('/api/*', csrf({ origin: (origin, c) => origin === net.originOf(c) }));
+  app.use('/api/*', compress());
   app.use('/api/*', async (c, next) => {
     c.set('em', orm.em.fork());
     c.set('session', session);
+    c.set('network', net);
     c.set('now', clock());
     c.header('Cache-Control', 'no-store');
     await next();
@@ -117,28 +137,29 @@ export function createApp(options: AppOptions) {
   if (options.webFolder !== null) app.route('/', webFiles(options.webFolder));
   app.notFound((c) => c.json(notFound('address').body, 404));
   app.onError((error, c) => {
-    if (error instanceof Problem) return c.json(error.body, error.status);
+    const problem = error instanceof Problem ? error : databaseProblem(error);
+    if (problem !== null) return c.json(problem.body, problem.status);
     if (error instanceof HTTPException) return c.json(fromHttp(error), error.status);
-    logger.error(error);
-    return c.json(
-      { error: { code: 'broken', message: 'Something broke here. Nothing was stored.' } } satisfies ErrorBody,
-      500,
-    );
+    const number = c.get('requestId');
+    logger.error({ request: number, route: routePath(c), method: c.req.method, error: plainError(error) }, 'broken');
+    const message = `Something broke here. Nothing was saved. Whoever looks after the server finds it under ${number}.`;
+    return c.json({ error: { code: 'broken', message } } satisfies ErrorBody, 500);
   });
   return app;
 }
 
-/** A body that says how long it is needs no counting: Node.js reads no further than that. */
-function limited(megabytes: number) {
-  const maxSize = megabytes * MEGABYTE;
-  const tooLarge = (): never => {
-    throw new Problem(413, 'too-large', `This is too much at once: at most ${megabytes} MB.`);
-  };
-  const counted = bodyLimit({ maxSize, onError: tooLarge });
+/** Gives every request a number, in its answer and in the log; the log has routes without what stands for their parts. */
+function numbered(logger: Logger) {
   return createMiddleware<AppEnv>(async (c, next) => {
-    const length = c.req.header('content-length');
-    if (length === undefined || c.req.header('transfer-encoding') !== undefined) return counted(c, next);
-    return Number(length) > maxSize ? tooLarge() : next();
+    const number = newToken().slice(0, 12);
+    const start = performance.now();
+    c.set('requestId', number);
+    await next();
+    c.header('X-Request-Id', number);
+    if (!logger.isLevelEnabled('info')) return;
+    const { method } = c.req;
+    const milliseconds = Math.round(performance.now() - start);
+    logger.info({ request: number, method, route: routePath(c), status: c.res.status, milliseconds }, 'answered');
   });
 }
 

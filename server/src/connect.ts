@@ -3,6 +3,7 @@ import { Migrator } from '@mikro-orm/migrations';
 import { entities } from './entities.ts';
 import { migrations } from './migrations/index.ts';
 import type { Orm } from './platform/database.ts';
+import { LOCKS } from './platform/locks.ts';
 
 /** Connects without discovering files; one pool a process. */
 export async function connect(databaseUrl: string): Promise<Orm> {
@@ -17,6 +18,10 @@ export async function connect(databaseUrl: string): Promise<Orm> {
   });
 }
 
+/** Brings the tables up to date; servers that start at one moment come one after the other. */
 export async function migrate(orm: Orm): Promise<void> {
-  await orm.getMigrator().up();
+  await orm.em.fork().transactional(async (em) => {
+    await em.execute('select pg_advisory_xact_lock(?)', [LOCKS.migrations]);
+    await orm.getMigrator().up();
+  });
 }

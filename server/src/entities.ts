@@ -8,10 +8,11 @@ import {
 } from './features/classes/index.ts';
 import { RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
 import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
-import { InvitationEntity } from './features/people/index.ts';
+import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
 import {
   AccountEntity,
   ChangeEntity,
+  KnownDeviceEntity,
   SchoolEntity,
   SessionEntity,
   SignInTryEntity,
@@ -28,6 +29,8 @@ export const entities = [
   SignInTryEntity,
   ChangeEntity,
   InvitationEntity,
+  SetupCodeEntity,
+  KnownDeviceEntity,
   TuneEntity,
   StaircaseEntity,
   StepEntity,

@@ -1,27 +1,30 @@
 import { serve } from '@hono/node-server';
-import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
 import { stockSchool } from './demo/stock.ts';
 import { liveRecords } from './features/hearing/index.ts';
-import type { Stock } from './features/people/index.ts';
+import { ensureSetupCode, type Stock } from './features/people/index.ts';
+import { network } from './platform/client.ts';
 import { readConfig } from './platform/config.ts';
+import { createLogger } from './platform/log.ts';
 import { connect, migrate } from './connect.ts';
 import type { Orm } from './platform/database.ts';
 
 const config = orStop(() => readConfig(process.env));
-const logger = pino({ level: config.logLevel });
+const net = orStop(() => network(config.publicUrl, config.trustedProxies));
+const logger = createLogger(config.logLevel, config.logFolder);
+await migrateDatabase();
 const orm = await reachDatabase(config.databaseUrl);
-await migrate(orm);
 if (config.demo) await seedDemo(orm, config.tunesFolder, new Date());
+else await sayCode();
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;
 const stock: Stock = async (em, schoolId) => {
   await stockSchool(em, schoolId, config.tunesFolder);
 };
 const live = liveRecords(config.databaseUrl);
-const app = createApp({ orm, demo, webFolder: config.webFolder, stock, live, logger });
+const app = createApp({ orm, demo, webFolder: config.webFolder, stock, live, network: net, logger });
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);
@@ -51,6 +54,23 @@ async function reachDatabase(databaseUrl: string): Promise<Orm> {
       `The database ${pathname.slice(1)} at ${host} cannot be reached: please check DATABASE_URL (${why}).`,
     );
   }
+}
+
+async function migrateDatabase(): Promise<void> {
+  const owner = await reachDatabase(config.migrationUrl);
+  try {
+    await migrate(owner);
+  } catch (error) {
+    stopWith(`The database could not be brought up to date (${error instanceof Error ? error.message : 'no reason'}).`);
+  } finally {
+    await owner.close(true);
+  }
+}
+
+/** An empty database belongs to who reads the terminal: the first visitor needs the code. */
+async function sayCode(): Promise<void> {
+  const code = await ensureSetupCode(orm.em.fork());
+  if (code !== null) console.log(`There is no school yet. Who sets it up is asked for this code: ${code}`);
 }
 
 const LAST_REQUESTS_MS = 1500;

@@ -1,7 +1,7 @@
 export { MOST_CHARACTERS as MOST_ABC_CHARACTERS } from './abc/limits.ts';
 export { readAbc } from './abc/read-abc.ts';
 export { writeAbc } from './abc/write-abc.ts';
-export { writeCsv, writeCsvSet, type CsvTable } from './csv-set.ts';
+export { writeCsv, type CsvTable } from './csv.ts';
 export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 export { readTuneFile, writeTuneFile } from './files.ts';
 export { barId, eventId } from './ids.ts';

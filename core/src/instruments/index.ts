@@ -2,3 +2,4 @@ export * from './fingering.ts';
 export * from './instruments.ts';
 export * from './moves.ts';
 export { formatHoles } from './notation.ts';
+export * from './stock.ts';

@@ -8,14 +8,12 @@ import { RecordEventEntity } from '../features/hearing/index.ts';
 import { BeltGivenEntity } from '../features/instruments/index.ts';
 import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
 import type { EntityManager, Orm } from '../platform/database.ts';
-import { newId } from '../platform/ids.ts';
+import { newId, newToken } from '../platform/ids.ts';
+import { LOCKS } from '../platform/locks.ts';
 import { seedThings } from './things.ts';
 import { demoEvents, seeded, type Chance } from './records.ts';
 import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, DEMO_TERM, type DemoClass } from './school.ts';
 import { stockSchool, type StockStaircase } from './stock.ts';
-
-/** Any number that no other lock of Escalier uses: two servers that start together load the demo once. */
-const SEED_LOCK = 20_261;
 
 /** Belts are handed out once a week. */
 const GIVEN_DAYS = 6;
@@ -34,7 +32,7 @@ interface Demo {
 /** Loads the invented school into a database that has no school; gives whether it did. */
 export async function seedDemo(orm: Orm, tunesFolder: string, now: Date): Promise<boolean> {
   return orm.em.fork().transactional(async (em) => {
-    await em.execute('select pg_advisory_xact_lock(?)', [SEED_LOCK]);
+    await em.execute('select pg_advisory_xact_lock(?)', [LOCKS.demo]);
     if ((await em.count(SchoolEntity)) > 0) return false;
     const demo = await seedSchool(em, now);
     const staircases = await stockSchool(em, demo.schoolId, tunesFolder);
@@ -65,6 +63,7 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
     passwordHash: await hashPassword(DEMO_TEACHER.password),
     role: 'owner',
     closedAt: null,
+    sealKey: newToken(),
   });
   return { em, schoolId, accountId, termId, term, today: day(local), now, chance: seeded(7) };
 }
@@ -158,7 +157,11 @@ async function giveBelts({ em, accountId, now }: Demo, events: readonly HeardEve
       account: accountId,
       givenAt: new Date(heardAt),
     }));
-  if (rows.length > 0) await em.insertMany(BeltGivenEntity, rows);
+  if (rows.length > 0)
+    await em.insertMany(
+      BeltGivenEntity,
+      rows.map((row) => ({ ...row, taken: 0 })),
+    );
 }
 
 /** Two more people who share classes with the demo's teacher; nobody knows their passwords. */
@@ -166,7 +169,16 @@ async function seedHelpers({ em, schoolId }: Demo): Promise<void> {
   for (const { name, email, role, classes } of DEMO_HELPERS) {
     const id = newId();
     const passwordHash = await hashPassword(randomBytes(32).toString('hex'));
-    await em.insert(AccountEntity, { id, school: schoolId, email, name, passwordHash, role, closedAt: null });
+    await em.insert(AccountEntity, {
+      id,
+      school: schoolId,
+      email,
+      name,
+      passwordHash,
+      role,
+      closedAt: null,
+      sealKey: newToken(),
+    });
     const found = await em.find(ClassEntity, { school: schoolId, name: { $in: [...classes] } });
     await em.insertMany(
       ClassTeacherEntity,

@@ -1,5 +1,5 @@
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../features/staircase/index.ts';
-import { readText, TuneEntity } from '../features/tunes/index.ts';
+import { TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
 import { DEMO_STAIRCASES, type DemoStaircase } from './school.ts';
@@ -45,9 +45,9 @@ export async function stockSchool(
 
 async function stockTunes(em: EntityManager, schoolId: string, folder: string): Promise<ReadonlyMap<string, string>> {
   const ids = new Map<string, string>();
-  for (const { slug, title, abc } of await readTunes(folder)) {
+  for (const { slug, title, abc, content } of await readTunes(folder)) {
     const id = newId();
-    await em.insert(TuneEntity, { id, school: schoolId, title, abc, content: readText(abc).content });
+    await em.insert(TuneEntity, { id, school: schoolId, title, abc, content });
     ids.set(slug, id);
   }
   return ids;

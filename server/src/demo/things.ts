@@ -1,5 +1,6 @@
+import type { Condition } from '@escalier/core/instruments';
 import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
-import { BeltStockEntity, InstrumentEntity, LoanEntity, type Condition } from '../features/instruments/index.ts';
+import { BeltStockEntity, InstrumentEntity, LoanEntity } from '../features/instruments/index.ts';
 import { StaircaseEntity } from '../features/staircase/index.ts';
 import type { EntityManager } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';

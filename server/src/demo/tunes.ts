@@ -1,12 +1,13 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { readAbc } from '@escalier/core/formats';
+import { readText } from '../reader/index.ts';
 
 export interface ShippedTune {
   /** The file's name without its ending. */
   readonly slug: string;
   readonly title: string;
   readonly abc: string;
+  readonly content: string;
 }
 
 /** @throws Error naming the file when one of them is no tune. */
@@ -15,9 +16,10 @@ export async function readTunes(folder: string): Promise<readonly ShippedTune[]>
   return Promise.all(
     files.map(async (name): Promise<ShippedTune> => {
       const abc = await readFile(join(folder, name), 'utf8');
-      const read = readAbc(abc);
-      if (!read.ok) throw new Error(`${name}: ${read.fault[0]?.message ?? ''}`);
-      return { slug: name.replace(/\.abc$/, ''), title: read.value.tune.title, abc };
+      const read = readText(abc);
+      if (!read.ok) throw new Error(`${name}: ${read.fault}`);
+      const { title, content } = read.value;
+      return { slug: name.replace(/\.abc$/, ''), title, abc, content };
     }),
   );
 }

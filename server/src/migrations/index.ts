@@ -1,6 +1,7 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
+import { Hardening } from './hardening.ts';
 import { Hearing } from './hearing.ts';
 import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
@@ -18,4 +19,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-people-and-things', class: PeopleAndThings },
   { name: '2026-11-25-record-counts', class: RecordCounts },
   { name: '2026-11-25-hearing', class: Hearing },
+  { name: '2026-11-26-hardening', class: Hardening },
 ];

@@ -1,26 +1,47 @@
 import { z } from 'zod';
 
+const onOff = z.enum(['on', 'off']);
+const database = z.string().startsWith('postgres', 'it has to begin with postgres://');
+const publicAddress = z
+  .url({ protocol: /^https?$/, error: 'it has to be an address such as https://music.school.example' })
+  .transform((text) => new URL(text).origin);
+
 const environment = z.object({
-  DATABASE_URL: z.string().startsWith('postgres', 'DATABASE_URL has to begin with postgres://'),
+  DATABASE_URL: database,
+  ESCALIER_MIGRATION_URL: database.optional(),
   ESCALIER_HOST: z.string().default('127.0.0.1'),
   ESCALIER_PORT: z.coerce.number().int().min(0).max(65535).default(0),
-  ESCALIER_DEMO: z.enum(['on', 'off']).default('on'),
+  ESCALIER_PUBLIC_URL: publicAddress.optional(),
+  ESCALIER_TRUSTED_PROXIES: z.string().default(''),
+  ESCALIER_DEMO: onOff.default('on'),
+  ESCALIER_DEMO_OPEN: onOff.default('off'),
   ESCALIER_WEB: z.string().optional(),
   ESCALIER_DEMO_TUNES: z.string(),
   ESCALIER_LOG: z.enum(['silent', 'error', 'info', 'debug']).default('error'),
+  ESCALIER_LOG_FOLDER: z.string().optional(),
 });
+
+export type LogLevel = z.infer<typeof environment>['ESCALIER_LOG'];
 
 export interface Config {
   readonly databaseUrl: string;
+  /** Of who may change tables, where that is another than who reads and writes them. */
+  readonly migrationUrl: string;
   readonly host: string;
   /** 0 asks the system for a free one. */
   readonly port: number;
+  /** Scheme and host by which browsers come, where a proxy stands before the server; null for that of the request. */
+  readonly publicUrl: string | null;
+  /** Addresses and networks whose X-Forwarded-For is believed. */
+  readonly trustedProxies: readonly string[];
   readonly demo: boolean;
   /** Folder of the built web; null when another process serves it. */
   readonly webFolder: string | null;
   /** Folder of the ABC files that ship with Escalier. */
   readonly tunesFolder: string;
-  readonly logLevel: 'silent' | 'error' | 'info' | 'debug';
+  readonly logLevel: LogLevel;
+  /** Null writes to the terminal alone. */
+  readonly logFolder: string | null;
 }
 
 /** @throws Error with one sentence that names the setting. */
@@ -30,13 +51,29 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     const [issue] = read.error.issues;
     throw new Error(`The setting ${issue?.path.join('.') ?? ''} is wrong: ${issue?.message ?? ''}`);
   }
+  const { data } = read;
+  const demo = data.ESCALIER_DEMO === 'on';
+  if (demo && data.ESCALIER_DEMO_OPEN === 'off' && !isLoopback(data.ESCALIER_HOST)) {
+    throw new Error(
+      `The demo school’s password is public, so it is not opened to a network (ESCALIER_HOST is ${data.ESCALIER_HOST}). ` +
+        'Start without the demo, or say ESCALIER_DEMO_OPEN=on.',
+    );
+  }
   return {
-    databaseUrl: read.data.DATABASE_URL,
-    host: read.data.ESCALIER_HOST,
-    port: read.data.ESCALIER_PORT,
-    demo: read.data.ESCALIER_DEMO === 'on',
-    webFolder: read.data.ESCALIER_WEB ?? null,
-    tunesFolder: read.data.ESCALIER_DEMO_TUNES,
-    logLevel: read.data.ESCALIER_LOG,
+    databaseUrl: data.DATABASE_URL,
+    migrationUrl: data.ESCALIER_MIGRATION_URL ?? data.DATABASE_URL,
+    host: data.ESCALIER_HOST,
+    port: data.ESCALIER_PORT,
+    publicUrl: data.ESCALIER_PUBLIC_URL ?? null,
+    trustedProxies: data.ESCALIER_TRUSTED_PROXIES.split(/[\s,]+/).filter((each) => each !== ''),
+    demo,
+    webFolder: data.ESCALIER_WEB ?? null,
+    tunesFolder: data.ESCALIER_DEMO_TUNES,
+    logLevel: data.ESCALIER_LOG,
+    logFolder: data.ESCALIER_LOG_FOLDER ?? null,
   };
+}
+
+function isLoopback(host: string): boolean {
+  return /^127\.|^localhost$|^::1$/.test(host);
 }

@@ -1,3 +1,4 @@
+import type { Network } from './client.ts';
 import type { EntityManager } from './database.ts';
 
 /** What somebody may do at a school: all of it, teach and set up classes, or only hear pupils. */
@@ -14,6 +15,11 @@ export interface SignedIn {
   readonly email: string;
   readonly schoolName: string;
   readonly timeZone: string;
+  readonly schoolVersion: number;
+  /** Seals what a device keeps of this account. */
+  readonly sealKey: string;
+  /** When the session runs out. */
+  readonly until: Date;
 }
 
 /** What every route finds in its context. */
@@ -25,6 +31,9 @@ export interface Variables {
   session: (knock: { readonly token: string; readonly now: Date }) => Promise<SignedIn | null>;
   /** By the server's clock. */
   now: Date;
+  network: Network;
+  /** By which the log knows this request. */
+  requestId: string;
 }
 
 export interface AppEnv {

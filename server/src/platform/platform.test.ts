@@ -13,6 +13,10 @@ describe('settings', () => {
   it('have sensible defaults', () => {
     expect(readConfig(right)).toEqual({
       databaseUrl: right.DATABASE_URL,
+      migrationUrl: right.DATABASE_URL,
+      publicUrl: null,
+      trustedProxies: [],
+      logFolder: null,
       host: '127.0.0.1',
       port: 0,
       demo: true,
@@ -27,6 +31,8 @@ describe('settings', () => {
       [{ DATABASE_URL: 'mysql://x' }, 'DATABASE_URL'],
       [{ ESCALIER_PORT: '70000' }, 'ESCALIER_PORT'],
       [{ ESCALIER_DEMO: 'maybe' }, 'ESCALIER_DEMO'],
+      [{ ESCALIER_PUBLIC_URL: 'music.school.example' }, 'ESCALIER_PUBLIC_URL'],
+      [{ ESCALIER_HOST: '0.0.0.0' }, 'The demo school’s password is public'],
     ] as const) {
       expect(() => readConfig({ ...right, ...wrong })).toThrow(name);
     }

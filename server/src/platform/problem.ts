@@ -6,7 +6,16 @@ export interface ErrorBody {
     readonly code: string;
     readonly message: string;
     readonly fields?: Readonly<Record<string, string>>;
+    /** Who changed a thing since it was read, and what: only with the code "changed". */
+    readonly changed?: Changed;
   };
+}
+
+export interface Changed {
+  readonly by: string;
+  /** ISO 8601 in UTC. */
+  readonly at: string;
+  readonly words: string;
 }
 
 /** A refusal that the person who asked can understand and mend. */
@@ -14,10 +23,17 @@ export class Problem extends Error {
   readonly status: ContentfulStatusCode;
   readonly body: ErrorBody;
 
-  constructor(status: ContentfulStatusCode, code: string, message: string, fields?: Readonly<Record<string, string>>) {
+  constructor(
+    status: ContentfulStatusCode,
+    code: string,
+    message: string,
+    fields?: Readonly<Record<string, string>>,
+    changed?: Changed,
+  ) {
     super(message);
     this.status = status;
-    this.body = { error: { code, message, ...(fields === undefined ? {} : { fields }) } };
+    const more = { ...(fields === undefined ? {} : { fields }), ...(changed === undefined ? {} : { changed }) };
+    this.body = { error: { code, message, ...more } };
   }
 }
 

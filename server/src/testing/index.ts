@@ -6,7 +6,7 @@ import { DEMO_TEACHER } from '../demo/school.ts';
 import { seedDemo } from '../demo/seed.ts';
 import { stockSchool } from '../demo/stock.ts';
 import { liveRecords, type Recorded } from '../features/hearing/index.ts';
-import type { Stock } from '../features/people/index.ts';
+import { ensureSetupCode, type Stock } from '../features/people/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
 
@@ -19,9 +19,13 @@ export interface TestApp {
   readonly send: (method: string, path: string, body?: unknown, cookie?: string | null) => Promise<Response>;
   /** Sends events as a device does; gives what became of each. */
   readonly record: (...events: readonly unknown[]) => Promise<readonly Recorded[]>;
+  /** Of a first run in an empty database. */
+  readonly setupCode: () => Promise<string>;
   /** The cookie of the demo's teacher. */
   readonly cookie: string;
   readonly databaseUrl: string;
+  /** Of who may change tables, and copy and bring back. */
+  readonly ownerUrl: string;
   /** Sets the clock of the application. */
   readonly setNow: (now: Date) => void;
   readonly close: () => Promise<void>;
@@ -33,10 +37,12 @@ export const TEST_NOW = new Date('2026-03-03T10:00:00Z');
 /** The whole application over a database of its own, with the demo school in it or with none. */
 export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
   const name = `test_${randomBytes(6).toString('hex')}`;
-  const admin = await connect(`${inject('postgres')}/postgres`);
+  const { owner, app: reader } = inject('postgres');
+  const admin = await connect(`${owner}postgres`);
   await admin.em.execute(`create database ${name} template ${inject('template')}`);
   await admin.close(true);
-  const databaseUrl = `${inject('postgres')}/${name}`;
+  // As in the product: who answers requests may change rows, and nothing else.
+  const databaseUrl = `${reader}${name}`;
   const orm = await connect(databaseUrl);
   if (!empty) await seedDemo(orm, TUNES_FOLDER, TEST_NOW);
   const stock: Stock = async (em, schoolId) => {
@@ -64,8 +70,10 @@ export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
       if (answer.status !== 200) throw new Error(`Recording gave ${answer.status}: ${await answer.text()}`);
       return ((await answer.json()) as { results: readonly Recorded[] }).results;
     },
+    setupCode: async () => (await ensureSetupCode(orm.em.fork())) ?? '',
     setNow,
     databaseUrl,
+    ownerUrl: `${owner}${name}`,
     close: async () => {
       await live.close();
       await orm.close(true);

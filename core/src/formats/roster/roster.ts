@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { failure, success, type Result } from '../../music/index.ts';
-import { writeCsv } from '../csv-set.ts';
+import { writeCsv } from '../csv.ts';
 
 /** A table as a file or a paste from a spreadsheet gives it. */
 export interface RosterTable {

@@ -1,23 +1,28 @@
 import { LESSON_MODES } from '@escalier/core/calendar';
-import { NAMINGS, INSTRUMENT_IDS } from '@escalier/core/instruments';
+import { CONDITIONS, INSTRUMENT_IDS, NAMINGS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
 import { CAUTION_PLACES, MOUTH_RULES, PASS_RULES, REST_PLACES, RUNG_IDS } from '@escalier/core/practice';
 import { OUTCOMES } from '@escalier/core/records';
+import { MOST_ABC_CHARACTERS } from '@escalier/core/formats';
 import { BELTS } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
-import { CONDITIONS, OWNERS, STOCK_WAYS } from '../instruments/index.ts';
+import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
 
 /** docs/ARCHIVE.md says what each part is. A new version is read beside the old ones, never instead of them. */
 export const ARCHIVE_FORMAT = 'escalier-school';
 export const ARCHIVE_VERSION = 1;
 
+const MOST_LETTERS = 5000;
 const id = z.uuid();
-const text = z.string().max(5000);
-const date = z.iso.date();
-const moment = z.iso.datetime();
-const whole = z.int().min(0).max(1_000_000);
+/** What the database can hold: earlier versions let more into a name than the forms of today do. */
+const text = z
+  .string()
+  .max(MOST_LETTERS)
+  .refine((value) => value.isWellFormed() && !value.includes('\u0000'), 'It cannot be kept.');
 const weekday = z.int().min(1).max(7);
+const seconds = z.int().min(-2_147_483_647).max(2_147_483_647);
+const points = z.number().min(0).max(1000);
 
 const meeting = z.object({
   on: z.discriminatedUnion('kind', [
@@ -37,13 +42,13 @@ const style = z.object({
   goOnShare: z.int().min(1).max(100),
   posture: z.object({ mouth: z.enum(MOUTH_RULES), restsAt: z.enum(REST_PLACES), handMark: text }),
   passRule: z.enum(PASS_RULES),
-  ladder: z.array(z.enum(RUNG_IDS)),
+  ladder: z.array(z.enum(RUNG_IDS)).max(20),
   hearing: z.object({ minutes: whole, within: whole }).default({ minutes: 10, within: 6 }),
   points: z
     .discriminatedUnion('kind', [
       z.object({ kind: z.literal('none') }),
-      z.object({ kind: z.literal('bonus'), perStep: z.number(), most: z.number() }),
-      z.object({ kind: z.literal('share'), outOf: z.number(), steps: whole }),
+      z.object({ kind: z.literal('bonus'), perStep: points, most: points }),
+      z.object({ kind: z.literal('share'), outOf: points, steps: whole }),
     ])
     .default({ kind: 'none' }),
 });
@@ -62,13 +67,13 @@ const record = z
     step: id,
     outcome: z.enum(OUTCOMES).nullable(),
     tune: id.nullable().default(null),
-    remarks: z.array(text),
-    tempo: z.int().nullable().default(null),
+    remarks: z.array(text).max(20),
+    tempo: z.int().min(1).max(1000).nullable().default(null),
     undoes: id.nullable(),
     corrects: id.nullable().default(null),
     reason: text.default(''),
     heardAt: moment,
-    deviceAhead: z.int().default(0),
+    deviceAhead: seconds.default(0),
     receivedAt: moment,
   })
   .refine(
@@ -76,94 +81,143 @@ const record = z
     'A record that was heard has an outcome, one that undoes names the other.',
   );
 
-/** Everything of a school but passwords, sessions and open links. */
-export const archiveSchema = z.object({
+const MOST_TERM_DAYS = 400;
+const term = z
+  .object({
+    id,
+    name: text,
+    startsOn: localDate,
+    endsOn: localDate,
+    daysOff: z.array(z.object({ from: localDate, to: localDate, reason: text })).max(200),
+    rotation: z.object({
+      firstWeek: z.enum(['A', 'B']),
+      emptyWeeksCount: z.boolean(),
+      cycleDays: z.int().min(0).max(20),
+    }),
+  })
+  .refine((row) => Date.parse(row.endsOn) - Date.parse(row.startsOn) <= MOST_TERM_DAYS * 86_400_000, {
+    path: ['endsOn'],
+    message: `A term has at most ${MOST_TERM_DAYS} days.`,
+  });
+
+/** What stands before the parts. */
+export const HEAD = {
   format: z.literal(ARCHIVE_FORMAT),
   version: z.literal(ARCHIVE_VERSION),
   exportedAt: moment,
   school: z.object({
     name: text,
-    timeZone: text,
-    cautions: z.array(caution).nullable(),
-    faults: z.array(fault).nullable().default(null),
+    timeZone,
+    cautions: z.array(caution).max(40).nullable(),
+    faults: z.array(fault).max(20).nullable().default(null),
   }),
-  people: z.array(z.object({ id, email: z.email(), name: text, role: z.enum(ROLES), closedAt: moment.nullable() })),
-  terms: z.array(
-    z.object({
-      id,
-      name: text,
-      startsOn: date,
-      endsOn: date,
-      daysOff: z.array(z.object({ from: date, to: date, reason: text })),
-      rotation: z.object({ firstWeek: z.enum(['A', 'B']), emptyWeeksCount: z.boolean(), cycleDays: whole }),
-    }),
-  ),
-  tunes: z.array(z.object({ id, title: text, abc: z.string().max(100_000) })),
-  staircases: z.array(z.object({ id, name: text, instrument: z.enum(INSTRUMENT_IDS) })),
-  steps: z.array(
-    z.object({
-      id,
-      staircase: id,
-      position: z.int().min(1),
-      tune: id,
-      belt: z.enum(BELTS.map((each) => each.id)),
-      lessons: whole,
-      toPass: z.int().min(1).default(1),
-    }),
-  ),
-  stepTunes: z.array(z.object({ step: id, tune: id, position: whole })).default([]),
-  classes: z.array(
-    z.object({ id, term: id, staircase: id, name: text, grade: text, meetings: z.array(meeting), style }),
-  ),
-  classTeachers: z.array(z.object({ schoolClass: id, account: id })),
-  pupils: z.array(
-    z.object({
-      id,
-      schoolClass: id,
-      shownName: text,
-      startStep: id,
-      joinedOn: date,
-      leftOn: date.nullable(),
-      handMark: text,
-      note: text,
-      playsInstead: z.enum(INSTRUMENT_IDS).nullable(),
-      mayRecord: z.boolean(),
-      erasedAt: moment.nullable(),
-    }),
-  ),
-  moves: z.array(z.object({ id, pupil: id, fromClass: id, toClass: id, movedOn: date })),
-  absences: z.array(z.object({ pupil: id, date })),
-  classTunes: z.array(
-    z.object({
-      schoolClass: id,
-      tune: id,
-      breathSeconds: whole,
-      breaths: z.array(z.object({ barIndex: whole, eventIndex: whole })).nullable(),
-    }),
-  ),
-  records: z.array(record),
-  instruments: z.array(
-    z.object({
-      id,
-      number: whole,
-      kind: z.enum(INSTRUMENT_IDS),
-      owner: z.enum(OWNERS),
-      condition: z.enum(CONDITIONS),
-      note: text,
-      cleanedAt: moment.nullable(),
-    }),
-  ),
-  loans: z.array(z.object({ id, instrument: id, pupil: id, lentOn: date, returnedOn: date.nullable() })),
-  beltStock: z.array(
-    z.object({ belt: text, way: z.enum(STOCK_WAYS), onHand: whole, cmEach: whole, reservePercent: whole }),
-  ),
-  beltsGiven: z.array(z.object({ pupil: id, step: id, account: id, givenAt: moment })).default([]),
-  changes: z.array(z.object({ id, account: id, at: moment, about: id.nullable(), words: text })),
-});
+} as const;
 
-export type Archive = z.infer<typeof archiveSchema>;
+/** One row of each part: everything of a school but passwords, sessions and open links. */
+export const ROWS = {
+  people: z.object({ id, email: z.email().max(200), name: text, role: z.enum(ROLES), closedAt: moment.nullable() }),
+  terms: term,
+  tunes: z.object({ id, title: text, abc: z.string().max(MOST_ABC_CHARACTERS) }),
+  staircases: z.object({ id, name: text, instrument: z.enum(INSTRUMENT_IDS) }),
+  steps: z.object({
+    id,
+    staircase: id,
+    position: z.int().min(1).max(1000),
+    tune: id,
+    belt: z.enum(BELTS.map((each) => each.id)),
+    lessons: whole,
+    toPass: z.int().min(1).max(1000).default(1),
+  }),
+  stepTunes: z.object({ step: id, tune: id, position: whole }),
+  classes: z.object({
+    id,
+    term: id,
+    staircase: id,
+    name: text,
+    grade: text,
+    meetings: z.array(meeting).max(20),
+    style,
+  }),
+  classTeachers: z.object({ schoolClass: id, account: id }),
+  pupils: z.object({
+    id,
+    schoolClass: id,
+    shownName: text,
+    startStep: id,
+    joinedOn: localDate,
+    leftOn: localDate.nullable(),
+    handMark: text,
+    note: text,
+    playsInstead: z.enum(INSTRUMENT_IDS).nullable(),
+    mayRecord: z.boolean(),
+    erasedAt: moment.nullable(),
+  }),
+  moves: z.object({ id, pupil: id, fromClass: id, toClass: id, movedOn: localDate }),
+  absences: z.object({ pupil: id, date: localDate }),
+  classTunes: z.object({
+    schoolClass: id,
+    tune: id,
+    breathSeconds: whole,
+    breaths: z
+      .array(z.object({ barIndex: whole, eventIndex: whole }))
+      .max(500)
+      .nullable(),
+  }),
+  records: record,
+  instruments: z.object({
+    id,
+    number: whole,
+    kind: z.enum(INSTRUMENT_IDS),
+    owner: z.enum(OWNERS),
+    condition: z.enum(CONDITIONS),
+    note: text,
+    cleanedAt: moment.nullable(),
+  }),
+  loans: z.object({ id, instrument: id, pupil: id, lentOn: localDate, returnedOn: localDate.nullable() }),
+  beltStock: z.object({
+    belt: z.enum(BELTS.map((each) => each.id)),
+    way: z.enum(STOCK_WAYS),
+    onHand: whole,
+    cmEach: whole,
+    reservePercent: whole,
+  }),
+  beltsGiven: z.object({ pupil: id, step: id, account: id, givenAt: moment, taken: whole.default(0) }),
+  changes: z.object({ id, account: id, at: moment, about: id.nullable(), words: text }),
+} as const;
+
 /** The parts that are lists of rows. */
-export type Part = Exclude<keyof Archive, 'format' | 'version' | 'exportedAt' | 'school'>;
+export type Part = keyof typeof ROWS;
+export const PARTS = Object.keys(ROWS) as readonly Part[];
+
+/** An archive as a whole, as tests and small tools hold it. */
+export type Archive = { readonly [Name in keyof typeof HEAD]: z.infer<(typeof HEAD)[Name]> } & {
+  readonly [Name in Part]: readonly z.infer<(typeof ROWS)[Name]>[];
+};
+
+/** Parts that older archives do not have. */
+export const NEWER_PARTS: readonly Part[] = ['stepTunes', 'beltsGiven'];
+
+/** What no two rows of a part have alike. */
+export const UNIQUE: Readonly<Record<Part, readonly (readonly string[])[]>> = {
+  people: [['id'], ['email']],
+  terms: [['id']],
+  tunes: [['id'], ['content']],
+  staircases: [['id']],
+  steps: [['id'], ['staircase', 'position']],
+  stepTunes: [['step', 'tune']],
+  classes: [['id']],
+  classTeachers: [['schoolClass', 'account']],
+  pupils: [['id']],
+  moves: [['id']],
+  absences: [['pupil', 'date']],
+  classTunes: [['schoolClass', 'tune']],
+  records: [['id']],
+  instruments: [['id'], ['kind', 'number']],
+  loans: [['id']],
+  beltStock: [['belt']],
+  beltsGiven: [['pupil', 'step']],
+  changes: [['id']],
+};
 
 /** Which part a field of a row points into. */
 export const REFERENCES: Readonly<Partial<Record<Part, Readonly<Record<string, Part>>>>> = {
@@ -188,16 +242,3 @@ export const REFERENCES: Readonly<Partial<Record<Part, Readonly<Record<string, P
   beltsGiven: { pupil: 'pupils', step: 'steps', account: 'people' },
   changes: { account: 'people' },
 };
-
-/** The first row that points to nothing, in a sentence; null when all is there. */
-export function danglingReference(archive: Archive): string | null {
-  for (const [part, fields] of Object.entries(REFERENCES) as [Part, Record<string, Part>][]) {
-    for (const [field, target] of Object.entries(fields)) {
-      const known = new Set((archive[target] as readonly { id: string }[]).map((row) => row.id));
-      const rows = archive[part] as readonly Record<string, unknown>[];
-      const at = rows.findIndex((row) => typeof row[field] === 'string' && !known.has(row[field]));
-      if (at >= 0) return `${part}, row ${at + 1}: its ${field} is not among the ${target} of the archive.`;
-    }
-  }
-  return null;
-}

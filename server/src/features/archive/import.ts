@@ -1,25 +1,31 @@
-import { UniqueConstraintViolationException, type EntityName, type RequiredEntityData } from '@mikro-orm/core';
+import { createWriteStream } from 'node:fs';
+import { mkdtemp, open, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { Readable, Transform } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import type { Result } from '@escalier/core/music';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
+import { newToken } from '../../platform/ids.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
-import { AbsenceEntity, ClassEntity, ClassTeacherEntity, ClassTuneEntity } from '../classes/index.ts';
-import { PupilEntity, PupilMoveEntity } from '../classes/index.ts';
-import { RecordEventEntity } from '../hearing/index.ts';
-import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from '../instruments/index.ts';
-import {
-  AccountEntity,
-  ChangeEntity,
-  hashPassword,
-  newToken,
-  noteChange,
-  SchoolEntity,
-  TermEntity,
-} from '../schools/index.ts';
-import { StaircaseEntity, StepEntity, StepTuneEntity } from '../staircase/index.ts';
-import { readText, TuneEntity } from '../tunes/index.ts';
-import { archiveSchema, danglingReference, type Archive } from './format.ts';
+import { ThreadPool, TooMuch } from '../../platform/thread-pool.ts';
+import { ClassEntity } from '../classes/index.ts';
+import { BeltStockEntity, InstrumentEntity } from '../instruments/index.ts';
+import { AccountEntity, NO_PASSWORD, noteChange, TermEntity } from '../schools/index.ts';
+import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
+import { insertOf, TABLES } from './columns.ts';
+import type { Archive } from './format.ts';
+import { spoolFile, type Unpacked } from './unpack.ts';
 
+const GIGABYTE = 1024 ** 3;
+const MOST_BYTES = GIGABYTE;
 const ROWS_AT_ONCE = 1000;
+/** Of a district's school, on a slow machine. */
+const UNPACK_MS = 10 * 60_000;
+const THREADS = 2;
+const MEGABYTES = 1024;
 
 export interface Imported {
   readonly classes: number;
@@ -27,68 +33,106 @@ export interface Imported {
   readonly records: number;
 }
 
-/** @throws Problem 400 that names the first place that is wrong. */
-export function readArchive(body: unknown): Archive {
-  const read = archiveSchema.safeParse(body);
-  if (!read.success) {
-    const [issue] = read.error.issues;
-    const place = issue?.path.map(String).join('.') ?? '';
-    throw wrongInput({ archive: `This is no archive of a school: at ${place || 'the beginning'}: ${issue?.message}` });
-  }
-  const dangling = danglingReference(read.data);
-  if (dangling !== null) throw wrongInput({ archive: dangling });
-  return read.data;
-}
+const unpackers = new ThreadPool(import.meta.url, 'unpacker.mjs', THREADS, MEGABYTES);
 
 /**
  * Brings an archive into the asker's school, all of it or nothing. The school must have no class yet; its terms, tunes
  * and staircases give way. People come without passwords: the owner gives them links.
- * @throws Problem 409 when the school is not empty, or the records are in this database already.
+ * @param body the archive, of up to a gigabyte; it is laid into a file, checked in a thread, and inserted row by row.
+ * @throws Problem 400 that names the first place that is wrong; 409 when the school is not empty; 413.
  */
-export async function importSchool(em: EntityManager, who: SignedIn, archive: Archive): Promise<Imported> {
+export async function importSchool(
+  em: EntityManager,
+  who: SignedIn,
+  body: ReadableStream<Uint8Array> | null,
+): Promise<Imported> {
+  await refuseUnlessEmpty(em, who);
+  if (body === null) throw wrongInput({ archive: 'Choose a file.' });
+  const folder = await mkdtemp(join(tmpdir(), 'escalier-archive-'));
   try {
-    return await em.transactional((tx) => bringIn(tx, who, archive));
-  } catch (error) {
-    if (!(error instanceof UniqueConstraintViolationException)) throw error;
-    throw new Problem(
-      409,
-      'there-already',
-      'Something of this archive is in this database already. Nothing was taken over.',
-    );
+    const file = join(folder, 'archive.json');
+    await receive(body, file);
+    const unpacked = await unpack(file, folder);
+    return await em.transactional((tx) => bringIn(tx, who, unpacked, folder));
+  } finally {
+    await rm(folder, { recursive: true, force: true });
   }
 }
 
-async function bringIn(tx: EntityManager, who: SignedIn, archive: Archive): Promise<Imported> {
+async function receive(body: ReadableStream<Uint8Array>, file: string): Promise<void> {
+  let bytes = 0;
+  const counted = new Transform({
+    transform(chunk: Uint8Array, _encoding, done) {
+      bytes += chunk.byteLength;
+      if (bytes > MOST_BYTES) done(new Problem(413, 'too-large', 'The archive has more than a gigabyte.'));
+      else done(null, chunk);
+    },
+  });
+  await pipeline(Readable.fromWeb(body as never), counted, createWriteStream(file, { mode: 0o600 }));
+}
+
+async function unpack(file: string, folder: string): Promise<Unpacked> {
+  try {
+    const read = (await unpackers.ask('unpack', [file, folder], UNPACK_MS)) as Result<Unpacked, string>;
+    if (!read.ok) throw wrongInput({ archive: read.fault });
+    return read.value;
+  } catch (error) {
+    if (error instanceof TooMuch) throw wrongInput({ archive: 'This archive is too large to be checked here.' });
+    throw error;
+  }
+}
+
+async function refuseUnlessEmpty(em: EntityManager, who: SignedIn): Promise<void> {
+  if ((await em.count(ClassEntity, { school: who.schoolId })) > 0)
+    throw new Problem(409, 'not-empty', 'This school has classes already: an archive goes into an empty one.');
+}
+
+async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, folder: string): Promise<Imported> {
   const school = who.schoolId;
   await tx.execute('select id from school where id = ? for update', [school]);
-  if ((await tx.count(ClassEntity, { school })) > 0)
-    throw new Problem(409, 'not-empty', 'This school has classes: an archive comes only into an empty one.');
+  await refuseUnlessEmpty(tx, who);
+  await refuseOtherRecords(tx, folder);
   await makeRoom(tx, school);
-  await tx.nativeUpdate(SchoolEntity, { id: school }, archive.school);
-  const importer = await bringPeople(tx, who, archive);
-  const tunes = archive.tunes.map((tune) => ({ ...tune, content: readText(tune.abc).content }));
-  const inSchool = <Row extends object>(rows: readonly Row[]) => rows.map((row) => ({ ...row, school }));
-  await insertAll(tx, TermEntity, inSchool(archive.terms));
-  await insertAll(tx, TuneEntity, inSchool(tunes));
-  await insertAll(tx, StaircaseEntity, inSchool(archive.staircases));
-  await insertAll(tx, StepEntity, archive.steps);
-  await insertAll(tx, StepTuneEntity, archive.stepTunes);
-  await insertAll(tx, ClassEntity, inSchool(archive.classes.map((each) => ({ ...each, calendarToken: null }))));
-  await insertAll(tx, ClassTeacherEntity, archive.classTeachers);
-  await insertAll(tx, PupilEntity, inSchool(archive.pupils));
-  await insertAll(tx, PupilMoveEntity, archive.moves);
-  await insertAll(tx, AbsenceEntity, archive.absences);
-  await insertAll(tx, ClassTuneEntity, archive.classTunes);
-  // In the order of the archive: so they get their numbers.
-  await insertAll(tx, RecordEventEntity, inSchool(archive.records));
-  await insertAll(tx, InstrumentEntity, inSchool(archive.instruments));
-  await insertAll(tx, LoanEntity, archive.loans);
-  await insertAll(tx, BeltStockEntity, inSchool(archive.beltStock));
-  await insertAll(tx, BeltGivenEntity, archive.beltsGiven);
-  await insertAll(tx, ChangeEntity, inSchool(archive.changes));
-  const words = `Archive of ${archive.school.name} of ${archive.exportedAt.slice(0, 10)} brought in`;
+  const { name, timeZone, cautions, faults } = unpacked.school;
+  await tx.execute(
+    'update school set name = ?, time_zone = ?, cautions = ?::jsonb, faults = ?::jsonb, version = version + 1 where id = ?',
+    [name, timeZone, JSON.stringify(cautions), JSON.stringify(faults), school],
+  );
+  const importer = await bringPeople(tx, who, folder);
+  for (const part of Object.keys(TABLES) as (keyof typeof TABLES)[]) {
+    const { sql, withSchool } = insertOf(part);
+    for await (const rows of batches(spoolFile(folder, part)))
+      await tx.execute(sql, [...(withSchool ? [school] : []), rows]);
+  }
+  const words = `Archive of ${name} of ${unpacked.exportedAt.slice(0, 10)} brought in`;
   await noteChange(tx, { schoolId: school, accountId: importer }, null, words);
-  return { classes: archive.classes.length, pupils: archive.pupils.length, records: archive.records.length };
+  const { classes, pupils, records } = unpacked.rows;
+  return { classes, pupils, records };
+}
+
+/** JSON lists of so many rows of a file. */
+async function* batches(file: string): AsyncGenerator<string> {
+  const handle = await open(file);
+  let lines: string[] = [];
+  for await (const line of handle.readLines()) {
+    lines.push(line);
+    if (lines.length < ROWS_AT_ONCE) continue;
+    yield `[${lines.join(',')}]`;
+    lines = [];
+  }
+  if (lines.length > 0) yield `[${lines.join(',')}]`;
+}
+
+/** Ids are the same everywhere: an archive comes once into a database. */
+async function refuseOtherRecords(tx: EntityManager, folder: string): Promise<void> {
+  for await (const rows of batches(spoolFile(folder, 'classes'))) {
+    const [found] = await tx.execute<{ count: string }[]>(
+      `select count(*) from school_class where id in (select (row ->> 'id')::uuid from json_array_elements(?::json) row)`,
+      [rows],
+    );
+    if (Number(found?.count) > 0)
+      throw new Problem(409, 'here-already', 'This school is in the database already: an archive comes in once.');
+  }
 }
 
 /** What a new school begins with is not needed any more. */
@@ -103,39 +147,28 @@ async function makeRoom(tx: EntityManager, school: string): Promise<void> {
 }
 
 /** Who is here already by e-mail becomes the one of the archive; gives the account of the asker, who stays an owner. */
-async function bringPeople(tx: EntityManager, who: SignedIn, archive: Archive): Promise<string> {
+async function bringPeople(tx: EntityManager, who: SignedIn, folder: string): Promise<string> {
   let importer = who.accountId;
-  for (const person of archive.people) {
-    const found = await tx.findOne(AccountEntity, { email: person.email.toLowerCase() });
-    if (found === null) {
-      await tx.insert(AccountEntity, {
-        ...person,
-        email: person.email.toLowerCase(),
-        school: who.schoolId,
-        passwordHash: await hashPassword(newToken()),
-      });
-      continue;
+  for await (const rows of batches(spoolFile(folder, 'people'))) {
+    for (const person of JSON.parse(rows) as Archive['people'][number][]) {
+      const email = person.email.toLowerCase();
+      const found = await tx.findOne(AccountEntity, { email });
+      if (found === null) {
+        const { id, name, role } = person;
+        const closedAt = person.closedAt === null ? null : new Date(person.closedAt);
+        const account = { id, name, role, closedAt, email, school: who.schoolId };
+        await tx.insert(AccountEntity, { ...account, passwordHash: NO_PASSWORD, sealKey: newToken() });
+        continue;
+      }
+      if (found.school !== who.schoolId)
+        throw wrongInput({ archive: `${person.email} belongs to another school of this database.` });
+      const isAsker = found.id === who.accountId;
+      if (isAsker) importer = person.id;
+      await tx.execute(
+        'update account set id = ?, name = ?, role = ?, closed_at = ?, version = version + 1 where id = ?',
+        [person.id, person.name, isAsker ? 'owner' : person.role, isAsker ? null : person.closedAt, found.id],
+      );
     }
-    if (found.school !== who.schoolId)
-      throw wrongInput({ archive: `${person.email} belongs to another school of this database.` });
-    const isAsker = found.id === who.accountId;
-    if (isAsker) importer = person.id;
-    const { name, role, closedAt } = person;
-    await tx.nativeUpdate(
-      AccountEntity,
-      { id: found.id },
-      { id: person.id, name, ...(isAsker ? { role: 'owner' as const, closedAt: null } : { role, closedAt }) },
-    );
   }
   return importer;
-}
-
-/** The schema of the archive has checked the rows: a moment is text there and in the database alike. */
-async function insertAll<Row extends object>(
-  tx: EntityManager,
-  entity: EntityName<Row>,
-  rows: readonly object[],
-): Promise<void> {
-  for (let from = 0; from < rows.length; from += ROWS_AT_ONCE)
-    await tx.insertMany<Row>(entity, rows.slice(from, from + ROWS_AT_ONCE) as RequiredEntityData<Row>[]);
 }

@@ -1,12 +1,15 @@
-import { writeCsvSet } from '@escalier/core/formats';
 import { Hono, type Context } from 'hono';
 import type { AppEnv } from '../../platform/context.ts';
-import { wrongInput } from '../../platform/problem.ts';
+import { Problem } from '../../platform/problem.ts';
 import { noteChange } from '../schools/index.ts';
 import { exportSchool } from './export.ts';
-import type { Archive } from './format.ts';
-import { importSchool, readArchive } from './import.ts';
-import { archiveTables } from './tables.ts';
+import { importSchool } from './import.ts';
+import { exportTables } from './tables.ts';
+
+const MOST_EXPORTS = 3;
+/** A device that takes nothing for so long has gone, or holds the school's transaction for nothing. */
+const STALLED_MS = 60_000;
+let exporting = 0;
 
 function asFile(c: Context<AppEnv>, type: string, ending: string): void {
   const name = `${c.var.who.schoolName} ${c.var.now.toISOString().slice(0, 10)}.${ending}`;
@@ -14,25 +17,47 @@ function asFile(c: Context<AppEnv>, type: string, ending: string): void {
   c.header('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(name)}`);
 }
 
+/** An answer that is written while it is sent, no faster than it is taken. It breaks off when writing fails. */
+function streamed(work: (write: (bytes: Uint8Array) => Promise<void>) => Promise<void>): ReadableStream<Uint8Array> {
+  if (exporting >= MOST_EXPORTS)
+    throw new Problem(503, 'busy', 'Other copies are being made just now. Please try again in a minute.');
+  exporting += 1;
+  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
+  const writer = writable.getWriter();
+  const write = async (bytes: Uint8Array): Promise<void> => {
+    let timer: NodeJS.Timeout | undefined;
+    const stalled = new Promise<never>((_, reject) => {
+      timer = setTimeout(() => reject(new Error('Nobody takes the copy.')), STALLED_MS);
+    });
+    try {
+      await Promise.race([writer.write(bytes), stalled]);
+    } finally {
+      clearTimeout(timer);
+    }
+  };
+  void work(write)
+    .then(() => writer.close())
+    .catch((error: unknown) => writer.abort(error))
+    .catch(() => undefined)
+    .finally(() => (exporting -= 1));
+  return readable;
+}
+
+const encoder = new TextEncoder();
+
 export const archiveRoutes = new Hono<AppEnv>()
   .get('/', async (c) => {
-    const archive = await exportSchool(c.var.em, c.var.who, c.var.now);
-    await noteChange(c.var.em.fork(), c.var.who, null, 'The school exported as an archive');
+    const { em, who, now } = c.var;
+    const body = streamed((write) => exportSchool(em.fork(), who.schoolId, now, (text) => write(encoder.encode(text))));
+    await noteChange(em, who, null, 'The school exported as an archive');
     asFile(c, 'application/json; charset=utf-8', 'json');
-    return c.body(archive);
+    return c.body(body);
   })
   .get('/tables.zip', async (c) => {
-    const archive = await exportSchool(c.var.em, c.var.who, c.var.now);
-    await noteChange(c.var.em.fork(), c.var.who, null, 'The school exported as CSV files');
+    const { em, who } = c.var;
+    const body = streamed((write) => exportTables(em.fork(), who.schoolId, write));
+    await noteChange(em, who, null, 'The school exported as CSV files');
     asFile(c, 'application/zip', 'zip');
-    return c.body(writeCsvSet(archiveTables(JSON.parse(archive) as Archive)).slice().buffer);
+    return c.body(body);
   })
-  .post('/', async (c) => {
-    let body: unknown;
-    try {
-      body = await c.req.json();
-    } catch {
-      throw wrongInput({ archive: 'This file is no JSON.' });
-    }
-    return c.json(await importSchool(c.var.em, c.var.who, readArchive(body)), 201);
-  });
+  .post('/', async (c) => c.json(await importSchool(c.var.em, c.var.who, c.req.raw.body), 201));

@@ -1,14 +1,16 @@
+import { MOST_CALENDAR_CHARACTERS } from '@escalier/core/calendar';
 import { Hono, type Context } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import { linkToken } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { classOf } from '../classes/index.ts';
-import { termInput } from './input.ts';
+import { termChange, termInput } from './input.ts';
 import { addTerm, changeTerm, classCalendar, lessonsFile, listTerms, previewHolidays, switchLink } from './service.ts';
 
-const tokenParam = z.object({ token: z.string().min(20).max(60) });
-const icsInput = z.object({ ics: z.string().min(1, 'Choose a file.').max(2_100_000, 'At most 2 MB.') });
+const tokenParam = z.object({ token: linkToken });
+const icsInput = z.object({ ics: z.string().min(1, 'Choose a file.').max(MOST_CALENDAR_CHARACTERS, 'At most 2 MB.') });
 
 function asFile(c: Context<AppEnv>, { name, text }: { readonly name: string; readonly text: string }): Response {
   c.header('Content-Type', 'text/calendar; charset=utf-8');
@@ -21,7 +23,7 @@ export const termRoutes = new Hono<AppEnv>()
   .post('/', valid('json', termInput), async (c) =>
     c.json(await addTerm(c.var.em, c.var.who, c.req.valid('json')), 201),
   )
-  .put('/:id', valid('param', idParam), valid('json', termInput), async (c) => {
+  .put('/:id', valid('param', idParam), valid('json', termChange), async (c) => {
     return c.json(await changeTerm(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
   .post('/:id/holidays', valid('param', idParam), valid('json', icsInput), async (c) => {

@@ -3,7 +3,6 @@ import {
   compareGroups,
   lessonsOf,
   lostLessons,
-  readHolidays,
   writeLessons,
   type DaysOff,
   type GroupStand,
@@ -16,9 +15,10 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
+import { reader } from '../../reader/index.ts';
 import { ClassEntity, classOf, localToday } from '../classes/index.ts';
-import { changedFields, noteChange, SchoolEntity, TermEntity } from '../schools/index.ts';
-import type { TermInput } from './input.ts';
+import { changedFields, changeVersion, noteChange, SchoolEntity, TermEntity } from '../schools/index.ts';
+import type { TermChange, TermInput } from './input.ts';
 
 export interface TermDto {
   readonly id: string;
@@ -27,6 +27,7 @@ export interface TermDto {
   readonly endsOn: string;
   readonly daysOff: readonly DaysOff[];
   readonly rotation: Rotation;
+  readonly version: number;
 }
 
 export interface ClassCalendar {
@@ -49,19 +50,20 @@ export async function addTerm(em: EntityManager, who: SignedIn, input: TermInput
     await tx.insert(TermEntity, { id, school: who.schoolId, ...input });
     await noteChange(tx, who, id, `${input.name}: term made`);
   });
-  return { id, ...input };
+  return { id, ...input, version: 1 };
 }
 
 /** @throws Problem 404 when the term is not of the asker's school. */
-export async function changeTerm(em: EntityManager, who: SignedIn, id: string, input: TermInput): Promise<TermDto> {
+export async function changeTerm(em: EntityManager, who: SignedIn, id: string, change: TermChange): Promise<TermDto> {
+  const { version, ...input } = change;
   const before = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (before === null) throw notFound('term');
   const changed = changedFields(before, input, TERM_WORDS);
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(TermEntity, { id }, input);
+    await changeVersion(tx, who, TermEntity, { where: { id }, about: id, version }, input);
     if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
   });
-  return { id, ...input };
+  return { id, ...input, version: version + 1 };
 }
 
 const TERM_WORDS = {
@@ -81,7 +83,7 @@ export async function previewHolidays(
 ): Promise<ReadHolidays> {
   const term = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (term === null) throw notFound('term');
-  const read = readHolidays(ics, term.startsOn, term.endsOn);
+  const read = await reader.holidays(ics, term.startsOn, term.endsOn);
   if (!read.ok) throw wrongInput({ ics: read.fault });
   return read.value;
 }

@@ -109,6 +109,8 @@ export interface TunePage {
   readonly breathSeconds: number;
   /** Null for what Escalier proposes. */
   readonly breaths: readonly BreathPlace[] | null;
+  /** Of the breaths; 0 as long as the class has changed nothing. */
+  readonly breathsVersion: number;
 }
 
 export interface StepPage extends TunePage {

@@ -46,6 +46,7 @@ export const ClassEntity = defineEntity({
     style: p.json<TeachingStyle>(),
     /** Opens the calendar of the class to a program that is not signed in; null as long as nobody subscribes. */
     calendarToken: p.text().nullable().unique(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -82,6 +83,7 @@ export const PupilEntity = defineEntity({
     mayRecord: p.boolean(),
     /** When the personal data was erased; the records stay without a name. */
     erasedAt: p.datetime().nullable(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -120,5 +122,6 @@ export const ClassTuneEntity = defineEntity({
     breathSeconds: p.integer(),
     /** Places after which the class breathes, or null for what Escalier proposes. */
     breaths: p.json<BreathPlace[]>().nullable(),
+    version: p.integer().default(1),
   }),
 });

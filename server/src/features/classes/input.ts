@@ -11,6 +11,8 @@ import {
   RUNG_IDS,
 } from '@escalier/core/practice';
 import { z } from 'zod';
+import { text } from '../../platform/fields.ts';
+import { version } from '../../platform/versions.ts';
 
 const weekday = z.int().min(1, 'A day of the week.').max(7, 'A day of the week.');
 
@@ -36,7 +38,7 @@ const styleInput = z.object({
   posture: z.object({
     mouth: z.enum(MOUTH_RULES),
     restsAt: z.enum(REST_PLACES),
-    handMark: z.string().trim().min(1, 'Say what marks the left hand.').max(60, 'At most 60 letters.'),
+    handMark: text().trim().min(1, 'Say what marks the left hand.').max(60, 'At most 60 letters.'),
   }),
   passRule: z.enum(PASS_RULES),
   ladder: z
@@ -62,14 +64,16 @@ const styleInput = z.object({
 });
 
 /** What a teacher sets for a class. */
-export const classInput = z.object({
-  name: z.string().trim().min(1, 'Give the class a name.').max(60, 'At most 60 letters.'),
-  grade: z.string().trim().min(1, 'Say which grade.').max(40, 'At most 40 letters.'),
+const classInput = z.object({
+  name: text().trim().min(1, 'Give the class a name.').max(60, 'At most 60 letters.'),
+  grade: text().trim().min(1, 'Say which grade.').max(40, 'At most 40 letters.'),
   termId: z.uuid('Choose a term.'),
   meetings: z.array(meetingInput).max(20, 'At most 20 meetings.'),
   style: styleInput,
 });
-export type ClassInput = z.infer<typeof classInput>;
+
+export const classChange = classInput.extend({ version });
+export type ClassChange = z.infer<typeof classChange>;
 
 export const newClassInput = classInput.extend({ staircaseId: z.uuid('Choose a staircase.') });
 export type NewClassInput = z.infer<typeof newClassInput>;

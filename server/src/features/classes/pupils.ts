@@ -2,10 +2,12 @@ import type { LocalDate } from '@escalier/core/calendar';
 import { INSTRUMENT_IDS } from '@escalier/core/instruments';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
+import { localDate, text } from '../../platform/fields.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import { wrongInput } from '../../platform/problem.ts';
-import { changedFields, noteChange } from '../schools/index.ts';
+import { Problem, wrongInput } from '../../platform/problem.ts';
+import { version } from '../../platform/versions.ts';
+import { changedFields, changeVersion, noteChange } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 import { classOf, pupilOf } from './access.ts';
 import { AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from './entities.ts';
@@ -22,19 +24,19 @@ export interface PupilRecord {
   readonly note: string;
   readonly playsInstead: string | null;
   readonly mayRecord: boolean;
+  readonly version: number;
   /** Dates, latest first. */
   readonly absences: readonly LocalDate[];
   /** From which class to this one or another, and when. */
   readonly moves: readonly { readonly on: LocalDate; readonly from: string; readonly to: string }[];
 }
 
-const shownName = z.string().trim().min(1, 'A pupil needs a name to be shown.').max(60, 'At most 60 letters.');
-const date = z.iso.date('A date such as 2026-01-31.');
+const shownName = text().trim().min(1, 'A pupil needs a name to be shown.').max(60, 'At most 60 letters.');
 const startStep = z.int('A whole number.').min(1, 'Steps are counted from 1.').max(1000);
 
 export const newPupilsInput = z.object({
   pupils: z
-    .array(z.object({ name: shownName, startStep, joinedOn: date }))
+    .array(z.object({ name: shownName, startStep, joinedOn: localDate }))
     .min(1, 'Name a pupil.')
     .max(60, 'At most 60 pupils at once.'),
 });
@@ -43,16 +45,17 @@ export type NewPupils = z.infer<typeof newPupilsInput>['pupils'];
 export const pupilInput = z.object({
   name: shownName,
   startStep,
-  joinedOn: date,
-  leftOn: date.nullable(),
-  handMark: z.string().trim().max(60, 'At most 60 letters.'),
-  note: z.string().trim().max(500, 'At most 500 letters.'),
+  joinedOn: localDate,
+  leftOn: localDate.nullable(),
+  handMark: text().trim().max(60, 'At most 60 letters.'),
+  note: text().trim().max(500, 'At most 500 letters.'),
   playsInstead: z.enum(INSTRUMENT_IDS, 'A known instrument.').nullable(),
   mayRecord: z.boolean(),
+  version,
 });
 export type PupilInput = z.infer<typeof pupilInput>;
 
-export const absenceInput = z.object({ date, absent: z.boolean() });
+export const absenceInput = z.object({ date: localDate, absent: z.boolean() });
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
@@ -85,6 +88,7 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     note: pupil.note,
     playsInstead: pupil.playsInstead ?? null,
     mayRecord: pupil.mayRecord,
+    version: pupil.version,
     absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
     moves: moves
       .filter((move) => move.pupil === pupil.id)
@@ -148,22 +152,39 @@ function alreadyThere(name: string): string {
 
 /** @throws Problem 404 for a pupil of another school; 400 for a name or step that cannot be. */
 export async function changePupil(em: EntityManager, who: SignedIn, id: string, input: PupilInput): Promise<void> {
-  const pupil = await pupilOf(em, who, id);
-  const schoolClass = await classOf(em, who, pupil.schoolClass);
-  const { name, startStep: position, ...rest } = input;
   if (input.leftOn !== null && input.leftOn < input.joinedOn)
     throw wrongInput({ leftOn: 'A pupil leaves after the day of joining.' });
-  const others = await em.find(PupilEntity, { schoolClass: pupil.schoolClass, leftOn: null, id: { $ne: id } });
-  if (input.leftOn === null && others.some((other) => nameKey(other.shownName) === nameKey(name)))
-    throw wrongInput({ name: alreadyThere(name) });
-  const step = await em.findOne(StepEntity, { staircase: schoolClass.staircase, position });
-  if (step === null) throw wrongInput({ startStep: `There is no step ${position}.` });
-  const next = { ...rest, shownName: name, startStep: step.id };
-  const changed = changedFields(pupil, next, PUPIL_WORDS);
+  const { name, startStep: position, version: read, ...rest } = input;
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(PupilEntity, { id }, next);
-    if (changed !== '') await noteChange(tx, who, id, `${pupil.shownName}: ${changed}`);
+    const { schoolClass } = await presentPupil(tx, who, id);
+    await lockClass(tx, schoolClass);
+    // Again, now that nobody else of the class is being changed.
+    const pupil = await presentPupil(tx, who, id);
+    const { staircase } = await classOf(tx, who, pupil.schoolClass);
+    const others = await tx.find(PupilEntity, { schoolClass: pupil.schoolClass, leftOn: null, id: { $ne: id } });
+    if (input.leftOn === null && others.some((other) => nameKey(other.shownName) === nameKey(name)))
+      throw wrongInput({ name: alreadyThere(name) });
+    const step = await tx.findOne(StepEntity, { staircase, position });
+    if (step === null) throw wrongInput({ startStep: `There is no step ${position}.` });
+    const next = { ...rest, shownName: name, startStep: step.id };
+    const changed = changedFields(pupil, next, PUPIL_WORDS);
+    await changeVersion(tx, who, PupilEntity, { where: { id }, about: id, version: read }, next);
+    if (changed !== '') await noteChange(tx, who, id, `${pupil.shownName}: ${changed}${consentWords(pupil, next)}`);
   });
+}
+
+/** Consent is what somebody may have to prove: which way it was changed stands in the list. */
+function consentWords(before: { readonly mayRecord: boolean }, next: { readonly mayRecord: boolean }): string {
+  if (before.mayRecord === next.mayRecord) return '';
+  return next.mayRecord ? ' (given)' : ' (withdrawn)';
+}
+
+/** @throws Problem 404 as `pupilOf`; 409 for one whose personal data was erased: nothing about them is kept any more. */
+async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
+  const pupil = await pupilOf(em, who, id);
+  if ((pupil.erasedAt ?? null) !== null)
+    throw new Problem(409, 'erased', 'The personal data of this pupil was erased: nothing can be kept about them.');
+  return pupil;
 }
 
 const PUPIL_WORDS = {
@@ -188,7 +209,7 @@ export async function movePupil(
   toClass: string,
   today: LocalDate,
 ): Promise<void> {
-  const pupil = await pupilOf(em, who, id);
+  const pupil = await presentPupil(em, who, id);
   const [from, to] = [await classOf(em, who, pupil.schoolClass), await classOf(em, who, toClass)];
   if (from.id === to.id) throw wrongInput({ classId: 'The pupil is in this class already.' });
   if (from.staircase !== to.staircase)
@@ -198,7 +219,13 @@ export async function movePupil(
     const there = await tx.find(PupilEntity, { schoolClass: to.id, leftOn: null });
     if (there.some((other) => nameKey(other.shownName) === nameKey(pupil.shownName)))
       throw wrongInput({ classId: alreadyThere(pupil.shownName) });
-    await tx.nativeUpdate(PupilEntity, { id }, { schoolClass: to.id });
+    await changeVersion(
+      tx,
+      who,
+      PupilEntity,
+      { where: { id }, about: id, version: pupil.version },
+      { schoolClass: to.id },
+    );
     await tx.insert(PupilMoveEntity, { id: newId(), pupil: id, fromClass: from.id, toClass: to.id, movedOn: today });
     await noteChange(tx, who, id, `${pupil.shownName}: moved from ${from.name} to ${to.name}`);
   });
@@ -211,9 +238,12 @@ export async function setAbsence(
   id: string,
   { date: day, absent }: z.infer<typeof absenceInput>,
 ): Promise<void> {
-  await pupilOf(em, who, id);
-  if (absent) await em.upsert(AbsenceEntity, { pupil: id, date: day });
-  else await em.nativeDelete(AbsenceEntity, { pupil: id, date: day });
+  const { shownName } = await presentPupil(em, who, id);
+  await em.transactional(async (tx) => {
+    if (absent) await tx.upsert(AbsenceEntity, { pupil: id, date: day });
+    else await tx.nativeDelete(AbsenceEntity, { pupil: id, date: day });
+    await noteChange(tx, who, id, `${shownName}: ${absent ? 'away' : 'here'} on ${day}`);
+  });
 }
 
 /**
@@ -233,9 +263,12 @@ export async function erasePupil(em: EntityManager, who: SignedIn, id: string, n
         mayRecord: false,
         leftOn: pupil.leftOn ?? today,
         erasedAt: now,
+        version: pupil.version + 1,
       },
     );
     await tx.nativeDelete(AbsenceEntity, { pupil: id });
+    // The one change that the table of records lets through: a reason in free words may hold a name.
+    await tx.execute("update record_event set reason = '' where pupil_id = ? and reason <> ''", [id]);
     await tx.execute("update change set words = 'A pupil whose data was erased' where about = ?", [id]);
     await noteChange(tx, who, id, 'The personal data of a pupil erased');
   });

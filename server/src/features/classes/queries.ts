@@ -2,6 +2,8 @@ import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
 import type { RecordEvent } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
+import type { ReadStep } from '../../reader/index.ts';
+import { readStaircase } from '../staircase/index.ts';
 import type { TeachingStyle } from './entities.ts';
 import { eventsByPupil } from './kept-events.ts';
 
@@ -15,6 +17,8 @@ export interface ClassRow {
   readonly term: Term & { readonly name: string };
   readonly steps: readonly StepRow[];
   readonly pupils: readonly PupilRow[];
+  /** Of its steps, in their order. */
+  readonly readings: readonly ReadStep[];
   /** By the id of the pupil. */
   readonly events: ReadonlyMap<string, readonly RecordEvent[]>;
 }
@@ -77,10 +81,19 @@ export async function readClassRows(
   { schoolId, role, accountId }: SignedIn,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
-  const rows = await em.execute<Omit<ClassRow, 'events'>[]>(CLASSES, [schoolId, classId, classId, role, accountId]);
+  const rows = await em.execute<Omit<ClassRow, 'events' | 'readings'>[]>(CLASSES, [
+    schoolId,
+    classId,
+    classId,
+    role,
+    accountId,
+  ]);
   const events = await eventsByPupil(
     em,
     rows.flatMap((row) => row.pupils),
   );
-  return rows.map((row) => ({ ...row, events }));
+  const readings = await Promise.all(
+    rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map((step) => step.abc) })),
+  );
+  return rows.map((row, index) => ({ ...row, events, readings: readings[index]! }));
 }

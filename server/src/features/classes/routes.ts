@@ -2,8 +2,9 @@ import { Hono } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
+import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { classInput, newClassInput } from './input.ts';
+import { classChange, newClassInput } from './input.ts';
 import {
   absenceInput,
   addPupils,
@@ -28,6 +29,8 @@ const place = z.object({ barIndex: z.number().int().min(0), eventIndex: z.number
 const classTuneInput = z.object({
   breathSeconds: z.number('Seconds.').int().min(2, 'At least 2 seconds.').max(20, 'At most 20 seconds.'),
   breaths: z.array(place).max(500, 'At most 500 breaths.').nullable(),
+  /** 0 as long as the class has changed nothing. */
+  version,
 });
 
 export const classRoutes = new Hono<AppEnv>()
@@ -44,7 +47,7 @@ export const classRoutes = new Hono<AppEnv>()
   .get('/:id/settings', valid('param', idParam), async (c) => {
     return c.json(await classSettings(c.var.em, c.var.who, c.req.valid('param').id));
   })
-  .put('/:id/settings', valid('param', idParam), valid('json', classInput), async (c) => {
+  .put('/:id/settings', valid('param', idParam), valid('json', classChange), async (c) => {
     return c.json(await changeClass(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
   .get('/', async (c) => c.json(await listClasses(c.var.em, c.var.who, c.var.now)))
@@ -68,8 +71,7 @@ export const classRoutes = new Hono<AppEnv>()
   })
   .put('/:id/tunes/:tuneId', valid('param', tuneParams), valid('json', classTuneInput), async (c) => {
     const { id, tuneId } = c.req.valid('param');
-    await keepClassTune(c.var.em, c.var.who, id, tuneId, c.req.valid('json'));
-    return c.json({ ok: true });
+    return c.json(await keepClassTune(c.var.em, c.var.who, id, tuneId, c.req.valid('json')));
   });
 
 export const pupilRoutes = new Hono<AppEnv>()

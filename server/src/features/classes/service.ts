@@ -3,7 +3,9 @@ import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { oneTune, parsedTune } from '../tunes/index.ts';
+import { changedMeanwhile, changeVersion, noteChange } from '../schools/index.ts';
+import { oneTune } from '../tunes/index.ts';
+import { reader } from '../../reader/index.ts';
 import type { ClassBrief, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
 import { classOf } from './access.ts';
 import { ClassTuneEntity, PupilEntity, type BreathPlace } from './entities.ts';
@@ -16,7 +18,6 @@ import {
   lessonsOfClass,
   localToday,
   oneClass,
-  readingsOf,
   standingsOf,
   stateOf,
   stepDtos,
@@ -125,14 +126,14 @@ export interface ClassClimb {
 export async function classClimb(em: EntityManager, who: SignedIn, classId: string): Promise<ClassClimb> {
   const row = await oneClass(em, who, classId);
   const standing = standingsOf(row);
-  const readings = readingsOf(row);
+  const { readings } = row;
   return {
     brief: brief(row),
     pupils: standing.length,
     steps: row.steps.map((step, index) => ({
       position: step.position,
       title: step.title,
-      newNotes: readings[index]!.reading.notes.new.map((use) => use.name),
+      newNotes: readings[index]!.step.reading.notes.new.map((use) => use.name),
       knownBefore: knowledgeBefore(row, index),
       pupilsHere: standing.filter((each) => each.stepIndex >= index).length,
     })),
@@ -142,6 +143,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
 export interface ClassTuneInput {
   readonly breathSeconds: number;
   readonly breaths: readonly BreathPlace[] | null;
+  readonly version: number;
 }
 
 /** Keeps what a class changes for itself. @throws Problem 404, or 400 when a place is not in the tune. */
@@ -151,15 +153,29 @@ export async function keepClassTune(
   classId: string,
   tuneId: string,
   input: ClassTuneInput,
-): Promise<void> {
+): Promise<{ readonly version: number }> {
   const row = await oneClass(em, who, classId);
-  const tune = parsedTune((await oneTune(em, who, tuneId)).abc);
-  const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean =>
-    tune.parts[0].bars[barIndex]?.[eventIndex] !== undefined;
+  const tune = await oneTune(em, who, tuneId);
+  const read = await reader.text(tune.abc);
+  if (!read.ok) throw wrongInput({ breaths: read.fault });
+  const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
   if (input.breaths?.every(isThere) === false)
     throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });
-  const breaths = input.breaths === null ? null : [...input.breaths];
-  await em.upsert(ClassTuneEntity, { schoolClass: row.id, tune: tuneId, breathSeconds: input.breathSeconds, breaths });
+  const { breathSeconds, version } = input;
+  const next = { breathSeconds, breaths: input.breaths === null ? null : [...input.breaths] };
+  const where = { schoolClass: row.id, tune: tuneId };
+  await em.transactional(async (tx) => {
+    if (version === 0) {
+      const made = await tx
+        .createQueryBuilder(ClassTuneEntity)
+        .insert({ ...where, ...next })
+        .onConflict()
+        .ignore();
+      if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, tuneId);
+    } else await changeVersion(tx, who, ClassTuneEntity, { where, about: tuneId, version }, next);
+    await noteChange(tx, who, tuneId, `${row.name}: breaths of “${tune.title}”`);
+  });
+  return { version: version + 1 };
 }
 
 async function tunePageOf(
@@ -177,6 +193,7 @@ async function tunePageOf(
     known,
     breathSeconds: kept?.breathSeconds ?? DEFAULT_BREATH_SECONDS,
     breaths: kept?.breaths ?? null,
+    breathsVersion: kept?.version ?? 0,
   };
 }
 

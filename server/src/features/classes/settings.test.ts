@@ -26,6 +26,7 @@ beforeAll(async () => {
     name: 'Other',
     passwordHash,
     role: 'owner',
+    sealKey: '',
   });
   stranger = await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account);
 });
@@ -58,7 +59,8 @@ describe('the settings of a class', () => {
     const { lessons } = await get<ClassPage>(`/api/classes/${plover()}`);
     expect(lessons.total).toBeLessThan(before / 2);
     expect(lessons.all.every((lesson) => lesson.mode === 'home')).toBe(true);
-    expect((await test.send('PUT', `/api/classes/${plover()}/settings`, settings)).status).toBe(200);
+    const back = { ...settings, version: settings.version + 1 };
+    expect((await test.send('PUT', `/api/classes/${plover()}/settings`, back)).status).toBe(200);
   });
 
   it('are refused in sentences', async () => {
@@ -120,7 +122,8 @@ describe('the calendar', () => {
       (await test.send('PUT', `/api/terms/${id}`, { ...rest, daysOff: [...rest.daysOff, ...daysOff] })).status,
     ).toBe(200);
     expect((await get<TermDto[]>('/api/terms'))[0]!.daysOff).toHaveLength(rest.daysOff.length + 1);
-    expect((await test.send('PUT', `/api/terms/${id}`, rest)).status).toBe(200);
+    const back = { ...rest, version: rest.version + 1 };
+    expect((await test.send('PUT', `/api/terms/${id}`, back)).status).toBe(200);
     expect(await fields(await test.send('POST', `/api/terms/${id}/holidays`, { ics: 'no' }))).toHaveProperty('ics');
     expect(await fields(await test.send('PUT', `/api/terms/${id}`, { ...rest, endsOn: '2020-01-01' }))).toEqual({
       endsOn: 'The term ends before it begins.',
@@ -156,7 +159,12 @@ describe('pupils', () => {
     const zelda = (await list()).find((pupil) => pupil.name === 'Zelda')!;
     expect(zelda.mayRecord).toBe(false);
     const { id, absences: _absences, moves: _moves, ...rest } = zelda;
-    const put = (more: object) => test.send('PUT', `/api/pupils/${id}`, { ...rest, ...more });
+    let { version } = zelda;
+    const put = async (more: object) => {
+      const answer = await test.send('PUT', `/api/pupils/${id}`, { ...rest, ...more, version });
+      if (answer.ok) version += 1;
+      return answer;
+    };
     expect((await put({ note: 'Left-handed.', playsInstead: 'tin-whistle-d', handMark: 'a ring' })).status).toBe(200);
     expect((await list()).find((pupil) => pupil.id === id)).toMatchObject({
       note: 'Left-handed.',

@@ -3,11 +3,11 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { wrongInput } from '../../platform/problem.ts';
-import { changedFields, noteChange, TermEntity } from '../schools/index.ts';
+import { changedFields, changeVersion, noteChange, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
 import { classOf } from './access.ts';
 import { ClassEntity, ClassTeacherEntity, type TeachingStyle } from './entities.ts';
-import type { ClassInput, NewClassInput } from './input.ts';
+import type { ClassChange, NewClassInput } from './input.ts';
 
 export interface ClassSettings {
   readonly id: string;
@@ -17,6 +17,7 @@ export interface ClassSettings {
   readonly staircaseId: string;
   readonly meetings: readonly Meeting[];
   readonly style: TeachingStyle;
+  readonly version: number;
 }
 
 export interface StaircaseChoice {
@@ -33,8 +34,8 @@ export async function listStaircases(em: EntityManager, who: SignedIn): Promise<
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classSettings(em: EntityManager, who: SignedIn, id: string): Promise<ClassSettings> {
   const row = await classOf(em, who, id);
-  const { name, grade, term, staircase, meetings, style } = row;
-  return { id, name, grade, termId: term, staircaseId: staircase, meetings, style };
+  const { name, grade, term, staircase, meetings, style, version } = row;
+  return { id, name, grade, termId: term, staircaseId: staircase, meetings, style, version };
 }
 
 /** @throws Problem 400 for a term or staircase of another school. */
@@ -64,15 +65,15 @@ export async function changeClass(
   em: EntityManager,
   who: SignedIn,
   id: string,
-  input: ClassInput,
+  input: ClassChange,
 ): Promise<ClassSettings> {
-  const { termId, ...rest } = input;
+  const { termId, version, ...rest } = input;
   const before = await classOf(em, who, id);
   await checkTerm(em, who, termId);
   const next = { term: termId, ...rest };
   const changed = changedFields(before, next, CLASS_WORDS);
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(ClassEntity, { id, school: who.schoolId }, next);
+    await changeVersion(tx, who, ClassEntity, { where: { id, school: who.schoolId }, about: id, version }, next);
     if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
   });
   return classSettings(em.fork(), who, id);

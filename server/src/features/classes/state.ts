@@ -17,22 +17,20 @@ import {
   type Standing,
   type StepRule,
 } from '@escalier/core/records';
-import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN, tuneSeconds } from '@escalier/core/reading';
-import type { StepReading } from '@escalier/core/staircase';
+import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
 import { format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
-import { stepReadings } from '../staircase/index.ts';
-import { parsedTune } from '../tunes/index.ts';
+import type { ReadStep } from '../../reader/index.ts';
 import type { ClassBrief, KnownDto, LessonsDto, StepDto } from './dto.ts';
 import { keptStanding } from './kept-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
-  const known = readingsOf(row)
+  const known = row.readings
     .slice(0, steps)
-    .map(({ reading }) => knowledgeFrom(reading))
+    .map(({ step }) => knowledgeFrom(step.reading))
     .reduce(joinKnowledge, NOTHING_KNOWN);
   return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
 }
@@ -83,7 +81,7 @@ export function stateOf(row: ClassRow, all: readonly Standing[], day: LocalDate,
   const frame = {
     pupils: row.pupils.map(({ id, joinedOn, absences }) => ({ id, joinedOn, away: absences.includes(day) })),
     stepIds: row.steps.map((step) => step.id),
-    turnSeconds: secondsOf(row).map((seconds) => seconds + USUAL_CHANGEOVER + USUAL_TALK),
+    turnSeconds: row.readings.map(({ seconds }) => seconds + USUAL_CHANGEOVER + USUAL_TALK),
     goOnShare: row.style.goOnShare,
     hearingMinutes: row.style.hearing.minutes,
     hearWithin: row.style.hearing.within,
@@ -94,22 +92,8 @@ export function stateOf(row: ClassRow, all: readonly Standing[], day: LocalDate,
   return classState(frame, all);
 }
 
-/** By the reading of the tune, which is itself kept. */
-const keptSeconds = new WeakMap<StepReading, number>();
-
-/** Seconds of one playing of each step's tune. */
-function secondsOf(row: ClassRow): readonly number[] {
-  return readingsOf(row).map((step, index) => {
-    const known = keptSeconds.get(step);
-    if (known !== undefined) return known;
-    const seconds = Math.round(tuneSeconds(parsedTune(row.steps[index]!.abc), step.reading.tempo));
-    keptSeconds.set(step, seconds);
-    return seconds;
-  });
-}
-
 /** The hardest moves of a tune for a class that knows what came before, each once. */
-function hardMovesOf({ hardSpots, moves }: StepReading['reading']): readonly HardMove[] {
+function hardMovesOf({ hardSpots, moves }: ReadStep['step']['reading']): readonly HardMove[] {
   return hardSpots.map(({ drill: { toggle } }): HardMove => {
     const [from, to] = toggle;
     const use = moves.all.find((each) => each.from === from && each.to === to);
@@ -128,18 +112,12 @@ export function standingsOf(row: ClassRow): readonly Standing[] {
   return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, rules, row.events.get(id) ?? []));
 }
 
-export function readingsOf(row: ClassRow): readonly StepReading[] {
-  return stepReadings(
-    row.instrumentId,
-    row.steps.map((step) => step.abc),
-  );
-}
-
 export function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly StepDto[] {
-  const readings = readingsOf(row);
-  const seconds = secondsOf(row);
   return row.steps.map((step, index): StepDto => {
-    const { reading, rise } = readings[index]!;
+    const {
+      seconds,
+      step: { reading, rise },
+    } = row.readings[index]!;
     return {
       id: step.id,
       position: step.position,
@@ -149,7 +127,7 @@ export function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly
       title: step.title,
       tunes: step.tunes,
       toPass: step.toPass,
-      tuneSeconds: seconds[index]!,
+      tuneSeconds: seconds,
       tempo: reading.tempo.perMinute,
       hardMoves: hardMovesOf(reading),
       rise,

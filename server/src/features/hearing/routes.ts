@@ -4,13 +4,14 @@ import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import { batched } from '../../platform/batched.ts';
 import type { AppEnv } from '../../platform/context.ts';
+import { moment, text } from '../../platform/fields.ts';
 import type { Orm } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
 import { ANY_CLASS, type LiveRecords } from './live.ts';
 import { recordAll, type Sending } from './service.ts';
 
-const moment = z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').transform((text) => new Date(text));
-const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: moment };
+const when = moment.transform((iso) => new Date(iso));
+const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: when };
 const MOST_REMARKS = 20;
 
 const eventInput = z.discriminatedUnion('kind', [
@@ -27,14 +28,14 @@ const eventInput = z.discriminatedUnion('kind', [
       .refine((remarks) => new Set(remarks).size === remarks.length, 'Each remark once.'),
     tempo: z.int('Whole beats a minute.').min(10, 'At least 10.').max(400, 'At most 400.').optional(),
     corrects: z.uuid('The id of a record.').optional(),
-    reason: z.string().trim().max(200, 'At most 200 letters.').optional(),
+    reason: text().trim().max(200, 'At most 200 letters.').optional(),
   }),
   z.object({ ...eventBase, kind: z.literal('undone'), undoes: z.uuid('The id of a record.') }),
 ]);
 
 const MOST_EVENTS = 200;
 const recordsInput = z.object({
-  sentAt: moment,
+  sentAt: when,
   events: z
     .array(eventInput)
     .min(1, 'One event at least.')

@@ -1,5 +1,6 @@
 import type { Outcome } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
+import { LOCKS } from '../../platform/locks.ts';
 
 /** A record as it goes into its table. */
 export interface RecordRow {
@@ -28,9 +29,6 @@ export interface Written {
   readonly stored: boolean;
 }
 
-/** Any number that no other lock of Escalier uses: numbers are given in the order of the commits. */
-const NUMBER_LOCK = 20_262;
-
 /**
  * One statement, which is its own transaction. The rows come as one JSON text, so that a thousand of them are one
  * parameter; `on conflict do nothing` makes two devices that send one event at the same moment store it once.
@@ -40,7 +38,7 @@ insert into record_event (id, school_id, school_class_id, account_id, kind, pupi
   tempo, undoes, corrects, reason, heard_at, device_ahead, received_at)
 select id, school, "schoolClass", account, kind, pupil, step, tune, outcome, remarks, tempo, undoes, corrects, reason,
   "heardAt", "deviceAhead", "receivedAt"
-from (select pg_advisory_xact_lock(${NUMBER_LOCK})) alone,
+from (select pg_advisory_xact_lock(${LOCKS.recordNumbers})) alone,
   rows from (json_to_recordset(?::json) as (id uuid, school uuid, "schoolClass" uuid, account uuid, kind text, pupil uuid,
     step uuid, tune uuid, outcome text, remarks jsonb, tempo int, undoes uuid, corrects uuid, reason text,
     "heardAt" timestamptz, "deviceAhead" int, "receivedAt" timestamptz)) with ordinality

@@ -1,12 +1,13 @@
 import { TZDate } from '@date-fns/tz';
 import { cleaningCalls, lessonsOf, type CleaningCall, type LocalDate } from '@escalier/core/calendar';
+import type { Condition, Owner } from '@escalier/core/instruments';
 import { addDays, format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { ClassEntity, localToday, ownClasses, PupilEntity } from '../classes/index.ts';
 import { TermEntity } from '../schools/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
-import { InstrumentEntity, type Condition, type Owner } from './entities.ts';
+import { InstrumentEntity } from './entities.ts';
 
 /** So far ahead cleaning is called for. */
 const CLEANING_DAYS = 7;
@@ -26,6 +27,7 @@ export interface InstrumentLine {
   readonly owner: Owner;
   readonly condition: Condition;
   readonly note: string;
+  readonly version: number;
   /** Local date and time, `2026-03-03T10:20`; null when nobody has noted a cleaning. */
   readonly cleanedAt: string | null;
   /** In whose hands it is: of each class at most one pupil. */
@@ -55,13 +57,14 @@ export async function instrumentDesk(em: EntityManager, who: SignedIn, now: Date
   const own = await ownClasses(em, who);
   const isOwn = (classId: string): boolean => own === null || own.includes(classId);
   const loans = (await openLoans(em, who)).map((loan) => (isOwn(loan.classId) ? loan : { ...loan, pupil: ANOTHER }));
-  const lines = instruments.map(({ id, number, kind, owner, condition, note, cleanedAt }): InstrumentLine => ({
+  const lines = instruments.map(({ id, number, kind, owner, condition, note, cleanedAt, version }): InstrumentLine => ({
     id,
     number,
     kind,
     owner,
     condition,
     note,
+    version,
     cleanedAt: (cleanedAt ?? null) === null ? null : localTime(cleanedAt!, who.timeZone),
     loans: loans.filter((loan) => loan.instrumentId === id).map(({ instrumentId: _, ...loan }) => loan),
   }));

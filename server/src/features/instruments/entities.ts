@@ -1,14 +1,8 @@
+import { CONDITIONS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { defineEntity } from '@mikro-orm/core';
 import { PupilEntity } from '../classes/index.ts';
 import { AccountEntity, SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
-
-export const CONDITIONS = ['good', 'worn', 'broken', 'lost'] as const;
-export type Condition = (typeof CONDITIONS)[number];
-
-/** Whose it is: the school's, or the pupil's own. */
-export const OWNERS = ['school', 'pupil'] as const;
-export type Owner = (typeof OWNERS)[number];
 
 export const InstrumentEntity = defineEntity({
   name: 'Instrument',
@@ -25,6 +19,7 @@ export const InstrumentEntity = defineEntity({
     condition: p.enum([...CONDITIONS]),
     note: p.text(),
     cleanedAt: p.datetime().nullable(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -41,10 +36,6 @@ export const LoanEntity = defineEntity({
   }),
 });
 
-/** Ready belts by the piece, or cord to be cut. */
-export const STOCK_WAYS = ['pieces', 'cord'] as const;
-export type StockWay = (typeof STOCK_WAYS)[number];
-
 export const BeltStockEntity = defineEntity({
   name: 'BeltStock',
   tableName: 'belt_stock',
@@ -58,6 +49,7 @@ export const BeltStockEntity = defineEntity({
     /** Centimetres of cord for one child. */
     cmEach: p.integer(),
     reservePercent: p.integer(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -71,5 +63,7 @@ export const BeltGivenEntity = defineEntity({
     step: () => p.manyToOne(StepEntity).mapToPk().primary(),
     account: () => p.manyToOne(AccountEntity).mapToPk(),
     givenAt: p.datetime(),
+    /** What it took from the stock, in its pieces or centimetres: so much comes back with it. */
+    taken: p.integer().default(0),
   }),
 });

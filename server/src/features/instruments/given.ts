@@ -3,7 +3,8 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { wrongInput } from '../../platform/problem.ts';
 import { classPasses } from '../classes/index.ts';
-import { BeltGivenEntity, BeltStockEntity } from './entities.ts';
+import { noteChange } from '../schools/index.ts';
+import { BeltGivenEntity } from './entities.ts';
 
 export const givenInput = z.object({
   belts: z
@@ -69,28 +70,51 @@ export async function giveBelts(
   });
   const changing = wanted.filter((each) => (each.givenAt === null) === given);
   await em.transactional(async (tx) => {
-    for (const { pupilId, stepId, belt } of changing) {
+    for (const { pupilId, stepId, belt, name } of changing) {
       const key = { pupil: pupilId, step: stepId };
-      const changed = given
-        ? await insertOnce(tx, { ...key, account: who.accountId, givenAt: now })
-        : await tx.nativeDelete(BeltGivenEntity, key);
-      if (changed > 0) await restock(tx, who.schoolId, belt, given ? -1 : 1);
+      const changed = given ? await handOut(tx, who, key, belt, now) : await takeTickAway(tx, who, key, belt);
+      if (changed)
+        await noteChange(
+          tx,
+          who,
+          pupilId,
+          `${name}: ${belt} belt ${given ? 'handed out' : 'not handed out after all'}`,
+        );
     }
   });
 }
 
-/** Two who tick one belt at the same moment take one from the stock. */
-async function insertOnce(
-  tx: EntityManager,
-  row: { readonly pupil: string; readonly step: string; readonly account: string; readonly givenAt: Date },
-): Promise<number> {
-  const done = await tx.createQueryBuilder(BeltGivenEntity).insert(row).onConflict().ignore().execute('run');
-  return done.affectedRows;
+interface GivenKey {
+  readonly pupil: string;
+  readonly step: string;
 }
 
-async function restock(tx: EntityManager, school: string, belt: string, count: 1 | -1): Promise<void> {
-  const stock = await tx.findOne(BeltStockEntity, { school, belt }, { refresh: true });
-  if (stock === null) return;
-  const one = stock.way === 'cord' ? stock.cmEach : 1;
-  await tx.nativeUpdate(BeltStockEntity, { school, belt }, { onHand: Math.max(0, stock.onHand + count * one) });
+/** Two who tick one belt at the same moment take one from the stock. */
+async function handOut(tx: EntityManager, who: SignedIn, key: GivenKey, belt: string, now: Date): Promise<boolean> {
+  const row = { ...key, account: who.accountId, givenAt: now };
+  const made = await tx.createQueryBuilder(BeltGivenEntity).insert(row).onConflict().ignore().execute('run');
+  if (made.affectedRows === 0) return false;
+  // What is there no more cannot be taken: so much is noted as was really taken, and comes back if the tick goes.
+  const [taken] = await tx.execute<{ taken: number }[]>(
+    `with before as (select on_hand, case way when 'cord' then cm_each else 1 end as one
+      from belt_stock where school_id = ? and belt = ? for update)
+    update belt_stock s set on_hand = s.on_hand - least(b.on_hand, b.one), version = s.version + 1
+    from before b where s.school_id = ? and s.belt = ? returning least(b.on_hand, b.one) as taken`,
+    [who.schoolId, belt, who.schoolId, belt],
+  );
+  if (taken !== undefined) await tx.nativeUpdate(BeltGivenEntity, key, { taken: taken.taken });
+  return true;
+}
+
+async function takeTickAway(tx: EntityManager, who: SignedIn, key: GivenKey, belt: string): Promise<boolean> {
+  const [gone] = await tx.execute<{ taken: number }[]>(
+    'delete from belt_given where pupil_id = ? and step_id = ? returning taken',
+    [key.pupil, key.step],
+  );
+  if (gone === undefined) return false;
+  await tx.execute(
+    'update belt_stock set on_hand = on_hand + ?, version = version + 1 where school_id = ? and belt = ?',
+    [gone.taken, who.schoolId, belt],
+  );
+  return true;
 }

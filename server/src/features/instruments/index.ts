@@ -1,15 +1,5 @@
 export type { BeltDesk, BeltStock } from './belts.ts';
-export {
-  BeltGivenEntity,
-  BeltStockEntity,
-  CONDITIONS,
-  InstrumentEntity,
-  LoanEntity,
-  OWNERS,
-  STOCK_WAYS,
-  type Condition,
-  type Owner,
-} from './entities.ts';
+export { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './entities.ts';
 export type { ClassBelts, EarnedBelt } from './given.ts';
 export { beltRoutes, instrumentRoutes } from './routes.ts';
 export type { InstrumentDesk, InstrumentLine, LendingClass } from './desk.ts';

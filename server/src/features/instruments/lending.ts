@@ -1,3 +1,4 @@
+import type { Condition } from '@escalier/core/instruments';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
@@ -5,7 +6,7 @@ import { notFound, wrongInput } from '../../platform/problem.ts';
 import { localToday, pupilOf } from '../classes/index.ts';
 import { noteChange } from '../schools/index.ts';
 import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './desk.ts';
-import { InstrumentEntity, LoanEntity, type Condition } from './entities.ts';
+import { InstrumentEntity, LoanEntity } from './entities.ts';
 import { instrumentOf, lockInstruments } from './service.ts';
 
 /** @throws Problem 400 when it is not to be played, or another pupil of the class has it. */

@@ -1,11 +1,12 @@
-import { INSTRUMENT_IDS } from '@escalier/core/instruments';
+import { CONDITIONS, INSTRUMENT_IDS, OWNERS } from '@escalier/core/instruments';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
+import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { beltDesk, keepStock, stockInput } from './belts.ts';
-import { CONDITIONS, OWNERS } from './entities.ts';
 import { earnedBelts, giveBelts, givenInput } from './given.ts';
 import { instrumentDesk } from './desk.ts';
 import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
@@ -23,7 +24,8 @@ const changeInput = z.object({
   number,
   owner,
   condition: z.enum(CONDITIONS),
-  note: z.string().trim().max(200, 'At most 200 letters.'),
+  note: text().trim().max(200, 'At most 200 letters.'),
+  version,
 });
 const classInput = z.object({ classId: z.uuid('Choose a class.') });
 const ids = z.array(z.uuid()).min(1).max(1000);

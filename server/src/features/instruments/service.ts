@@ -1,9 +1,10 @@
+import type { Condition, Owner } from '@escalier/core/instruments';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { noteChange } from '../schools/index.ts';
-import { InstrumentEntity, LoanEntity, type Condition, type Owner } from './entities.ts';
+import { changeVersion, noteChange } from '../schools/index.ts';
+import { InstrumentEntity, LoanEntity } from './entities.ts';
 
 export interface NewInstruments {
   readonly kind: string;
@@ -62,14 +63,20 @@ export interface InstrumentChange {
   readonly owner: Owner;
   readonly condition: Condition;
   readonly note: string;
+  readonly version: number;
 }
 
-export async function changeInstrument(em: EntityManager, who: SignedIn, id: string, input: InstrumentChange) {
+export async function changeInstrument(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { version, ...input }: InstrumentChange,
+) {
   await em.transactional(async (tx) => {
     await lockInstruments(tx, who);
     const found = await instrumentOf(tx, who, id);
     await refuseTaken(tx, who, found.kind, [input.number], id);
-    await tx.nativeUpdate(InstrumentEntity, { id }, input);
+    await changeVersion(tx, who, InstrumentEntity, { where: { id }, about: id, version }, input);
     await noteChange(tx, who, id, `Instrument ${found.number}: ${input.condition}`);
   });
 }
@@ -94,5 +101,9 @@ export async function instrumentOf(em: EntityManager, who: SignedIn, id: string)
 
 /** Notes that instruments have been cleaned now. */
 export async function noteCleaned(em: EntityManager, who: SignedIn, ids: readonly string[], now: Date): Promise<void> {
-  await em.nativeUpdate(InstrumentEntity, { school: who.schoolId, id: { $in: [...ids] } }, { cleanedAt: now });
+  await em.transactional(async (tx) => {
+    const which = { school: who.schoolId, id: { $in: [...ids] } };
+    const count = await tx.nativeUpdate(InstrumentEntity, which, { cleanedAt: now });
+    if (count > 0) await noteChange(tx, who, null, `${count} instruments cleaned`);
+  });
 }

@@ -42,7 +42,7 @@ describe('the notes of a class', () => {
       { ...cautions[0]!, shown: false },
       { id: 'own-1', text: ' Windows open. ', places: ['lesson'], shown: true },
     ];
-    expect((await test.send('PUT', '/api/school/cautions', { cautions: own })).status).toBe(200);
+    expect((await test.send('PUT', '/api/school/cautions', { cautions: own, version: 1 })).status).toBe(200);
     expect((await notesOf('Whistle Club')).cautions.map((each) => [each.text, each.shown])).toEqual([
       [cautions[0]!.text, false],
       ['Windows open.', true],
@@ -57,7 +57,7 @@ describe('the notes of a class', () => {
       [{ ...good, places: [] }],
       [{ ...good, places: ['moon'] }],
     ]) {
-      const answer = await test.send('PUT', '/api/school/cautions', { cautions: bad });
+      const answer = await test.send('PUT', '/api/school/cautions', { cautions: bad, version: 2 });
       expect(answer.status).toBe(400);
     }
   });

@@ -20,3 +20,10 @@ export const InvitationEntity = defineEntity({
     expiresAt: p.datetime(),
   }),
 });
+
+/** What the first visitor of an empty database has to know; gone with the first school. */
+export const SetupCodeEntity = defineEntity({
+  name: 'SetupCode',
+  tableName: 'setup_code',
+  properties: (p) => ({ code: p.text().primary() }),
+});

@@ -1,12 +1,45 @@
+import { randomInt, timingSafeEqual } from 'node:crypto';
+import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { newId } from '../../platform/ids.ts';
-import { Problem } from '../../platform/problem.ts';
+import { newId, newToken } from '../../platform/ids.ts';
+import { LOCKS } from '../../platform/locks.ts';
+import { Problem, wrongInput } from '../../platform/problem.ts';
 import { AccountEntity, noteChange, SchoolEntity } from '../schools/index.ts';
+import { SetupCodeEntity } from './entities.ts';
 
 /** Puts the tunes and staircases that ship with Escalier into a new school. */
 export type Stock = (em: EntityManager, schoolId: string) => Promise<void>;
 
+/** Letters and digits that nobody takes for each other. */
+const SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
+
+/**
+ * The code that whoever sets up the first school has to know; made once, shown at the terminal at every start until
+ * there is a school. Null when there is one.
+ */
+export async function ensureSetupCode(em: EntityManager): Promise<string | null> {
+  return em.transactional(async (tx) => {
+    await tx.execute('select pg_advisory_xact_lock(?)', [LOCKS.firstRun]);
+    if ((await tx.count(SchoolEntity)) > 0) return null;
+    const [known] = await tx.findAll(SetupCodeEntity);
+    if (known !== undefined) return known.code;
+    const letters = Array.from({ length: 8 }, () => SIGNS[randomInt(SIGNS.length)]).join('');
+    const code = `${letters.slice(0, 4)}-${letters.slice(4)}`;
+    await tx.insert(SetupCodeEntity, { code });
+    return code;
+  });
+}
+
+/** However it was typed: with or without the hyphen, in small letters. */
+function isCode(given: string, code: string): boolean {
+  const plain = (text: string): Buffer => Buffer.from(text.toUpperCase().replace(/[^A-Z0-9]/g, ''));
+  const [one, other] = [plain(given), plain(code)];
+  return one.length === other.length && timingSafeEqual(one, other);
+}
+
 export interface FirstSchool {
+  /** As the terminal shows it. */
+  readonly code: string;
   readonly school: string;
   /** IANA name. */
   readonly timeZone: string;
@@ -15,15 +48,20 @@ export interface FirstSchool {
   readonly passwordHash: string;
 }
 
-/** Any number that no other lock of Escalier uses: two who set up at one moment come one after the other. */
-const FIRST_RUN_LOCK = 20_262;
-
 /** Makes the first school and its owner; gives the account. @throws Problem 409 when there is a school. */
-export async function setUpSchool(em: EntityManager, input: FirstSchool, stock: Stock): Promise<string> {
+export async function setUpSchool(
+  em: EntityManager,
+  input: FirstSchool,
+  stock: Stock,
+): Promise<Pick<SignedIn, 'accountId' | 'schoolId'>> {
   return em.transactional(async (tx) => {
-    await tx.execute('select pg_advisory_xact_lock(?)', [FIRST_RUN_LOCK]);
+    await tx.execute('select pg_advisory_xact_lock(?)', [LOCKS.firstRun]);
     if ((await tx.count(SchoolEntity)) > 0)
       throw new Problem(409, 'set-up', 'There is a school here already: please sign in, or ask its owner for a link.');
+    const [setup] = await tx.findAll(SetupCodeEntity);
+    if (setup === undefined || !isCode(input.code, setup.code))
+      throw wrongInput({ code: 'This is not the code: it stands in the terminal where Escalier was started.' });
+    await tx.nativeDelete(SetupCodeEntity, {});
     const [schoolId, accountId] = [newId(), newId()];
     await tx.insert(SchoolEntity, { id: schoolId, name: input.school, timeZone: input.timeZone, cautions: null });
     await tx.insert(AccountEntity, {
@@ -34,9 +72,10 @@ export async function setUpSchool(em: EntityManager, input: FirstSchool, stock: 
       passwordHash: input.passwordHash,
       role: 'owner',
       closedAt: null,
+      sealKey: newToken(),
     });
     await stock(tx, schoolId);
     await noteChange(tx, { schoolId, accountId }, schoolId, `${input.school}: set up`);
-    return accountId;
+    return { accountId, schoolId };
   });
 }

@@ -1,10 +1,20 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { ROLES, type AppEnv } from '../../platform/context.ts';
+import { linkToken, text, timeZone } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
-import { timeZone } from '../../platform/time-zone.ts';
+import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { deviceOf, hashPassword, keepCookie, newPassword, openSession, schoolName } from '../schools/index.ts';
+import {
+  countTry,
+  deviceOf,
+  hashPassword,
+  keepCookies,
+  newPassword,
+  openSession,
+  refuseWeak,
+  schoolName,
+} from '../schools/index.ts';
 import { setUpSchool, type Stock } from './first-run.ts';
 import {
   acceptInvitation,
@@ -16,17 +26,22 @@ import {
   withdraw,
 } from './service.ts';
 
-const personName = z.string().trim().min(1, 'Please give a name.').max(80, 'At most 80 letters.');
+const personName = text().trim().min(1, 'Please give a name.').max(80, 'At most 80 letters.');
 const email = z.email('Please give an e-mail address.').max(200);
 const role = z.enum(ROLES, 'One of: owner, teacher, assistant.');
 const classIds = z.array(z.uuid()).max(200);
 
 export const peopleRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await listPeople(c.var.em, c.var.who, c.var.now)))
-  .put('/:id', valid('param', idParam), valid('json', z.object({ role, classIds, closed: z.boolean() })), async (c) => {
-    await changePerson(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'), c.var.now);
-    return c.json({ ok: true });
-  })
+  .put(
+    '/:id',
+    valid('param', idParam),
+    valid('json', z.object({ role, classIds, closed: z.boolean(), version })),
+    async (c) => {
+      await changePerson(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'), c.var.now);
+      return c.json({ ok: true });
+    },
+  )
   .post('/:id/password-link', valid('param', idParam), async (c) => {
     return c.json(await invitePassword(c.var.em, c.var.who, c.req.valid('param').id, c.var.now), 201);
   })
@@ -38,7 +53,7 @@ export const peopleRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   });
 
-const linkParam = z.object({ token: z.string().regex(/^[\w-]{43}$/) });
+const linkParam = z.object({ token: linkToken });
 const acceptance = z.object({ name: personName, email, password: newPassword });
 
 /** For who has a link and no account yet. */
@@ -48,14 +63,17 @@ export const invitationRoutes = new Hono<AppEnv>()
   })
   .post('/:token', valid('param', linkParam), valid('json', acceptance), async (c) => {
     const { password, ...rest } = c.req.valid('json');
-    const passwordHash = await hashPassword(password);
     const { token } = c.req.valid('param');
+    const invited = await openInvitation(c.var.em, token, c.var.now);
+    await refuseWeak('password', password, [invited.email ?? rest.email, rest.name, invited.school]);
+    const passwordHash = await hashPassword(password);
     const account = await acceptInvitation(c.var.em, token, { ...rest, passwordHash }, c.var.now);
-    keepCookie(c, await openSession(c.var.em, account, deviceOf(c), c.var.now));
+    keepCookies(c, await openSession(c.var.em, account, deviceOf(c), c.var.now));
     return c.json({ ok: true }, 201);
   });
 
 const firstRun = z.object({
+  code: text('Please give the code.').trim().max(40),
   school: schoolName,
   timeZone,
   name: personName,
@@ -66,10 +84,13 @@ const firstRun = z.object({
 /** Sets up the first school of an empty database. */
 export function firstRunRoutes(stock: Stock) {
   return new Hono<AppEnv>().post('/', valid('json', firstRun), async (c) => {
-    const { password, ...rest } = c.req.valid('json');
+    const { password, code, ...rest } = c.req.valid('json');
+    const device = deviceOf(c);
+    await countTry(c.var.em, { key: 'setup code', address: device.address }, c.var.now);
+    await refuseWeak('password', password, [rest.email, rest.name, rest.school]);
     const passwordHash = await hashPassword(password);
-    const account = await setUpSchool(c.var.em, { ...rest, passwordHash }, stock);
-    keepCookie(c, await openSession(c.var.em, account, deviceOf(c), c.var.now));
+    const account = await setUpSchool(c.var.em, { ...rest, code, passwordHash }, stock);
+    keepCookies(c, await openSession(c.var.em, account, device, c.var.now));
     return c.json({ ok: true }, 201);
   });
 }

@@ -1,10 +1,17 @@
 import { addDays } from 'date-fns';
 import type { Role, SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { newId } from '../../platform/ids.ts';
+import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { ClassEntity, ClassTeacherEntity } from '../classes/index.ts';
-import { AccountEntity, hashToken, newToken, noteChange, SchoolEntity, SessionEntity } from '../schools/index.ts';
+import {
+  AccountEntity,
+  changeVersion,
+  forgetDevices,
+  noteChange,
+  SchoolEntity,
+  SessionEntity,
+} from '../schools/index.ts';
 import { InvitationEntity } from './entities.ts';
 
 const LINK_DAYS = 7;
@@ -18,6 +25,7 @@ export interface PersonLine {
   /** ISO 8601 in UTC; null when there is no session. */
   readonly seenAt: string | null;
   readonly closed: boolean;
+  readonly version: number;
 }
 
 export interface InvitationLine {
@@ -40,6 +48,7 @@ export interface PersonInput {
   readonly role: Role;
   readonly classIds: readonly string[];
   readonly closed: boolean;
+  readonly version: number;
 }
 
 export interface InvitationInput {
@@ -65,6 +74,7 @@ export async function listPeople(em: EntityManager, who: SignedIn, now: Date): P
       classIds: teaching.filter((each) => each.account === account.id).map((each) => each.schoolClass),
       seenAt: sessions.find((session) => session.account === account.id)?.seenAt.toISOString() ?? null,
       closed: (account.closedAt ?? null) !== null,
+      version: account.version,
     })),
     invitations: open.map((each) => ({
       id: each.id,
@@ -97,7 +107,8 @@ export async function changePerson(em: EntityManager, who: SignedIn, id: string,
     if (owners === 0 && (input.closed || input.role !== 'owner'))
       throw wrongInput({ role: `${account.name} is the only owner: make somebody else an owner first.` });
     const closedAt = input.closed ? (account.closedAt ?? now) : null;
-    await tx.nativeUpdate(AccountEntity, { id }, { role: input.role, closedAt });
+    const { role, version } = input;
+    await changeVersion(tx, who, AccountEntity, { where: { id }, about: id, version }, { role, closedAt });
     await tx.nativeDelete(ClassTeacherEntity, { account: id });
     await tx.insertMany(
       ClassTeacherEntity,
@@ -152,6 +163,7 @@ async function newLink(
 ): Promise<NewLink> {
   const [token, expiresAt] = [newToken(), addDays(now, LINK_DAYS)];
   await em.transactional(async (tx) => {
+    if (input.account !== null) await tx.nativeDelete(InvitationEntity, { account: input.account });
     await tx.insert(InvitationEntity, {
       id: newId(),
       school: who.schoolId,
@@ -167,8 +179,12 @@ async function newLink(
 }
 
 export async function withdraw(em: EntityManager, who: SignedIn, id: string): Promise<void> {
-  const gone = await em.nativeDelete(InvitationEntity, { id, school: who.schoolId });
-  if (gone === 0) throw notFound('invitation');
+  const found = await em.findOne(InvitationEntity, { id, school: who.schoolId });
+  if (found === null) throw notFound('invitation');
+  await em.transactional(async (tx) => {
+    await tx.nativeDelete(InvitationEntity, { id });
+    await noteChange(tx, who, found.account ?? null, `${found.name}: link withdrawn`);
+  });
 }
 
 export interface Invited {
@@ -207,16 +223,21 @@ export async function acceptInvitation(
   token: string,
   { name, email, passwordHash }: Acceptance,
   now: Date,
-): Promise<string> {
+): Promise<Pick<SignedIn, 'accountId' | 'schoolId'>> {
   return em.transactional(async (tx) => {
     await tx.execute('select id from invitation where token_hash = ? for update', [hashToken(token)]);
     const found = await findInvitation(tx, token, now);
     await tx.nativeDelete(InvitationEntity, { id: found.id });
     const account = found.account ?? null;
     if (account !== null) {
+      const key = { schoolId: found.school, accountId: account };
       await tx.nativeUpdate(AccountEntity, { id: account }, { passwordHash });
       await tx.nativeDelete(SessionEntity, { account });
-      return account;
+      await forgetDevices(tx, account);
+      // Whoever else holds a link for this password can use it no more.
+      await tx.nativeDelete(InvitationEntity, { account });
+      await noteChange(tx, key, account, `${found.name}: new password by a link`);
+      return key;
     }
     if ((await tx.count(AccountEntity, { email: email.toLowerCase() })) > 0)
       throw wrongInput({ email: 'There is an account with this e-mail already.' });
@@ -229,6 +250,7 @@ export async function acceptInvitation(
       passwordHash,
       role: found.role,
       closedAt: null,
+      sealKey: newToken(),
     });
     const classes = await tx.find(ClassEntity, { school, id: { $in: found.classIds } });
     await tx.insertMany(
@@ -236,6 +258,6 @@ export async function acceptInvitation(
       classes.map((each) => ({ schoolClass: each.id, account: id })),
     );
     await noteChange(tx, { schoolId: school, accountId: id }, id, `${name}: came by invitation as ${found.role}`);
-    return id;
+    return { accountId: id, schoolId: school };
   });
 }

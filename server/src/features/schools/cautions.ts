@@ -2,20 +2,23 @@ import { CAUTION_PLACES, USUAL_CAUTIONS } from '@escalier/core/practice';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import { text } from '../../platform/fields.ts';
 import type { EntityManager } from '../../platform/database.ts';
+import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { changeSchool, schoolInput } from './details.ts';
+import { changeSchool, changeSchoolVersion, schoolInput } from './details.ts';
 import { noteChange } from './changes.ts';
 import { SchoolEntity, type SchoolCaution } from './entities.ts';
 import { faultsInput, keepFaults, schoolFaults } from './faults.ts';
 
 const caution = z.object({
-  id: z.string().min(1).max(60),
-  text: z.string().trim().min(1, 'A caution needs words.').max(300, 'At most 300 letters.'),
+  id: text().min(1).max(60),
+  text: text().trim().min(1, 'A caution needs words.').max(300, 'At most 300 letters.'),
   places: z.array(z.enum(CAUTION_PLACES)).min(1, 'Say where it is shown.'),
   shown: z.boolean(),
 });
 const cautionsInput = z.object({
+  version,
   cautions: z
     .array(caution)
     .max(40, 'At most 40 cautions.')
@@ -27,8 +30,14 @@ function areDifferent(cautions: readonly { readonly id: string }[]): boolean {
 }
 
 export async function schoolCautions(em: EntityManager, schoolId: string): Promise<readonly SchoolCaution[]> {
+  return (await readCautions(em, schoolId)).cautions;
+}
+
+async function readCautions(em: EntityManager, schoolId: string) {
   const school = await em.findOneOrFail(SchoolEntity, { id: schoolId });
-  return school.cautions ?? USUAL_CAUTIONS.map((each) => ({ ...each, shown: true }));
+  const cautions: readonly SchoolCaution[] =
+    school.cautions ?? USUAL_CAUTIONS.map((each) => ({ ...each, shown: true }));
+  return { cautions, version: school.version };
 }
 
 export const schoolRoutes = new Hono<AppEnv>()
@@ -36,17 +45,17 @@ export const schoolRoutes = new Hono<AppEnv>()
     await changeSchool(c.var.em, c.var.who, c.req.valid('json'));
     return c.json({ ok: true });
   })
-  .get('/cautions', async (c) => c.json({ cautions: await schoolCautions(c.var.em, c.var.who.schoolId) }))
-  .get('/faults', async (c) => c.json({ faults: await schoolFaults(c.var.em, c.var.who.schoolId) }))
+  .get('/cautions', async (c) => c.json(await readCautions(c.var.em, c.var.who.schoolId)))
+  .get('/faults', async (c) => c.json(await schoolFaults(c.var.em, c.var.who.schoolId)))
   .put('/faults', valid('json', faultsInput), async (c) => {
-    await keepFaults(c.var.em, c.var.who, c.req.valid('json').faults);
-    return c.json({ faults: await schoolFaults(c.var.em.fork(), c.var.who.schoolId) });
+    await keepFaults(c.var.em, c.var.who, c.req.valid('json'));
+    return c.json(await schoolFaults(c.var.em.fork(), c.var.who.schoolId));
   })
   .put('/cautions', valid('json', cautionsInput), async (c) => {
-    const { cautions } = c.req.valid('json');
+    const { cautions, version: read } = c.req.valid('json');
     await c.var.em.transactional(async (tx) => {
-      await tx.nativeUpdate(SchoolEntity, { id: c.var.who.schoolId }, { cautions });
-      await noteChange(tx, c.var.who, null, 'Cautions of the school');
+      await changeSchoolVersion(tx, c.var.who, read, { cautions });
+      await noteChange(tx, c.var.who, c.var.who.schoolId, 'Cautions of the school');
     });
-    return c.json({ cautions: await schoolCautions(c.var.em.fork(), c.var.who.schoolId) });
+    return c.json(await readCautions(c.var.em.fork(), c.var.who.schoolId));
   });

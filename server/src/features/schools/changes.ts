@@ -1,6 +1,8 @@
+import type { EntityData, EntityName, FilterQuery } from '@mikro-orm/core';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
+import { Problem } from '../../platform/problem.ts';
 import { ChangeEntity } from './entities.ts';
 
 export interface ChangeLine {
@@ -38,6 +40,40 @@ export async function listChanges(
     where c.school_id = ? and (?::uuid is null or c.id < ?::uuid) order by c.id desc limit ?`,
     [who.schoolId, before, before, MOST_LINES],
   );
+}
+
+/**
+ * What a stale form gets to hear: nothing of it was stored.
+ * @param about id of the thing that was to be changed.
+ */
+export async function changedMeanwhile(em: EntityManager, schoolId: string, about: string): Promise<Problem> {
+  const [line] = await em.execute<{ by: string; at: string; words: string }[]>(
+    `select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, c.words
+    from change c join account a on a.id = c.account_id
+    where c.school_id = ? and c.about = ? order by c.id desc limit 1`,
+    [schoolId, about],
+  );
+  const by = line?.by ?? 'Somebody';
+  return new Problem(409, 'changed', `${by} has changed this since you opened it.`, undefined, line);
+}
+
+/**
+ * Stores a change of what was read in a certain version, and nothing over a change of somebody else.
+ * @throws Problem 409 when it has been changed meanwhile.
+ */
+export async function changeVersion<Row extends { version?: number | null }>(
+  tx: EntityManager,
+  { schoolId }: Pick<SignedIn, 'schoolId'>,
+  entity: EntityName<Row>,
+  { where, about, version }: { readonly where: object; readonly about: string; readonly version: number },
+  next: object,
+): Promise<void> {
+  const changed = await tx.nativeUpdate(
+    entity,
+    { ...where, version } as FilterQuery<Row>,
+    { ...next, version: version + 1 } as unknown as EntityData<Row>,
+  );
+  if (changed === 0) throw await changedMeanwhile(tx, schoolId, about);
 }
 
 /** "name, start step": what differs between two rows, in words; empty when nothing does. */

@@ -20,6 +20,7 @@ export const SchoolEntity = defineEntity({
     cautions: p.json<SchoolCaution[]>().nullable(),
     /** The school's own remarks at hearing; null as long as they are the usual ones. */
     faults: p.json<Fault[]>().nullable(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -34,6 +35,7 @@ export const TermEntity = defineEntity({
     endsOn: p.date(),
     daysOff: p.json<DaysOff[]>(),
     rotation: p.json<Rotation>(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -51,6 +53,9 @@ export const AccountEntity = defineEntity({
     role: p.enum([...ROLES]),
     /** Since when nobody signs in by this account; its records stay. Null while it is open. */
     closedAt: p.datetime().nullable(),
+    /** Seals on a device what was recorded there and not sent; it goes to whoever is signed in to this account. */
+    sealKey: p.text(),
+    version: p.integer().default(1),
   }),
 });
 
@@ -72,7 +77,20 @@ export const SessionEntity = defineEntity({
   }),
 });
 
-/** Failed sign-ins by what was tried: a person from an address, or an address alone. */
+/** A browser that somebody has signed in at before; several accounts may share one. */
+export const KnownDeviceEntity = defineEntity({
+  name: 'KnownDevice',
+  tableName: 'known_device',
+  primaryKeys: ['tokenHash', 'account'],
+  properties: (p) => ({
+    /** SHA-256 of the token in its cookie. */
+    tokenHash: p.text().primary(),
+    account: () => p.manyToOne(AccountEntity).mapToPk().primary().index().deleteRule('cascade'),
+    seenAt: p.datetime().index(),
+  }),
+});
+
+/** Sign-ins that were tried, by whose guesses count together: an account, a known device of it, or an address. */
 export const SignInTryEntity = defineEntity({
   name: 'SignInTry',
   tableName: 'sign_in_try',

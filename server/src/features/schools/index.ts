@@ -1,8 +1,9 @@
 export { schoolCautions, schoolRoutes } from './cautions.ts';
-export { changedFields, noteChange } from './changes.ts';
+export { changedFields, changedMeanwhile, changeVersion, noteChange } from './changes.ts';
 export {
   AccountEntity,
   ChangeEntity,
+  KnownDeviceEntity,
   SchoolEntity,
   SessionEntity,
   SignInTryEntity,
@@ -10,8 +11,10 @@ export {
   type SchoolCaution,
 } from './entities.ts';
 export { schoolName } from './details.ts';
-export { hashPassword, newPassword } from './passwords.ts';
+export { hashPassword, newPassword, NO_PASSWORD, refuseWeak } from './passwords.ts';
 export { accountRoutes, changeRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
-export { hashToken, newToken, openSession, whoHave, type Knock, type SessionLine } from './service.ts';
-export { deviceOf, keepCookie, needsSession } from './session.ts';
+export { openSession, whoHave, type Knock, type SessionLine } from './service.ts';
+export { deviceOf, keepCookies, needsSession } from './session.ts';
+export { countTry } from './throttle.ts';
+export { forgetDevices } from './devices.ts';
 export type { ChangeLine } from './changes.ts';

@@ -6,9 +6,9 @@ import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { listChanges } from './changes.ts';
 import { SchoolEntity } from './entities.ts';
-import { newPassword } from './passwords.ts';
+import { newPassword, password } from './passwords.ts';
 import { changePassword, endSession, listSessions, signIn, signOut } from './service.ts';
-import { deviceOf, keepCookie, needsSession, SESSION_COOKIE } from './session.ts';
+import { deviceOf, keepCookies, needsSession, SESSION_COOKIE } from './session.ts';
 
 export interface DemoAccount {
   readonly email: string;
@@ -22,11 +22,17 @@ export interface Me {
   readonly role: Role;
   /** IANA name. */
   readonly timeZone: string;
+  /** Of the school's name and clock. */
+  readonly schoolVersion: number;
+  /** 256 bits in base64url; seals on this device what it has not sent yet. */
+  readonly sealKey: string;
+  /** When the session runs out, ISO 8601 in UTC. */
+  readonly until: string;
 }
 
 const credentials = z.object({
   email: z.email('Please give an e-mail address.').max(200),
-  password: z.string('Please give a password.').min(1, 'Please give a password.').max(200),
+  password,
 });
 
 /** Signing in needs no session; all else does. */
@@ -34,7 +40,7 @@ export function signInRoutes(demo: DemoAccount | null) {
   return new Hono<AppEnv>()
     .get('/', async (c) => c.json({ demo, firstRun: (await c.var.em.count(SchoolEntity)) === 0 }))
     .post('/', valid('json', credentials), async (c) => {
-      keepCookie(c, await signIn(c.var.em, c.req.valid('json'), deviceOf(c), c.var.now));
+      keepCookies(c, await signIn(c.var.em, c.req.valid('json'), deviceOf(c), c.var.now));
       return c.json({ ok: true });
     });
 }
@@ -42,8 +48,17 @@ export function signInRoutes(demo: DemoAccount | null) {
 export const sessionRoutes = new Hono<AppEnv>()
   .use(needsSession)
   .get('/', (c) => {
-    const { name, email, schoolName, role, timeZone } = c.var.who;
-    return c.json({ name, email, school: schoolName, role, timeZone } satisfies Me);
+    const { name, email, schoolName, role, timeZone, schoolVersion, sealKey, until } = c.var.who;
+    return c.json({
+      name,
+      email,
+      school: schoolName,
+      role,
+      timeZone,
+      schoolVersion,
+      sealKey,
+      until: until.toISOString(),
+    } satisfies Me);
   })
   .delete('/', async (c) => {
     const token = getCookie(c, SESSION_COOKIE);

@@ -1,13 +1,13 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { addDays, subMinutes } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { newId } from '../../platform/ids.ts';
+import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from './changes.ts';
 import { AccountEntity, SessionEntity } from './entities.ts';
-import { hashPassword, passwordFits } from './passwords.ts';
-import { checkThrottle, forgetFailures, noteFailure } from './throttle.ts';
+import { forgetDevices, isKnownDevice, knowDevice } from './devices.ts';
+import { hashPassword, passwordFits, refuseWeak } from './passwords.ts';
+import { countTry, forgetTries } from './throttle.ts';
 
 const SESSION_DAYS = 30;
 /** A session is not written anew at each request. */
@@ -15,6 +15,8 @@ const SEEN_MINUTES = 15;
 
 export interface NewSession {
   readonly token: string;
+  /** By which this browser is known again, also when nobody is signed in. */
+  readonly deviceToken: string;
   readonly expiresAt: Date;
 }
 
@@ -24,16 +26,8 @@ export interface Device {
   readonly address: string;
   /** The browser and system as the browser tells them. */
   readonly name: string;
-}
-
-/** What the database keeps of a secret: who reads the table can use none of them. */
-export function hashToken(token: string): string {
-  return createHash('sha256').update(token).digest('hex');
-}
-
-/** A secret of 256 bits for an address or a cookie. */
-export function newToken(): string {
-  return randomBytes(32).toString('base64url');
+  /** Of its cookie, when it has been here before. */
+  readonly token: string | undefined;
 }
 
 /** @throws Problem 401 when the two do not belong together, 429 after too many tries. */
@@ -43,20 +37,25 @@ export async function signIn(
   device: Device,
   now: Date,
 ): Promise<NewSession> {
-  const attempt = { email, address: device.address };
-  await checkThrottle(em, attempt, now);
+  const attempt = { key: await whoseGuesses(em, email, device), address: device.address };
+  await countTry(em, attempt, now);
   const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
   if (!(await passwordFits(account?.passwordHash ?? null, password)) || account === null) {
-    await noteFailure(em, attempt, now);
     throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
   }
-  await forgetFailures(em, attempt, now);
-  return openSession(em, account.id, device, now);
+  await forgetTries(em, attempt, now);
+  return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
+}
+
+/** Strangers share the tries of an account; a device that has been here before has its own. */
+async function whoseGuesses(em: EntityManager, email: string, { token }: Device): Promise<string> {
+  const known = await isKnownDevice(em, token, email);
+  return known ? `device ${token} ${email.toLowerCase()}` : `account ${email.toLowerCase()}`;
 }
 
 export async function openSession(
   em: EntityManager,
-  accountId: string,
+  { accountId, schoolId }: Pick<SignedIn, 'accountId' | 'schoolId'>,
   device: Device,
   now: Date,
 ): Promise<NewSession> {
@@ -72,7 +71,9 @@ export async function openSession(
     seenAt: now,
     expiresAt,
   });
-  return { token, expiresAt };
+  const deviceToken = await knowDevice(em, accountId, device.token, now);
+  await noteChange(em, { schoolId, accountId }, accountId, 'Signed in');
+  return { token, deviceToken, expiresAt };
 }
 
 export async function signOut(em: EntityManager, token: string): Promise<void> {
@@ -81,12 +82,12 @@ export async function signOut(em: EntityManager, token: string): Promise<void> {
 
 const WHO = `
 select s.token_hash as "tokenHash", a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email,
-  c.name as "schoolName", c.time_zone as "timeZone", extract(epoch from s.seen_at)::float8 as "seenAt",
-  extract(epoch from s.expires_at)::float8 as "expiresAt"
+  c.name as "schoolName", c.time_zone as "timeZone", c.version as "schoolVersion", extract(epoch from s.seen_at)::float8 as "seenAt",
+  extract(epoch from s.expires_at)::float8 as "expiresAt", a.seal_key as "sealKey"
 from session s join account a on a.id = s.account_id join school c on c.id = a.school_id
 where s.token_hash = any(?::text[]) and a.closed_at is null`;
 
-interface SessionRow extends SignedIn {
+interface SessionRow extends Omit<SignedIn, 'until'> {
   readonly tokenHash: string;
   /** Seconds since 1970. */
   readonly seenAt: number;
@@ -107,9 +108,9 @@ export async function whoHave(em: EntityManager, knocks: readonly Knock[]): Prom
   const answers = knocks.map(({ now }, index): SignedIn | null => {
     const row = byHash.get(hashes[index]!);
     if (row === undefined || row.expiresAt * 1000 < now.getTime()) return null;
-    const { tokenHash, seenAt, expiresAt: _expiresAt, ...who } = row;
+    const { tokenHash, seenAt, expiresAt, ...who } = row;
     if (seenAt * 1000 < subMinutes(now, SEEN_MINUTES).getTime()) seen.add(tokenHash);
-    return who;
+    return { ...who, until: new Date(expiresAt * 1000) };
   });
   const [first] = knocks;
   if (seen.size > 0) await em.nativeUpdate(SessionEntity, { tokenHash: { $in: [...seen] } }, { seenAt: first!.now });
@@ -155,17 +156,19 @@ export async function changePassword(
   address: string,
   now: Date,
 ): Promise<void> {
-  const attempt = { email: who.email, address };
-  await checkThrottle(em, attempt, now);
+  const attempt = { key: `session of ${who.accountId}`, address };
+  await countTry(em, attempt, now);
   const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
   if (!(await passwordFits(account.passwordHash, current))) {
-    await noteFailure(em, attempt, now);
     throw wrongInput({ current: 'This is not your password.' });
   }
+  await forgetTries(em, attempt, now);
+  await refuseWeak('next', next, [who.email, who.name, who.schoolName]);
   const passwordHash = await hashPassword(next);
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(AccountEntity, { id: who.accountId }, { passwordHash });
     await tx.nativeDelete(SessionEntity, { account: who.accountId, id: { $ne: who.sessionId } });
+    await forgetDevices(tx, who.accountId);
     await noteChange(tx, who, who.accountId, 'Own password changed');
   });
 }

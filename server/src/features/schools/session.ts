@@ -1,9 +1,9 @@
-import { getConnInfo } from '@hono/node-server/conninfo';
 import type { Context } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
 import type { AppEnv, Role } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
+import { DEVICE_DAYS } from './devices.ts';
 import { mayAsk } from './roles.ts';
 import type { Device, NewSession } from './service.ts';
 
@@ -25,22 +25,24 @@ const ROLE_SENTENCES: Record<Role, string> = {
   assistant: 'Your account is for hearing pupils; a teacher can do this.',
 };
 
-export function keepCookie(c: Context<AppEnv>, session: NewSession): void {
-  setCookie(c, SESSION_COOKIE, session.token, {
-    httpOnly: true,
-    sameSite: 'Strict',
-    path: '/',
-    expires: session.expiresAt,
-    secure: new URL(c.req.url).protocol === 'https:',
-  });
+const DEVICE_COOKIE = 'escalier_device';
+
+export function keepCookies(c: Context<AppEnv>, session: NewSession): void {
+  const common = { httpOnly: true, sameSite: 'Strict', path: '/', secure: isSecure(c) } as const;
+  setCookie(c, SESSION_COOKIE, session.token, { ...common, expires: session.expiresAt });
+  // What a browser keeps at most.
+  setCookie(c, DEVICE_COOKIE, session.deviceToken, { ...common, maxAge: DEVICE_DAYS * 86_400 });
+}
+
+/** Behind a proxy that speaks TLS the request itself does not tell. */
+function isSecure(c: Context<AppEnv>): boolean {
+  return c.var.network.originOf(c).startsWith('https:');
 }
 
 export function deviceOf(c: Context<AppEnv>): Device {
-  return { address: addressOf(c), name: c.req.header('user-agent') ?? '' };
-}
-
-/** Empty where there is no network between, as in a test. */
-function addressOf(c: Context<AppEnv>): string {
-  const incoming = (c.env as { readonly incoming?: unknown } | undefined)?.incoming;
-  return incoming === undefined ? '' : (getConnInfo(c).remote.address ?? '');
+  return {
+    address: c.var.network.addressOf(c),
+    name: c.req.header('user-agent') ?? '',
+    token: getCookie(c, DEVICE_COOKIE),
+  };
 }

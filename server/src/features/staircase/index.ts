@@ -1,2 +1,2 @@
 export { StaircaseEntity, StepEntity, StepTuneEntity } from './entities.ts';
-export { stepReadings } from './read-steps.ts';
+export { readStaircase } from './read-steps.ts';

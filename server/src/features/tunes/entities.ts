@@ -13,5 +13,6 @@ export const TuneEntity = defineEntity({
     abc: p.text(),
     /** SHA-256 of what sounds, so that the same tune is not kept twice under two titles. */
     content: p.text().nullable(),
+    version: p.integer().default(1),
   }),
 });

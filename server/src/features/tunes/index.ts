@@ -1,4 +1,3 @@
 export { TuneEntity } from './entities.ts';
-export { parsedTune } from './parsed.ts';
 export { tuneRoutes } from './routes.ts';
-export { oneTune, readText, type TuneDto } from './service.ts';
+export { oneTune, type TuneDto } from './service.ts';

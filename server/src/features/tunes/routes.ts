@@ -1,11 +1,14 @@
+import { MOST_ABC_CHARACTERS } from '@escalier/core/formats';
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
+import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { addTune, changeTune, deleteTune, listTunes, oneTune } from './service.ts';
 
-const tuneInput = z.object({ abc: z.string('The tune as ABC.').max(200_000, 'The tune is too long.') });
+const tuneInput = z.object({ abc: text('The tune as ABC.').max(MOST_ABC_CHARACTERS, 'The tune is too long.') });
 
 export const tuneRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await listTunes(c.var.em, c.var.who)))
@@ -15,8 +18,8 @@ export const tuneRoutes = new Hono<AppEnv>()
   .get('/:id', valid('param', idParam), async (c) =>
     c.json(await oneTune(c.var.em, c.var.who, c.req.valid('param').id)),
   )
-  .put('/:id', valid('param', idParam), valid('json', tuneInput), async (c) => {
-    return c.json(await changeTune(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').abc));
+  .put('/:id', valid('param', idParam), valid('json', tuneInput.extend({ version })), async (c) => {
+    return c.json(await changeTune(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
   .delete('/:id', valid('param', idParam), async (c) => {
     await deleteTune(c.var.em, c.var.who, c.req.valid('param').id);

@@ -1,11 +1,9 @@
-import { createHash } from 'node:crypto';
-import { readAbc } from '@escalier/core/formats';
-import { tuneContent } from '@escalier/core/music';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
-import { noteChange } from '../schools/index.ts';
+import { reader, type ReadText } from '../../reader/index.ts';
+import { changeVersion, noteChange } from '../schools/index.ts';
 import { TuneEntity } from './entities.ts';
 
 export interface TuneDto {
@@ -14,23 +12,18 @@ export interface TuneDto {
   readonly abc: string;
   /** Used by a staircase: it cannot be deleted. */
   readonly onStaircase: boolean;
-}
-
-interface ReadText {
-  readonly title: string;
-  readonly content: string;
+  readonly version: number;
 }
 
 /** @throws Problem 400 with the tune's first fault when the text is no tune. */
-export function readText(abc: string): ReadText {
-  const read = readAbc(abc);
-  if (!read.ok) throw wrongInput({ abc: read.fault[0]?.message ?? 'This is no tune.' });
-  const { tune } = read.value;
-  return { title: tune.title, content: createHash('sha256').update(tuneContent(tune)).digest('hex') };
+async function readTune(abc: string): Promise<ReadText> {
+  const read = await reader.text(abc);
+  if (!read.ok) throw wrongInput({ abc: read.fault });
+  return read.value;
 }
 
 const LIST = `
-select t.id, t.title, t.abc, exists (select 1 from step s where s.tune_id = t.id) as "onStaircase"
+select t.id, t.title, t.abc, t.version, exists (select 1 from step s where s.tune_id = t.id) as "onStaircase"
 from tune t where t.school_id = ? and (?::uuid is null or t.id = ?::uuid) order by t.title, t.id`;
 
 export async function listTunes(em: EntityManager, who: SignedIn): Promise<readonly TuneDto[]> {
@@ -44,7 +37,7 @@ export async function oneTune(em: EntityManager, who: SignedIn, id: string): Pro
 }
 
 export async function addTune(em: EntityManager, who: SignedIn, abc: string): Promise<TuneDto> {
-  const read = readText(abc);
+  const read = await readTune(abc);
   await refuseDuplicate(em, who, read.content, null);
   const id = newId();
   await em.transactional(async (tx) => {
@@ -54,12 +47,18 @@ export async function addTune(em: EntityManager, who: SignedIn, abc: string): Pr
   return oneTune(em, who, id);
 }
 
-export async function changeTune(em: EntityManager, who: SignedIn, id: string, abc: string): Promise<TuneDto> {
-  const read = readText(abc);
+export async function changeTune(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { abc, version }: { readonly abc: string; readonly version: number },
+): Promise<TuneDto> {
+  const read = await readTune(abc);
   await oneTune(em, who, id);
   await refuseDuplicate(em, who, read.content, id);
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(TuneEntity, { id }, { title: read.title, abc, content: read.content });
+    const next = { title: read.title, abc, content: read.content };
+    await changeVersion(tx, who, TuneEntity, { where: { id }, about: id, version }, next);
     await noteChange(tx, who, id, `Tune “${read.title}” changed`);
   });
   return oneTune(em, who, id);

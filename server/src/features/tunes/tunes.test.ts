@@ -27,7 +27,10 @@ describe('the library', () => {
     const added = await post(abc('Lark', 'G A B d|G4|]'));
     expect(added.status).toBe(201);
     const { id } = (await added.json()) as TuneDto;
-    const changed = await test.send('PUT', `/api/tunes/${id}`, { abc: abc('Lark Rising', 'G A B c|G4|]') });
+    const changed = await test.send('PUT', `/api/tunes/${id}`, {
+      abc: abc('Lark Rising', 'G A B c|G4|]'),
+      version: 1,
+    });
     expect(await changed.json()).toMatchObject({ id, title: 'Lark Rising', onStaircase: false });
     expect((await test.send('DELETE', `/api/tunes/${id}`)).status).toBe(200);
     expect((await test.send('GET', `/api/tunes/${id}`)).status).toBe(404);
@@ -76,13 +79,13 @@ describe('a tune for a class', () => {
     expect(await page()).toMatchObject({ title: 'Goose Walk', breathSeconds: 6, breaths: null });
     expect((await page()).known.notes.toSorted()).toEqual(['A4', 'B4', 'G4']);
     const own = { breathSeconds: 5, breaths: [{ barIndex: 3, eventIndex: 0 }] };
-    expect((await test.send('PUT', path, own)).status).toBe(200);
+    expect((await test.send('PUT', path, { ...own, version: 0 })).status).toBe(200);
     expect(await page()).toMatchObject(own);
-    expect((await test.send('PUT', path, { ...own, breaths: null })).status).toBe(200);
+    expect((await test.send('PUT', path, { ...own, breaths: null, version: 1 })).status).toBe(200);
     expect((await page()).breaths).toBeNull();
     for (const wrong of [
-      { ...own, breathSeconds: 1 },
-      { ...own, breaths: [{ barIndex: 99, eventIndex: 0 }] },
+      { ...own, version: 2, breathSeconds: 1 },
+      { ...own, version: 2, breaths: [{ barIndex: 99, eventIndex: 0 }] },
     ]) {
       expect((await test.send('PUT', path, wrong)).status).toBe(400);
     }

@@ -1,0 +1,4 @@
+import { answerQuestions } from '../../platform/thread.ts';
+import { unpackArchive } from './unpack.ts';
+
+answerQuestions({ unpack: unpackArchive });

@@ -1,0 +1,32 @@
+import { bodyLimit } from 'hono/body-limit';
+import { createMiddleware } from 'hono/factory';
+import type { AppEnv } from './context.ts';
+import { Problem } from './problem.ts';
+
+const KILOBYTE = 1024;
+
+/** Bytes of a body, by who may send it and what it is. */
+export const BODY = {
+  /** Sign-in, links, first run: for strangers. */
+  open: 8 * KILOBYTE,
+  usual: 1024 * KILOBYTE,
+  /** A tune's text and a calendar file, with what JSON adds to them. */
+  text: 4 * 1024 * KILOBYTE,
+} as const;
+
+/**
+ * Refuses larger bodies, after it is known who sends them: nothing is read for a stranger. A body that says how long it
+ * is needs no counting, as Node.js reads no further than that.
+ */
+export function atMost(bytes: number) {
+  const tooLarge = (): never => {
+    const size = bytes < 1024 * KILOBYTE ? `${bytes / KILOBYTE} kB` : `${bytes / KILOBYTE / KILOBYTE} MB`;
+    throw new Problem(413, 'too-large', `This is too much at once: at most ${size}.`);
+  };
+  const counted = bodyLimit({ maxSize: bytes, onError: tooLarge });
+  return createMiddleware<AppEnv>(async (c, next) => {
+    const length = c.req.header('content-length');
+    if (length === undefined || c.req.header('transfer-encoding') !== undefined) return counted(c, next);
+    return Number(length) > bytes ? tooLarge() : next();
+  });
+}

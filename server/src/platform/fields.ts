@@ -1,0 +1,38 @@
+import { z } from 'zod';
+
+/** NUL and half characters have no place in a database; other control signs have none in a name or a note. */
+const UNSTORABLE = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+
+function isStorable(text: string): boolean {
+  return text.isWellFormed() && !UNSTORABLE.test(text);
+}
+
+/** Any text of a person or a file; how long it may be is the field's own affair. */
+export function text(sentence?: string) {
+  return z.string(sentence).refine(isStorable, 'There are signs in it that cannot be kept.');
+}
+
+const [FIRST_YEAR, LAST_YEAR] = ['1900', '2200'];
+
+function isInOurTime(iso: string): boolean {
+  return iso >= FIRST_YEAR && iso < LAST_YEAR;
+}
+
+const OUT_OF_TIME = 'A date from 1900 to 2199.';
+
+/** A calendar day, `2026-01-31`. */
+export const localDate = z.iso.date('A date such as 2026-01-31.').refine(isInOurTime, OUT_OF_TIME);
+
+/** A moment in UTC, ISO 8601. */
+export const moment = z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').refine(isInOurTime, OUT_OF_TIME);
+
+/** A secret at the end of an address. */
+export const linkToken = z.string().regex(/^[\w-]{20,60}$/);
+
+/** What fits a whole number of the database. */
+export const whole = z.int('A whole number.').min(0, 'Not less than 0.').max(1_000_000, 'At most 1,000,000.');
+
+const ZONES = new Set([...Intl.supportedValuesOf('timeZone'), 'UTC']);
+
+/** An IANA name that this server's dates know. */
+export const timeZone = z.string().refine((name) => ZONES.has(name), 'A time zone such as Europe/London.');

@@ -1,0 +1,44 @@
+import type { LocalDate, ReadHolidays } from '@escalier/core/calendar';
+import { failure, type Result } from '@escalier/core/music';
+import type { JobName, Jobs, ReadStep, ReadText } from './jobs.ts';
+import { ThreadPool, TooMuch } from '../platform/thread-pool.ts';
+
+export { readText, type ReadStep, type ReadText } from './jobs.ts';
+
+/** Reads what people send in threads of its own, so that no file keeps others from being answered. */
+export interface Reader {
+  /** The fault is a sentence. */
+  text(abc: string): Promise<Result<ReadText, string>>;
+  /** The fault is a sentence. @param from,to the term. */
+  holidays(ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
+  /** The tunes of a staircase, from the first step up, of texts that were read before. */
+  staircase(instrumentId: string, abcs: readonly string[]): Promise<readonly ReadStep[]>;
+}
+
+const THREADS = 2;
+const MEGABYTES = 256;
+const FILE_MS = 2000;
+const STAIRCASE_MS = 60_000;
+const TOO_LONG = 'This takes too long to read: it is far more than one class needs.';
+
+function createReader(): Reader {
+  const pool = new ThreadPool(import.meta.url, 'reader.mjs', THREADS, MEGABYTES);
+  const ask = <Name extends JobName>(name: Name, args: Parameters<Jobs[Name]>, deadlineMs: number) =>
+    pool.ask(name, args, deadlineMs) as Promise<ReturnType<Jobs[Name]>>;
+  const refusing = async <Value>(answer: Promise<Result<Value, string>>): Promise<Result<Value, string>> => {
+    try {
+      return await answer;
+    } catch (error) {
+      if (error instanceof TooMuch) return failure(TOO_LONG);
+      throw error;
+    }
+  };
+  return {
+    text: (abc) => refusing(ask('text', [abc], FILE_MS)),
+    holidays: (ics, from, to) => refusing(ask('holidays', [ics, from, to], FILE_MS)),
+    staircase: (instrumentId, abcs) => ask('staircase', [instrumentId, abcs], STAIRCASE_MS),
+  };
+}
+
+/** One a process; its threads start when they are first asked, and keep no process alive. */
+export const reader: Reader = createReader();

@@ -1,0 +1,62 @@
+import { createHash } from 'node:crypto';
+import { readHolidays, type LocalDate, type ReadHolidays } from '@escalier/core/calendar';
+import { readAbc } from '@escalier/core/formats';
+import { findInstrument } from '@escalier/core/instruments';
+import { failure, success, tuneContent, type Result, type Tune } from '@escalier/core/music';
+import { tuneSeconds } from '@escalier/core/reading';
+import { readSteps, type StepReading } from '@escalier/core/staircase';
+
+/** What a stored tune is known by. */
+export interface ReadText {
+  readonly title: string;
+  /** SHA-256 of what sounds. */
+  readonly content: string;
+  /** For each bar of the first part, how many notes and rests it has: where a breath can stand. */
+  readonly events: readonly number[];
+}
+
+/** A tune on a staircase, with the seconds of one playing at its tempo. */
+export interface ReadStep {
+  readonly step: StepReading;
+  readonly seconds: number;
+}
+
+/** The fault is the first of the file, as a sentence. */
+export function readText(abc: string): Result<ReadText, string> {
+  const read = readAbc(abc);
+  if (!read.ok) return failure(read.fault[0]?.message ?? 'This is no tune.');
+  const { tune } = read.value;
+  return success({
+    title: tune.title,
+    content: createHash('sha256').update(tuneContent(tune)).digest('hex'),
+    events: tune.parts[0].bars.map((bar) => bar.length),
+  });
+}
+
+/** @throws Error when a stored text is no tune: nothing is stored that was not read first. */
+function storedTune(abc: string): Tune {
+  const read = readAbc(abc);
+  if (!read.ok) throw new Error(`A stored tune does not read: ${read.fault[0]?.message ?? ''}`);
+  return read.value.tune;
+}
+
+/** @throws Error for an unknown instrument. */
+export function readStaircase(instrumentId: string, abcs: readonly string[]): readonly ReadStep[] {
+  const on = findInstrument(instrumentId);
+  if (on === null) throw new Error(`A staircase is for the unknown instrument ${instrumentId}`);
+  const tunes = abcs.map(storedTune);
+  return readSteps(tunes, on).map((step, index) => ({
+    step,
+    seconds: Math.round(tuneSeconds(tunes[index]!, step.reading.tempo)),
+  }));
+}
+
+/** What a thread is asked, by name; every answer can be sent between threads. */
+export const JOBS = {
+  text: readText,
+  staircase: readStaircase,
+  holidays: (ics: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> => readHolidays(ics, from, to),
+} as const;
+
+export type Jobs = typeof JOBS;
+export type JobName = keyof Jobs;

@@ -1,0 +1,4 @@
+import { answerQuestions } from '../platform/thread.ts';
+import { JOBS } from './jobs.ts';
+
+answerQuestions(JOBS);
