@@ -9,7 +9,7 @@ import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
 import { classRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
-import { hearingRoutes, type LiveRecords } from './features/hearing/index.ts';
+import { hearingRoutes, liveStreams, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
 import { firstRunRoutes, invitationRoutes, peopleRoutes, type Stock } from './features/people/index.ts';
@@ -47,7 +47,11 @@ export interface AppOptions {
   readonly network?: Network;
   readonly logger?: Logger;
   readonly clock?: () => Date;
+  /** Of the streams that tell of new records. */
+  readonly heartbeatMs?: number;
 }
+
+const HEARTBEAT_MS = 20_000;
 
 /** Paths whose bodies may be larger than usual; an archive counts its own bytes while they come in. */
 const TEXTS = /^\/api\/(tunes(\/[^/]+)?|terms\/[^/]+\/holidays)$/;
@@ -86,7 +90,7 @@ function apiRoutes(options: AppOptions) {
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
     .route('/classes', classRoutes)
-    .route('/hearing', hearingRoutes(options.orm, options.live))
+    .route('/hearing', hearingRoutes(options.orm, options.live, liveStreams(options.heartbeatMs ?? HEARTBEAT_MS)))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)
     .route('/tunes', tuneRoutes)
@@ -126,6 +130,7 @@ export function createApp(options: AppOptions) {
     c.set('session', session);
     c.set('network', net);
     c.set('now', clock());
+    c.set('clock', clock);
     c.header('Cache-Control', 'no-store');
     await next();
   });

@@ -3,6 +3,7 @@ import {
   ClassEntity,
   ClassTeacherEntity,
   ClassTuneEntity,
+  KeptStandingEntity,
   PupilEntity,
   PupilMoveEntity,
 } from './features/classes/index.ts';
@@ -41,6 +42,7 @@ export const entities = [
   PupilMoveEntity,
   AbsenceEntity,
   ClassTuneEntity,
+  KeptStandingEntity,
   RecordEventEntity,
   RecordCountEntity,
   InstrumentEntity,

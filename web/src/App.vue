@@ -14,11 +14,10 @@ const classes = useClasses();
 
 watch(
   () => session.me?.email,
-  async (email, before) => {
-    if (email !== undefined) return outbox.open(email);
-    if (before === undefined) return undefined;
+  (email) => {
+    if (email !== undefined) return outbox.open(email, session.me?.sealKey ?? '');
+    // A moment later the page is loaded anew; until then nothing of the classes is seen.
     classes.forget();
-    return outbox.leave();
   },
   { immediate: true },
 );

@@ -8,16 +8,23 @@ export const api = hc<Api>('/api');
 export class ApiError extends Error {
   readonly code: string;
   readonly fields: Readonly<Record<string, string>>;
+  /** Who changed meanwhile what was to be saved; null for other refusals. */
+  readonly changed: ErrorBody['error']['changed'] | null;
+  /** The status of HTTP; 0 when nothing answered. */
+  readonly status: number;
 
-  constructor({ error }: ErrorBody) {
+  constructor({ error }: ErrorBody, status = 0) {
     super(error.message);
     this.code = error.code;
     this.fields = error.fields ?? {};
+    this.changed = error.changed ?? null;
+    this.status = status;
   }
 }
 
 interface Answer<Body> {
   readonly ok: boolean;
+  readonly status: number;
   json(): Promise<Body>;
 }
 
@@ -36,10 +43,19 @@ export async function ask<Body>(request: Promise<Answer<Body>>): Promise<Body> {
   } catch {
     throw new ApiError({ error: { code: 'offline', message: 'The school server cannot be reached just now.' } });
   }
-  if (answer.ok) return answer.json();
-  const refused = new ApiError(await errorBody(answer));
+  if (answer.ok) return bodyOf(answer);
+  const refused = new ApiError(await errorBody(answer), answer.status);
   if (refused.code === 'signed-out') onSignedOut();
   throw refused;
+}
+
+/** A network that asks for signing in itself answers with a page of its own. */
+async function bodyOf<Body>(answer: Answer<Body>): Promise<Body> {
+  try {
+    return await answer.json();
+  } catch {
+    throw new ApiError({ error: { code: 'offline', message: 'Something else than the school server has answered.' } });
+  }
 }
 
 async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {

@@ -199,9 +199,6 @@ function guard(router: Router): void {
     document.title = `${String(to.meta.title)} · Escalier`;
   });
   whenSignedOut(() => {
-    const session = useSession();
-    if (session.me === null) return;
-    session.forget();
-    void router.push({ name: 'sign-in', query: { to: router.currentRoute.value.fullPath } });
+    void useSession().ended(router.currentRoute.value.fullPath);
   });
 }

@@ -51,6 +51,9 @@ export interface PupilStart {
   readonly startStepIndex: number;
 }
 
+/** Goes up whenever the same records come to give another standing, so that nothing that was kept is taken for it. */
+export const STANDINGS_VERSION = 2;
+
 /** So many tries on one step without a pass mean that a pupil is stuck. */
 export const STUCK_TRIES = 3;
 

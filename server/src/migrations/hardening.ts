@@ -36,6 +36,8 @@ export class Hardening extends Migration {
     this.addSql(`alter table "account" alter column "seal_key" drop default;`);
     this.addSql(`create table "setup_code" ("code" text not null, constraint "setup_code_pkey" primary key ("code"));`);
     this.addSql(`alter table "belt_given" add column "taken" int not null default 0;`);
+    this.addSql(`create table "kept_standing" ("pupil_id" uuid not null, "records" int not null, "rules" text not null, "standing" jsonb not null, constraint "kept_standing_pkey" primary key ("pupil_id"));`);
+    this.addSql(`alter table "kept_standing" add constraint "kept_standing_pupil_id_foreign" foreign key ("pupil_id") references "pupil" ("id") on update cascade on delete cascade;`);
     this.addSql(`delete from "sign_in_try";`);
     this.addSql(
       `create or replace function record_event_is_kept() returns trigger language plpgsql as $$ begin if tg_op = 'UPDATE' and new."reason" = '' and (to_jsonb(new) - 'reason') = (to_jsonb(old) - 'reason') then return new; end if; raise exception 'records are never changed'; end $$`,

@@ -31,6 +31,8 @@ export interface Variables {
   session: (knock: { readonly token: string; readonly now: Date }) => Promise<SignedIn | null>;
   /** By the server's clock. */
   now: Date;
+  /** For what goes on longer than the request. */
+  clock: () => Date;
   network: Network;
   /** By which the log knows this request. */
   requestId: string;

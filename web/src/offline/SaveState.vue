@@ -40,7 +40,7 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
       <p v-if="outbox.lastSent === 'signed-out'">Your session is over: sign in again to send them.</p>
       <p v-if="outbox.others.length > 0">
         {{ plural(outbox.others.length, 'record waits', 'records wait') }} for
-        {{ [...new Set(outbox.others.map((kept) => kept.account))].join(', ') }} to sign in here.
+        {{ [...new Set(outbox.others)].join(', ') }} to sign in here.
       </p>
       <template v-if="outbox.refused.length > 0">
         <h2>Not taken by the school</h2>
@@ -51,6 +51,7 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
               {{ kept.event.kind === 'heard' ? kept.event.outcome.replace('-', ' ') : 'undo' }},
               {{ new Date(kept.event.heardAt).toLocaleString('en-GB', { dateStyle: 'medium', timeStyle: 'short' }) }}
             </p>
+            <BButton size="sm" variant="outline-dark" @click="outbox.retry(kept.order)">Try again</BButton>
             <BButton size="sm" variant="outline-dark" @click="outbox.forget(kept.order)">Put away</BButton>
           </li>
         </ul>

@@ -1,5 +1,6 @@
 import type { HeardEvent, RecordEvent, UndoneEvent } from '@escalier/core/records';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Sealed } from './seal.ts';
 
 /** An event that waits on this device until the school has it. */
 export interface Kept {
@@ -16,6 +17,14 @@ export interface Kept {
 /** As it is made on a device: the undo carries the device's time, too. */
 export type NewEvent = HeardEvent | (UndoneEvent & { readonly heardAt: string });
 
+/** What is sealed of a kept event. */
+export type KeptContent = Pick<Kept, 'classId' | 'event'>;
+
+/** As it lies on the disk: sealed, or plain where the browser cannot seal; then it holds no free words. */
+export interface Stored extends Pick<Kept, 'order' | 'account' | 'refused'> {
+  readonly content: Sealed | KeptContent;
+}
+
 /** What is known of a class's records, so that it can be worked out without a network. */
 export interface KeptRecords {
   readonly account: string;
@@ -25,7 +34,7 @@ export interface KeptRecords {
 }
 
 interface Schema extends DBSchema {
-  outbox: { key: number; value: Kept };
+  outbox: { key: number; value: Stored };
   records: { key: [string, string]; value: KeptRecords };
 }
 
@@ -35,10 +44,20 @@ const NAME = 'escalier';
 
 /** The database of this device. @throws DOMException where the browser keeps none. */
 export function openDevice(name = NAME): Promise<DeviceDatabase> {
-  return openDB<Schema>(name, 1, {
-    upgrade(database) {
-      database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
-      database.createObjectStore('records', { keyPath: ['account', 'classId'] });
+  return openDB<Schema>(name, 2, {
+    async upgrade(database, before, _after, transaction) {
+      if (before < 1) {
+        database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
+        database.createObjectStore('records', { keyPath: ['account', 'classId'] });
+        return;
+      }
+      // The first version kept events plain.
+      const store = transaction.objectStore('outbox');
+      for (const old of (await store.getAll()) as unknown as Kept[]) {
+        const { classId, event, ...rest } = old;
+        await store.put({ ...rest, content: { classId, event } });
+      }
     },
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   });
 }

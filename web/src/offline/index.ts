@@ -1,1 +1,3 @@
+export { clearDevice, deviceAccount, fresh, leftHere, tellTabs, whenTold } from './device.ts';
+export { useLive } from './live.ts';
 export { useOutbox } from './store.ts';

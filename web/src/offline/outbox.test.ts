@@ -3,14 +3,18 @@ import type { Recorded } from '@escalier/server/api';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { openDevice, type NewEvent } from './database.ts';
+import { sealerOf } from './seal.ts';
 import { outbox, SendFault, type Outbox, type Send } from './outbox.ts';
 
 const MARA = 'mara@osierbridge.example';
+const IVO = 'ivo@osierbridge.example';
+/** 256 bits in base64url. */
+const KEY = 'A'.repeat(43);
 let box: Outbox;
 let made = 0;
 
 beforeEach(async () => {
-  box = outbox(await openDevice(`device-${(made += 1)}`));
+  box = outbox(await openDevice(`device-${(made += 1)}`), await sealerOf(KEY));
 });
 
 function heard(id: string): NewEvent {
@@ -26,7 +30,8 @@ function heard(id: string): NewEvent {
 }
 
 const add = (id: string, account = MARA) => box.add({ account, classId: 'c', event: heard(id) });
-const ids = async () => (await box.all()).map((kept) => kept.event.id);
+const waiting = async () => [...(await box.of(MARA)), ...(await box.of(IVO))];
+const ids = async () => (await waiting()).map((kept) => kept.event.id);
 
 /** A school that takes everything in, once, and remembers the order. */
 function school() {
@@ -55,7 +60,7 @@ describe('the outbox', () => {
 
   it('sends what is of one account, and lets that of others wait', async () => {
     await add('a');
-    await add('b', 'ivo@osierbridge.example');
+    await add('b', IVO);
     const { got, take } = school();
     await box.send(MARA, take, () => undefined);
     expect(got).toEqual(['a']);
@@ -83,7 +88,7 @@ describe('the outbox', () => {
     };
     expect(await box.send(MARA, picky, () => undefined)).toBe('refused');
     expect(got).toEqual(['a', 'c']);
-    const [left] = await box.all();
+    const [left] = await waiting();
     expect(left).toMatchObject({ event: { id: 'b' }, refused: 'This pupil has left.' });
     expect(
       await box.send(
@@ -105,7 +110,61 @@ describe('the outbox', () => {
         : take(events);
     await box.send(MARA, strict, () => undefined);
     expect(got).toEqual(['a', 'c']);
-    expect(await box.all()).toMatchObject([{ event: { id: 'broken' }, refused: 'An id made by the client.' }]);
+    expect(await waiting()).toMatchObject([{ event: { id: 'broken' }, refused: 'An id made by the client.' }]);
+  });
+
+  it('parks the one that breaks the server, with its sentence, and sends the others; it can be tried again', async () => {
+    for (const id of ['a', 'poison', 'c']) await add(id);
+    const { got, take } = school();
+    let breaks = true;
+    const fragile: Send = (events) =>
+      breaks && events.some(({ id }) => id === 'poison') ? Promise.reject(new SendFault('broken', '')) : take(events);
+    expect(await box.send(MARA, fragile, () => undefined)).toBe('refused');
+    expect(got).toEqual(['a', 'c']);
+    const [left] = await waiting();
+    expect(left).toMatchObject({ event: { id: 'poison' } });
+    expect(left!.refused).toContain('server breaks on this one');
+    breaks = false;
+    await box.retry(left!.order);
+    expect(await box.send(MARA, fragile, () => undefined)).toBe('done');
+    expect(got).toEqual(['a', 'c', 'poison']);
+  });
+
+  it('keeps everything when the server breaks on all of them: it is the server then', async () => {
+    for (const id of ['a', 'b']) await add(id);
+    const down: Send = () => Promise.reject(new SendFault('broken', ''));
+    expect(await box.send(MARA, down, () => undefined)).toBe('offline');
+    expect((await waiting()).map((kept) => kept.refused)).toEqual([null, null]);
+  });
+
+  it('lies sealed on the disk: another key opens nothing, the account’s own does', async () => {
+    const device = await openDevice(`device-${(made += 1)}`);
+    const mine = outbox(device, await sealerOf(KEY));
+    await mine.add({
+      account: MARA,
+      classId: 'c',
+      event: { ...heard('a'), kind: 'heard', reason: 'Nils was tired' } as NewEvent,
+    });
+    const raw = await device.getAll('outbox');
+    expect(JSON.stringify(raw)).not.toContain('Nils');
+    expect(raw[0]!.content).not.toHaveProperty('event');
+    const stranger = outbox(device, await sealerOf('B'.repeat(43)));
+    expect(await stranger.of(MARA)).toEqual([]);
+    expect(await stranger.others(IVO)).toEqual([MARA]);
+    expect((await mine.of(MARA))[0]!.event).toMatchObject({ id: 'a', reason: 'Nils was tired' });
+  });
+
+  it('without cryptography leaves ids and no free words when somebody goes', async () => {
+    const device = await openDevice(`device-${(made += 1)}`);
+    const plain = outbox(device, null);
+    await plain.add({
+      account: MARA,
+      classId: 'c',
+      event: { ...heard('a'), kind: 'heard', reason: 'Nils was tired' } as NewEvent,
+    });
+    await plain.leave();
+    expect(JSON.stringify(await device.getAll('outbox'))).not.toContain('Nils');
+    expect(await plain.of(MARA)).toMatchObject([{ event: { id: 'a' } }]);
   });
 
   it('does not ask for ever a server that names nothing', async () => {
@@ -127,7 +186,7 @@ describe('the outbox', () => {
         fc.integer({ min: 1, max: 12 }),
         fc.array(happening, { maxLength: 12 }),
         async (count, course) => {
-          box = outbox(await openDevice(`device-${(made += 1)}`));
+          box = outbox(await openDevice(`device-${(made += 1)}`), await sealerOf(KEY));
           const all = Array.from({ length: count }, (_, index) => `id-${String(index).padStart(2, '0')}`);
           for (const id of all) await add(id);
           const { got, take } = school();

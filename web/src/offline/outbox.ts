@@ -1,5 +1,6 @@
 import type { Recorded } from '@escalier/server/api';
-import type { DeviceDatabase, Kept, NewEvent } from './database.ts';
+import type { DeviceDatabase, Kept, KeptContent, NewEvent, Stored } from './database.ts';
+import type { Sealer } from './seal.ts';
 
 /** How sending went: all that could be sent is at school, or what stood in the way. */
 export type Sent = 'done' | 'offline' | 'signed-out' | 'refused';
@@ -7,9 +8,9 @@ export type Sent = 'done' | 'offline' | 'signed-out' | 'refused';
 /** Sends events in order. @throws SendFault when the school did not take them in. */
 export type Send = (events: readonly NewEvent[]) => Promise<readonly Recorded[]>;
 
-/** Why nothing of a sending arrived: the way there is closed, or what was sent cannot be read. */
+/** Why nothing of a sending arrived: the way there is closed, it cannot be read, or the school's server breaks on it. */
 export class SendFault extends Error {
-  readonly kind: 'offline' | 'signed-out' | 'unreadable';
+  readonly kind: 'offline' | 'signed-out' | 'unreadable' | 'broken';
 
   constructor(kind: SendFault['kind'], message: string) {
     super(message);
@@ -22,9 +23,16 @@ const AT_ONCE = 100;
 export interface Outbox {
   /** Keeps an event on this device. @throws DOMException when the device does not, its disk being full for one. */
   add(kept: Omit<Kept, 'order' | 'refused'>): Promise<Kept>;
-  all(): Promise<readonly Kept[]>;
+  /** What waits of an account, the oldest first. */
+  of(account: string): Promise<readonly Kept[]>;
+  /** E-mails of others, one for each event of theirs that waits here. */
+  others(account: string): Promise<readonly string[]>;
   /** Takes away what somebody has read and does not want any more. */
   forget(order: number): Promise<void>;
+  /** Lets what was refused be sent again. */
+  retry(order: number): Promise<void>;
+  /** For a shared device: where nothing can be sealed, free words go, as they may hold a name. */
+  leave(): Promise<void>;
   /**
    * Sends what waits of an account, the oldest first. What the school has got goes from here, what it refuses stays with
    * its sentence; anything else stays as it is.
@@ -33,7 +41,27 @@ export interface Outbox {
   send(account: string, send: Send, arrived: (kept: Kept, number: number) => void): Promise<Sent>;
 }
 
-export function outbox(database: DeviceDatabase): Outbox {
+const BREAKS = 'The school’s server breaks on this one; the others have arrived. It stays here: try it again later.';
+
+/** @param sealer null where the browser cannot seal. */
+export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox {
+  async function contentOf({ classId, event }: KeptContent): Promise<Stored['content']> {
+    const content = { classId, event };
+    return sealer === null ? content : sealer.seal(content);
+  }
+
+  /** Null for what another key has sealed. */
+  async function opened({ content, ...rest }: Stored): Promise<Kept | null> {
+    if ('event' in content) return { ...rest, ...content };
+    const plain = (await sealer?.open(content)) as KeptContent | null | undefined;
+    return plain === null || plain === undefined ? null : { ...rest, ...plain };
+  }
+
+  async function of(account: string): Promise<readonly Kept[]> {
+    const stored = (await database.getAll('outbox')).filter((each) => each.account === account);
+    return (await Promise.all(stored.map(opened))).filter((kept) => kept !== null);
+  }
+
   async function settle(
     batch: readonly Kept[],
     results: readonly Recorded[],
@@ -44,8 +72,11 @@ export function outbox(database: DeviceDatabase): Outbox {
     for (const kept of batch) {
       const result = byId.get(kept.event.id);
       if (result === undefined) continue;
-      if ('refused' in result) await transaction.store.put({ ...kept, refused: result.refused });
-      else await transaction.store.delete(kept.order);
+      if (!('refused' in result)) await transaction.store.delete(kept.order);
+      else {
+        const stored = await transaction.store.get(kept.order);
+        if (stored !== undefined) await transaction.store.put({ ...stored, refused: result.refused });
+      }
     }
     await transaction.done;
     for (const kept of batch) {
@@ -54,37 +85,61 @@ export function outbox(database: DeviceDatabase): Outbox {
     }
   }
 
-  /** One that cannot be read keeps the others from being sent: they go one by one, so that it is found. */
+  /** One that cannot be read, or that breaks the server, keeps back no other: they go one by one, so that it is found. */
   async function sendBatch(batch: readonly Kept[], send: Send): Promise<readonly Recorded[]> {
     try {
       return await send(batch.map((kept) => kept.event));
     } catch (fault) {
-      if (!(fault instanceof SendFault) || fault.kind !== 'unreadable') throw fault;
+      if (!(fault instanceof SendFault) || fault.kind === 'offline' || fault.kind === 'signed-out') throw fault;
       const [only] = batch;
-      if (batch.length === 1) return [{ id: only!.event.id, refused: fault.message }];
-      const results: Recorded[] = [];
-      for (const kept of batch) results.push(...(await sendBatch([kept], send)));
-      return results;
+      if (batch.length === 1 && fault.kind === 'unreadable') return [{ id: only!.event.id, refused: fault.message }];
+      if (batch.length === 1) throw fault;
     }
+    const results: Recorded[] = [];
+    const broken: Kept[] = [];
+    for (const kept of batch) {
+      try {
+        results.push(...(await sendBatch([kept], send)));
+      } catch (fault) {
+        if (!(fault instanceof SendFault) || fault.kind !== 'broken') throw fault;
+        broken.push(kept);
+      }
+    }
+    // A server that breaks on all of them is down: then nothing is wrong with any.
+    if (results.length === 0) throw new SendFault('offline', BREAKS);
+    return [...results, ...broken.map(({ event }) => ({ id: event.id, refused: BREAKS }))];
   }
 
   return {
-    async add(kept) {
+    of,
+    async add({ account, classId, event }) {
+      const content = await contentOf({ classId, event });
       // Strict: an answer only when it is on the disk, so that a flat battery takes nothing.
       const transaction = database.transaction('outbox', 'readwrite', { durability: 'strict' });
-      const draft = { ...kept, refused: null };
-      const order = await transaction.store.add(draft as Kept);
+      const order = await transaction.store.add({ account, content, refused: null } as Stored);
       await transaction.done;
-      return { ...draft, order };
+      return { account, classId, event, refused: null, order };
     },
-    all: () => database.getAll('outbox'),
+    async others(account) {
+      return (await database.getAll('outbox')).map((each) => each.account).filter((each) => each !== account);
+    },
     forget: (order) => database.delete('outbox', order),
+    async retry(order) {
+      const stored = await database.get('outbox', order);
+      if (stored !== undefined) await database.put('outbox', { ...stored, refused: null });
+    },
+    async leave() {
+      for (const stored of await database.getAll('outbox')) {
+        const { content } = stored;
+        if (!('event' in content) || content.event.kind !== 'heard' || content.event.reason === undefined) continue;
+        const { reason: _reason, ...event } = content.event;
+        await database.put('outbox', { ...stored, content: { ...content, event } });
+      }
+    },
     async send(account, send, arrived) {
       let refused = false;
       for (;;) {
-        const waiting = (await database.getAll('outbox')).filter(
-          (kept) => kept.account === account && kept.refused === null,
-        );
+        const waiting = (await of(account)).filter((kept) => kept.refused === null);
         if (waiting.length === 0) return refused ? 'refused' : 'done';
         const batch = waiting.slice(0, AT_ONCE);
         try {

@@ -18,7 +18,12 @@ export const sendToSchool: Send = async (events) => {
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
     if (problem.code === 'signed-out') throw new SendFault('signed-out', problem.message);
-    const unreadable = problem.code === 'wrong-input' || problem.code === 'unreadable';
-    throw new SendFault(unreadable ? 'unreadable' : 'offline', Object.values(problem.fields)[0] ?? problem.message);
+    throw new SendFault(kindOf(problem), Object.values(problem.fields)[0] ?? problem.message);
   }
 };
+
+/** 502 to 504 come from a proxy or a server without its database: they say nothing about what was sent. */
+function kindOf({ status }: ApiError): SendFault['kind'] {
+  if (status === 500) return 'broken';
+  return status >= 400 && status < 500 && status !== 408 && status !== 429 ? 'unreadable' : 'offline';
+}

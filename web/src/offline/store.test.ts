@@ -3,8 +3,11 @@ import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { mount } from '@vue/test-utils';
 import type { NewEvent } from './database.ts';
+import { clearDevice } from './device.ts';
 import SaveState from './SaveState.vue';
 import { useOutbox } from './store.ts';
+
+const KEY = 'A'.repeat(43);
 
 const event = (id: string = crypto.randomUUID()): NewEvent => ({
   kind: 'heard',
@@ -38,7 +41,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 async function opened(email = `${crypto.randomUUID()}@osierbridge.example`) {
   const outbox = useOutbox();
-  await outbox.open(email);
+  await outbox.open(email, KEY);
   return outbox;
 }
 
@@ -74,7 +77,7 @@ describe('what was recorded on this device', () => {
     await vi.waitFor(() => expect(outbox.state).toBe('sign-in'));
     expect(shown().get('button').text()).toContain('Sign in to send: 1');
     await outbox.leave();
-    await outbox.open('ivo@osierbridge.example');
+    await outbox.open('ivo@osierbridge.example', KEY);
     expect(outbox.waiting).toEqual([]);
     expect(outbox.others.length).toBeGreaterThan(0);
   });
@@ -123,7 +126,9 @@ describe('what was recorded on this device', () => {
     await outbox.add('c', event());
     expect(await outbox.keptRecords('c')).toMatchObject({ last: 4 });
     await outbox.leave();
-    await outbox.open('asha@osierbridge.example');
+    await clearDevice();
+    expect(outbox.waiting).toEqual([]);
+    await outbox.open('asha@osierbridge.example', KEY);
     expect(await outbox.keptRecords('c')).toBeNull();
     expect(outbox.waiting).toHaveLength(1);
   });

@@ -3,6 +3,7 @@ import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { openDevice, type DeviceDatabase, type Kept, type KeptRecords, type NewEvent } from './database.ts';
 import { outbox, type Outbox, type Sent } from './outbox.ts';
+import { sealerOf } from './seal.ts';
 import { sendToSchool } from './send.ts';
 
 const SOONEST_MS = 2000;
@@ -14,20 +15,22 @@ export type OutboxState = 'at-school' | 'sending' | 'here' | 'sign-in' | 'refuse
 /** What was recorded on this device: kept here at once, and sent to the school in order as soon as there is a way. */
 export const useOutbox = defineStore('outbox', () => {
   const account = ref<string | null>(null);
+  /** What this account has recorded here. */
   const items = shallowRef<readonly Kept[]>([]);
+  /** E-mails of others whose records wait on this device for their signing in. */
+  const others = shallowRef<readonly string[]>([]);
   const sending = ref(false);
   const lastSent = ref<Sent>('done');
   /** Events of this device that the school has got meanwhile, by class, with the numbers that it gave. */
   const arrivals = new Set<(classId: string, event: RecordEvent) => void>();
+  /** Comes with the session, and is forgotten with it. */
+  let sealKey = '';
   let opening: Promise<{ database: DeviceDatabase; box: Outbox }> | null = null;
   let wait = SOONEST_MS;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
-  const mine = computed(() => items.value.filter((kept) => kept.account === account.value));
-  const waiting = computed(() => mine.value.filter((kept) => kept.refused === null));
-  const refused = computed(() => mine.value.filter((kept) => kept.refused !== null));
-  /** E-mails of others whose records wait on this device for their signing in. */
-  const others = computed(() => items.value.filter((kept) => kept.account !== account.value));
+  const waiting = computed(() => items.value.filter((kept) => kept.refused === null));
+  const refused = computed(() => items.value.filter((kept) => kept.refused !== null));
   const state = computed((): OutboxState => {
     if (refused.value.length > 0) return 'refused';
     if (waiting.value.length === 0) return 'at-school';
@@ -36,16 +39,23 @@ export const useOutbox = defineStore('outbox', () => {
   });
 
   function device(): Promise<{ database: DeviceDatabase; box: Outbox }> {
-    opening ??= openDevice().then((database) => ({ database, box: outbox(database) }));
+    opening ??= Promise.all([openDevice(), sealerOf(sealKey)]).then(([database, sealer]) => ({
+      database,
+      box: outbox(database, sealer),
+    }));
     opening.catch(() => (opening = null));
     return opening;
   }
 
   /** Reads what waits on this device, and begins to send what is of this account. */
-  async function open(email: string): Promise<void> {
+  async function open(email: string, key: string): Promise<void> {
     account.value = email;
+    if (key !== sealKey) opening = null;
+    sealKey = key;
     try {
-      items.value = await (await device()).box.all();
+      const { box } = await device();
+      items.value = await box.of(email);
+      others.value = await box.others(email);
     } catch {
       // A browser that keeps nothing: each record goes straight to the school, or is refused in a sentence.
       return;
@@ -101,7 +111,7 @@ export const useOutbox = defineStore('outbox', () => {
       const { box } = await device();
       // Two pages of one device send one after the other.
       lastSent.value = await alone(() => box.send(email, sendToSchool, tell));
-      items.value = [...(await box.all()), ...items.value.filter((kept) => kept.order < 0)];
+      items.value = [...(await box.of(email)), ...items.value.filter((kept) => kept.order < 0)];
     } catch {
       lastSent.value = 'offline';
     } finally {
@@ -123,6 +133,14 @@ export const useOutbox = defineStore('outbox', () => {
     items.value = items.value.filter((kept) => kept.order !== order);
   }
 
+  /** Sends once more what the school has refused. */
+  async function retry(order: number): Promise<void> {
+    const { box } = await device();
+    await box.retry(order);
+    items.value = items.value.map((kept) => (kept.order === order ? { ...kept, refused: null } : kept));
+    void flush();
+  }
+
   async function keepRecords(records: Omit<KeptRecords, 'account'>): Promise<void> {
     if (account.value === null) return;
     try {
@@ -141,13 +159,21 @@ export const useOutbox = defineStore('outbox', () => {
     }
   }
 
-  /** On signing out: pupils' names and records do not stay on a device that others use; what is unsent does. */
+  /** For the end of a session, however it came: nothing of it stays in memory, what is unsent stays sealed. */
   async function leave(): Promise<void> {
     account.value = null;
     clearTimeout(timer);
-    const { database } = await device();
-    await database.clear('records');
-    if ('caches' in globalThis) await caches.delete(ANSWERS);
+    items.value = [];
+    others.value = [];
+    try {
+      const { database, box } = await device();
+      await box.leave();
+      database.close();
+    } catch {
+      // A browser that keeps nothing has nothing to leave.
+    }
+    opening = null;
+    sealKey = '';
   }
 
   function whenArrived(arrived: (classId: string, event: RecordEvent) => void): void {
@@ -164,15 +190,13 @@ export const useOutbox = defineStore('outbox', () => {
     add,
     flush,
     forget,
+    retry,
     keepRecords,
     keptRecords,
     leave,
     whenArrived,
   };
 });
-
-/** Where the service worker keeps the answers of the school. */
-export const ANSWERS = 'escalier-answers';
 
 async function alone<Value>(work: () => Promise<Value>): Promise<Value> {
   const locks = (navigator as Partial<Navigator>).locks;

@@ -56,6 +56,9 @@ const MARA: Me = {
   school: 'Osier Bridge School',
   role: 'owner',
   timeZone: 'Europe/London',
+  schoolVersion: 1,
+  sealKey: '',
+  until: '2999-01-01T00:00:00.000Z',
 };
 
 const BButton = {

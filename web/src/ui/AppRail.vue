@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { RouterLink, useRoute } from 'vue-router';
 import { useSession } from '../features/schools/index.ts';
 import { useMute } from '../sound/index.ts';
 import IconFingers from '~icons/bi/ui-radios-grid';
@@ -8,19 +8,12 @@ import IconSound from '~icons/bi/volume-up';
 import IconTunes from '~icons/bi/music-note-beamed';
 import IconSchool from '~icons/bi/house-door';
 import IconSignOut from '~icons/bi/box-arrow-right';
-import { useSave } from './use-save.ts';
 import SaveState from '../offline/SaveState.vue';
 import StairIcon from './StairIcon.vue';
 
 const session = useSession();
 const muted = useMute();
-const router = useRouter();
 const route = useRoute();
-
-const { fault, save } = useSave();
-async function signOut(): Promise<void> {
-  if (await save(session.signOut)) await router.push({ name: 'sign-in' });
-}
 </script>
 
 <template>
@@ -52,11 +45,10 @@ async function signOut(): Promise<void> {
       <IconSound v-else aria-hidden="true" />
       {{ muted ? 'Sound is off' : 'Sound is on' }}
     </button>
-    <button class="room leave" type="button" :title="`Signed in as ${session.me?.name ?? ''}`" @click="signOut">
+    <button class="room leave" type="button" :title="`Signed in as ${session.me?.name ?? ''}`" @click="session.signOut">
       <IconSignOut aria-hidden="true" />
       Sign out
     </button>
-    <p v-if="fault !== null" class="fault-here" role="alert">Not signed out. {{ fault }}</p>
   </nav>
 </template>
 
@@ -108,13 +100,6 @@ async function signOut(): Promise<void> {
 
 .room:focus-visible {
   outline-color: #e3b866;
-}
-
-.fault-here {
-  padding: 0 2px;
-  color: #ffb3a3;
-  font-size: 13px;
-  text-align: center;
 }
 
 .save {

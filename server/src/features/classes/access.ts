@@ -10,6 +10,13 @@ export async function ownClasses(em: EntityManager, who: SignedIn): Promise<read
   return rows.map((row) => row.schoolClass);
 }
 
+/** Ids of all classes that somebody may open. */
+export async function openClasses(em: EntityManager, who: SignedIn): Promise<readonly string[]> {
+  const own = await ownClasses(em, who);
+  if (own !== null) return own;
+  return (await em.find(ClassEntity, { school: who.schoolId }, { fields: ['id'] })).map((each) => each.id);
+}
+
 /** @throws Problem 404 when the class is not of the asker's school, or not one of the asker's. */
 export async function classOf(em: EntityManager, who: SignedIn, id: string) {
   const found = await em.findOne(ClassEntity, { id, school: who.schoolId });

@@ -3,7 +3,7 @@ import type { Meeting } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
 import type { PassRule, Posture, RungId } from '@escalier/core/practice';
-import type { PointsRule } from '@escalier/core/records';
+import type { PointsRule, Standing } from '@escalier/core/records';
 import { AccountEntity, SchoolEntity, TermEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
@@ -97,6 +97,18 @@ export const PupilMoveEntity = defineEntity({
     fromClass: () => p.manyToOne(ClassEntity).mapToPk(),
     toClass: () => p.manyToOne(ClassEntity).mapToPk(),
     movedOn: p.date(),
+  }),
+});
+
+/** Where a pupil stood after so many records by some rules: worked out again where either is another. */
+export const KeptStandingEntity = defineEntity({
+  name: 'KeptStanding',
+  tableName: 'kept_standing',
+  properties: (p) => ({
+    pupil: () => p.oneToOne(PupilEntity).mapToPk().primary().owner().deleteRule('cascade'),
+    records: p.integer(),
+    rules: p.text(),
+    standing: p.json<Standing>(),
   }),
 });
 

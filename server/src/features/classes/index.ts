@@ -1,10 +1,11 @@
-export { classOf, ownClasses, pupilOf } from './access.ts';
+export { classOf, openClasses, ownClasses, pupilOf } from './access.ts';
 export type { ClassBrief, ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
 export {
   AbsenceEntity,
   ClassEntity,
   ClassTeacherEntity,
   ClassTuneEntity,
+  KeptStandingEntity,
   PupilEntity,
   PupilMoveEntity,
   type TeachingStyle,

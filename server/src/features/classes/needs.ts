@@ -3,7 +3,7 @@ import { stepNeeds, type Climb, type StepNeed } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
-import { lessonsOfClass, localToday, standingsOf } from './state.ts';
+import { lessonsOfClass, localToday } from './state.ts';
 
 /** What a class needs of each belt, counted from the standings and the pace so far. */
 export interface ClassNeeds {
@@ -19,7 +19,7 @@ export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): P
   return rows.map((row): ClassNeeds => {
     const lessons = lessonsOfClass(row);
     const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
-    const climbs = standingsOf(row).map((standing): Climb => {
+    const climbs = row.standings.map((standing): Climb => {
       const { startStep, joinedOn } = byPupil.get(standing.pupilId)!;
       return {
         pupilId: standing.pupilId,
@@ -70,7 +70,7 @@ export async function classPasses(em: EntityManager, who: SignedIn): Promise<rea
 function passedIn(row: ClassRow): readonly PassedStep[] {
   const starts = new Map(row.pupils.map((pupil) => [pupil.id, pupil.startStep]));
   const positions = new Map(row.steps.map((step) => [step.id, step.position]));
-  return standingsOf(row).flatMap(({ pupilId, steps }) =>
+  return row.standings.flatMap(({ pupilId, steps }) =>
     steps.flatMap(({ stepId, passedAt }): PassedStep[] =>
       passedAt === null || positions.get(stepId)! < starts.get(pupilId)! ? [] : [{ pupilId, stepId, passedAt }],
     ),

@@ -1,11 +1,11 @@
 import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
-import type { RecordEvent } from '@escalier/core/records';
+import type { Standing } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import type { ReadStep } from '../../reader/index.ts';
 import { readStaircase } from '../staircase/index.ts';
 import type { TeachingStyle } from './entities.ts';
-import { eventsByPupil } from './kept-events.ts';
+import { standingsOfClimbers, type Climber } from './kept-standings.ts';
 
 export interface ClassRow {
   readonly id: string;
@@ -19,8 +19,8 @@ export interface ClassRow {
   readonly pupils: readonly PupilRow[];
   /** Of its steps, in their order. */
   readonly readings: readonly ReadStep[];
-  /** By the id of the pupil. */
-  readonly events: ReadonlyMap<string, readonly RecordEvent[]>;
+  /** Of its pupils who have not left, in their order. */
+  readonly standings: readonly Standing[];
 }
 
 export interface StepRow {
@@ -81,19 +81,30 @@ export async function readClassRows(
   { schoolId, role, accountId }: SignedIn,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
-  const rows = await em.execute<Omit<ClassRow, 'events' | 'readings'>[]>(CLASSES, [
+  const rows = await em.execute<Omit<ClassRow, 'standings' | 'readings'>[]>(CLASSES, [
     schoolId,
     classId,
     classId,
     role,
     accountId,
   ]);
-  const events = await eventsByPupil(
-    em,
-    rows.flatMap((row) => row.pupils),
-  );
+  const climbers = rows.map(climbersOf);
+  const standings = await standingsOfClimbers(em, climbers.flat());
+  const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
   const readings = await Promise.all(
     rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map((step) => step.abc) })),
   );
-  return rows.map((row, index) => ({ ...row, events, readings: readings[index]! }));
+  return rows.map((row, index) => ({
+    ...row,
+    standings: climbers[index]!.map(({ id }) => byPupil.get(id)!),
+    readings: readings[index]!,
+  }));
+}
+
+/** Pupils who have left are not counted any more; their records stay. */
+function climbersOf({ pupils, steps: rows }: Pick<ClassRow, 'pupils' | 'steps'>): readonly Climber[] {
+  const steps = rows.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+  return pupils
+    .filter((pupil) => pupil.leftOn === null)
+    .map(({ id, startStep, records }) => ({ id, startStepIndex: startStep - 1, steps, records }));
 }

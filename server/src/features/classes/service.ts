@@ -9,7 +9,7 @@ import { reader } from '../../reader/index.ts';
 import type { ClassBrief, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
 import { classOf } from './access.ts';
 import { ClassTuneEntity, PupilEntity, type BreathPlace } from './entities.ts';
-import { eventsAfter } from './kept-events.ts';
+import { eventsAfter } from './read-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import {
   brief,
@@ -18,7 +18,6 @@ import {
   lessonsOfClass,
   localToday,
   oneClass,
-  standingsOf,
   stateOf,
   stepDtos,
   stepsDone,
@@ -28,7 +27,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
   const rows = await readClassRows(em, who, null);
   const day = localToday(now, who.timeZone);
   return rows.map((row): ClassSummary => {
-    const standing = standingsOf(row);
+    const standing = row.standings;
     const onStep = [...row.steps.keys(), row.steps.length].map(
       (step) => standing.filter((each) => each.stepIndex === step).length,
     );
@@ -56,7 +55,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
 export async function classPage(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<ClassPage> {
   const row = await oneClass(em, who, classId);
   const day = localToday(now, who.timeZone);
-  const standing = standingsOf(row);
+  const standing = row.standings;
   const state = stateOf(row, standing, day, who.timeZone);
   const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
   return {
@@ -81,7 +80,7 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
 /** @param position counted from 1. @throws Problem 404 when there is no such class or step. */
 export async function stepPage(em: EntityManager, who: SignedIn, classId: string, position: number): Promise<StepPage> {
   const row = await oneClass(em, who, classId);
-  const steps = stepDtos(row, standingsOf(row));
+  const steps = stepDtos(row, row.standings);
   const [step, source] = [steps[position - 1], row.steps[position - 1]];
   if (step === undefined || source === undefined) throw notFound('step');
   const known = knowledgeBefore(row, position - 1);
@@ -125,7 +124,7 @@ export interface ClassClimb {
 /** The stairs of a class, with how many pupils have come to each step. */
 export async function classClimb(em: EntityManager, who: SignedIn, classId: string): Promise<ClassClimb> {
   const row = await oneClass(em, who, classId);
-  const standing = standingsOf(row);
+  const standing = row.standings;
   const { readings } = row;
   return {
     brief: brief(row),

@@ -9,14 +9,7 @@ import {
   type Lesson,
   type LocalDate,
 } from '@escalier/core/calendar';
-import {
-  classState,
-  goOnFrom,
-  type ClassState,
-  type HardMove,
-  type Standing,
-  type StepRule,
-} from '@escalier/core/records';
+import { classState, goOnFrom, type ClassState, type HardMove, type Standing } from '@escalier/core/records';
 import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
 import { format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
@@ -24,7 +17,6 @@ import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
 import type { ClassBrief, KnownDto, LessonsDto, StepDto } from './dto.ts';
-import { keptStanding } from './kept-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
@@ -37,7 +29,7 @@ export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
 
 /** How many steps from the first up enough of the class have passed. */
 export function stepsDone(row: ClassRow): number {
-  const standing = standingsOf(row);
+  const standing = row.standings;
   const open = row.steps.findIndex((_, index) => !goOnFrom(standing, index, row.style.goOnShare).goOn);
   return open < 0 ? row.steps.length : open;
 }
@@ -99,17 +91,6 @@ function hardMovesOf({ hardSpots, moves }: ReadStep['step']['reading']): readonl
     const use = moves.all.find((each) => each.from === from && each.to === to);
     return { from, to, cost: Math.round(10 * (use?.costAtTempo ?? 0)) / 10 };
   });
-}
-
-function stepRules({ steps }: ClassRow): readonly StepRule[] {
-  return steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
-}
-
-/** Pupils who have left are not counted any more; their records stay. */
-export function standingsOf(row: ClassRow): readonly Standing[] {
-  const pupils = row.pupils.filter((pupil) => pupil.leftOn === null);
-  const rules = stepRules(row);
-  return pupils.map(({ id, startStep }) => keptStanding(id, startStep - 1, rules, row.events.get(id) ?? []));
 }
 
 export function stepDtos(row: ClassRow, standing: readonly Standing[]): readonly StepDto[] {

@@ -1,5 +1,6 @@
 import { OUTCOMES } from '@escalier/core/records';
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
+import { getCookie } from 'hono/cookie';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import { batched } from '../../platform/batched.ts';
@@ -7,7 +8,10 @@ import type { AppEnv } from '../../platform/context.ts';
 import { moment, text } from '../../platform/fields.ts';
 import type { Orm } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
-import { ANY_CLASS, type LiveRecords } from './live.ts';
+import { openClasses } from '../classes/index.ts';
+import { SESSION_COOKIE } from '../schools/index.ts';
+import type { LiveRecords } from './live.ts';
+import { liveStream, type LiveStreams } from './streams.ts';
 import { recordAll, type Sending } from './service.ts';
 
 const when = moment.transform((iso) => new Date(iso));
@@ -46,40 +50,28 @@ const recordsInput = z.object({
 /** Nobody feels it, and at the end of a lesson many marks share a commit. */
 const GATHER_MS = 5;
 
-const HEARTBEAT_MS = 20_000;
-
-export function hearingRoutes(orm: Orm, live: LiveRecords) {
+export function hearingRoutes(orm: Orm, live: LiveRecords, streams: LiveStreams) {
   const record = batched((sendings: readonly Sending[]) => recordAll(orm.em.fork(), sendings), GATHER_MS);
   return new Hono<AppEnv>()
     .post('/events', valid('json', recordsInput), async (c) => {
       const results = await record({ who: c.var.who, input: c.req.valid('json'), now: c.var.now });
       return c.json({ results });
     })
-    .get('/live', valid('query', z.object({ class: z.uuid() })), (c) => {
-      const { class: classId } = c.req.valid('query');
-      // Says only that there is something new: the records themselves are asked for, with the right to see them.
+    .get('/live', (c) => {
+      const leave = streams.enter(c.var.who.accountId);
       return streamSSE(c, async (stream) => {
-        let wake: () => void = () => undefined;
-        let news = true;
-        const stop = live.listen((changed) => {
-          if (changed !== classId && changed !== ANY_CLASS) return;
-          news = true;
-          wake();
-        });
-        stream.onAbort(() => {
-          stop();
-          wake();
-        });
-        while (!stream.aborted && !stream.closed) {
-          const event = news ? 'records' : 'beat';
-          news = false;
-          await stream.writeSSE({ event, data: classId });
-          if (news) continue;
-          const beat = setTimeout(() => wake(), HEARTBEAT_MS);
-          await new Promise<void>((resolve) => (wake = resolve));
-          clearTimeout(beat);
+        try {
+          await liveStream(stream, { live, heartbeatMs: streams.heartbeatMs, ask: () => stillMay(c, orm) });
+        } finally {
+          leave();
         }
-        stop();
       });
     });
+}
+
+/** Whether the session still holds, and which classes it opens now; null when it is over. */
+async function stillMay(c: Context<AppEnv>, orm: Orm): Promise<ReadonlySet<string> | null> {
+  const token = getCookie(c, SESSION_COOKIE);
+  const who = token === undefined ? null : await c.var.session({ token, now: c.var.clock() });
+  return who === null ? null : new Set(await openClasses(orm.em.fork(), who));
 }

@@ -56,8 +56,7 @@ describe('the remarks of a school', () => {
       test.send('PUT', '/api/school/faults', { faults, version: (await read()).version });
     expect((await put(own)).status).toBe(200);
     expect((await read()).faults).toEqual(own);
-    for (const wrong of [[], [{ ...own[0], words: '' }], [own[0], own[0]]])
-      expect((await put(wrong)).status).toBe(400);
+    for (const wrong of [[], [{ ...own[0], words: '' }], [own[0], own[0]]]) expect((await put(wrong)).status).toBe(400);
     expect((await read()).faults).toEqual(own);
   });
 });

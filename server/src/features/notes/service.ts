@@ -4,7 +4,7 @@ import { teachingOrder } from '@escalier/core/practice';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { classClimb, type ClassBrief, type ClimbStep } from '../classes/index.ts';
-import { schoolCautions, type SchoolCaution } from '../schools/index.ts';
+import { readCautions, type SchoolCaution } from '../schools/index.ts';
 
 /** A note that a class meets on its stairs. */
 export interface NoteOnStairs {
@@ -26,19 +26,22 @@ export interface ClassNotes {
   /** Pupils who have come to the step of that note, and all. */
   readonly arrived: { readonly count: number; readonly of: number };
   readonly cautions: readonly SchoolCaution[];
+  readonly cautionsVersion: number;
 }
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classNotes(em: EntityManager, who: SignedIn, classId: string): Promise<ClassNotes> {
   const { brief, steps, pupils } = await classClimb(em, who, classId);
   const notes = steps.flatMap((step) => notesOfStep(brief.instrumentId, step));
+  const { cautions, version } = await readCautions(em, who.schoolId);
   const nextStep = steps.find((step) => step.newNotes.length > 0 && step.pupilsHere * 2 < pupils) ?? null;
   return {
     schoolClass: brief,
     notes,
     next: notes.find((each) => each.position === nextStep?.position)?.note ?? null,
     arrived: { count: nextStep?.pupilsHere ?? pupils, of: pupils },
-    cautions: await schoolCautions(em, who.schoolId),
+    cautions,
+    cautionsVersion: version,
   };
 }
 

@@ -29,11 +29,8 @@ function areDifferent(cautions: readonly { readonly id: string }[]): boolean {
   return new Set(cautions.map((each) => each.id)).size === cautions.length;
 }
 
-export async function schoolCautions(em: EntityManager, schoolId: string): Promise<readonly SchoolCaution[]> {
-  return (await readCautions(em, schoolId)).cautions;
-}
-
-async function readCautions(em: EntityManager, schoolId: string) {
+/** The cautions of a school: its own, or the usual ones. */
+export async function readCautions(em: EntityManager, schoolId: string) {
   const school = await em.findOneOrFail(SchoolEntity, { id: schoolId });
   const cautions: readonly SchoolCaution[] =
     school.cautions ?? USUAL_CAUTIONS.map((each) => ({ ...each, shown: true }));

@@ -1,4 +1,4 @@
-export { schoolCautions, schoolRoutes } from './cautions.ts';
+export { readCautions, schoolRoutes } from './cautions.ts';
 export { changedFields, changedMeanwhile, changeVersion, noteChange } from './changes.ts';
 export {
   AccountEntity,
@@ -14,7 +14,7 @@ export { schoolName } from './details.ts';
 export { hashPassword, newPassword, NO_PASSWORD, refuseWeak } from './passwords.ts';
 export { accountRoutes, changeRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
 export { openSession, whoHave, type Knock, type SessionLine } from './service.ts';
-export { deviceOf, keepCookies, needsSession } from './session.ts';
+export { deviceOf, keepCookies, needsSession, SESSION_COOKIE } from './session.ts';
 export { countTry } from './throttle.ts';
 export { forgetDevices } from './devices.ts';
 export type { ChangeLine } from './changes.ts';

@@ -4,6 +4,7 @@ import type { TermDto } from '@escalier/server/api';
 import { computed, reactive, watch } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
 import FormField from '../../ui/FormField.vue';
+import { mergeChanges } from '../../ui/merge.ts';
 import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
@@ -30,7 +31,11 @@ interface Draft {
 const draft = reactive<Draft>(copy(props.term));
 watch(
   () => props.term,
-  (term) => Object.assign(draft, copy(term)),
+  (term, before) => {
+    const isSame = 'id' in term && 'id' in before && term.id === before.id;
+    const [was, now] = [copy(before), copy(term)];
+    Object.assign(draft, isSame ? mergeChanges(was, { ...draft }, now).merged : now);
+  },
 );
 const termId = computed(() => ('id' in props.term ? props.term.id : null));
 const isDrawable = computed(
@@ -53,6 +58,7 @@ function take(daysOff: readonly DaysOff[]): void {
 /** A single day off needs no last day. */
 const filled = computed((): TermDraft => ({
   ...draft,
+  version: props.term.version,
   daysOff: draft.daysOff.map((off) => ({ ...off, to: off.to === '' ? off.from : off.to })),
 }));
 

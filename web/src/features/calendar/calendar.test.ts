@@ -73,7 +73,7 @@ describe('GroupsCard', () => {
   it('says who falls behind and what days off have cost', () => {
     const group = { total: 8, leftAtHome: 0, behind: 0, behindAtEnd: 0, behindSince: null };
     const calendar: ClassCalendar = {
-      term: { id: 't', name: 'Spring', ...term },
+      term: { id: 't', name: 'Spring', version: 1, ...term },
       lessons: [],
       lost: [{ date: '2026-03-10', at: '09:40', reason: 'Boiler repair' }],
       groups: [

@@ -13,6 +13,7 @@ const spring: TermDto = {
   endsOn: '2026-04-02',
   daysOff: [{ from: '2026-02-16', to: '2026-02-20', reason: 'Half-term holiday' }],
   rotation: NO_ROTATION,
+  version: 1,
 };
 
 describe('the terms', () => {

@@ -2,11 +2,19 @@ import { NO_ROTATION } from '@escalier/core/calendar';
 import type { TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
+import { saveMerged } from '../../ui/merge.ts';
 import { useLoad } from '../../ui/use-load.ts';
 
 export type TermDraft = Omit<TermDto, 'id'>;
 
-export const EMPTY_TERM: TermDraft = { name: '', startsOn: '', endsOn: '', daysOff: [], rotation: NO_ROTATION };
+export const EMPTY_TERM: TermDraft = {
+  name: '',
+  startsOn: '',
+  endsOn: '',
+  daysOff: [],
+  rotation: NO_ROTATION,
+  version: 0,
+};
 
 /** The terms of the school, the latest first. */
 export function useTerms() {
@@ -16,9 +24,17 @@ export function useTerms() {
   });
 
   /** Gives the id of the term. */
-  async function keep(id: string | null, { daysOff, ...rest }: TermDraft): Promise<string> {
-    const json = { ...rest, daysOff: daysOff.map((off) => ({ ...off })) };
-    const kept = await ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }));
+  async function keep(id: string | null, mine: TermDraft): Promise<string> {
+    const send = ({ name, startsOn, endsOn, rotation, daysOff, version }: TermDraft) => {
+      const json = { name, startsOn, endsOn, rotation, daysOff: daysOff.map((off) => ({ ...off })), version };
+      return ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }));
+    };
+    const there = (): TermDto | undefined => terms.value?.find((each) => each.id === id);
+    const again = async () => {
+      await load();
+      return there();
+    };
+    const kept = await saveMerged<TermDraft, TermDto>({ before: there() ?? mine, mine, put: send, again });
     await load();
     return kept.id;
   }

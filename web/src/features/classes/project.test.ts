@@ -97,7 +97,7 @@ describe('the class that is open', () => {
       const fresh = records.filter((each) => each.receipt!.number > after);
       return Promise.resolve(Response.json({ records: fresh, last: fresh.at(-1)?.receipt?.number ?? after }));
     });
-    await useOutbox().open('mara@osierbridge.example');
+    await useOutbox().open('mara@osierbridge.example', '');
     const classes = useClasses();
     await classes.open('c');
     expect(stepOf(classes.page!, 'Ann')).toBe(1);

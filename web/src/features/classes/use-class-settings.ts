@@ -2,6 +2,7 @@ import { USUAL_LADDER, USUAL_POSTURE } from '@escalier/core/practice';
 import type { ClassCalendar, ClassSettings, StaircaseChoice, TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
+import { mergeChanges, saveMerged } from '../../ui/merge.ts';
 import { useLoad } from '../../ui/use-load.ts';
 
 export type ClassDraft = Omit<ClassSettings, 'id'>;
@@ -12,6 +13,8 @@ export function useClassSettings(classId: () => string | null) {
   const terms = shallowRef<readonly TermDto[]>([]);
   const staircases = shallowRef<readonly StaircaseChoice[]>([]);
   const calendar = shallowRef<ClassCalendar | null>(null);
+  /** As the school has it. */
+  let read: ClassDraft | null = null;
   const { error, load } = useLoad(async () => {
     const id = classId();
     [terms.value, staircases.value] = await Promise.all([ask(api.terms.$get()), ask(api.staircases.$get())]);
@@ -25,30 +28,42 @@ export function useClassSettings(classId: () => string | null) {
       ask(api.calendar[':id'].$get({ param })),
     ]);
     draft.value = settings;
+    read = settings;
     calendar.value = dates;
   });
 
   /** Gives the id of the class. */
   async function keep(): Promise<string> {
     const id = classId();
-    const { staircaseId, ...rest } = draft.value!;
-    const json = {
-      name: rest.name,
-      grade: rest.grade,
-      termId: rest.termId,
-      meetings: rest.meetings.map((meeting) => ({ ...meeting })),
-      style: { ...rest.style, ladder: [...rest.style.ladder] },
+    const mine = draft.value!;
+    if (id === null) {
+      const json = { ...sent(mine), staircaseId: mine.staircaseId };
+      return (await ask(api.classes.$post({ json }))).id;
+    }
+    const put = (row: ClassDraft) =>
+      ask(api.classes[':id'].settings.$put({ param: { id }, json: { ...sent(row), version: row.version } }));
+    const again = async () => {
+      const theirs = await ask(api.classes[':id'].settings.$get({ param: { id } }));
+      draft.value = mergeChanges<ClassDraft>(read ?? mine, mine, theirs).merged;
+      read = theirs;
+      return theirs;
     };
-    const kept = await ask(
-      id === null
-        ? api.classes.$post({ json: { ...json, staircaseId } })
-        : api.classes[':id'].settings.$put({ param: { id }, json }),
-    );
-    if (id !== null) await load();
-    return kept.id;
+    await saveMerged<ClassDraft, unknown>({ before: read ?? mine, mine, put, again });
+    await load();
+    return id;
   }
 
   return { draft, terms, staircases, calendar, error, load, keep };
+}
+
+function sent({ name, grade, termId, meetings, style }: ClassDraft) {
+  return {
+    name,
+    grade,
+    termId,
+    meetings: meetings.map((meeting) => ({ ...meeting })),
+    style: { ...style, ladder: [...style.ladder] },
+  };
 }
 
 function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoice[]): ClassDraft {
@@ -58,6 +73,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
     termId: terms[0]?.id ?? '',
     staircaseId: staircases[0]?.id ?? '',
     meetings: [],
+    version: 0,
     style: {
       naming: 'letters',
       counting: null,

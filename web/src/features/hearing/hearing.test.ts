@@ -28,7 +28,7 @@ describe('the hearing store', () => {
   beforeEach(async () => {
     setActivePinia(createPinia());
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')));
-    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`);
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
   });
   afterEach(() => vi.unstubAllGlobals());
 

@@ -2,10 +2,11 @@
 import { belt, isBeltId } from '@escalier/core/staircase';
 import type { BeltDesk, BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import { api, ask } from '../../api.ts';
+import { api, ApiError, ask } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
+import { mergeChanges } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -43,9 +44,27 @@ const needs = computed(() =>
 
 async function store(): Promise<void> {
   await save(async () => {
-    const belts = stock.value.flatMap((each) => (isBeltId(each.belt) ? [{ ...each, belt: each.belt }] : []));
-    show(await ask(api.belts.$put({ json: { belts } })));
+    const put = (all: readonly BeltStock[]) => {
+      const was = new Map(desk.value!.stock.map((each) => [each.belt, JSON.stringify(each)]));
+      const changed = all.filter((each) => JSON.stringify(each) !== was.get(each.belt));
+      const belts = changed.flatMap((each) => (isBeltId(each.belt) ? [{ ...each, belt: each.belt }] : []));
+      return ask(api.belts.$put({ json: { belts } }));
+    };
+    try {
+      show(await put(stock.value));
+    } catch (problem) {
+      if (!(problem instanceof ApiError) || problem.code !== 'changed') throw problem;
+      await rebase();
+      show(await put(stock.value));
+    }
   });
+}
+
+/** Belts that were handed out meanwhile stay counted: what was typed here goes on top of it. */
+async function rebase(): Promise<void> {
+  const [before, theirs] = [desk.value!.stock, await ask(api.belts.$get())];
+  desk.value = theirs;
+  stock.value = theirs.stock.map((now, index) => mergeChanges(before[index]!, stock.value[index]!, now).merged);
 }
 
 function stockOf(id: string) {

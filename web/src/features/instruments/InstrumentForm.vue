@@ -3,11 +3,12 @@ import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import type { InstrumentLine, LendingClass } from '@escalier/server/api';
 import { computed, reactive, ref, watch } from 'vue';
 import FormField from '../../ui/FormField.vue';
+import { mergeChanges } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import { shortDate } from '../classes/index.ts';
-import type { Desk, InstrumentDraft } from './use-desk.ts';
+import { instrumentDraft, type Desk } from './use-desk.ts';
 import { className } from './words.ts';
 
 /** One instrument: who has it, its state, its cleaning. */
@@ -15,19 +16,16 @@ const props = defineProps<{ line: InstrumentLine; classes: readonly LendingClass
 const emit = defineEmits<{ gone: [] }>();
 const { busy, stored, fields, reason, save } = useSave();
 
-const draft = reactive(copy(props.line));
+const draft = reactive({ ...instrumentDraft(props.line) });
 watch(
   () => props.line,
-  (line) => Object.assign(draft, copy(line)),
+  (line, before) => {
+    const [was, now] = [instrumentDraft(before), instrumentDraft(line)];
+    Object.assign(draft, line.id === before.id ? mergeChanges(was, { ...draft }, now).merged : now);
+  },
 );
 const pupilId = ref('');
 const kind = computed(() => instrument(props.line.kind as InstrumentId));
-
-function copy({ number, owner, condition, note }: InstrumentLine): {
-  -readonly [Key in keyof InstrumentDraft]: InstrumentDraft[Key];
-} {
-  return { number, owner, condition, note };
-}
 
 async function lend(): Promise<void> {
   if (await save(() => props.store.lend(props.line.id, pupilId.value))) pupilId.value = '';

@@ -15,8 +15,8 @@ const belt = (name: string, more: Partial<EarnedBelt> = {}): EarnedBelt => ({
 });
 
 const stock: readonly BeltStock[] = [
-  { belt: 'straw', way: 'pieces', onHand: 4, cmEach: 60, reservePercent: 10 },
-  { belt: 'moss', way: 'cord', onHand: 150, cmEach: 60, reservePercent: 10 },
+  { belt: 'straw', way: 'pieces', onHand: 4, cmEach: 60, reservePercent: 10, version: 1 },
+  { belt: 'moss', way: 'cord', onHand: 150, cmEach: 60, reservePercent: 10, version: 1 },
 ];
 
 function card(earned: readonly ClassBelts[], fault: string | null = null) {

@@ -13,6 +13,7 @@ const line = (number: number, more: Partial<InstrumentLine> = {}): InstrumentLin
   owner: 'school',
   condition: 'good',
   note: '',
+  version: 1,
   cleanedAt: null,
   loans: [],
   ...more,

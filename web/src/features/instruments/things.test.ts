@@ -20,6 +20,7 @@ const stock = (belt: string, more: Partial<BeltStock> = {}): BeltStock => ({
   onHand: 0,
   cmEach: 60,
   reservePercent: 10,
+  version: 1,
   ...more,
 });
 

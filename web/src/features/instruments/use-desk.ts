@@ -1,7 +1,8 @@
-import type { Condition, InstrumentDesk, Lending, Owner } from '@escalier/server/api';
+import type { Condition, InstrumentDesk, InstrumentLine, Lending, Owner } from '@escalier/server/api';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
+import { saveMerged } from '../../ui/merge.ts';
 import { useLoad } from '../../ui/use-load.ts';
 
 export interface InstrumentDraft {
@@ -9,6 +10,12 @@ export interface InstrumentDraft {
   readonly owner: Owner;
   readonly condition: Condition;
   readonly note: string;
+  readonly version: number;
+}
+
+/** What of an instrument is in its form. */
+export function instrumentDraft({ number, owner, condition, note, version }: InstrumentLine): InstrumentDraft {
+  return { number, owner, condition, note, version };
 }
 
 /** The instruments of the school: who has which, and what has to be cleaned. */
@@ -23,8 +30,17 @@ export function useDesk() {
     await load();
   }
 
-  async function change(id: string, json: InstrumentDraft): Promise<void> {
-    await ask(api.instruments[':id'].$put({ param: { id }, json }));
+  async function change(id: string, mine: InstrumentDraft): Promise<void> {
+    const there = (): InstrumentDraft | undefined => {
+      const line = desk.value?.instruments.find((each) => each.id === id);
+      return line === undefined ? undefined : instrumentDraft(line);
+    };
+    const put = (json: InstrumentDraft) => ask(api.instruments[':id'].$put({ param: { id }, json }));
+    const again = async () => {
+      await load();
+      return there();
+    };
+    await saveMerged({ before: there() ?? mine, mine, put, again });
     await load();
   }
 

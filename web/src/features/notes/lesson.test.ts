@@ -51,6 +51,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
     ],
     next: 'E4',
     arrived: { count: 3, of: 24 },
+    cautionsVersion: 1,
     cautions: USUAL_CAUTIONS.map((each) => ({ ...each, shown: true })),
     ...more,
   };

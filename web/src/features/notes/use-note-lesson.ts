@@ -27,8 +27,9 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
 
   async function keepCautions(cautions: ClassNotes['cautions']): Promise<void> {
     const json = { cautions: cautions.map((each) => ({ ...each, places: [...each.places] })) };
-    const kept = await ask(api.school.cautions.$put({ json }));
-    if (notes.value !== null) notes.value = { ...notes.value, cautions: kept.cautions };
+    const version = notes.value?.cautionsVersion ?? 0;
+    const kept = await ask(api.school.cautions.$put({ json: { ...json, version } }));
+    if (notes.value !== null) notes.value = { ...notes.value, cautions: kept.cautions, cautionsVersion: kept.version };
   }
 
   watch(classId, load, { immediate: true });

@@ -58,7 +58,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 async function opened(page: Component, props: Record<string, string>) {
   const { wrapper } = await openPage(page, { classId: 'c', ...props });
-  await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`);
+  await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
   await vi.waitFor(() => expect(wrapper.text()).toContain('Ann'));
   return wrapper;
 }

@@ -3,6 +3,7 @@ import { INSTRUMENT_IDS, instrument } from '@escalier/core/instruments';
 import type { PupilRecord } from '@escalier/server/api';
 import { reactive, ref, watch } from 'vue';
 import FormField from '../../ui/FormField.vue';
+import { mergeChanges } from '../../ui/merge.ts';
 import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
@@ -30,7 +31,8 @@ const aside = useSave();
 const draft = reactive({ ...props.pupil });
 watch(
   () => props.pupil,
-  (pupil) => Object.assign(draft, pupil),
+  (pupil, before) =>
+    Object.assign(draft, pupil.id === before.id ? mergeChanges(before, { ...draft }, pupil).merged : pupil),
 );
 const toClass = ref('');
 const absentOn = ref(props.today);

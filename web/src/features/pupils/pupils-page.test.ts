@@ -15,6 +15,7 @@ const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   note: '',
   playsInstead: null,
   mayRecord: false,
+  version: 1,
   absences: [],
   moves: [],
   ...more,

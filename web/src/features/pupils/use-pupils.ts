@@ -1,6 +1,7 @@
 import type { PupilRecord } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
+import { saveMerged } from '../../ui/merge.ts';
 import { useLoad } from '../../ui/use-load.ts';
 
 export interface NewPupil {
@@ -20,11 +21,21 @@ export function usePupils(classId: () => string) {
     pupils.value = await ask(api.classes[':id'].pupils.$post({ param: { id: classId() }, json: { pupils: [...all] } }));
   }
 
-  async function change(pupil: PupilRecord): Promise<void> {
-    const { id, name, startStep, joinedOn, leftOn, handMark, note, mayRecord } = pupil;
+  const pupilOf = (id: string): PupilRecord | undefined => pupils.value?.find((each) => each.id === id);
+
+  async function put(pupil: PupilRecord): Promise<void> {
+    const { id, name, startStep, joinedOn, leftOn, handMark, note, mayRecord, version } = pupil;
     const playsInstead = pupil.playsInstead as 'tin-whistle-d' | null;
-    const json = { name, startStep, joinedOn, leftOn, handMark, note, playsInstead, mayRecord };
+    const json = { name, startStep, joinedOn, leftOn, handMark, note, playsInstead, mayRecord, version };
     await ask(api.pupils[':id'].$put({ param: { id }, json }));
+  }
+
+  async function change(mine: PupilRecord): Promise<void> {
+    const again = async () => {
+      await load();
+      return pupilOf(mine.id);
+    };
+    await saveMerged({ before: pupilOf(mine.id) ?? mine, mine, put, again });
     await load();
   }
 

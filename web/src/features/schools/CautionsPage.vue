@@ -5,6 +5,7 @@ import { onMounted, ref, shallowRef } from 'vue';
 import { v7 as newId } from 'uuid';
 import { api, ask } from '../../api.ts';
 import LoadState from '../../ui/LoadState.vue';
+import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -20,12 +21,18 @@ const PLACE_WORDS: Record<CautionPlace, string> = {
 const loaded = shallowRef<readonly SchoolCaution[] | null>(null);
 const draft = ref<{ id: string; text: string; places: CautionPlace[]; shown: boolean }[]>([]);
 const { busy, stored, fault, fields, save } = useSave();
-const { error, load } = useLoad(async () => show((await ask(api.school.cautions.$get())).cautions));
+let version = 0;
+const { error, load } = useLoad(async () => show(await ask(api.school.cautions.$get())));
 onMounted(load);
 
-function show(cautions: readonly SchoolCaution[]): void {
+function show({ cautions, version: read }: { cautions: readonly SchoolCaution[]; version: number }): void {
+  version = read;
   loaded.value = cautions;
-  draft.value = cautions.map((each) => ({ ...each, places: [...each.places] }));
+  draft.value = editable(cautions);
+}
+
+function editable(cautions: readonly SchoolCaution[]) {
+  return cautions.map((each) => ({ ...each, places: [...each.places] }));
 }
 
 function addOwn(): void {
@@ -40,7 +47,15 @@ function usual(): void {
 async function store(): Promise<void> {
   await save(async () => {
     const cautions = draft.value.filter((each) => each.text.trim() !== '');
-    show((await ask(api.school.cautions.$put({ json: { cautions } }))).cautions);
+    const again = async () => {
+      const theirs = await ask(api.school.cautions.$get());
+      loaded.value = theirs.cautions;
+      version = theirs.version;
+      return { cautions: editable(theirs.cautions), version };
+    };
+    const before = { cautions: editable(loaded.value ?? []), version };
+    const put = (json: typeof before) => ask(api.school.cautions.$put({ json }));
+    show(await saveMerged({ before, mine: { cautions, version }, put, again }));
   });
 }
 

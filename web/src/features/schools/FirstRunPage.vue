@@ -14,7 +14,7 @@ const router = useRouter();
 const session = useSession();
 const { busy, fault, fields, save } = useSave();
 
-const draft = reactive({ school: '', timeZone: LOCAL_ZONE, name: '', email: '', password: '' });
+const draft = reactive({ code: '', school: '', timeZone: LOCAL_ZONE, name: '', email: '', password: '' });
 
 async function setUp(): Promise<void> {
   const done = await save(async () => {
@@ -34,6 +34,13 @@ async function setUp(): Promise<void> {
     label="Set up the school"
     @submit="setUp"
   >
+    <TextField
+      v-model="draft.code"
+      label="Code"
+      hint="It stands in the terminal where Escalier was started."
+      :error="fields.code"
+      autocomplete="off"
+    />
     <TextField v-model="draft.school" label="Name of the school" :error="fields.school" />
     <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
     <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />

@@ -2,6 +2,7 @@
 import type { People, PersonLine, Role } from '@escalier/server/api';
 import { reactive, watch } from 'vue';
 import { api, ask } from '../../api.ts';
+import { mergeChanges, saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import RoleFields from './RoleFields.vue';
@@ -12,7 +13,10 @@ const { busy, stored, fault, fields, save } = useSave();
 const draft = reactive<{ role: Role; classIds: string[]; closed: boolean }>(copy(props.person));
 watch(
   () => props.person,
-  (person) => Object.assign(draft, copy(person)),
+  (person, before) => {
+    const [was, now] = [copy(before), copy(person)];
+    Object.assign(draft, person.id === before.id ? mergeChanges(was, { ...draft }, now).merged : now);
+  },
 );
 
 function copy({ role, classIds, closed }: PersonLine): { role: Role; classIds: string[]; closed: boolean } {
@@ -20,8 +24,17 @@ function copy({ role, classIds, closed }: PersonLine): { role: Role; classIds: s
 }
 
 async function store(): Promise<void> {
-  const { id } = props.person;
-  if (await save(() => ask(api.people[':id'].$put({ param: { id }, json: { ...draft } })))) emit('stored');
+  const { id, version } = props.person;
+  const put = (json: typeof mine) => ask(api.people[':id'].$put({ param: { id }, json }));
+  const mine = { ...draft, version };
+  const again = async () => {
+    const { people } = await ask(api.people.$get());
+    const person = people.find((each) => each.id === id);
+    emit('stored');
+    return person === undefined ? undefined : { ...copy(person), version: person.version };
+  };
+  const before = { ...copy(props.person), version };
+  if (await save(() => saveMerged({ before, mine, put, again }))) emit('stored');
 }
 </script>
 

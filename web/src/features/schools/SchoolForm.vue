@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { reactive } from 'vue';
 import { api, ask } from '../../api.ts';
+import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
@@ -10,12 +11,22 @@ import ZoneField from './ZoneField.vue';
 /** What the school is called, and by which clock it lives. */
 const session = useSession();
 const { busy, stored, fault, fields, save } = useSave();
-const draft = reactive({ name: session.me?.school ?? '', timeZone: session.me?.timeZone ?? 'UTC' });
+const current = () => ({
+  name: session.me?.school ?? '',
+  timeZone: session.me?.timeZone ?? 'UTC',
+  version: session.me?.schoolVersion ?? 0,
+});
+const draft = reactive(current());
 
 async function store(): Promise<void> {
   await save(async () => {
-    await ask(api.school.$put({ json: { ...draft } }));
+    const again = async () => {
+      await session.enter();
+      return current();
+    };
+    await saveMerged({ before: current(), mine: { ...draft }, put: (json) => ask(api.school.$put({ json })), again });
     await session.enter();
+    Object.assign(draft, current());
   });
 }
 </script>

@@ -67,6 +67,7 @@ describe('people', () => {
         classIds: [],
         seenAt: '2026-03-03T10:00:00Z',
         closed: false,
+        version: 1,
       },
       {
         id: 'i',
@@ -76,6 +77,7 @@ describe('people', () => {
         classIds: ['o'],
         seenAt: null,
         closed: false,
+        version: 1,
       },
     ],
     invitations: [

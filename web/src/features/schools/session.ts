@@ -2,9 +2,15 @@ import type { DemoAccount, Me } from '@escalier/server/api';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
+import { clearDevice, deviceAccount, fresh, leftHere, tellTabs, useOutbox, whenTold } from '../../offline/index.ts';
+
+/** So long a device may go on without having heard from the school: then it asks for signing in, also without a network. */
+const LEASE_MS = 7 * 86_400_000;
+const SIGN_OUT_MS = 4000;
 
 /** Who is signed in on this device. */
 export const useSession = defineStore('session', () => {
+  const outbox = useOutbox();
   const me = ref<Me | null>(null);
   const mayTeach = computed(() => me.value !== null && me.value.role !== 'assistant');
   let loaded = false;
@@ -12,38 +18,92 @@ export const useSession = defineStore('session', () => {
   /** Asks once who is signed in. */
   async function load(): Promise<void> {
     if (loaded) return;
-    try {
-      me.value = await ask(api.session.$get());
+    if (leftHere.get() && !(await leaveSchool())) {
+      // Signed out without a network: the school does not know yet, and the old cookie opens nothing here.
       loaded = true;
+      return;
+    }
+    try {
+      await enter();
     } catch (error) {
-      if (error instanceof ApiError && error.code === 'signed-out') loaded = true;
+      if (error instanceof ApiError && error.code === 'signed-out') {
+        loaded = true;
+        await clearDevice();
+      }
     }
   }
 
   async function signIn(email: string, password: string): Promise<void> {
     await ask(api['sign-in'].$post({ json: { email, password } }));
+    leftHere.set(false);
     await enter();
   }
 
-  /** After the server has signed somebody in by a link or at the first run. */
+  /** Takes over who the school says is signed in; also after a link or the first run. */
   async function enter(): Promise<void> {
-    me.value = await ask(api.session.$get());
+    const request = api.session.$get();
+    const found = await ask(request);
+    const { headers } = await request;
+    const now = Date.now();
+    // What the service worker has kept says when the school last answered.
+    const heard = Date.parse(headers?.get('date') ?? '') || now;
+    if (Date.parse(found.until) < now || now - heard > LEASE_MS) {
+      await clearDevice();
+      throw new ApiError({ error: { code: 'signed-out', message: 'Please sign in again.' } });
+    }
+    const before = deviceAccount.get();
+    if (before !== null && before !== found.email) await clearDevice();
+    deviceAccount.set(found.email);
+    me.value = found;
     loaded = true;
+    if (before !== found.email) tellTabs({ kind: 'entered', email: found.email });
   }
 
+  /** Signs out here at once, with a network or without; the school hears of it as soon as it can. */
   async function signOut(): Promise<void> {
-    await ask(api.session.$delete());
-    me.value = null;
+    leftHere.set(true);
+    await forgetHere();
+    tellTabs({ kind: 'left' });
+    await leaveSchool();
+    fresh.page('/sign-in');
   }
 
-  function forget(): void {
-    me.value = null;
+  /** The school has ended the session: it ran out, was ended from elsewhere, or the account was closed. */
+  async function ended(back: string): Promise<void> {
+    if (me.value === null) return;
+    await forgetHere();
+    tellTabs({ kind: 'left' });
+    fresh.page(`/sign-in?to=${encodeURIComponent(back)}`);
   }
+
+  async function forgetHere(): Promise<void> {
+    me.value = null;
+    await outbox.leave();
+    await clearDevice();
+  }
+
+  /** Gives whether the school knows now. */
+  async function leaveSchool(): Promise<boolean> {
+    try {
+      await ask(api.session.$delete({}, { init: { signal: AbortSignal.timeout(SIGN_OUT_MS) } }));
+    } catch (error) {
+      if (!(error instanceof ApiError) || error.code !== 'signed-out') return false;
+    }
+    leftHere.set(false);
+    return true;
+  }
+
+  /** Another tab has signed out, or somebody else in: this one keeps nothing of before. */
+  whenTold((told) => {
+    if (told.kind === 'left' && me.value !== null) void forgetHere().then(() => fresh.page('/sign-in'));
+    if (told.kind === 'entered' && me.value?.email !== told.email)
+      void outbox.leave().then(() => fresh.page('/classes'));
+  });
 
   /** The demo's account, and whether there is no school yet. */
   async function door(): Promise<{ readonly demo: DemoAccount | null; readonly firstRun: boolean }> {
     return ask(api['sign-in'].$get());
   }
 
-  return { me, mayTeach, load, signIn, enter, signOut, forget, door };
+  return { me, mayTeach, load, signIn, enter, signOut, ended, door };
 });

@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import type { Notice, PartOffer } from '@escalier/core/formats';
+import type { TuneDto } from '@escalier/server/api';
 import { refDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { RouterLink, useRouter } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';
 import { ScoreSheet } from '../../score/index.ts';
 import { tuneWorker } from '../../workers/index.ts';
+import { saveMerged } from '../../ui/merge.ts';
 import AbcEditor from './AbcEditor.vue';
 import TuneDrop from './TuneDrop.vue';
 
@@ -29,6 +31,8 @@ const brought = shallowRef<readonly Notice[]>([]);
 const isOk = ref(true);
 const refused = ref<{ readonly message: string; readonly sameAs: string | null } | null>(null);
 const busy = ref(false);
+/** The tune as it was read; null for a new one. */
+const base = shallowRef<TuneDto | null>(null);
 const bytes = shallowRef<Uint8Array | null>(null);
 const parts = shallowRef<readonly PartOffer[]>([]);
 const taken = ref<readonly number[] | null>(null);
@@ -37,7 +41,8 @@ const title = computed(() => /^T:\s*(.*)$/m.exec(text.value)?.[1] ?? 'the tune')
 onMounted(async () => {
   if (props.tuneId === null) return;
   try {
-    text.value = (await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }))).abc;
+    base.value = await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }));
+    text.value = base.value.abc;
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
     refused.value = { message: problem.message, sameAs: null };
@@ -55,6 +60,15 @@ watch(
   },
   { immediate: true },
 );
+
+/** A text is one field: who was second is asked, and has theirs to look at. */
+async function change(id: string, abc: string): Promise<TuneDto> {
+  const param = { id };
+  const before = base.value ?? { abc: '', version: 0 };
+  const put = (json: { abc: string; version: number }) => ask(api.tunes[':id'].$put({ param, json }));
+  const again = async () => (base.value = await ask(api.tunes[':id'].$get({ param })));
+  return saveMerged({ before, mine: { abc, version: before.version }, put, again });
+}
 
 async function bring(file: Uint8Array, take: readonly number[] | null): Promise<void> {
   refused.value = null;
@@ -86,9 +100,7 @@ async function store(): Promise<void> {
   refused.value = null;
   try {
     const json = { abc: text.value };
-    const kept = await (props.tuneId === null
-      ? ask(api.tunes.$post({ json }))
-      : ask(api.tunes[':id'].$put({ param: { id: props.tuneId }, json })));
+    const kept = await (props.tuneId === null ? ask(api.tunes.$post({ json })) : change(props.tuneId, text.value));
     await router.push({ name: 'tune', params: { tuneId: kept.id } });
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;

@@ -37,6 +37,7 @@ async function fetchTune(address: TuneAddress): Promise<OpenTune> {
     known: NOBODY,
     breathSeconds: DEFAULT_BREATH_SECONDS,
     breaths: null,
+    breathsVersion: 0,
     step: null,
     steps: 0,
   };
@@ -95,11 +96,13 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     page.value = { ...open, breathSeconds, breaths };
     await reread();
     if (open.schoolClass === null) return;
-    const json = { breathSeconds, breaths: breaths === null ? null : [...breaths] };
+    const version = open.breathsVersion;
+    const json = { breathSeconds, breaths: breaths === null ? null : [...breaths], version };
     try {
-      await ask(
+      const kept = await ask(
         api.classes[':id'].tunes[':tuneId'].$put({ param: { id: open.schoolClass.id, tuneId: open.tuneId }, json }),
       );
+      if (page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept.version };
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
       error.value = `The breaths are not stored. ${problem.message}`;
