@@ -58,7 +58,8 @@ test('server and database are killed during 2,000 marks: every acknowledged one 
   let server: RunningServer | null = null;
   try {
     ensureDatabase(postgres, 'power');
-    server = await startServer(postgres.url('power'), { port });
+    const urls = () => ({ app: postgres.url('power'), owner: postgres.ownerUrl('power') });
+    server = await startServer(urls(), { port });
     const { address } = server;
     const demo = (await (await fetch(`${address}/api/sign-in`)).json()) as {
       demo: { email: string; password: string };
@@ -97,7 +98,7 @@ test('server and database are killed during 2,000 marks: every acknowledged one 
       process.kill(-postgres.pid!, 'SIGKILL');
       await Promise.all([stopServer(server, 'SIGKILL'), postgres.ended]);
       postgres = await startPostgres(data);
-      server = await startServer(postgres.url('power'), { port });
+      server = await startServer(urls(), { port });
       const after = await get<{ records: { id: string }[] }>(`/api/classes/${first!.id}/records`);
       const there = new Set(after.records.map((record) => record.id));
       expect([...known].filter((id) => !there.has(id))).toEqual([]);

@@ -3,10 +3,10 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
-import { startServer, stopServer } from './server.ts';
+import { databaseNamed, startServer, stopServer } from './server.ts';
 import { openClass, openDemo } from './steps.ts';
 
-const LIVE_DATABASE = process.env.ESCALIER_E2E_LIVE_DATABASE;
+const LIVE_DATABASE = databaseNamed('live');
 
 test.use({ serviceWorkers: 'allow' });
 

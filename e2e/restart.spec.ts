@@ -1,8 +1,8 @@
 import { expect, test } from '@playwright/test';
-import { startServer, stopServer } from './server.ts';
+import { databaseNamed, startServer, stopServer } from './server.ts';
 import { openClass, openDemo } from './steps.ts';
 
-const DATABASE = process.env.ESCALIER_E2E_RESTART_DATABASE;
+const DATABASE = databaseNamed('restart');
 
 test('a recorded pass is there again after the server was killed and started', async ({ page }) => {
   const first = await startServer(DATABASE);

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { startServer, stopServer } from './server.ts';
+import { databaseNamed, startServer, stopServer } from './server.ts';
 import { expectAccessible, openClass, openDemo } from './steps.ts';
 
 const PASSWORD = 'four plain words here';
@@ -180,11 +180,13 @@ test('an empty database asks for a school, which is set up, filled from an archi
 }) => {
   await openDemo(page);
   const archive = await page.request.get('/api/archive');
-  const server = await startServer(process.env.ESCALIER_E2E_FIRST_RUN_DATABASE, { demo: false });
+  const server = await startServer(databaseNamed('first_run'), { demo: false });
   try {
     await page.goto(server.address);
     await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible();
     await expectAccessible(page);
+    const code = /code: (\S+)/.exec(server.output())![1]!;
+    await page.getByLabel('Code').fill(code.toLowerCase());
     await page.getByLabel('Name of the school').fill('Hill School');
     await page.getByLabel('Your name').fill('Eir');
     await page.getByLabel('Your e-mail').fill('eir@hill.example');

@@ -2,7 +2,7 @@ import { chmodSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { openDatabase } from './lib/database.mjs';
-import { STATE } from './lib/paths.mjs';
+import { DATA_FOLDER } from './lib/paths.mjs';
 import { withPassword } from './lib/psql.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
@@ -10,11 +10,11 @@ import { Refusal, run, say } from './lib/say.mjs';
 await run(async () => {
   const { values } = parseArgs({ options: { to: { type: 'string' } } });
   const stamp = new Date().toISOString().slice(0, 16).replace(/[:T]/g, '-');
-  const file = resolve(values.to ?? join(STATE, 'backups', `escalier-${stamp}.dump`));
+  const file = resolve(values.to ?? join(DATA_FOLDER, 'backups', `escalier-${stamp}.dump`));
   const database = await openDatabase();
   try {
     // Children's data: nobody but who made the copy reads it.
-    mkdirSync(STATE, { recursive: true });
+    mkdirSync(DATA_FOLDER, { recursive: true });
     process.umask(0o077);
     mkdirSync(dirname(file), { recursive: true });
     // The copy gets its name only when it is whole.

@@ -1,12 +1,12 @@
 import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { STATE } from './paths.mjs';
+import { DATA_FOLDER } from './paths.mjs';
 import { APP, OWNER, readPasswords } from './postgres-roles.mjs';
 import { binariesOf, ensureDatabase, startPostgres } from './postgres.mjs';
 import { runSql, targetOf } from './psql.mjs';
 import { Refusal } from './say.mjs';
 
-export const DATA = join(STATE, 'postgres');
+export const DATA = join(DATA_FOLDER, 'postgres');
 const NAME = 'escalier';
 
 /**

@@ -88,7 +88,8 @@ export async function startServer({ urls, port, demo = true, logFolder }) {
     void ended.then(() => resolve(null));
   });
   if (address === null) throw new Refusal(`The server did not start. ${output.trim()}`);
-  // The server's log is for who looks after it.
+  // The server's log is for who looks after it, and what it said before it was ready too.
+  process.stdout.write(output.replace(/^Escalier is at .*\n/m, ''));
   child.stdout.on('data', (text) => process.stdout.write(text));
   child.stderr.on('data', (text) => process.stderr.write(text));
   const stop = async () => {

@@ -8,7 +8,7 @@ import { join } from 'node:path';
 /**
  * Runs a program of PostgreSQL with a password that stands neither on its command line nor in its environment.
  * @param target {host, port, user, password, database}; a password of undefined leaves the file out.
- * @returns {status, stdout, stderr}
+ * @returns {{status: number | null, stdout: string, stderr: string}}
  */
 export function withPassword({ host, port, user, password, database }, command, args, options = {}) {
   const folder = mkdtempSync(join(tmpdir(), 'esc-pass-'));
@@ -50,7 +50,10 @@ export function targetOf(url) {
   };
 }
 
-/** Runs SQL that comes by standard input, so that no secret in it stands on a command line. Gives {status, stdout, stderr}. */
+/**
+ * Runs SQL that comes by standard input, so that no secret in it stands on a command line.
+ * @returns {{status: number | null, stdout: string, stderr: string}}
+ */
 export function runSql(binaries, target, sql) {
   const args = ['-X', '-q', '-t', '-A', '-v', 'ON_ERROR_STOP=1', '-f', '-'];
   return withPassword(target, join(binaries, 'psql'), args, { input: sql, env: target.env });

@@ -49,6 +49,37 @@ describe('as a stranger', () => {
     }
   });
 
+  it('nothing of a body is read before it is known who sends it, and too much by who is known neither', async () => {
+    const pulled = async (path: string, headers: Record<string, string>) => {
+      let pieces = 0;
+      const body = new ReadableStream({
+        pull(controller) {
+          pieces += 1;
+          controller.enqueue(new Uint8Array(64 * 1024));
+        },
+      });
+      const init = {
+        method: 'POST',
+        body,
+        duplex: 'half',
+        headers: { 'content-type': 'application/json', ...headers },
+      };
+      const answer = await test.app.request(path, init as RequestInit);
+      return { status: answer.status, pieces };
+    };
+    for (const path of ['/api/archive', '/api/tunes', '/api/hearing/events']) {
+      const { status, pieces } = await pulled(path, {});
+      expect(status).toBe(401);
+      expect(pieces).toBeLessThanOrEqual(1);
+    }
+    const teacher = { cookie: test.cookie };
+    const usual = await pulled('/api/instruments', teacher);
+    expect(usual.status).toBe(413);
+    expect(usual.pieces).toBeLessThan(20);
+    expect((await pulled('/api/tunes', teacher)).status).toBe(413);
+    expect((await pulled('/api/sign-in', {})).pieces).toBeLessThan(3);
+  });
+
   it('an address that is not there asks for a session too, and a forged cookie opens nothing', async () => {
     expect((await test.send('GET', '/api/nothing', undefined, null)).status).toBe(401);
     expect((await test.send('GET', '/api/classes', undefined, 'escalier_session=abc')).status).toBe(401);
@@ -88,6 +119,33 @@ describe('as a teacher of another school', () => {
     ] as const) {
       expect((await test.send(method, path, sent, other)).status, `${method} ${path}`).toBe(404);
     }
+  });
+});
+
+describe('a small text that stands for very much', () => {
+  it.each([
+    ['bars of rest', 'Z9999999|CDEF|]'],
+    ['overlays', `${'CDEF&'.repeat(9000)}CDEF|]`],
+    ['voices', Array.from({ length: 3000 }, (_, voice) => `V:${voice}\nCDEF|`).join('\n')],
+  ])('is refused in a sentence, and others are answered meanwhile: %s', async (_, music) => {
+    const abc = `X:1\nT:Too much\nM:4/4\nL:1/4\nK:C\n${music}`;
+    const [tune, health] = await Promise.all([
+      test.send('POST', '/api/tunes', { abc }),
+      test.send('GET', '/api/health', undefined, null),
+    ]);
+    expect([tune.status, health.status]).toEqual([400, 200]);
+    expect(((await tune.json()) as ErrorBody).error.fields?.abc).toMatch(/at most \d+ fit\.$/);
+  });
+
+  it('a calendar that never ends, and a term of ten thousand years', async () => {
+    const [term] = (await (await test.send('GET', '/api/terms')).json()) as Record<string, unknown>[];
+    const event = 'DTSTART;VALUE=DATE:20260302\r\nRRULE:FREQ=WEEKLY;INTERVAL=2147483648';
+    const ics = `BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\n${event}\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
+    const path = `/api/terms/${String(term!.id)}`;
+    const read = await test.send('POST', `${path}/holidays`, { ics });
+    expect(((await read.json()) as { leftOut: string[] }).leftOut[0]).toContain('repeats in a way');
+    const ages = await test.send('PUT', path, { ...term, startsOn: '0001-01-01', endsOn: '9999-12-31' });
+    expect(ages.status).toBe(400);
   });
 });
 

@@ -68,8 +68,8 @@ async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {
   return { error: { code: 'broken', message: 'The school server gave an answer that cannot be read.' } };
 }
 
-/** Sends an archive as it is. @throws ApiError as `ask` does. */
-export async function sendArchive(json: string): Promise<Imported> {
+/** Sends an archive as it is, from the disk of the device. @throws ApiError as `ask` does. */
+export async function sendArchive(file: Blob): Promise<Imported> {
   const headers = { 'content-type': 'application/json' };
-  return ask<Imported>(fetch('/api/archive', { method: 'POST', headers, body: json }));
+  return ask<Imported>(fetch('/api/archive', { method: 'POST', headers, body: file }));
 }

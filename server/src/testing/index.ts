@@ -35,7 +35,7 @@ export interface TestApp {
 export const TEST_NOW = new Date('2026-03-03T10:00:00Z');
 
 /** The whole application over a database of its own, with the demo school in it or with none. */
-export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
+export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}): Promise<TestApp> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   const { owner, app: reader } = inject('postgres');
   const admin = await connect(`${owner}postgres`);
@@ -51,7 +51,7 @@ export async function createTestApp({ empty = false } = {}): Promise<TestApp> {
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
   let now = TEST_NOW;
   const live = liveRecords(databaseUrl);
-  const app = createApp({ orm, demo, webFolder: null, stock, live, clock: () => now });
+  const app = createApp({ orm, demo, webFolder: null, stock, live, heartbeatMs, clock: () => now });
   const setNow = (next: Date): void => void (now = next);
   const request = async (method: string, path: string, body: unknown, cookie: string | null): Promise<Response> =>
     app.request(path, {

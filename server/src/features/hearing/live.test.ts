@@ -8,7 +8,7 @@ let test: TestApp;
 let plover: ClassPage;
 let otter: ClassSummary;
 beforeAll(async () => {
-  test = await createTestApp();
+  test = await createTestApp({ heartbeatMs: 50 });
   const list = (await (await test.send('GET', '/api/classes')).json()) as ClassSummary[];
   otter = list.find((each) => each.name === '4 Otter')!;
   const { id } = list.find((each) => each.name === '4 Plover')!;
@@ -26,27 +26,63 @@ const nearly = () => ({
   heardAt: '2026-03-03T09:55:00Z',
 });
 
-/** The events of a stream as they come, by their names. */
-async function* eventsOf(classId: string): AsyncGenerator<string> {
-  const answer = await test.send('GET', `/api/hearing/live?class=${classId}`);
+interface Told {
+  readonly event: string;
+  readonly classId: string;
+}
+
+/** What a stream tells, as it comes; ends when the server ends it. */
+async function* eventsOf(cookie = test.cookie): AsyncGenerator<Told> {
+  const answer = await test.send('GET', '/api/hearing/live', undefined, cookie);
   expect(answer.headers.get('content-type')).toContain('text/event-stream');
   const reader = answer.body!.pipeThrough(new TextDecoderStream()).getReader();
   try {
     for (;;) {
       const { value, done } = await reader.read();
       if (done) return;
-      for (const [, name] of value.matchAll(/^event: (.*)$/gm)) yield name!;
+      for (const [, event, classId] of value.matchAll(/^event: (.*)\ndata: ?(.*)$/gm))
+        yield { event: event!, classId: classId! };
     }
   } finally {
     await reader.cancel();
   }
 }
 
+/** Reads on to the next that is no heartbeat. */
+async function nextRecords(stream: AsyncGenerator<Told>): Promise<string | null> {
+  for (;;) {
+    const { value, done } = await stream.next();
+    if (done === true) return null;
+    if ((value as Told).event === 'records') return (value as Told).classId;
+  }
+}
+
+/** Somebody else of the school, with the classes of theirs. */
+async function colleague(
+  classIds: readonly string[],
+): Promise<{ cookie: string; id: string; end: () => Promise<void> }> {
+  const made = await test.send('POST', '/api/people/invitations', { name: 'Tove', role: 'teacher', classIds });
+  const { token } = (await made.json()) as { token: string };
+  const account = { name: 'Tove', email: `${v7()}@osierbridge.example`, password: 'four plain words here' };
+  const answer = await test.send('POST', `/api/invitations/${token}`, account, null);
+  const cookie = answer.headers.get('set-cookie')!.split(';')[0]!;
+  const { people } = (await (await test.send('GET', '/api/people')).json()) as {
+    people: { id: string; email: string }[];
+  };
+  const { id } = people.find((each) => each.email === account.email)!;
+  const end = async () => {
+    const body = { role: 'teacher', classIds: [], closed: true, version: 1 };
+    expect((await test.send('PUT', `/api/people/${id}`, body)).status).toBe(200);
+  };
+  return { cookie, id, end };
+}
+
 describe('live records', () => {
-  it('tell every listener of the class, and nobody of another', async () => {
-    const [here, there] = [eventsOf(plover.id), eventsOf(otter.id)];
-    // The first says that there may be something new; the second comes with the connection to the database.
-    for (const stream of [here, there]) expect((await stream.next()).value).toBe('records');
+  it('tell who may open the class, and nobody else', async () => {
+    const other = await colleague([otter.id]);
+    const [mara, tove] = [eventsOf(), eventsOf(other.cookie)];
+    // The first says that there may be something new: messages may have been missed.
+    for (const stream of [mara, tove]) expect(await nextRecords(stream)).toBe('');
     const told: string[] = [];
     const listener = liveRecords(test.databaseUrl);
     await new Promise<void>((resolve) => {
@@ -56,12 +92,29 @@ describe('live records', () => {
       });
     });
     await test.record(nearly());
-    expect((await here.next()).value).toBe('records');
     await expect.poll(() => told).toContain(plover.id);
-    expect(told).not.toContain(otter.id);
-    await here.return(undefined);
-    await there.return(undefined);
+    let classId = await nextRecords(mara);
+    while (classId === '') classId = await nextRecords(mara);
+    expect(classId).toBe(plover.id);
+    await other.end();
+    // Its account is closed: the stream ends, and has told nothing of a class of others.
+    const rest: (string | null)[] = [];
+    for (let next = await nextRecords(tove); next !== null; next = await nextRecords(tove)) rest.push(next);
+    expect(rest.every((each) => each === '')).toBe(true);
+    await mara.return(undefined);
     await listener.close();
+  });
+
+  it('are refused to an account that has too many', async () => {
+    const other = await colleague([]);
+    const streams = Array.from({ length: 12 }, () => eventsOf(other.cookie));
+    for (const stream of streams) expect(await nextRecords(stream)).toBe('');
+    expect((await test.send('GET', '/api/hearing/live', undefined, other.cookie)).status).toBe(429);
+    for (const stream of streams) await stream.return(undefined);
+    await expect
+      .poll(async () => (await test.send('GET', '/api/hearing/live', undefined, other.cookie)).status)
+      .toBe(200);
+    await other.end();
   });
 
   it('listen again when the database has cut them off', async () => {

@@ -26,7 +26,7 @@ async function bringIn(event: Event): Promise<void> {
   if (file === undefined) return;
   done.value = null;
   await save(async () => {
-    const imported = await sendArchive(await file.text());
+    const imported = await sendArchive(file);
     done.value = `${imported.classes} classes, ${imported.pupils} pupils and ${imported.records} records are here.`;
     await session.enter();
     await load();

@@ -144,6 +144,7 @@ describe('people', () => {
     expect(asked.find((each) => each.method === 'PUT')!.body).toEqual({
       name: 'Osier School',
       timeZone: 'Europe/London',
+      version: 1,
     });
     expect(wrapper.get('header').text()).toContain('Osier School');
   });
@@ -251,10 +252,12 @@ describe('at the door', () => {
   it('the first school is set up, and its calendar is next', async () => {
     const asked = fakeServer({ 'POST /api/first-run': () => ({ ok: true }), 'GET /api/session': me });
     const { wrapper, push } = await openPage(FirstRunPage);
-    await wrapper.get('input[type=text]').setValue('Hill School');
+    const [code, name] = wrapper.findAll('input[type=text]');
+    await code!.setValue('ABCD-EFGH');
+    await name!.setValue('Hill School');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(asked[0]!.body).toMatchObject({ school: 'Hill School' });
+    expect(asked[0]!.body).toMatchObject({ code: 'ABCD-EFGH', school: 'Hill School' });
     expect(push).toHaveBeenCalledWith({ name: 'terms' });
   });
 

@@ -1,10 +1,11 @@
-import { standings, type RecordEvent } from '@escalier/core/records';
+import { standings, type RecordEvent, type StepRule } from '@escalier/core/records';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { RecordCountEntity, RecordEventEntity } from '../hearing/index.ts';
 import type { ClassPage, ClassSummary } from './dto.ts';
-import { keptStanding } from './kept-events.ts';
+import { KeptStandingEntity } from './entities.ts';
+import { standingsOfClimbers } from './kept-standings.ts';
 
 let test: TestApp;
 let classId: string;
@@ -49,7 +50,7 @@ async function afresh(from: ClassPage) {
   );
 }
 
-describe('records that are kept in memory', () => {
+describe('standings that are kept', () => {
   it('give after every new record and every undo what the table gives', async () => {
     const first = await page();
     const made: string[] = [];
@@ -85,14 +86,33 @@ describe('records that are kept in memory', () => {
     expect(await em.count(RecordEventEntity)).toBe(total);
   });
 
-  it('belong to their staircase: another one gives another standing', () => {
-    const rules = (...ids: string[]) => ids.map((id) => ({ id, tunes: [], toPass: 1 }));
-    const events: readonly RecordEvent[] = [
-      { kind: 'heard', id: 'a', pupilId: 'p', stepId: 'one', outcome: 'passed', remarks: [], heardAt: '2026-03-03' },
-    ];
-    expect(keptStanding('p', 0, rules('one', 'two'), events).stepIndex).toBe(1);
-    expect(keptStanding('p', 0, rules('other', 'two'), events).stepIndex).toBe(0);
-    expect(keptStanding('p', 1, rules('one', 'two'), events).stepIndex).toBe(1);
-    expect(keptStanding('p', 0, rules('one', 'two'), events).stepIndex).toBe(1);
+  it('are found by another process in the table, and worked out anew where that does not hold', async () => {
+    const em = test.orm.em.fork();
+    const before = await page();
+    const rows = await em.findAll(KeptStandingEntity);
+    const heard = before.pupils.filter((pupil) => pupil.leftOn === null && pupil.records > 0);
+    expect(rows.map((row) => row.pupil)).toEqual(expect.arrayContaining(heard.map((pupil) => pupil.id)));
+    for (const { id, records, standing } of heard) {
+      const row = rows.find((each) => each.pupil === id)!;
+      expect([row.records, row.standing]).toEqual([records, standing]);
+    }
+  });
+
+  it('belong to their staircase: another one gives another standing', async () => {
+    const em = test.orm.em.fork();
+    const { pupils, steps } = await page();
+    const { id, records } = pupils.find((pupil) => pupil.records > 0)!;
+    const rules = steps.map((step) => ({ id: step.id, tunes: step.tunes.map((tune) => tune.id), toPass: step.toPass }));
+    const stands = async (startStepIndex: number, of: readonly StepRule[]) =>
+      (await standingsOfClimbers(em, [{ id, startStepIndex, steps: of, records }]))[0]!.stepIndex;
+    const first = await stands(0, rules);
+    expect(
+      await stands(
+        0,
+        rules.map((rule) => ({ ...rule, id: v7() })),
+      ),
+    ).toBe(0);
+    expect(await stands(4, rules)).toBeGreaterThanOrEqual(4);
+    expect(await stands(0, rules)).toBe(first);
   });
 });

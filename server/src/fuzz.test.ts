@@ -1,0 +1,201 @@
+import { seededRandom } from '@escalier/core/testing';
+import { v7 } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { ClassPage, ClassSettings, ClassSummary, PupilRecord } from './features/classes/index.ts';
+import type { People } from './features/people/index.ts';
+import { createTestApp, type TestApp } from './testing/index.ts';
+
+/** Short here; `npm run fuzz -- --runs 10000` runs as long as one likes. */
+const RUNS = Number(process.env.ESCALIER_FUZZ_RUNS ?? 30);
+const SEED = Number(process.env.ESCALIER_FUZZ_SEED ?? 7);
+
+let test: TestApp;
+beforeAll(async () => {
+  test = await createTestApp();
+});
+afterAll(() => test.close());
+
+const get = async <Body>(path: string): Promise<Body> => (await (await test.send('GET', path)).json()) as Body;
+
+interface Sending {
+  readonly method: string;
+  readonly path: string;
+  readonly body: unknown;
+}
+
+/** One good body for every route that takes one. */
+async function goodOnes(): Promise<readonly Sending[]> {
+  const [first, second] = await get<ClassSummary[]>('/api/classes');
+  const id = first!.id;
+  const page = await get<ClassPage>(`/api/classes/${id}`);
+  const settings = await get<ClassSettings>(`/api/classes/${id}/settings`);
+  const [pupil] = await get<PupilRecord[]>(`/api/classes/${id}/pupils`);
+  const [term] = await get<Record<string, unknown>[]>('/api/terms');
+  const [tune] = await get<Record<string, unknown>[]>('/api/tunes');
+  const { people } = await get<People>('/api/people');
+  const { instruments } = await get<{ instruments: { id: string }[] }>('/api/instruments');
+  const step = page.steps[0]!;
+  const heard = { kind: 'heard', id: v7(), pupilId: pupil!.id, stepId: step.id, outcome: 'nearly', remarks: ['leak'] };
+  const event = { ...heard, tempo: 80, reason: 'again', heardAt: '2026-03-03T09:40:00Z' };
+  const put = (path: string, body: unknown): Sending => ({ method: 'PUT', path, body });
+  const post = (path: string, body: unknown): Sending => ({ method: 'POST', path, body });
+  return [
+    post('/api/sign-in', { email: 'a@b.example', password: 'guess' }),
+    post('/api/first-run', { code: 'x', school: 'S', timeZone: 'UTC', name: 'N', email: 'a@b.example', password: 'x' }),
+    post(`/api/invitations/${'x'.repeat(43)}`, { name: 'N', email: 'a@b.example', password: 'four plain words here' }),
+    put('/api/account/password', { current: 'guess', next: 'four plain words here' }),
+    put('/api/school', { name: 'S', timeZone: 'UTC', version: 1 }),
+    put('/api/school/cautions', await get('/api/school/cautions')),
+    put('/api/school/faults', await get('/api/school/faults')),
+    put(`/api/people/${people[0]!.id}`, people[0]),
+    post('/api/people/invitations', { name: 'New', role: 'teacher', classIds: [id] }),
+    post('/api/terms', term),
+    put(`/api/terms/${String(term!.id)}`, term),
+    post(`/api/terms/${String(term!.id)}/holidays`, { ics: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR\r\n' }),
+    put(`/api/calendar/${id}/link`, { on: true }),
+    post('/api/classes', { ...settings, name: 'Another' }),
+    put(`/api/classes/${id}/settings`, settings),
+    post(`/api/classes/${id}/pupils`, { pupils: [{ name: 'Ada', startStep: 1, joinedOn: '2026-01-31' }] }),
+    put(`/api/classes/${id}/tunes/${step.tuneId}`, { breathSeconds: 6, breaths: [], version: 0 }),
+    put(`/api/pupils/${pupil!.id}`, pupil),
+    put(`/api/pupils/${pupil!.id}/absence`, { date: '2026-03-03', absent: true }),
+    post(`/api/pupils/${pupil!.id}/move`, { classId: second!.id }),
+    post('/api/hearing/events', { sentAt: '2026-03-03T10:00:00Z', events: [event] }),
+    post('/api/instruments', { kind: 'tin-whistle-d', from: 900, count: 2, owner: 'school' }),
+    post('/api/instruments/lend', { classId: id, share: false, dryRun: true }),
+    post('/api/instruments/take-back', { classId: id }),
+    post('/api/instruments/cleaned', { ids: [instruments[0]!.id] }),
+    post(`/api/instruments/${instruments[0]!.id}/loans`, { pupilId: pupil!.id }),
+    put(`/api/instruments/${instruments[0]!.id}`, instruments[0]),
+    put('/api/belts', { belts: ((await get('/api/belts')) as { stock: unknown[] }).stock.slice(0, 2) }),
+    put('/api/belts/given', { belts: [{ pupilId: pupil!.id, stepId: step.id }], given: true }),
+    post('/api/tunes', { abc: 'X:1\nT:New\nM:4/4\nL:1/4\nK:G\nGABd|]' }),
+    put(`/api/tunes/${String(tune!.id)}`, tune),
+    post('/api/archive', await get('/api/archive')),
+  ];
+}
+
+const NASTY: readonly unknown[] = [
+  '\u0000',
+  'a\u0000b',
+  '\ud800',
+  '\u202e',
+  '',
+  ' ',
+  'x'.repeat(10_000),
+  '9'.repeat(400),
+  '0000-01-01',
+  '9999-12-31',
+  '2026-02-30',
+  '0001-01-01T00:00:00Z',
+  '+275760-09-13T00:00:00Z',
+  'Moon/Crater',
+  "'; drop table pupil; --",
+  '%00',
+  '../../etc/passwd',
+  '{}',
+  0,
+  -1,
+  1e308,
+  -0.5,
+  2_147_483_648,
+  9_007_199_254_740_993,
+  null,
+  true,
+  [],
+  {},
+  [[[[]]]],
+  { constructor: 1 },
+  v7(),
+  '00000000-0000-0000-0000-000000000000',
+  Array.from({ length: 3000 }, () => 1),
+];
+
+/** A good body with some places of it replaced, doubled or left out. */
+function spoilt(body: unknown, random: () => number): unknown {
+  const pick = <Value>(list: readonly Value[]): Value => list[Math.floor(random() * list.length)]!;
+  if (random() < 0.02) return structuredClone(pick(NASTY));
+  const copy = structuredClone(body);
+  for (let change = 0; change <= random() * 3; change++) {
+    let at = copy;
+    for (let depth = 0; depth < 8 && typeof at === 'object' && at !== null; depth++) {
+      const key = pick(Object.keys(at)) as string | undefined;
+      if (key === undefined) break;
+      const group = at as Record<string, unknown>;
+      const inner = group[key];
+      const isLeaf = typeof inner !== 'object' || inner === null || random() < 0.2;
+      if (!isLeaf) {
+        at = inner;
+        continue;
+      }
+      const what = random();
+      if (what < 0.7) group[key] = structuredClone(pick(NASTY));
+      else if (what < 0.8 && !Array.isArray(group)) delete group[key];
+      else if (typeof inner === 'string') group[key] = `${inner}${String(pick(NASTY))}`;
+      else group[key] = [inner, inner];
+      break;
+    }
+  }
+  return copy;
+}
+
+/** How many rows there are: a refusal leaves them as they were, but for what counts tries to sign in. */
+async function rows(): Promise<string> {
+  const [counted] = await test.orm.em.fork().execute<object[]>(
+    `select (select count(*) from account) a, (select count(*) from term) t, (select count(*) from tune) u,
+      (select count(*) from school_class) c, (select count(*) from pupil) p, (select count(*) from record_event) r,
+      (select count(*) from instrument) i, (select count(*) from loan) l, (select count(*) from absence) b,
+      (select count(*) from change where words not like 'The school exported%') h`,
+  );
+  return JSON.stringify(counted);
+}
+
+describe('spoilt bodies', () => {
+  it('break nothing: a sentence, and the school as it was', async () => {
+    const sendings = await goodOnes();
+    const random = seededRandom(SEED);
+    const broken: string[] = [];
+    for (let run = 0; run < RUNS; run++) {
+      for (const { method, path, body } of sendings) {
+        const sent = spoilt(body, random);
+        const before = await rows();
+        const answer = await test.send(method, path, sent);
+        if (answer.status >= 500) broken.push(`${run} ${method} ${path}: ${JSON.stringify(sent)?.slice(0, 300)}`);
+        if (answer.status < 400) continue;
+        const { error } = (await answer.json()) as { error?: { message?: string } };
+        expect(error?.message).toMatch(/\.$/);
+        expect(await rows(), `${method} ${path} was refused`).toBe(before);
+      }
+    }
+    expect(broken.slice(0, 10)).toEqual([]);
+  }, 3_600_000);
+
+  it('nor do spoilt addresses', async () => {
+    for (const part of ['%00', '%ED%A0%80', '..%2f', '%', 'x'.repeat(5000), '0', "'", '%F0%9F%8E%B5'])
+      for (const path of ['/api/calendars/', '/api/invitations/', '/api/classes/', '/api/tunes/', '/api/notes/', '/']) {
+        const answer = await test.send('GET', `${path}${part}`);
+        expect(answer.status, `${path}${part}`).toBeLessThan(500);
+      }
+    for (const query of ['after=-1', 'after=1e99', 'after=%00', 'before=x', 'after=99999999999999999999']) {
+      const { id } = (await get<ClassSummary[]>('/api/classes'))[0]!;
+      for (const path of [`/api/classes/${id}/records`, '/api/changes'])
+        expect((await test.send('GET', `${path}?${query}`)).status, query).toBeLessThan(500);
+    }
+  });
+
+  it('the same tune ten times at once is kept once, and one e-mail by two invitations makes one account', async () => {
+    const abc = 'X:1\nT:Ten Times\nM:4/4\nL:1/4\nK:G\nG B d B|A c e c|]';
+    const tunes = await Promise.all(Array.from({ length: 10 }, () => test.send('POST', '/api/tunes', { abc })));
+    expect(tunes.map((answer) => answer.status).toSorted()).toEqual([201, ...Array.from({ length: 9 }, () => 409)]);
+    const invite = async () => {
+      const body = { name: 'Twin', role: 'teacher', classIds: [] };
+      return ((await (await test.send('POST', '/api/people/invitations', body)).json()) as { token: string }).token;
+    };
+    const [one, two] = [await invite(), await invite()];
+    const account = { name: 'Twin', email: 'twin@osierbridge.example', password: 'four plain words here' };
+    const accept = (token: string) => test.send('POST', `/api/invitations/${token}`, account, null);
+    const both = (await Promise.all([accept(one), accept(two)])).map((answer) => answer.status).toSorted();
+    expect(both[0]).toBe(201);
+    expect([400, 409]).toContain(both[1]);
+  });
+});
