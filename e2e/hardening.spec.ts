@@ -9,7 +9,10 @@ async function openPupil(page: Page, className: string, name: string): Promise<v
   await openDemo(page);
   await openClass(page, className);
   await page.getByRole('link', { name: 'Pupils', exact: true }).click();
-  await page.getByRole('button', { name: new RegExp(`^${name}`) }).first().click();
+  await page
+    .getByRole('button', { name: new RegExp(`^${name}`) })
+    .first()
+    .click();
   await expect(page.getByRole('heading', { name })).toBeVisible();
 }
 
@@ -137,7 +140,10 @@ test('two browsers change one pupil: both have their way, and where they clash n
   await save(mara!).click();
   await expect(saved(mara!)).toBeVisible();
   await ivo!.reload();
-  await ivo!.getByRole('button', { name: /^Quynh/ }).first().click();
+  await ivo!
+    .getByRole('button', { name: /^Quynh/ })
+    .first()
+    .click();
   // The consent is withdrawn in one browser; the other, which still shows it, saves a note.
   await consent(mara!).uncheck();
   await save(mara!).click();

@@ -1,12 +1,32 @@
 import { fileURLToPath } from 'node:url';
+import { constants } from 'node:zlib';
 import vue from '@vitejs/plugin-vue';
 import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers';
 import Icons from 'unplugin-icons/vite';
 import Components from 'unplugin-vue-components/vite';
+import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
-import { defineConfig } from 'vite';
+import { defineConfig, type Plugin } from 'vite';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
+
+/** The letters of a first screen are asked for with its script, not after its style sheet. */
+function preloadFonts(): Plugin {
+  return {
+    name: 'preload-fonts',
+    transformIndexHtml: {
+      order: 'post',
+      handler: (_html, { bundle }) =>
+        Object.keys(bundle ?? {})
+          .filter((file) => /-latin-wght-normal-.*\.woff2$/.test(file))
+          .map((file) => ({
+            tag: 'link',
+            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
+            injectTo: 'head',
+          })),
+    },
+  };
+}
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
@@ -14,8 +34,10 @@ export default defineConfig({
     vue(),
     Components({ dirs: [], resolvers: [BootstrapVueNextResolver()], dts: 'components.d.ts' }),
     Icons({ compiler: 'vue3', scale: 1 }),
+    preloadFonts(),
     VitePWA({
-      injectRegister: 'script-defer',
+      // main.ts registers it once the first screen is there, so that the two do not share a slow network.
+      injectRegister: false,
       manifest: {
         name: 'Escalier',
         short_name: 'Escalier',
@@ -43,6 +65,15 @@ export default defineConfig({
           },
         ],
       },
+    }),
+    // Once at build, served as it is: brotli where the connection is secure, gzip for plain http.
+    compression({
+      include: /\.(js|css|html|svg|json|webmanifest|wasm|txt)$/,
+      threshold: 1024,
+      algorithms: [
+        defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
+        defineAlgorithm('gzip', { level: 8 }),
+      ],
     }),
   ],
   css: {

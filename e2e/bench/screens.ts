@@ -1,4 +1,7 @@
-import { chromium, type BrowserContext, type Page } from '@playwright/test';
+import { randomBytes } from 'node:crypto';
+import { createServer } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { Client } from 'pg';
 
 const ADDRESS = process.env.ESCALIER_BENCH_ADDRESS ?? '';
@@ -9,6 +12,7 @@ const EVENTS = 5000;
 
 interface Line {
   readonly name: string;
+  readonly unit?: string;
   readonly peer: string;
   readonly value: number;
   readonly peerValue: number;
@@ -19,11 +23,11 @@ function wanted(name: string): boolean {
   return only === undefined || name.includes(only);
 }
 
-function print({ name, peer, value, peerValue }: Line): void {
+function print({ name, unit = 'ms', peer, value, peerValue }: Line): void {
   if (!wanted(name)) return;
   const round = (figure: number): number => Number(figure.toPrecision(4));
   const ratio = round(value / peerValue);
-  console.log(JSON.stringify({ name, value: round(value), unit: 'ms', peer, peerValue: round(peerValue), ratio }));
+  console.log(JSON.stringify({ name, value: round(value), unit, peer, peerValue: round(peerValue), ratio }));
 }
 
 function median(times: readonly number[]): number {
@@ -166,6 +170,69 @@ async function tap(page: Page, classId: string): Promise<void> {
   await page.context().setOffline(false);
 }
 
+/** Chromium's own "slow 3G" and a processor four times slower. */
+const SLOW = { offline: false, latency: 400, downloadThroughput: 50_000, uploadThroughput: 50_000 };
+const SLOWDOWN = 4;
+
+/** A page that is opened for the first time on a poor network: how long until `ready`, and what came over the wire. */
+async function firstLoad(browser: Browser, address: string, cookies: Cookies, ready: string) {
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  await context.addCookies(cookies);
+  const page = await context.newPage();
+  const devtools = await context.newCDPSession(page);
+  let [wire, plain] = [0, 0];
+  devtools.on('Network.loadingFinished', ({ encodedDataLength }) => (wire += encodedDataLength));
+  devtools.on('Network.dataReceived', ({ dataLength }) => (plain += dataLength));
+  await devtools.send('Network.enable');
+  await devtools.send('Network.emulateNetworkConditions', SLOW);
+  await devtools.send('Emulation.setCPUThrottlingRate', { rate: SLOWDOWN });
+  const start = performance.now();
+  await page.goto(address, { waitUntil: 'commit' });
+  await page.locator(ready).first().waitFor({ timeout: 120_000 });
+  const milliseconds = performance.now() - start;
+  await context.close();
+  return { milliseconds, wire, plain };
+}
+
+type Loaded = Awaited<ReturnType<typeof firstLoad>>;
+type Cookies = Awaited<ReturnType<BrowserContext['cookies']>>;
+
+/** A bare page of as many bytes that cannot be compressed: what the network alone takes. */
+function barePage(bytes: number): Promise<{ address: string; close: () => void }> {
+  const body = randomBytes(Math.max(1, Math.floor(bytes / 2))).toString('hex');
+  const server = createServer((_request, answer) => {
+    answer.setHeader('content-type', 'text/html');
+    answer.end(`<!doctype html><title>x</title><!--${body}--><p class="peg">x</p>`);
+  });
+  return new Promise((resolve) => {
+    server.listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as AddressInfo;
+      resolve({ address: `http://127.0.0.1:${port}/`, close: () => server.close() });
+    });
+  });
+}
+
+async function firstLoads(browser: Browser, cookies: Cookies, schoolClass: string): Promise<void> {
+  const address = `${ADDRESS}/classes/${schoolClass}`;
+  const ours: Loaded[] = [];
+  const bare: Loaded[] = [];
+  for (let round = 0; round < 3; round++) {
+    const one = await firstLoad(browser, address, cookies, '.peg');
+    ours.push(one);
+    const peer = await barePage(one.wire);
+    bare.push(await firstLoad(browser, peer.address, [], '.peg'));
+    peer.close();
+  }
+  const middle = <Key extends 'milliseconds' | 'wire' | 'plain'>(all: readonly Loaded[], key: Key): number =>
+    median(all.map((one) => one[key]));
+  const name = 'first-load';
+  const words = 'a bare page of the same bytes; the first class by slow 3G with a processor four times slower';
+  print({ name, peer: words, value: middle(ours, 'milliseconds'), peerValue: middle(bare, 'milliseconds') });
+  const kilo = (key: 'wire' | 'plain'): number => middle(ours, key) / 1024;
+  const kB = { name: `${name}-size`, peer: 'the same answers as they are without compression' };
+  print({ ...kB, unit: 'kB', value: kilo('wire'), peerValue: kilo('plain') });
+}
+
 const classId = await bigClass();
 const browser = await chromium.launch({
   executablePath: process.env.ESCALIER_BENCH_CHROMIUM ?? '/usr/bin/chromium',
@@ -176,6 +243,7 @@ try {
   const page = await open(context);
   if (wanted('board')) await board(page, classId);
   if (wanted('tap') || wanted('tap-offline')) await tap(page, classId);
+  if (wanted('first-load')) await firstLoads(browser, await context.cookies(), classId);
 } finally {
   await browser.close();
 }

@@ -75,7 +75,7 @@ export async function startServer({ urls, port, demo = true, logFolder }) {
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });
-  const ended = new Promise((resolve) => child.once('exit', (code, signal) => resolve(code ?? 1)));
+  const ended = new Promise((resolve) => child.once('exit', (code) => resolve(code ?? 1)));
   let output = '';
   const address = await new Promise((resolve) => {
     const listen = (text) => {

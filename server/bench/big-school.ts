@@ -1,23 +1,30 @@
 import type { EntityManager } from '../src/platform/database.ts';
 
-const CLASSES = 30;
-const PUPILS = 800;
-const RECORDS_EACH = 75;
+export interface SchoolSize {
+  readonly classes: number;
+  readonly pupils: number;
+  readonly recordsEach: number;
+}
 
-/** Grows the demo's school to 30 classes, 800 pupils and 60,000 records, made by the database itself. */
-export async function growSchool(em: EntityManager, schoolId: string): Promise<void> {
+/** 60,000 records, and the 192,000 of a district's largest school. */
+export const BIG: SchoolSize = { classes: 30, pupils: 800, recordsEach: 75 };
+export const LARGE: SchoolSize = { classes: 48, pupils: 1266, recordsEach: 152 };
+
+/** Grows the demo's school, made by the database itself. */
+export async function growSchool(em: EntityManager, schoolId: string, size: SchoolSize): Promise<void> {
+  const { classes, pupils, recordsEach } = size;
   await em.execute(
     `insert into school_class (id, school_id, term_id, staircase_id, name, grade, meetings, style)
     select gen_random_uuid(), school_id, term_id, staircase_id, 'Class ' || n, 'Year ' || n % 6, meetings, style
-    from school_class, generate_series(1, ${CLASSES}) n where name = '4 Plover' and school_id = ?`,
+    from school_class, generate_series(1, ${classes}) n where name = '4 Plover' and school_id = ?`,
     [schoolId],
   );
   await em.execute(
     `insert into pupil (id, school_id, school_class_id, shown_name, start_step_id, joined_on, left_on, hand_mark, note,
       plays_instead, may_record)
     select gen_random_uuid(), c.school_id, c.id, 'Pupil ' || n, st.id, t.starts_on, null, '', '', null, false
-    from generate_series(0, ${PUPILS - 1}) n
-    join school_class c on c.name = 'Class ' || n % ${CLASSES} + 1 and c.school_id = ?
+    from generate_series(0, ${pupils - 1}) n
+    join school_class c on c.name = 'Class ' || n % ${classes} + 1 and c.school_id = ?
     join term t on t.id = c.term_id
     join step st on st.staircase_id = c.staircase_id and st.position = 1`,
     [schoolId],
@@ -27,13 +34,13 @@ export async function growSchool(em: EntityManager, schoolId: string): Promise<v
     `insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, outcome, remarks,
       undoes, reason, device_ahead, heard_at, received_at)
     select gen_random_uuid(), p.school_id, p.school_class_id, a.id, 'heard', p.id, st.id,
-      case when n % 15 = 14 then 'passed' when n % 3 = 0 then 'nearly' else 'not-yet' end, '["leak"]'::jsonb, null, '', 0,
+      case when n % 30 = 14 then 'passed' when n % 3 = 0 then 'nearly' else 'not-yet' end, '["leak"]'::jsonb, null, '', 0,
       t.starts_on + n * interval '9 hours', t.starts_on + n * interval '9 hours'
     from pupil p
     join school_class c on c.id = p.school_class_id
     join term t on t.id = c.term_id
-    cross join generate_series(0, ${RECORDS_EACH - 1}) n
-    join step st on st.staircase_id = c.staircase_id and st.position = n / 15 + 1
+    cross join generate_series(0, ${recordsEach - 1}) n
+    join step st on st.staircase_id = c.staircase_id and st.position = least(6, n / 15 + 1)
     cross join (select id from account where role = 'owner' and school_id = ? limit 1) a
     where p.school_id = ? and p.shown_name like 'Pupil %'`,
     [schoolId, schoolId],

@@ -2,6 +2,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import abcjs from 'abcjs';
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
+import { fuzz, FUZZ_NAMES } from '@escalier/core/testing';
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import { medians, runBenchmarks, type Benchmark } from './harness.ts';
 
@@ -49,6 +50,19 @@ const benchmarks: readonly Benchmark[] = [
         () => texts.map((text) => abcjs.parseOnly(text)),
         { rounds: 5, warmup: 1 },
       );
+    },
+  },
+  {
+    name: 'fuzz-worst',
+    unit: 'ms',
+    peer: 'reading a good tune of 600 bars, the most that fits',
+    measure: () => {
+      const now = (): number => performance.now();
+      const slowest = FUZZ_NAMES.map((name) => fuzz(name, 400, 7, now).slowest.milliseconds);
+      const longest = `X:1\nT:Long\nM:4/4\nL:1/4\nK:G\n${'GABd|'.repeat(600)}`;
+      const start = now();
+      readTune(parsed(longest), instrument('soprano-recorder-baroque'), NOTHING_KNOWN);
+      return { value: Math.max(...slowest), peerValue: now() - start };
     },
   },
 ];

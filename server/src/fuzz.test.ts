@@ -67,7 +67,7 @@ async function goodOnes(): Promise<readonly Sending[]> {
     post('/api/instruments/cleaned', { ids: [instruments[0]!.id] }),
     post(`/api/instruments/${instruments[0]!.id}/loans`, { pupilId: pupil!.id }),
     put(`/api/instruments/${instruments[0]!.id}`, instruments[0]),
-    put('/api/belts', { belts: ((await get('/api/belts')) as { stock: unknown[] }).stock.slice(0, 2) }),
+    put('/api/belts', { belts: (await get<{ stock: unknown[] }>('/api/belts')).stock.slice(0, 2) }),
     put('/api/belts/given', { belts: [{ pupilId: pupil!.id, stepId: step.id }], given: true }),
     post('/api/tunes', { abc: 'X:1\nT:New\nM:4/4\nL:1/4\nK:G\nGABd|]' }),
     put(`/api/tunes/${String(tune!.id)}`, tune),

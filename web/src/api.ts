@@ -1,8 +1,37 @@
 import type { Api, ErrorBody, Imported } from '@escalier/server/api';
 import { hc } from 'hono/client';
 
+/** What a first screen shows, by its address: asked for beside the session, not after it. */
+const FIRST_DATA: readonly (readonly [page: RegExp, (id: string) => string])[] = [
+  [/^\/(?:classes)?$/, () => '/api/classes'],
+  [/^\/classes\/([0-9a-f-]{36})/, (id) => `/api/classes/${id}`],
+  [/^\/tunes$/, () => '/api/tunes'],
+];
+const early = new Map<string, Promise<Response>>();
+
+/** Asks for the session and for what a page begins with, before anything of the page has loaded. */
+export function askEarly(page: string): void {
+  const data = FIRST_DATA.flatMap(([pattern, path]) => {
+    const match = pattern.exec(page);
+    return match === null ? [] : [path(match[1] ?? '')];
+  });
+  for (const path of page === '/sign-in' ? [] : ['/api/session', ...data]) {
+    const answer = fetch(path);
+    answer.catch(() => undefined);
+    early.set(path, answer);
+  }
+}
+
+/** An answer that was asked for early is taken once. */
+const earlyFetch: typeof fetch = (input, init) => {
+  const path = typeof input === 'string' ? input : '';
+  const answer = (init?.method ?? 'GET') === 'GET' ? early.get(path) : undefined;
+  early.delete(path);
+  return answer ?? fetch(input, init);
+};
+
 /** The typed door to the server. */
-export const api = hc<Api>('/api');
+export const api = hc<Api>('/api', { fetch: earlyFetch });
 
 /** What the server refused, in its own sentence; `code` is "offline" when it could not be reached. */
 export class ApiError extends Error {

@@ -4,6 +4,18 @@ import './styles/main.scss';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
 import App from './App.vue';
+import { askEarly } from './api.ts';
 import { createEscalierRouter } from './router.ts';
 
+askEarly(location.pathname);
 createApp(App).use(createPinia()).use(createEscalierRouter()).mount('#app');
+
+const SETTLED_MS = 4000;
+
+/** The whole application comes to the device for offline use when the first screen has had the network to itself. */
+function registerServiceWorker(): void {
+  if (!('serviceWorker' in navigator)) return;
+  setTimeout(() => void navigator.serviceWorker.register('/sw.js').catch(() => undefined), SETTLED_MS);
+}
+if (document.readyState === 'complete') registerServiceWorker();
+else addEventListener('load', registerServiceWorker);

@@ -189,6 +189,11 @@ export function createEscalierRouter(): Router {
 function guard(router: Router): void {
   router.beforeEach(async (to) => {
     const session = useSession();
+    // The page's code comes while the school is asked who is signed in.
+    for (const { components } of to.matched) {
+      const page = components?.default;
+      if (typeof page === 'function') void (page as () => Promise<unknown>)().catch(() => undefined);
+    }
     await session.load();
     if (session.me === null && to.meta.open !== true) return { name: 'sign-in', query: { to: to.fullPath } };
     if (session.me !== null && to.name === 'sign-in') return { name: 'classes' };

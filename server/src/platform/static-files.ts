@@ -11,11 +11,11 @@ export function webFiles(folder: string) {
     await next();
     if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
   });
-  app.use('*', serveStatic({ root: folder }));
+  app.use('*', serveStatic({ root: folder, precompressed: true }));
   app.get('*', async (c, next) => {
     if (c.req.path.startsWith('/assets/')) return next();
     c.header('Cache-Control', 'no-cache');
-    return serveStatic({ root: folder, path: 'index.html' })(c, next);
+    return serveStatic({ root: folder, path: 'index.html', precompressed: true })(c, next);
   });
   return app;
 }

@@ -45,7 +45,7 @@ const NAME = 'escalier';
 /** The database of this device. @throws DOMException where the browser keeps none. */
 export function openDevice(name = NAME): Promise<DeviceDatabase> {
   return openDB<Schema>(name, 2, {
-    async upgrade(database, before, _after, transaction) {
+    upgrade(database, before, _after, transaction) {
       if (before < 1) {
         database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
         database.createObjectStore('records', { keyPath: ['account', 'classId'] });
@@ -53,10 +53,10 @@ export function openDevice(name = NAME): Promise<DeviceDatabase> {
       }
       // The first version kept events plain.
       const store = transaction.objectStore('outbox');
-      for (const old of (await store.getAll()) as unknown as Kept[]) {
-        const { classId, event, ...rest } = old;
-        await store.put({ ...rest, content: { classId, event } });
-      }
+      void store.getAll().then((all) => {
+        for (const { classId, event, ...rest } of all as unknown as Kept[])
+          void store.put({ ...rest, content: { classId, event } });
+      });
     },
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   });

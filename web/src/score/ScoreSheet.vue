@@ -5,6 +5,7 @@ import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { tuneWorker } from '../workers/index.ts';
 import FingerDots from './FingerDots.vue';
+import { nextFrame, whenIdle } from './when-idle.ts';
 import { placeMarks, type PlacedMark, type ScoreMark } from './marks.ts';
 
 /** An engraved tune with a teacher's pencil marks over it. */
@@ -47,6 +48,9 @@ watch(
     ] as const,
   async ([abc, instrumentId, naming, roomBelow, noWords, counting, plain]) => {
     const mine = ++asked;
+    // The names and buttons of the page come first; the sheet is a moment later.
+    await whenIdle();
+    if (mine !== asked) return;
     const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting, plain });
     if (mine !== asked) return;
     fault.value = result.ok ? null : (result.fault[0]?.message ?? 'The tune could not be read.');
@@ -55,9 +59,13 @@ watch(
   { immediate: true },
 );
 
+let placing = 0;
 watch([svg, width, height, () => props.marks, () => props.presses], async () => {
+  // Measuring lays the page out: once for all that changed in a moment.
+  const mine = ++placing;
   await nextTick();
-  if (host.value === null) return;
+  await nextFrame();
+  if (host.value === null || mine !== placing) return;
   placed.value = placeMarks(host.value, props.marks);
   buttons.value = placeMarks(host.value, props.presses?.map(({ id }) => ({ kind: 'now', id })) ?? []);
 });

@@ -1,3 +1,4 @@
+import { failure, type Result } from '@escalier/core/music';
 import { wrap, type Remote } from 'comlink';
 import type { TuneWorker } from './tune.worker.ts';
 
@@ -6,12 +7,107 @@ export type { Playback } from './playback.ts';
 export type { WayIn, WrittenEcho, WrittenEchoSet } from './practice.ts';
 export type { TuneInfo } from './tune.worker.ts';
 
-let worker: Remote<TuneWorker> | null = null;
+/** The longest that one tune may take, and a whole library. */
+const TUNE_MS = 10_000;
+const LIBRARY_MS = 180_000;
+
+/** The worker was ended in the middle of its work, with the sentence why. */
+export class WorkerEnded extends Error {}
+
+interface Running {
+  readonly worker: Worker;
+  readonly remote: Remote<TuneWorker>;
+  /** Rejects when the worker breaks. */
+  readonly broken: Promise<never>;
+}
+
+let running: Running | null = null;
+
+function start(): Running {
+  const worker = new Worker(new URL('./tune.worker.ts', import.meta.url), { type: 'module', name: 'tunes' });
+  const broken = new Promise<never>((_, reject) => {
+    worker.addEventListener('error', () => {
+      end(worker);
+      reject(new WorkerEnded('The part of Escalier that reads tunes has stopped. Please try again.'));
+    });
+  });
+  broken.catch(() => undefined);
+  return { worker, remote: wrap<TuneWorker>(worker), broken };
+}
+
+/** The next call starts a new one. */
+function end(worker: Worker): void {
+  worker.terminate();
+  if (running?.worker === worker) running = null;
+}
+
+/** Asks the worker, and ends it when it takes too long: whatever else it had to do is asked of a new one. */
+async function within<Value>(
+  milliseconds: number,
+  call: (remote: Remote<TuneWorker>) => Promise<Value>,
+): Promise<Value> {
+  running ??= start();
+  const { worker, remote, broken } = running;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => {
+      end(worker);
+      reject(new WorkerEnded('This took longer than ten seconds: it is far more than one tune, and was given up.'));
+    }, milliseconds);
+  });
+  try {
+    return await Promise.race([call(remote), late, broken]);
+  } finally {
+    clearTimeout(timer);
+  }
+}
+
+type Name = keyof TuneWorker;
+type Args<N extends Name> = Parameters<TuneWorker[N]>;
+type Answer<N extends Name> = Awaited<ReturnType<TuneWorker[N]>>;
+
+function ask<N extends Name>(name: N, args: Args<N>, milliseconds = TUNE_MS): Promise<Answer<N>> {
+  // Comlink makes a union of promises of a promise of a union.
+  type Call = (...args: Args<N>) => Promise<Answer<N>>;
+  return within(milliseconds, (remote) => (remote[name] as unknown as Call)(...args));
+}
+
+type Fault = Result<never, readonly { readonly bar: null; readonly message: string }[]>;
+
+/** For what may be no tune anyway: a worker that was ended is one more reason. */
+async function orFault<Value>(answer: Promise<Value>): Promise<Value | Fault> {
+  try {
+    return await answer;
+  } catch (error) {
+    if (error instanceof WorkerEnded) return failure([{ bar: null, message: error.message }]);
+    throw error;
+  }
+}
+
+/** The engraver is megabytes: how long it takes to come is the network's affair, and has no deadline. */
+async function engrave(...args: Args<'engrave'>): Promise<Answer<'engrave'> | Fault> {
+  const kept = await orFault(ask('keptSheet', args));
+  if (kept !== null) return kept;
+  running ??= start();
+  await Promise.race([running.remote.loadEngraver(), running.broken]).catch(() => undefined);
+  return orFault(ask('engrave', args));
+}
 
 /** The one worker that reads and engraves; it starts at the first call. */
-export function tuneWorker(): Remote<TuneWorker> {
-  worker ??= wrap<TuneWorker>(
-    new Worker(new URL('./tune.worker.ts', import.meta.url), { type: 'module', name: 'tunes' }),
-  );
-  return worker;
+const door = {
+  engrave,
+  read: (...args: Args<'read'>) => orFault(ask('read', args)),
+  importFile: (...args: Args<'importFile'>) => orFault(ask('importFile', args)),
+  exportTune: (...args: Args<'exportTune'>) => orFault(ask('exportTune', args)),
+  check: async (...args: Args<'check'>): Promise<Answer<'check'>> => {
+    const answer = await orFault(ask('check', args));
+    return 'fault' in answer ? { ok: false, notices: answer.fault } : (answer as Answer<'check'>);
+  },
+  waysIn: (...args: Args<'waysIn'>) => ask('waysIn', args).catch((): Answer<'waysIn'> => []),
+  echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),
+  readLibrary: (...args: Args<'readLibrary'>) => ask('readLibrary', args, LIBRARY_MS),
+};
+
+export function tuneWorker(): typeof door {
+  return door;
 }

@@ -32,6 +32,7 @@ import {
 import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
+import { keepSheet, keptSheet } from './kept-sheets.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playbackOf, type Playback } from './playback.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
@@ -132,6 +133,23 @@ function notesOf(tune: Tune): readonly (readonly [string, string])[] {
 
 let engraver: Promise<Engraver> | null = null;
 
+/** Verovio is several megabytes: it loads when the first score is shown that was never engraved here. */
+function loadedEngraver(): Promise<Engraver> {
+  engraver ??= import('./engraver.ts').then((module) => module.createEngraver());
+  engraver.catch(() => (engraver = null));
+  return engraver;
+}
+
+async function loadEngraver(): Promise<void> {
+  await loadedEngraver();
+}
+
+/** Null for a sheet that was never engraved on this device. */
+async function sheetKeptHere(request: EngraveRequest): Promise<Result<Engraved, Faults> | null> {
+  const svg = await keptSheet(request);
+  return svg === null ? null : success({ svg });
+}
+
 async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults>> {
   const result = parsed(request);
   if (!result.ok) return result;
@@ -149,14 +167,13 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults
       index === 0 ? naming !== null : row !== null,
     );
   };
-  // Verovio is several megabytes: it loads when the first score is shown.
-  engraver ??= import('./engraver.ts').then((module) => module.createEngraver());
   const replaced = naming !== null || counting !== null || request.noWords === true;
   const plain = request.plain === true;
   const written = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
   const musicXml = plain ? withoutMetre(written) : written;
-  const svg = (await engraver).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
+  const svg = (await loadedEngraver()).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);
+  void keepSheet(request, svg);
   return success({ svg });
 }
 
@@ -238,6 +255,17 @@ function waysIn(source: TuneSource, known: Knowledge): readonly WayIn[] {
   return result.ok ? waysInto(result.value.tune, result.value.on, known) : [];
 }
 
-const door = { read, engrave, readLibrary, importFile, check, exportTune, echoSet, waysIn };
+const door = {
+  read,
+  engrave,
+  loadEngraver,
+  keptSheet: sheetKeptHere,
+  readLibrary,
+  importFile,
+  check,
+  exportTune,
+  echoSet,
+  waysIn,
+};
 export type TuneWorker = typeof door;
 expose(door);

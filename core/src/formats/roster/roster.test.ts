@@ -1,6 +1,15 @@
 import fc from 'fast-check';
+import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { checkRoster, guessMapping, readOneRoster, readRoster, writeRoster, type RosterTable } from '../index.ts';
+import {
+  checkRoster,
+  guessMapping,
+  readOneRoster,
+  readOneRosterZip,
+  readRoster,
+  writeRoster,
+  type RosterTable,
+} from '../index.ts';
 
 const context = { there: ['Aino'], steps: 6, today: '2026-03-03' };
 
@@ -107,6 +116,12 @@ describe('the OneRoster set', () => {
         },
       ],
     });
+  });
+
+  it('is the same as one ZIP file, whichever folder it has the files in', () => {
+    const zipped = Object.fromEntries([...files].map(([name, text]) => [`export/${name}`, strToU8(text)]));
+    expect(readOneRosterZip(zipSync(zipped))).toEqual(readOneRoster(files));
+    expect(readOneRosterZip(zipSync({ 'other.csv': strToU8('x') }))).toMatchObject({ ok: false });
   });
 
   it('says what is missing', () => {

@@ -3,7 +3,7 @@ import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import { failure, success, type Result } from '@escalier/core/music';
 import { JSONParser } from '@streamparser/json';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { readText } from '../../reader/index.ts';
 import { HEAD, NEWER_PARTS, PARTS, REFERENCES, ROWS, UNIQUE, type Archive, type Part } from './format.ts';
 
@@ -83,7 +83,7 @@ class Unpacking {
       } catch (error) {
         problem ??= error instanceof Refused ? error : new Refused('This file is no JSON.');
       }
-      if (problem !== null) throw problem as Error;
+      if (problem !== null) throw problem;
       if (this.#full !== null) await drained(this.#full);
       this.#full = null;
     }

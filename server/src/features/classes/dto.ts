@@ -68,6 +68,8 @@ export interface PupilDto {
   readonly leftOn: LocalDate | null;
   /** Another instrument than the class's; null for the same. */
   readonly playsInstead: string | null;
+  /** The personal data is gone for good: devices keep no free words about this pupil either. */
+  readonly erased: boolean;
   /** Noted as away today: heard another day. */
   readonly away: boolean;
   /** How many records the school has of this pupil. */

@@ -44,6 +44,8 @@ export interface PupilRow {
   readonly leftOn: LocalDate | null;
   readonly records: number;
   readonly playsInstead: string | null;
+  /** The personal data is gone for good. */
+  readonly erased: boolean;
   readonly absences: readonly LocalDate[];
 }
 
@@ -64,7 +66,7 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,
-      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead,
+      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'erased', p.erased_at is not null,
       'absences', (select coalesce(json_agg(a.date), '[]') from absence a where a.pupil_id = p.id)) order by p.shown_name, p.id), '[]')
     from pupil p join step first on first.id = p.start_step_id
       left join record_count n on n.pupil_id = p.id

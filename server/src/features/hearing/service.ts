@@ -53,6 +53,7 @@ interface Known {
     readonly school: string;
     readonly schoolClass: string;
     readonly leftOn: string | null;
+    readonly erased: boolean;
     /** Accounts that teach the class, or hear it. */
     readonly teachers: readonly string[];
   }[];
@@ -70,7 +71,7 @@ with heard as (select id, school_id as school, pupil_id as pupil, step_id as ste
   where id = any(?::uuid[]) and kind = 'heard')
 select
   (select coalesce(json_agg(json_build_object('id', p.id, 'school', p.school_id, 'schoolClass', p.school_class_id,
-      'leftOn', p.left_on, 'teachers', array(
+      'leftOn', p.left_on, 'erased', p.erased_at is not null, 'teachers', array(
         select ct.account_id from class_teacher ct where ct.school_class_id = p.school_class_id))), '[]')
     from pupil p where p.id = any(?::uuid[]) or p.id in (select pupil from heard)) as pupils,
   (select coalesce(json_agg(json_build_object('id', s.id, 'school', st.school_id, 'tunes', array[s.tune_id] || array(
@@ -195,7 +196,8 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
     tempo: event.tempo ?? null,
     undoes: null,
     corrects: event.corrects ?? null,
-    reason: event.reason ?? '',
+    // Free words may hold a name.
+    reason: pupil.erased ? '' : (event.reason ?? ''),
     heardAt: event.heardAt,
   };
 }

@@ -42,6 +42,7 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     joinedOn: '2026-02-02',
     leftOn: null,
     playsInstead: null,
+    erased: false,
     away: false,
     records: 0,
     standing,

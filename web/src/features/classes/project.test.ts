@@ -6,7 +6,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, step } from '../../testing/class-page.ts';
 import { fakeServer } from '../../testing/fake-server.ts';
-import { byPupil, isWhole, mergeRecords, withRecords } from './project.ts';
+import { byPupil, isWhole, mergeRecords, withoutErased, withRecords } from './project.ts';
 import { useClasses } from './store.ts';
 
 const pupil = (name: string, more: Partial<PupilDto> = {}): PupilDto => ({
@@ -16,6 +16,7 @@ const pupil = (name: string, more: Partial<PupilDto> = {}): PupilDto => ({
   joinedOn: '2026-03-01',
   leftOn: null,
   playsInstead: null,
+  erased: false,
   away: false,
   records: 0,
   standing: null,
@@ -115,4 +116,13 @@ describe('the class that is open', () => {
     classes.forget();
     expect(classes.page).toBeNull();
   });
+});
+
+it('free words about a pupil whose data was erased go from the device', () => {
+  const event = { ...heard('Ann', 1, 'passed', 2), reason: 'mixed up with Ben' };
+  const events = [event, heard('Ben', 1, 'passed', 3)];
+  const page = { pupils: [{ id: event.pupilId, erased: true }] } as unknown as ClassPage;
+  expect(JSON.stringify(withoutErased(events, page))).not.toContain('mixed up');
+  const present = { pupils: [{ id: event.pupilId, erased: false }] } as unknown as ClassPage;
+  expect(withoutErased(events, present)).toBe(events);
 });

@@ -72,3 +72,16 @@ export function mergeRecords(before: readonly RecordEvent[], more: readonly Reco
 export function isWhole(page: ClassPage, base: RecordsByPupil): boolean {
   return page.pupils.every((pupil) => (base.get(pupil.id)?.length ?? 0) >= pupil.records);
 }
+
+/** Free words about pupils whose personal data was erased go from this device, too; the same list where there are none. */
+export function withoutErased(events: readonly RecordEvent[], page: ClassPage): readonly RecordEvent[] {
+  const erased = new Set(page.pupils.filter((pupil) => pupil.erased).map((pupil) => pupil.id));
+  const has = (event: RecordEvent): boolean =>
+    event.kind === 'heard' && event.reason !== undefined && erased.has(event.pupilId);
+  if (!events.some(has)) return events;
+  return events.map((event) => {
+    if (event.kind !== 'heard' || !has(event)) return event;
+    const { reason: _reason, ...rest } = event;
+    return rest;
+  });
+}

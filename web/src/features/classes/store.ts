@@ -6,7 +6,7 @@ import { api, ApiError, ask } from '../../api.ts';
 import { useOutbox } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { warmUp } from './warm-up.ts';
-import { byPupil, isWhole, mergeRecords, withRecords } from './project.ts';
+import { byPupil, isWhole, mergeRecords, withoutErased, withRecords } from './project.ts';
 
 /** State from the server: the list of classes, and the class that is open, with its records and what waits here. */
 export const useClasses = defineStore('classes', () => {
@@ -36,8 +36,10 @@ export const useClasses = defineStore('classes', () => {
     let now = await newRecords(classId, before?.events ?? [], before?.last ?? 0);
     // A pupil who came from another class brings records older than the last.
     if (!isWhole(loaded, byPupil(now.events))) now = await newRecords(classId, now.events, 0);
+    const events = withoutErased(now.events, loaded);
+    if (events !== now.events) await outbox.keepRecords({ classId, events, last: now.last });
     if (wanted.value !== classId) return;
-    records.value = now.events;
+    records.value = events;
     last.value = now.last;
     given.value = loaded;
   }

@@ -17,6 +17,7 @@ const pupil = (name: string, startStep = 1): PupilDto => ({
   joinedOn: '2026-03-01',
   leftOn: null,
   playsInstead: null,
+  erased: false,
   away: false,
   records: 0,
   standing: standings(

@@ -17,6 +17,7 @@ const pupil = (name: string): PupilDto => ({
   joinedOn: '2026-02-02',
   leftOn: null,
   playsInstead: null,
+  erased: false,
   away: false,
   records: 0,
   standing: null,

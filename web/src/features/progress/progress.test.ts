@@ -45,6 +45,7 @@ function page(more: Partial<ClassPage> = {}): ClassPage {
     joinedOn: '2026-03-01',
     leftOn: null,
     playsInstead: null,
+    erased: false,
     away: false,
     records: 0,
     standing: standings([{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }], rules, EVENTS)[0]!,

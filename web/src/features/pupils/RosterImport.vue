@@ -3,6 +3,7 @@ import {
   checkRoster,
   guessMapping,
   readOneRoster,
+  readOneRosterZip,
   readRoster,
   type RosteredClass,
   type RosterField,
@@ -74,17 +75,23 @@ async function readFiles(event: Event): Promise<void> {
   trouble.value = null;
   sets.value = [];
   const [only] = files;
-  if (files.length === 1 && only !== undefined) {
+  if (files.length === 1 && only !== undefined && !/\.zip$/i.test(only.name)) {
     text.value = await only.text();
     return;
   }
-  const contents = new Map<string, string>();
-  for (const file of files) contents.set(file.name.toLowerCase(), await file.text());
-  const read = readOneRoster(contents);
+  const read =
+    files.length === 1 && only !== undefined
+      ? readOneRosterZip(new Uint8Array(await only.arrayBuffer()))
+      : readOneRoster(await textsOf(files));
   if (read.ok) {
     sets.value = read.value;
     set.value = 0;
   } else trouble.value = read.fault;
+}
+
+async function textsOf(files: readonly File[]): Promise<ReadonlyMap<string, string>> {
+  const texts = files.map(async (file): Promise<[string, string]> => [file.name.toLowerCase(), await file.text()]);
+  return new Map(await Promise.all(texts));
 }
 
 async function store(): Promise<void> {
@@ -122,11 +129,11 @@ async function store(): Promise<void> {
           class="visually-hidden"
           type="file"
           multiple
-          accept=".csv,.txt,.tsv,text/csv"
+          accept=".csv,.txt,.tsv,.zip,text/csv"
           @change="readFiles"
         />
       </label>
-      <span class="soft">CSV, or the files of a OneRoster set together (users, classes, enrollments)</span>
+      <span class="soft">CSV, or a OneRoster set: as one ZIP, or its files together (users, classes, enrollments)</span>
     </div>
     <p v-if="trouble !== null || unread !== null" class="fault" role="alert">{{ trouble ?? unread }}</p>
     <div v-if="sets.length > 0" class="line">

@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { useRegleSchema } from '@regle/schemas';
 import type { DemoAccount } from '@escalier/server/api';
-import { onMounted, ref } from 'vue';
+import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { z } from 'zod';
 import { ApiError } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import { BELTS } from '@escalier/core/staircase';
@@ -16,11 +14,9 @@ const session = useSession();
 const router = useRouter();
 const route = useRoute();
 
-const schema = z.object({
-  email: z.email('Please give an e-mail address.'),
-  password: z.string().min(1, 'Please give a password.'),
-});
-const { r$ } = useRegleSchema({ email: '', password: '' }, schema);
+const draft = reactive({ email: '', password: '' });
+/** Which fields the school could not take, in its words. */
+const fields = ref<Readonly<Record<string, string>>>({});
 
 const demo = ref<DemoAccount | null>(null);
 const refused = ref<string | null>(null);
@@ -39,20 +35,22 @@ onMounted(async () => {
 async function enter(email: string, password: string): Promise<void> {
   busy.value = true;
   refused.value = null;
+  fields.value = {};
   try {
     await session.signIn(email, password);
     const { to } = route.query;
     await router.push(typeof to === 'string' && /^\/(?!\/)/.test(to) ? to : '/classes');
   } catch (error) {
-    refused.value = error instanceof ApiError ? error.message : 'Signing in did not work.';
+    fields.value = error instanceof ApiError ? error.fields : {};
+    const isField = Object.keys(fields.value).length > 0;
+    refused.value = isField ? null : error instanceof ApiError ? error.message : 'Signing in did not work.';
   } finally {
     busy.value = false;
   }
 }
 
-async function submit(): Promise<void> {
-  const { valid, data } = await r$.$validate();
-  if (valid) await enter(data.email, data.password);
+function submit(): Promise<void> {
+  return enter(draft.email.trim(), draft.password);
 }
 </script>
 
@@ -75,29 +73,29 @@ async function submit(): Promise<void> {
         <BFormGroup
           label="E-mail"
           label-for="email"
-          :state="r$.email.$error ? false : null"
-          :invalid-feedback="r$.email.$errors[0] ?? ''"
+          :state="fields.email === undefined ? null : false"
+          :invalid-feedback="fields.email ?? ''"
         >
           <BFormInput
             id="email"
-            v-model="r$.$value.email"
+            v-model="draft.email"
             type="email"
             autocomplete="username"
-            :state="r$.email.$error ? false : null"
+            :state="fields.email === undefined ? null : false"
           />
         </BFormGroup>
         <BFormGroup
           label="Password"
           label-for="password"
-          :state="r$.password.$error ? false : null"
-          :invalid-feedback="r$.password.$errors[0] ?? ''"
+          :state="fields.password === undefined ? null : false"
+          :invalid-feedback="fields.password ?? ''"
         >
           <BFormInput
             id="password"
-            v-model="r$.$value.password"
+            v-model="draft.password"
             type="password"
             autocomplete="current-password"
-            :state="r$.password.$error ? false : null"
+            :state="fields.password === undefined ? null : false"
           />
         </BFormGroup>
         <p v-if="refused !== null" class="refused" role="alert">{{ refused }}</p>

@@ -1,0 +1,18 @@
+import { listClasses } from '../src/features/classes/index.ts';
+import { connect } from '../src/connect.ts';
+import type { SignedIn } from '../src/platform/context.ts';
+import { BY_HAND } from './big-school.ts';
+
+/** The first overview of a process that has just started, and the same question by hand on a connection of its own. */
+const asked = JSON.parse(process.env.ESCALIER_BENCH_WHO ?? '{}') as SignedIn & { readonly until: string };
+const who: SignedIn = { ...asked, until: new Date(asked.until) };
+const orm = await connect(process.env.DATABASE_URL ?? '');
+await orm.em.fork().execute('select 1');
+
+const before = performance.now();
+await listClasses(orm.em.fork(), who, new Date());
+const value = performance.now() - before;
+const start = performance.now();
+await orm.em.fork().execute(BY_HAND, [who.schoolId, null, null, who.schoolId, null, null]);
+process.stdout.write(JSON.stringify({ value, peerValue: performance.now() - start }));
+await orm.close(true);
