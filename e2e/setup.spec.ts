@@ -108,7 +108,7 @@ test('an assistant comes by a link, hears pupils, and finds no desk of the teach
   await other.getByLabel('Your e-mail').fill('asha@osierbridge.example');
   await other.getByLabel('A password').fill('short');
   await other.getByRole('button', { name: 'Make my account' }).click();
-  await expect(other.getByRole('alert').first()).toContainText('At least 10 letters');
+  await expect(other.getByRole('alert').first()).toContainText('At least 12 letters');
   await other.getByLabel('A password').fill(PASSWORD);
   await other.getByRole('button', { name: 'Make my account' }).click();
   await expect(other.getByRole('heading', { level: 2, name: 'Whistle Club' })).toBeVisible();

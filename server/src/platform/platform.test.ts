@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
+import { timeZone } from './fields.ts';
 import { newId } from './ids.ts';
 import { notFound, wrongInput } from './problem.ts';
 import { webFiles } from './static-files.ts';
@@ -36,6 +37,15 @@ describe('settings', () => {
     ] as const) {
       expect(() => readConfig({ ...right, ...wrong })).toThrow(name);
     }
+  });
+});
+
+describe('time zones', () => {
+  it('go by every name that they have, and by no other', () => {
+    const isZone = (name: string) => timeZone.safeParse(name).success;
+    for (const name of ['UTC', 'Europe/London', 'Asia/Kathmandu', 'Asia/Katmandu', 'America/Argentina/Ushuaia', 'Etc/GMT+5'])
+      expect(isZone(name), name).toBe(true);
+    for (const name of ['', 'Moon/Crater', '+01:00', 'Europe/', '../etc', 'x'.repeat(100)]) expect(isZone(name), name).toBe(false);
   });
 });
 

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { hearings, type RecordEvent } from '@escalier/core/records';
+import { seededRandom } from '@escalier/core/testing';
 import { strFromU8, unzipSync } from 'fflate';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
@@ -105,6 +106,46 @@ describe('the archive of a school', () => {
     expect(stairs).toHaveLength(2);
     await fresh.close();
   });
+
+  it('brings back whatever can be stored: long, strange and old things too', async () => {
+    const archive = await archiveOf(test);
+    const random = seededRandom(11);
+    const pick = <Value>(list: readonly Value[]): Value => list[Math.floor(random() * list.length)]!;
+    const strange = () => pick(['\u202eabc', 'ℕ 🎵 é', "O'Brien; --", 'a'.repeat(5000), '=1+1', '\t\n', '\u0007', ' ']);
+    const zones = ['UTC', 'Pacific/Auckland', 'America/Los_Angeles', 'Asia/Kathmandu'];
+    for (let run = 0; run < 4; run++) {
+      const some = <Row>(rows: readonly Row[], change: (row: Row) => Row): readonly Row[] =>
+        rows.map((row) => (random() < 0.3 ? change(row) : row));
+      const words = `%${'x'.repeat(Math.floor(random() * 190_000))}\n`;
+      const school: Archive = {
+        ...archive,
+        school: { ...archive.school, name: strange(), timeZone: pick(zones) },
+        tunes: archive.tunes.map((tune, index) =>
+          index === 0 ? { ...tune, abc: `${tune.abc.trimEnd()}\n${words}` } : tune,
+        ),
+        pupils: some(archive.pupils, (row) => ({
+          ...row,
+          shownName: strange(),
+          note: strange(),
+          joinedOn: '1900-01-01',
+        })),
+        records: some(archive.records, (row) => ({
+          ...row,
+          reason: row.kind === 'heard' ? strange() : '',
+          deviceAhead: pick([-2_147_483_647, 2_147_483_647, 0]),
+          heardAt: pick(['1900-01-01T00:00:00.000Z', '2199-12-31T23:59:59.999Z', row.heardAt]),
+        })),
+        changes: some(archive.changes, (row) => ({ ...row, words: strange() })),
+      };
+      const { fresh, cookie } = await emptySchool();
+      const answer = await fresh.send('POST', '/api/archive', school, cookie);
+      expect(answer.status, await answer.clone().text()).toBe(201);
+      const again = await archiveOf(fresh, cookie);
+      for (const part of ['school', 'tunes', 'pupils', 'records', 'classes', 'terms'] as const)
+        expect(again[part], part).toEqual(school[part]);
+      await fresh.close();
+    }
+  }, 120_000);
 
   it('comes as tables for a spreadsheet too, with names instead of ids', async () => {
     const answer = await test.send('GET', '/api/archive/tables.zip');

@@ -1,2 +1,3 @@
 export { archiveRoutes } from './routes.ts';
 export type { Imported } from './import.ts';
+export { exportSchool } from './export.ts';

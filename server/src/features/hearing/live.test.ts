@@ -53,7 +53,7 @@ async function nextRecords(stream: AsyncGenerator<Told>): Promise<string | null>
   for (;;) {
     const { value, done } = await stream.next();
     if (done === true) return null;
-    if ((value).event === 'records') return (value).classId;
+    if (value.event === 'records') return value.classId;
   }
 }
 

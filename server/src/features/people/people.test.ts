@@ -177,6 +177,36 @@ describe('passwords and sessions', () => {
     expect(renewed.status).toBe(200);
   });
 
+  it('a second link to the same password is useless as soon as the first was used, and the list says so', async () => {
+    await join('two-links@osierbridge.example', { role: 'teacher' });
+    const { id } = await personNamed('two-links@osierbridge.example');
+    const link = async () => {
+      const made = await test.send('POST', `/api/people/${id}/password-link`, {});
+      return ((await made.json()) as { token: string }).token;
+    };
+    const [first, second] = [await link(), await link()];
+    // The newer link replaces the older one; and using it leaves none.
+    expect((await accept(first, 'two-links@osierbridge.example', 'another plain phrase')).status).toBe(404);
+    expect((await accept(second, 'two-links@osierbridge.example', 'another plain phrase')).status).toBe(201);
+    expect((await accept(second, 'two-links@osierbridge.example', 'a third plain phrase')).status).toBe(404);
+    const words = (await get<ChangeLine[]>('/api/changes')).map((line) => line.words);
+    expect(words.some((each) => each.endsWith('new password by a link'))).toBe(true);
+    expect(words).toContain('Signed in');
+  });
+
+  it.each([
+    ['short', 'only eleven'],
+    ['of a list', 'password1234'],
+    ['of a pattern', 'abcabcabcabcabc'],
+    ['the e-mail', 'strong@osierbridge.example'],
+    ['the school', 'Osier Bridge School'],
+  ])('a password that is easy to guess is refused: %s', async (_, password) => {
+    const made = await test.send('POST', '/api/people/invitations', { name: 'New', role: 'teacher', classIds: [] });
+    const { token } = (await made.json()) as { token: string };
+    const { fields } = await refused(await accept(token, 'strong@osierbridge.example', password));
+    expect(fields?.password).toBeDefined();
+  });
+
   it('sessions are listed and ended; a new password ends all others', async () => {
     const email = 'siri@osierbridge.example';
     const here = await join(email, { role: 'teacher' });
