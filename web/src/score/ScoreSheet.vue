@@ -5,7 +5,7 @@ import { useElementSize } from '@vueuse/core';
 import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
 import { tuneWorker } from '../workers/index.ts';
 import FingerDots from './FingerDots.vue';
-import { nextFrame, whenIdle } from './when-idle.ts';
+import { whenIdle } from './when-idle.ts';
 import { placeMarks, type PlacedMark, type ScoreMark } from './marks.ts';
 
 /** An engraved tune with a teacher's pencil marks over it. */
@@ -59,13 +59,9 @@ watch(
   { immediate: true },
 );
 
-let placing = 0;
 watch([svg, width, height, () => props.marks, () => props.presses], async () => {
-  // Measuring lays the page out: once for all that changed in a moment.
-  const mine = ++placing;
   await nextTick();
-  await nextFrame();
-  if (host.value === null || mine !== placing) return;
+  if (host.value === null) return;
   placed.value = placeMarks(host.value, props.marks);
   buttons.value = placeMarks(host.value, props.presses?.map(({ id }) => ({ kind: 'now', id })) ?? []);
 });

@@ -7,11 +7,3 @@ export function whenIdle(): Promise<void> {
     else requestIdleCallback(() => resolve(), { timeout: LATEST_MS });
   });
 }
-
-/** Just before the browser paints next. */
-export function nextFrame(): Promise<void> {
-  return new Promise((resolve) => {
-    if (typeof requestAnimationFrame === 'undefined') resolve();
-    else requestAnimationFrame(() => resolve());
-  });
-}

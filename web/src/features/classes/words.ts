@@ -3,19 +3,20 @@ import type { LengthWords } from '@escalier/core/music';
 import type { Rise, RisePart } from '@escalier/core/staircase';
 import type { StepDto } from '@escalier/server/api';
 
-// Making a format is a hundred times its use, and a board has hundreds of days.
-const LONG = new Intl.DateTimeFormat('en-GB', { weekday: 'long', day: 'numeric', month: 'long', timeZone: 'UTC' });
-const SHORT = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', timeZone: 'UTC' });
+/** Making a format is a hundred times its use, and the first one of a page a thousand times: made once, when it is used. */
+function format(options: Intl.DateTimeFormatOptions): (date: string) => string {
+  let made: Intl.DateTimeFormat | null = null;
+  return (date) => {
+    made ??= new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
+    return made.format(new Date(date));
+  };
+}
 
 /** "Tuesday 3 February", without the year. */
-export function longDate(date: string): string {
-  return LONG.format(new Date(date));
-}
+export const longDate = format({ weekday: 'long', day: 'numeric', month: 'long' });
 
 /** "3 Feb". */
-export function shortDate(date: string): string {
-  return SHORT.format(new Date(date));
-}
+export const shortDate = format({ day: 'numeric', month: 'short' });
 
 /** "F♯", with an apostrophe for each octave above the first: "C′". */
 export function noteWords(name: string): string {

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import FormField from '../../ui/FormField.vue';
-import { ZONES } from './zones.ts';
+import { zones } from './zones.ts';
 
 /** The time zone of a school. */
 defineProps<{ error?: string | undefined }>();
 const zone = defineModel<string>({ required: true });
+const all = zones();
 </script>
 
 <template>
@@ -15,7 +16,7 @@ const zone = defineModel<string>({ required: true });
     :error="error"
   >
     <select :id="id" v-model="zone" class="form-select" :aria-describedby="describedby">
-      <option v-for="each in ZONES" :key="each">{{ each }}</option>
+      <option v-for="each in all" :key="each">{{ each }}</option>
     </select>
   </FormField>
 </template>

@@ -2,4 +2,6 @@
 export const LOCAL_ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** All that the browser knows, by name. */
-export const ZONES = [...new Set([LOCAL_ZONE, ...Intl.supportedValuesOf('timeZone'), 'UTC'])].toSorted();
+export function zones(): readonly string[] {
+  return [...new Set([LOCAL_ZONE, ...Intl.supportedValuesOf('timeZone'), 'UTC'])].toSorted();
+}
