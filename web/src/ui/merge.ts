@@ -68,7 +68,9 @@ export async function saveMerged<Row extends Versioned, Kept>(work: MergedSave<R
 }
 
 function clash({ message, changed }: ApiError): ApiError {
-  const what = changed === null || changed === undefined ? message : `${message} (${changed.words})`;
-  const way = 'Yours is not saved. Save again to put it in the place of theirs, or load the page anew to leave theirs.';
+  const what =
+    changed === null || changed === undefined ? message : `${message.replace(/\.$/, '')} (${changed.words}).`;
+  const way =
+    'Your version is not saved yet: press the button again to replace theirs, or reload the page to keep theirs.';
   return new ApiError({ error: { code: 'changed', message: `${what} ${way}` } });
 }

@@ -60,7 +60,7 @@ export async function setUpSchool(
       throw new Problem(409, 'set-up', 'There is a school here already: please sign in, or ask its owner for a link.');
     const [setup] = await tx.findAll(SetupCodeEntity);
     if (setup === undefined || !isCode(input.code, setup.code))
-      throw wrongInput({ code: 'This is not the code: it stands in the terminal where Escalier was started.' });
+      throw wrongInput({ code: 'This is not the code. It is shown in the terminal where Escalier was started.' });
     await tx.nativeDelete(SetupCodeEntity, {});
     const [schoolId, accountId] = [newId(), newId()];
     await tx.insert(SchoolEntity, { id: schoolId, name: input.school, timeZone: input.timeZone, cautions: null });

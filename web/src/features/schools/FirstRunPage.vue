@@ -37,7 +37,7 @@ async function setUp(): Promise<void> {
     <TextField
       v-model="draft.code"
       label="Code"
-      hint="It stands in the terminal where Escalier was started."
+      hint="Shown in the terminal where Escalier was started."
       :error="fields.code"
       autocomplete="off"
     />
