@@ -7,6 +7,8 @@ const FIRST_DATA: readonly (readonly [page: RegExp, (id: string) => string])[] =
   [/^\/classes\/([0-9a-f-]{36})/, (id) => `/api/classes/${id}`],
   [/^\/tunes$/, () => '/api/tunes'],
 ];
+/** A page that has not taken its answers by then has found them elsewhere. */
+const EARLY_MS = 15_000;
 const early = new Map<string, Promise<Response>>();
 
 /** Asks for the session and for what a page begins with, before anything of the page has loaded. */
@@ -20,12 +22,14 @@ export function askEarly(page: string): void {
     answer.catch(() => undefined);
     early.set(path, answer);
   }
+  setTimeout(() => early.clear(), EARLY_MS);
 }
 
-/** An answer that was asked for early is taken once. */
+/** An answer that was asked for early is taken once; after signing in or out, or a change, none of them holds any more. */
 const earlyFetch: typeof fetch = (input, init) => {
+  if ((init?.method ?? 'GET') !== 'GET') early.clear();
   const path = typeof input === 'string' ? input : '';
-  const answer = (init?.method ?? 'GET') === 'GET' ? early.get(path) : undefined;
+  const answer = early.get(path);
   early.delete(path);
   return answer ?? fetch(input, init);
 };

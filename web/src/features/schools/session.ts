@@ -34,6 +34,8 @@ export const useSession = defineStore('session', () => {
   }
 
   async function signIn(email: string, password: string): Promise<void> {
+    // Who signed out here without a network is signed out at school first.
+    if (leftHere.get()) await leaveSchool();
     await ask(api['sign-in'].$post({ json: { email, password } }));
     leftHere.set(false);
     await enter();
