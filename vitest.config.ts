@@ -7,11 +7,11 @@ import Icons from 'unplugin-icons/vite';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'] } },
-      { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       {
         plugins: [vue(), Icons({ compiler: 'vue3' })],
-        test: { name: 'web', root: 'web', include: ['src/**/*.test.ts'], environment: 'jsdom' },
+        test: { name: 'web', root: 'web', include: ['src/**/*.test.ts'], environment: 'jsdom', testTimeout: 60_000 },
       },
       {
         test: {

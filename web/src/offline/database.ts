@@ -43,7 +43,7 @@ export type DeviceDatabase = IDBPDatabase<Schema>;
 const NAME = 'escalier';
 
 /** The database of this device. @throws DOMException where the browser keeps none. */
-export function openDevice(name = NAME): Promise<DeviceDatabase> {
+export async function openDevice(name = NAME): Promise<DeviceDatabase> {
   return openDB<Schema>(name, 2, {
     upgrade(database, before, _after, transaction) {
       if (before < 1) {
