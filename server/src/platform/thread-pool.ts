@@ -69,7 +69,11 @@ export class ThreadPool {
   }
 
   #start(): void {
-    const worker = new Worker(threadFile(this.#here, this.#name), { resourceLimits: this.#memory });
+    const worker = new Worker(threadFile(this.#here, this.#name), {
+      resourceLimits: this.#memory,
+      // A thread is built: what the process itself was started with, to read TypeScript for one, is not for it.
+      execArgv: [],
+    });
     worker.unref();
     const thread: Thread = { worker, ready: false, doing: null, timer: undefined };
     this.#threads.add(thread);
