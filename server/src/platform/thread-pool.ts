@@ -74,7 +74,6 @@ export class ThreadPool {
       // A thread is built: what the process itself was started with, to read TypeScript for one, is not for it.
       execArgv: [],
     });
-    worker.unref();
     const thread: Thread = { worker, ready: false, doing: null, timer: undefined };
     this.#threads.add(thread);
     worker.on('message', (message: 'ready' | Answer) => {
@@ -84,6 +83,8 @@ export class ThreadPool {
     });
     worker.on('error', (error) => this.#lose(thread, error));
     worker.on('exit', () => this.#lose(thread, new Error('The thread ended by itself.')));
+    // After the listeners: each of them would keep the process alive again.
+    worker.unref();
   }
 
   #begin(thread: Thread, waiting: Waiting): void {

@@ -8,6 +8,7 @@ import { BELTS } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
 import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
+import { withDays } from '../calendar/index.ts';
 
 /** docs/ARCHIVE.md says what each part is. A new version is read beside the old ones, never instead of them. */
 export const ARCHIVE_FORMAT = 'escalier-school';
@@ -81,9 +82,8 @@ const record = z
     'A record that was heard has an outcome, one that undoes names the other.',
   );
 
-const MOST_TERM_DAYS = 400;
-const term = z
-  .object({
+const term = withDays(
+  z.object({
     id,
     name: text,
     startsOn: localDate,
@@ -94,11 +94,8 @@ const term = z
       emptyWeeksCount: z.boolean(),
       cycleDays: z.int().min(0).max(20),
     }),
-  })
-  .refine((row) => Date.parse(row.endsOn) - Date.parse(row.startsOn) <= MOST_TERM_DAYS * 86_400_000, {
-    path: ['endsOn'],
-    message: `A term has at most ${MOST_TERM_DAYS} days.`,
-  });
+  }),
+);
 
 /** What stands before the parts. */
 export const HEAD = {

@@ -1,8 +1,9 @@
 import { writeCsv, type CsvTable } from '@escalier/core/formats';
 import { findInstrument } from '@escalier/core/instruments';
-import { hearings, type Outcome, type RecordEvent } from '@escalier/core/records';
+import { hearings } from '@escalier/core/records';
 import { strToU8, Zip, ZipDeflate } from 'fflate';
 import type { EntityManager } from '../../platform/database.ts';
+import { toEvent, type EventRow } from '../classes/index.ts';
 import { withSnapshot, type Snapshot } from './rows.ts';
 
 type Cells = CsvTable['rows'][number];
@@ -29,38 +30,20 @@ function plain(name: string, columns: readonly string[], query: string, shown = 
 const MOMENT = `'YYYY-MM-DD"T"HH24:MI:SS"Z"'`;
 
 const RECORDS = `
-select r.id, r.kind, r.pupil_id as "pupilId", r.step_id as "stepId", r.outcome, r.remarks, r.undoes, r.corrects,
-  r.number::float8 as number, to_char(r.heard_at at time zone 'UTC', ${MOMENT}) as "heardAt", c.name as class,
+select r.id, r.kind, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.outcome, r.remarks, r.tempo,
+  r.undoes, r.corrects, r.reason, r.number::float8 as number, r.device_ahead as "deviceAhead", to_char(r.heard_at at time zone 'UTC', ${MOMENT}) as "heardAt", c.name as class,
   p.shown_name as pupil, s.position, coalesce(own.title, first.title) as tune, a.name as "heardBy"
 from record_event r join school_class c on c.id = r.school_class_id join pupil p on p.id = r.pupil_id
   join step s on s.id = r.step_id join tune first on first.id = s.tune_id left join tune own on own.id = r.tune_id
   join account a on a.id = r.account_id
 where r.school_id = $school order by r.pupil_id, r.number`;
 
-interface RecordRow {
-  readonly id: string;
-  readonly kind: 'heard' | 'undone';
-  readonly pupilId: string;
-  readonly stepId: string;
-  readonly outcome: Outcome | null;
-  readonly remarks: readonly string[];
-  readonly undoes: string | null;
-  readonly corrects: string | null;
-  readonly number: number;
-  readonly heardAt: string;
+interface RecordRow extends EventRow {
   readonly class: string;
   readonly pupil: string;
   readonly position: number;
   readonly tune: string;
   readonly heardBy: string;
-}
-
-function toEvent(row: RecordRow): RecordEvent {
-  const { id, pupilId, stepId, outcome, remarks, heardAt, corrects } = row;
-  const receipt = { number: row.number, deviceAhead: 0 };
-  if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
-  const heard = { kind: 'heard', id, pupilId, stepId, outcome: outcome!, remarks, heardAt, receipt } as const;
-  return corrects === null ? heard : { ...heard, corrects };
 }
 
 /** The hearings of one pupil that count: nothing that was taken back, corrections in the place of what they correct. */

@@ -21,15 +21,18 @@ const termFields = z.object({
   }),
 });
 
-type Days = Pick<z.infer<typeof termFields>, 'startsOn' | 'endsOn'>;
+/** What holds for the days of a term wherever it comes from: a form or an archive. */
+export function withDays<T extends z.ZodType<{ readonly startsOn: string; readonly endsOn: string }>>(term: T): T {
+  return term
+    .refine((read) => read.startsOn < read.endsOn, { path: ['endsOn'], message: 'The term ends before it begins.' })
+    .refine((read) => Date.parse(read.endsOn) - Date.parse(read.startsOn) <= MOST_TERM_DAYS * DAY, {
+      path: ['endsOn'],
+      message: `A term has at most ${MOST_TERM_DAYS} days.`,
+    });
+}
 
-const runsForward = (term: Days): boolean => term.startsOn < term.endsOn;
-const isTermLong = (term: Days): boolean => Date.parse(term.endsOn) - Date.parse(term.startsOn) <= MOST_TERM_DAYS * DAY;
-const BACKWARD = { path: ['endsOn'], message: 'The term ends before it begins.' };
-const TOO_LONG = { path: ['endsOn'], message: `A term has at most ${MOST_TERM_DAYS} days.` };
-
-export const termInput = termFields.refine(runsForward, BACKWARD).refine(isTermLong, TOO_LONG);
+export const termInput = withDays(termFields);
 export type TermInput = z.infer<typeof termInput>;
 
-export const termChange = termFields.extend({ version }).refine(runsForward, BACKWARD).refine(isTermLong, TOO_LONG);
+export const termChange = withDays(termFields.extend({ version }));
 export type TermChange = z.infer<typeof termChange>;

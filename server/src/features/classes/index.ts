@@ -10,6 +10,7 @@ export {
   PupilMoveEntity,
   type TeachingStyle,
 } from './entities.ts';
+export { toEvent, type EventRow } from './read-events.ts';
 export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
 export { classClimb, classPage, listClasses, type ClassRecords, type ClimbStep } from './service.ts';
 export type { PupilRecord } from './pupils.ts';

@@ -1,7 +1,8 @@
 import type { Outcome, RecordEvent } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
 
-interface EventRow {
+/** A record as the database gives it. */
+export interface EventRow {
   readonly id: string;
   readonly kind: 'heard' | 'undone';
   readonly pupilId: string;
@@ -46,7 +47,7 @@ export async function eventsAfter(
   return (await em.execute<EventRow[]>(EVENTS, [`{${pupilIds.join(',')}}`, number])).map(toEvent);
 }
 
-function toEvent(row: EventRow): RecordEvent {
+export function toEvent(row: EventRow): RecordEvent {
   const { id, pupilId, stepId, outcome, remarks, heardAt, number, deviceAhead } = row;
   const receipt = { number, deviceAhead };
   if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
