@@ -1,6 +1,7 @@
 import { listClasses } from '../src/features/classes/index.ts';
 import { connect } from '../src/connect.ts';
 import type { SignedIn } from '../src/platform/context.ts';
+import { reader } from '../src/reader/index.ts';
 import { BY_HAND } from './big-school.ts';
 
 /** The first overview of a process that has just started, and the same question by hand on a connection of its own. */
@@ -8,6 +9,8 @@ const asked = JSON.parse(process.env.ESCALIER_BENCH_WHO ?? '{}') as SignedIn & {
 const who: SignedIn = { ...asked, until: new Date(asked.until) };
 const orm = await connect(process.env.DATABASE_URL ?? '');
 await orm.em.fork().execute('select 1');
+// As the server does before it listens.
+await reader.wake();
 
 const before = performance.now();
 await listClasses(orm.em.fork(), who, new Date());

@@ -10,6 +10,7 @@ import { readConfig } from './platform/config.ts';
 import { createLogger } from './platform/log.ts';
 import { connect, migrate } from './connect.ts';
 import type { Orm } from './platform/database.ts';
+import { reader } from './reader/index.ts';
 
 const config = orStop(() => readConfig(process.env));
 const net = orStop(() => network(config.publicUrl, config.trustedProxies));
@@ -18,6 +19,7 @@ await migrateDatabase();
 const orm = await reachDatabase(config.databaseUrl);
 if (config.demo) await seedDemo(orm, config.tunesFolder, new Date());
 else await sayCode();
+await reader.wake();
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;
 const stock: Stock = async (em, schoolId) => {

@@ -1,3 +1,4 @@
+import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -59,4 +60,15 @@ describe('threads with limits', () => {
     await expect(async () => threads.ask('double', [1], 5000)).rejects.toMatchObject({ status: 503 });
     expect(await Promise.all(asks)).toHaveLength(200);
   });
+
+  it('keep no process alive that has nothing else to do', () => {
+    const here = JSON.stringify(new URL('thread-pool.ts', import.meta.url).href);
+    const script = `
+      import { ThreadPool } from ${here};
+      const answer = await new ThreadPool(${here}, 'jobs.mjs', 1, 64).ask('double', [21], 5000);
+      process.stdout.write(String(answer));`;
+    const args = ['--import', 'tsx', '--input-type=module', '--eval', script];
+    const { stdout, signal } = spawnSync(process.execPath, args, { encoding: 'utf8', timeout: 20_000 });
+    expect({ stdout, signal }).toEqual({ stdout: '42', signal: null });
+  }, 30_000);
 });

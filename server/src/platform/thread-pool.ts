@@ -79,16 +79,17 @@ export class ThreadPool {
     worker.on('message', (message: 'ready' | Answer) => {
       if (message === 'ready') thread.ready = true;
       else this.#settle(thread, message);
+      // Idle, it keeps no process alive.
+      worker.unref();
       this.#next();
     });
     worker.on('error', (error) => this.#lose(thread, error));
     worker.on('exit', () => this.#lose(thread, new Error('The thread ended by itself.')));
-    // After the listeners: each of them would keep the process alive again.
-    worker.unref();
   }
 
   #begin(thread: Thread, waiting: Waiting): void {
     thread.doing = waiting;
+    thread.worker.ref();
     thread.worker.postMessage(waiting.question);
     thread.timer = setTimeout(() => {
       this.#lose(thread, new TooMuch(`Not done in ${waiting.deadlineMs} ms.`));

@@ -7,6 +7,8 @@ export { readText, type ReadStep, type ReadText } from './jobs.ts';
 
 /** Reads what people send in threads of its own, so that no file keeps others from being answered. */
 export interface Reader {
+  /** Starts the first thread and lets it read a tune, so that who asks first does not wait for either. */
+  wake(): Promise<void>;
   /** The fault is a sentence. */
   text(abc: string): Promise<Result<ReadText, string>>;
   /** The fault is a sentence. @param from,to the term. */
@@ -19,6 +21,7 @@ const THREADS = 2;
 const MEGABYTES = 256;
 const FILE_MS = 2000;
 const STAIRCASE_MS = 60_000;
+const SHORT_TUNE = 'X:1\nT:Waking up\nM:4/4\nL:1/4\nK:C\nG A B2|';
 const TOO_LONG = 'This takes too long to read: it is far more than one class needs.';
 
 function createReader(): Reader {
@@ -34,11 +37,14 @@ function createReader(): Reader {
     }
   };
   return {
+    wake: async () => {
+      await ask('text', [SHORT_TUNE], STAIRCASE_MS);
+    },
     text: (abc) => refusing(ask('text', [abc], FILE_MS)),
     holidays: (ics, from, to) => refusing(ask('holidays', [ics, from, to], FILE_MS)),
     staircase: (instrumentId, abcs) => ask('staircase', [instrumentId, abcs], STAIRCASE_MS),
   };
 }
 
-/** One a process; its threads start when they are first asked, and keep no process alive. */
+/** One a process; its threads start when they are first asked or woken, and keep no process alive. */
 export const reader: Reader = createReader();
