@@ -32,7 +32,7 @@ export default defineConfigWithVueTs(
       'vue/multi-word-component-names': 'off',
       'vue/block-lang': ['error', { script: { lang: 'ts' } }],
       'vue/component-api-style': ['error', ['script-setup']],
-      'vue/no-undef-components': ['error', { ignorePatterns: ['^B[A-Z]'] }],
+      'vue/no-undef-components': ['error', { ignorePatterns: ['^B[A-Z]', '^RouterLink$'] }],
       'max-lines': ['error', { max: 400 }],
     },
   },

@@ -1,7 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
-import vue from '@vitejs/plugin-vue';
-import Icons from 'unplugin-icons/vite';
+import { componentPlugins } from './web/vite.plugins.ts';
 
 /** `unit` needs nothing but Node.js; `server` needs the PostgreSQL that `npm test` starts for it. */
 export default defineConfig({
@@ -10,7 +9,7 @@ export default defineConfig({
       { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       {
-        plugins: [vue(), Icons({ compiler: 'vue3' })],
+        plugins: [componentPlugins({ types: false })],
         test: { name: 'web', root: 'web', include: ['src/**/*.test.ts'], environment: 'jsdom', testTimeout: 60_000 },
       },
       {

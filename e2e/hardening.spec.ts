@@ -1,7 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openClass, openDemo } from './steps.ts';
+import { expectSaved, openClass, openDemo, pressInMenu } from './steps.ts';
 
-const rail = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
 const door = (page: Page) => page.getByRole('button', { name: 'Sign in', exact: true });
 
 /** Opens the pupils of a class, and one of them. */
@@ -36,7 +35,7 @@ test.describe('on a device that teachers share', () => {
     const session = (await context.cookies()).find((cookie) => cookie.name === 'escalier_session')!;
 
     await context.setOffline(true);
-    await rail(page).getByRole('button', { name: 'Sign out' }).click();
+    await pressInMenu(page, 'Sign out');
     await expect(door(page)).toBeVisible();
     await expect(door(other)).toBeVisible();
     // What the device kept is gone: the address of the class opens nothing.
@@ -128,17 +127,11 @@ test('two browsers change one pupil: both have their way, and where they clash n
     page
       .locator('form')
       .filter({ has: note(page) })
-      .getByRole('button')
-      .last();
-  const saved = (page: Page) =>
-    page
-      .locator('form')
-      .filter({ has: note(page) })
-      .getByText('Stored.');
+      .getByRole('button', { name: 'Save' });
 
   await consent(mara!).check();
   await save(mara!).click();
-  await expect(saved(mara!)).toBeVisible();
+  await expectSaved(mara!);
   await ivo!.reload();
   await ivo!
     .getByRole('button', { name: /^Quynh/ })
@@ -147,10 +140,10 @@ test('two browsers change one pupil: both have their way, and where they clash n
   // The consent is withdrawn in one browser; the other, which still shows it, saves a note.
   await consent(mara!).uncheck();
   await save(mara!).click();
-  await expect(saved(mara!)).toBeVisible();
+  await expectSaved(mara!);
   await note(ivo!).fill('Plays with the left hand below');
   await save(ivo!).click();
-  await expect(saved(ivo!)).toBeVisible();
+  await expectSaved(ivo!);
   await expect(consent(ivo!)).not.toBeChecked();
 
   await note(mara!).fill('Needs a chair');
@@ -158,6 +151,6 @@ test('two browsers change one pupil: both have their way, and where they clash n
   await expect(mara!.getByRole('alert').filter({ hasText: 'has changed this since you opened it' })).toBeVisible();
   await expect(note(mara!)).toHaveValue('Needs a chair');
   await save(mara!).click();
-  await expect(saved(mara!)).toBeVisible();
+  await expectSaved(mara!);
   for (const page of [mara!, ivo!]) await page.context().close();
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, openClass, openDemo } from './steps.ts';
+import { expectAccessible, expectSaved, openClass, openDemo } from './steps.ts';
 
 async function openBoard(page: Page, name = '4 Otter'): Promise<void> {
   await openDemo(page);
@@ -34,11 +34,11 @@ test('a wrong record is corrected with a reason, and taken back', async ({ page 
   await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
   await card.getByRole('button', { name: 'Correct' }).last().click();
   await card.getByLabel('It was').selectOption('Nearly');
-  await card.getByLabel('Why').fill('The tie was cut');
+  await card.getByLabel('Why?').fill('The tie was cut');
   await card.getByRole('button', { name: 'Correct' }).last().click();
   await expect(card.getByText('Corrected: The tie was cut')).toBeVisible();
   await expect(cell(page, /^Brigid, step 3: \d tr/)).toBeVisible();
-  await card.getByRole('button', { name: 'Take back' }).last().click();
+  await card.getByRole('button', { name: 'Undo' }).last().click();
   // What was corrected is there again.
   await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
 });
@@ -48,7 +48,7 @@ test('a row of three is heard with a tap each, and the next row comes', async ({
   await openClass(page, 'Whistle Club');
   await page.getByRole('link', { name: /^Hear .* next/ }).click();
   await page.getByRole('radiogroup', { name: 'How many play together' }).getByText('3', { exact: true }).click();
-  const columns = page.locator('.columns > li');
+  const columns = page.locator('.columns-of > li');
   await expect(columns.first()).toBeVisible();
   await expectAccessible(page);
   const first = await columns.getByRole('heading').allTextContents();
@@ -70,11 +70,11 @@ test('a pupil’s page tells the history, the outlook and what to practise, and 
   await page.getByRole('link', { name: 'Tamsin' }).click();
   await expect(page.getByRole('heading', { name: 'Tamsin' })).toBeVisible();
   await expect(page.getByText(/stuck: 3 tries without a pass/)).toBeVisible();
-  await expect(page.getByRole('heading', { name: /% to pass it in 4 lessons/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: /% likely to pass in 4 lessons/ })).toBeVisible();
   await expect(
-    page.getByRole('listitem').filter({ hasText: 'A and E, to and fro: slowly, then faster' }),
+    page.getByRole('listitem').filter({ hasText: 'A and E, back and forth: slowly, then faster' }),
   ).toBeVisible();
-  await expect(page.getByLabel('To the family')).toHaveValue(/Tamsin has passed 2 of 6 steps/);
+  await expect(page.getByLabel('Note to the family')).toHaveValue(/Tamsin has passed 2 of 6 steps/);
 });
 
 test('belts are ticked when they are handed out', async ({ page }) => {
@@ -93,12 +93,12 @@ test('the school’s own remarks are tapped at hearing', async ({ page }) => {
   await page.getByRole('button', { name: 'Add your own' }).click();
   await page.getByLabel('Words of remark 11').fill('Slouching');
   await page.getByLabel('Remedy of remark 11').fill('Feet on the floor.');
-  await page.getByRole('button', { name: 'Keep for the school' }).click();
-  await expect(page.getByRole('main').getByRole('status').filter({ hasText: 'Stored' })).toBeVisible();
+  await page.getByRole('button', { name: 'Save for the school' }).click();
+  await expectSaved(page);
   await page.goto('/classes');
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /^Hear .* next/ }).click();
-  await page.getByText('+ Slouching').click();
+  await page.getByText('Slouching', { exact: true }).click();
   await expect(page.getByText('Feet on the floor.')).toBeVisible();
 });
 
@@ -120,7 +120,7 @@ test('axe finds nothing on the board, the pupil’s page, the trends, and the li
     await page.getByLabel('Mark Farid on step 2').check();
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Farid' }).click();
-    await expect(page.getByLabel('To the family')).toBeVisible();
+    await expect(page.getByLabel('Note to the family')).toBeVisible();
     await expectAccessible(page);
     await page.getByRole('link', { name: 'Trends' }).click();
     await expect(page.getByRole('img', { name: /^Passes week by week/ })).toBeVisible();
@@ -128,7 +128,7 @@ test('axe finds nothing on the board, the pupil’s page, the trends, and the li
     for (const desk of ['remarks', 'belts']) {
       await page.goto(`/school/${desk}`);
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      await expect(page.getByRole('button', { name: /Keep for the school|Store what is in stock/ })).toBeVisible();
+      await expect(page.getByRole('button', { name: /Save for the school|Save the stock/ })).toBeVisible();
       await expectAccessible(page);
     }
   }

@@ -38,9 +38,9 @@ const classAddress = page.url();
 await picture('class', '.steps .peg');
 await stepOf(page, /3 Goose Walk/);
 await picture('step', '.pencil ellipse');
-await page.getByRole('button', { name: 'Same bars' }).click();
-await page.getByRole('button', { name: 'Fingerings' }).click();
-await page.getByRole('heading', { name: /They will stop/ }).hover();
+await page.getByText('Same bars', { exact: true }).click();
+await page.getByRole('main').getByText('Fingerings', { exact: true }).click();
+await page.getByRole('heading', { name: /They may stumble/ }).hover();
 await picture('tune-all-layers', '.chart svg');
 await page.goto(`${classAddress}/notes?part=fingers`);
 await picture('note-fingers', '.pipe');
@@ -56,7 +56,7 @@ await page.goto(`${address}/fingerings?view=moves`);
 await page.getByRole('button', { name: /^A to E: / }).click();
 await picture('fingerings-moves', '.pipe');
 await page.goto(`${classAddress}/hear`);
-await page.getByText('+ Leak').click();
+await page.getByText('Leak', { exact: true }).click();
 await picture('hearing', '.engraving svg');
 await atTablet(() => picture('hearing-tablet', '.engraving svg'));
 await page.goto(`${classAddress}/board`);
@@ -78,7 +78,7 @@ await page.goto(`${address}/school/instruments`);
 await picture('school-instruments', '.number');
 await page.goto(`${address}/tunes`);
 await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
-await page.getByText('One new note away').click();
+await page.getByText('One new note', { exact: true }).click();
 await picture('library', 'tbody tr');
 await page.goto(`${address}/tunes/new`);
 await page.locator('input[type=file]').setInputFiles({
@@ -86,7 +86,7 @@ await page.locator('input[type=file]').setInputFiles({
   mimeType: 'application/xml',
   buffer: Buffer.from(await duetAsMusicXml()),
 });
-await page.getByLabel('Part to take').waitFor();
+await page.getByLabel('Part to use').waitFor();
 await picture('bring-a-tune', '.engraving svg');
 await browser.close();
 

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { databaseNamed, startServer, stopServer } from './server.ts';
-import { expectAccessible, openClass, openDemo } from './steps.ts';
+import { expectAccessible, expectSaved, openClass, openDemo, pressInMenu } from './steps.ts';
 
 const PASSWORD = 'four plain words here';
 
@@ -9,25 +9,25 @@ function dayFromNow(days: number): string {
   return new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10);
 }
 
-async function openDesk(page: Page, name: string): Promise<void> {
+async function openPage(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'School', exact: true }).click();
-  await page.getByRole('navigation', { name: 'The school’s desks' }).getByRole('link', { name }).click();
+  await page.getByRole('navigation', { name: 'Pages of the school' }).getByRole('link', { name }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 }
 
 async function makeClass(page: Page, name: string): Promise<void> {
   await page.goto('/classes/new');
   await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Grade').fill('Year 3');
-  await page.getByRole('button', { name: 'Add a meeting' }).click();
-  await page.getByLabel('Time of meeting 1').fill('10:30');
-  await page.getByRole('button', { name: 'Make the class' }).click();
+  await page.getByLabel('Grade (optional)').fill('Year 3');
+  await page.getByRole('button', { name: 'Add a lesson time' }).click();
+  await page.getByLabel('Start of lesson time 1').fill('10:30');
+  await page.getByRole('button', { name: 'Add the class' }).click();
   await expect(page.getByRole('heading', { name: '0 pupils' })).toBeVisible();
 }
 
 test('days off by hand and from a calendar file cost lessons', async ({ page }) => {
   await openDemo(page);
-  await openDesk(page, 'Calendar');
+  await openPage(page, 'Calendar');
   const weekday = new Date().getUTCDay();
   const monday = dayFromNow(((8 - weekday) % 7) + 14);
   const after = dayFromNow(((8 - weekday) % 7) + 15);
@@ -37,13 +37,13 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   await expect(page.getByRole('alert')).toContainText('This file cannot be read as a calendar');
   await page.getByLabel(/Read days off/).setInputFiles(file(ics));
   await expect(page.getByRole('group', { name: 'Days off in the file' })).toContainText('Founders’ day');
-  await page.getByRole('button', { name: 'Take them over' }).click();
+  await page.getByRole('button', { name: 'Add these' }).click();
   await expect(page.getByLabel('Reason of day off 3')).toBeVisible();
-  await page.getByRole('button', { name: 'Store the term' }).click();
-  await expect(page.getByRole('main').getByRole('status')).toContainText('Stored.');
+  await page.getByRole('button', { name: 'Save the term' }).click();
+  await expectSaved(page);
   await page.getByLabel('Last day', { exact: true }).fill(dayFromNow(-200));
-  await page.getByRole('button', { name: 'Store the term' }).click();
-  await expect(page.getByRole('alert').first()).toContainText('The term ends before it begins.');
+  await page.getByRole('button', { name: 'Save the term' }).click();
+  await expect(page.getByText('The term ends before it begins.')).toBeVisible();
   await page.goto('/classes');
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: 'Settings' }).click();
@@ -60,10 +60,10 @@ test('a class is made, its pupils come from a paste, and one of them moves', asy
   await page.getByRole('button', { name: /^Cleo on step 2/ }).click();
   await page.getByLabel('Note').fill('Sits in front');
   await page.getByLabel('Left on').fill('2020-01-01');
-  await page.getByRole('button', { name: 'Store' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('A pupil leaves after the day of joining.')).toBeVisible();
   await page.getByLabel('Left on').fill('');
-  await page.getByRole('button', { name: 'Store' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Cleo.*has a note/ })).toBeVisible();
   await page.getByLabel('Class', { exact: true }).selectOption('4 Plover');
   await page.getByRole('button', { name: 'Move' }).click();
@@ -79,26 +79,26 @@ test('how a class is taught is set, and the pages follow', async ({ page }) => {
   await page.getByRole('link', { name: 'Settings' }).click();
   await expect(page.getByText('The names that sheets and other teachers use.')).toBeVisible();
   await page.getByLabel('Note names').selectOption('Fingers');
-  await page.getByLabel('What marks the left hand').fill('the yellow ribbon');
+  await page.getByLabel('Left-hand marker').fill('the yellow ribbon');
   for (const rung of ['Say or sing the names', 'Clap and count', 'Finger in silence, naming the notes'])
     await page.getByLabel(rung).uncheck();
-  await page.getByRole('button', { name: 'Store', exact: true }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('A ladder has 3 to 6 rungs.')).toBeVisible();
   await page.getByLabel('Alone').check();
-  await page.getByRole('button', { name: 'Store', exact: true }).click();
-  await expect(page.getByRole('main').getByRole('status').first()).toContainText('Stored.');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expectSaved(page);
   await page.getByRole('link', { name: 'Stairs' }).click();
   await page.getByRole('link', { name: 'Introduce the next note' }).click();
   await expect(page.getByText('Left hand on top: the hand with the yellow ribbon.')).toBeVisible();
 });
 
-test('an assistant comes by a link, hears pupils, and finds no desk of the teachers', async ({ page, browser }) => {
+test('an assistant comes by a link, hears pupils, and finds no page of the teachers', async ({ page, browser }) => {
   await openDemo(page);
-  await openDesk(page, 'People');
+  await openPage(page, 'People');
   await page.getByLabel('Name', { exact: true }).fill('Asha');
   await page.getByLabel('Role').selectOption('assistant');
   await page.getByLabel('Whistle Club').check();
-  await page.getByRole('button', { name: 'Make a link' }).click();
+  await page.getByRole('button', { name: 'Create invitation link' }).click();
   const link = await page.getByLabel('Link for Asha').inputValue();
   const device = await browser.newContext();
   const other = await device.newPage();
@@ -106,11 +106,11 @@ test('an assistant comes by a link, hears pupils, and finds no desk of the teach
   await expect(other.getByText('You are invited as an assistant')).toBeVisible();
   await expectAccessible(other);
   await other.getByLabel('Your e-mail').fill('asha@osierbridge.example');
-  await other.getByLabel('A password').fill('short');
-  await other.getByRole('button', { name: 'Make my account' }).click();
-  await expect(other.getByRole('alert').first()).toContainText('At least 12 letters');
-  await other.getByLabel('A password').fill(PASSWORD);
-  await other.getByRole('button', { name: 'Make my account' }).click();
+  await other.getByLabel('Password').fill('short');
+  await other.getByRole('button', { name: 'Create my account' }).click();
+  await expect(other.getByText('At least 12 letters')).toBeVisible();
+  await other.getByLabel('Password').fill(PASSWORD);
+  await other.getByRole('button', { name: 'Create my account' }).click();
   await expect(other.getByRole('heading', { level: 2, name: 'Whistle Club' })).toBeVisible();
   await expect(other.getByRole('heading', { level: 2, name: '4 Plover' })).toHaveCount(0);
   await openClass(other, 'Whistle Club');
@@ -127,25 +127,25 @@ test('an assistant comes by a link, hears pupils, and finds no desk of the teach
 
 test('instruments are lent to a class in one go, taken back, cleaned and printed', async ({ page }) => {
   await openDemo(page);
-  await openDesk(page, 'Instruments');
-  await page.locator('#lend-class').selectOption('Whistle Club');
+  await openPage(page, 'Instruments');
+  await page.getByLabel('Class', { exact: true }).selectOption('Whistle Club');
   await expect(page.getByText('13 of 15 pupils have one')).toBeVisible();
-  await page.getByRole('button', { name: 'Who would get which?' }).click();
+  await page.getByRole('button', { name: 'Who gets which?' }).click();
   await expect(page.getByText('15 Olufemi')).toBeVisible();
   await page.getByRole('button', { name: 'Lend 2 instruments' }).click();
   await page.getByRole('button', { name: /^15 Olufemi/ }).click();
   await page.getByRole('button', { name: 'Take number 15 back from Olufemi' }).click();
   await expect(page.getByRole('button', { name: '15 free' })).toBeVisible();
-  await page.getByLabel('State').selectOption('broken');
-  await page.getByRole('button', { name: 'Store', exact: true }).click();
+  await page.getByLabel('Condition').selectOption('broken');
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('button', { name: '15 free broken' })).toBeVisible();
-  await page.locator('#lend-to').selectOption('Olufemi');
+  await page.getByLabel('Lend to').selectOption('Olufemi');
   await page.getByRole('button', { name: 'Lend', exact: true }).click();
   await expect(page.getByRole('alert')).toContainText('Number 15 is broken.');
-  await page.getByLabel('Show').selectOption('Whistle Club');
+  await page.getByLabel('Show', { exact: true }).selectOption('Whistle Club');
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('heading', { name: 'Instruments, Whistle Club' })).toBeVisible();
-  await expect(page.getByRole('cell', { name: 'Anouk' })).toBeVisible();
+  await expect(page.locator('.print-only').getByText('Anouk')).toBeVisible();
 });
 
 test('a password is changed, other devices are signed out, and the list of changes says so', async ({
@@ -155,23 +155,23 @@ test('a password is changed, other devices are signed out, and the list of chang
   await openDemo(page);
   const elsewhere = await browser.newPage();
   await openDemo(elsewhere);
-  await openDesk(page, 'My account');
-  await expect(page.getByText('this device')).toHaveCount(1);
-  await page.getByLabel('Your password now').fill('not this one');
-  await page.getByLabel('The new one').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Change the password' }).click();
+  await pressInMenu(page, 'My account');
+  await expect(page.getByText(', this device')).toHaveCount(1);
+  await page.getByLabel('Current password').fill('not this one');
+  await page.getByLabel('New password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Change password' }).click();
   await expect(page.getByText('This is not your password.')).toBeVisible();
-  await page.getByLabel('Your password now').fill('one-step-more');
-  await page.getByRole('button', { name: 'Change the password' }).click();
-  await expect(page.getByRole('main').getByRole('status')).toContainText('Stored.');
+  await page.getByLabel('Current password').fill('one-step-more');
+  await page.getByRole('button', { name: 'Change password' }).click();
+  await expectSaved(page, 'Password changed.');
   await elsewhere.goto('/school/calendar');
   await expect(elsewhere.getByRole('button', { name: 'Sign in' })).toBeVisible();
   await elsewhere.close();
-  await page.getByLabel('Your password now').fill(PASSWORD);
-  await page.getByLabel('The new one').fill('one-step-more');
-  await page.getByRole('button', { name: 'Change the password' }).click();
-  await expect(page.getByLabel('The new one')).toHaveValue('');
-  await openDesk(page, 'Records');
+  await page.getByLabel('Current password').fill(PASSWORD);
+  await page.getByLabel('New password').fill('one-step-more');
+  await page.getByRole('button', { name: 'Change password' }).click();
+  await expect(page.getByLabel('New password')).toHaveValue('');
+  await openPage(page, 'Data');
   await expect(page.getByText('Own password changed').first()).toBeVisible();
 });
 
@@ -186,22 +186,22 @@ test('an empty database asks for a school, which is set up, filled from an archi
     await expect(page.getByRole('heading', { name: 'Set up your school' })).toBeVisible();
     await expectAccessible(page);
     const code = /code: (\S+)/.exec(server.output())![1]!;
-    await page.getByLabel('Code').fill(code.toLowerCase());
+    await page.getByLabel('Setup code').fill(code.toLowerCase());
     await page.getByLabel('Name of the school').fill('Hill School');
     await page.getByLabel('Your name').fill('Eir');
     await page.getByLabel('Your e-mail').fill('eir@hill.example');
-    await page.getByLabel('A password').fill(PASSWORD);
+    await page.getByLabel('Password').fill(PASSWORD);
     await page.getByRole('button', { name: 'Set up the school' }).click();
-    await expect(page.getByText('No term yet.')).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Your first class' })).toBeVisible();
     await page.getByRole('link', { name: 'Classes', exact: true }).click();
-    await expect(page.getByRole('heading', { name: 'No class yet' })).toBeVisible();
-    await openDesk(page, 'Records');
+    await expect(page.getByRole('heading', { name: 'No classes yet' })).toBeVisible();
+    await openPage(page, 'Data');
     const picker = page.getByLabel(/Choose an archive/);
     const file = (content: string) => ({ name: 'a.json', mimeType: 'application/json', buffer: Buffer.from(content) });
     await picker.setInputFiles(file('{"format":"else"}'));
     await expect(page.getByRole('alert')).toContainText('archive');
     await picker.setInputFiles(file(await archive.text()));
-    await expect(page.getByRole('main').getByRole('status')).toContainText('pupils and');
+    await expect(page.getByRole('main').getByText(/pupils and/)).toBeVisible();
     await page.getByRole('link', { name: 'Classes', exact: true }).click();
     await openClass(page, '4 Plover');
   } finally {
@@ -209,7 +209,7 @@ test('an empty database asks for a school, which is set up, filled from an archi
   }
 });
 
-test('axe finds nothing on the desks of the school and of a class', async ({ page }) => {
+test('axe finds nothing on the pages of the school and of a class', async ({ page }) => {
   await openDemo(page);
   await openClass(page, '4 Otter');
   const classAddress = new URL(page.url()).pathname;
@@ -218,13 +218,15 @@ test('axe finds nothing on the desks of the school and of a class', async ({ pag
     for (const [address, ready] of [
       ['/school/calendar', 'Days off'],
       ['/school/instruments', 'Lend to a whole class'],
-      ['/school/belts', 'What is missing'],
-      ['/school/cautions', 'Keep for the school'],
-      ['/school/people', 'Invite somebody'],
-      ['/school/records', 'Who changed what'],
+      ['/school/belts', 'Missing'],
+      ['/school/cautions', 'Save for the school'],
+      ['/school/details', 'Time zone'],
+      ['/school/people', 'Invite someone'],
+      ['/school/data', 'Who changed what'],
       ['/school/account', 'Signed in'],
-      ['/classes/new', 'A new class'],
-      [`${classAddress}/settings`, 'How long to hear all of them'],
+      ['/classes/new', 'Add a class'],
+      ['/start', 'Your first class'],
+      [`${classAddress}/settings`, 'How long to hear everyone?'],
       [`${classAddress}/pupils`, 'Away today'],
     ] as const) {
       await page.goto(address);

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Page } from '@playwright/test';
+import { expect, type Locator, type Page } from '@playwright/test';
 
 export async function openDemo(page: Page, address = ''): Promise<void> {
   await page.goto(`${address}/sign-in`);
@@ -11,6 +11,22 @@ export async function openClass(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
   await expect(page.locator('.steps .peg').first()).toBeVisible();
+}
+
+/** Who is being heard. */
+export function pupilHeard(page: Page): Locator {
+  return page.locator('.hearing h2.who');
+}
+
+/** Presses something in the rail’s menu. */
+export async function pressInMenu(page: Page, name: string): Promise<void> {
+  await page.getByRole('navigation', { name: 'Rooms' }).getByRole('button', { name: 'More' }).click();
+  await page.getByRole('menuitem', { name }).click();
+}
+
+/** The notice at the edge of the screen says that it was saved. */
+export async function expectSaved(page: Page, words = 'Saved.'): Promise<void> {
+  await expect(page.locator('.toast').filter({ hasText: words }).last()).toBeVisible();
 }
 
 /** axe finds nothing to mend on what is shown. */

@@ -1,12 +1,9 @@
 import { fileURLToPath } from 'node:url';
 import { constants } from 'node:zlib';
-import vue from '@vitejs/plugin-vue';
-import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers';
-import Icons from 'unplugin-icons/vite';
-import Components from 'unplugin-vue-components/vite';
 import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig, type Plugin } from 'vite';
+import { componentPlugins } from './vite.plugins.ts';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
 
@@ -31,9 +28,7 @@ function preloadFonts(): Plugin {
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [
-    vue(),
-    Components({ dirs: [], resolvers: [BootstrapVueNextResolver()], dts: 'components.d.ts' }),
-    Icons({ compiler: 'vue3', scale: 1 }),
+    componentPlugins({ types: true }),
     preloadFonts(),
     VitePWA({
       // main.ts registers it once the first screen is there, so that the two do not share a slow network.
@@ -58,7 +53,7 @@ export default defineConfig({
             // What the school last answered, for when it does not; web/src/offline/store.ts clears it on signing out.
             urlPattern: ({ request, url }) =>
               request.method === 'GET' &&
-              /^\/api\/(session$|classes|school\/(cautions|faults)|tunes|notes)/.test(url.pathname) &&
+              /^\/api\/(session$|classes|school\/(cautions|remarks)|tunes|notes)/.test(url.pathname) &&
               !url.pathname.endsWith('/records'),
             handler: 'NetworkFirst',
             options: { cacheName: 'escalier-answers', networkTimeoutSeconds: 4 },

@@ -11,7 +11,7 @@ export async function tuneFromFile(file: string): Promise<ReadTune> {
     throw new BadInput(`The file ${file} cannot be read.`);
   }
   const result = readTuneFile(bytes);
-  if (!result.ok) throw new BadInput(result.fault.map((fault) => fault.message).join(' '));
+  if (!result.ok) throw new BadInput(result.error.map((error) => error.message).join(' '));
   return result.value;
 }
 

@@ -7,6 +7,7 @@ export type {
   ClassRecords,
   ClassSettings,
   ClassSummary,
+  Findable,
   PupilRecord,
   StaircaseChoice,
   PupilDto,
@@ -28,7 +29,7 @@ export type {
 } from './features/instruments/index.ts';
 export type { Invited, InvitationLine, NewLink, People, PersonLine } from './features/people/index.ts';
 export type { ChangeLine, DemoAccount, Me, SchoolCaution, SessionLine } from './features/schools/index.ts';
-export type { TuneDto } from './features/tunes/index.ts';
+export type { TuneDto, TuneUse } from './features/tunes/index.ts';
 export type { Condition, Owner } from '@escalier/core/instruments';
 export type { Role } from './platform/context.ts';
 export type { ErrorBody } from './platform/problem.ts';

@@ -8,7 +8,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
-import { classRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
+import { classRoutes, findRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
 import { hearingRoutes, liveStreams, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
@@ -84,6 +84,7 @@ function apiRoutes(options: AppOptions) {
     .route('/belts', beltRoutes)
     .route('/instruments', instrumentRoutes)
     .route('/calendar', calendarRoutes)
+    .route('/find', findRoutes)
     .route('/changes', changeRoutes)
     .route('/people', peopleRoutes)
     .route('/terms', termRoutes)

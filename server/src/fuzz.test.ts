@@ -46,7 +46,7 @@ async function goodOnes(): Promise<readonly Sending[]> {
     put('/api/account/password', { current: 'guess', next: 'four plain words here' }),
     put('/api/school', { name: 'S', timeZone: 'UTC', version: 1 }),
     put('/api/school/cautions', await get('/api/school/cautions')),
-    put('/api/school/faults', await get('/api/school/faults')),
+    put('/api/school/remarks', await get('/api/school/remarks')),
     put(`/api/people/${people[0]!.id}`, people[0]),
     post('/api/people/invitations', { name: 'New', role: 'teacher', classIds: [id] }),
     post('/api/terms', term),

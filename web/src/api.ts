@@ -1,5 +1,6 @@
 import type { Api, ErrorBody, Imported } from '@escalier/server/api';
 import { hc } from 'hono/client';
+import { PlainError } from './ui/plain-error.ts';
 
 /** What a first screen shows, by its address: asked for beside the session, not after it. */
 const FIRST_DATA: readonly (readonly [page: RegExp, (id: string) => string])[] = [
@@ -38,7 +39,7 @@ const earlyFetch: typeof fetch = (input, init) => {
 export const api = hc<Api>('/api', { fetch: earlyFetch });
 
 /** What the server refused, in its own sentence; `code` is "offline" when it could not be reached. */
-export class ApiError extends Error {
+export class ApiError extends PlainError {
   readonly code: string;
   readonly fields: Readonly<Record<string, string>>;
   /** Who changed meanwhile what was to be saved; null for other refusals. */
@@ -74,7 +75,7 @@ export async function ask<Body>(request: Promise<Answer<Body>>): Promise<Body> {
   try {
     answer = await request;
   } catch {
-    throw new ApiError({ error: { code: 'offline', message: 'The school server cannot be reached just now.' } });
+    throw new ApiError({ error: { code: 'offline', message: 'Cannot reach the school server.' } });
   }
   if (answer.ok) return bodyOf(answer);
   const refused = new ApiError(await errorBody(answer), answer.status);
@@ -87,7 +88,7 @@ async function bodyOf<Body>(answer: Answer<Body>): Promise<Body> {
   try {
     return await answer.json();
   } catch {
-    throw new ApiError({ error: { code: 'offline', message: 'Something else than the school server has answered.' } });
+    throw new ApiError({ error: { code: 'offline', message: 'Something other than the school server answered.' } });
   }
 }
 
@@ -98,7 +99,7 @@ async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {
   } catch {
     // Not JSON: a proxy or a broken server answered.
   }
-  return { error: { code: 'broken', message: 'The school server gave an answer that cannot be read.' } };
+  return { error: { code: 'broken', message: 'The school server gave an unreadable answer.' } };
 }
 
 /** Sends an archive as it is, from the disk of the device. @throws ApiError as `ask` does. */

@@ -6,9 +6,18 @@ import { createApp } from 'vue';
 import App from './App.vue';
 import { askEarly } from './api.ts';
 import { createEscalierRouter } from './router.ts';
+import { useMishaps } from './ui/mishaps.ts';
 
 askEarly(location.pathname);
-createApp(App).use(createPinia()).use(createEscalierRouter()).mount('#app');
+const app = createApp(App).use(createPinia()).use(createEscalierRouter());
+const mishaps = useMishaps();
+app.config.errorHandler = (error) => {
+  console.error(error);
+  mishaps.report(error);
+};
+addEventListener('error', ({ error }) => mishaps.report(error));
+addEventListener('unhandledrejection', ({ reason }) => mishaps.report(reason));
+app.mount('#app');
 
 const SETTLED_MS = 4000;
 

@@ -8,28 +8,54 @@ import {
 import { whenSignedOut } from './api.ts';
 import { useSession } from './features/schools/index.ts';
 
-function numberParam(route: RouteLocationNormalized, name: string): number {
-  return Number(route.params[name]);
+declare module 'vue-router' {
+  interface RouteMeta {
+    readonly title: string;
+    /** Needs no session. */
+    readonly open?: boolean;
+    /** For teachers and owners only. */
+    readonly teaches?: boolean;
+    /** The keys of the page, for the help on "?". */
+    readonly keys?: readonly (readonly [key: string, does: string])[];
+  }
 }
 
-/** The desks of the school's room. */
-function schoolRoutes(): RouteRecordRaw[] {
-  const desk = (name: string, path: string, title: string, component: () => Promise<unknown>): RouteRecordRaw => ({
-    path: `/school/${path}`,
-    name,
-    component,
-    meta: { title, teaches: name !== 'account' },
-  });
+function text(route: RouteLocationNormalized, name: string): string {
+  const value = route.params[name];
+  return typeof value === 'string' ? value : '';
+}
+
+const PLAY_KEYS = [['Space', 'Play and stop']] as const;
+const HEARING_KEYS = [
+  ['1', 'Passed'],
+  ['2', 'Nearly'],
+  ['3', 'Not yet'],
+  ['S', 'Skip to the next pupil'],
+  ['A', 'Away today'],
+  ['U', 'Undo'],
+] as const;
+const BOARD_KEYS = [
+  ['Arrows', 'Move from cell to cell'],
+  ['Enter', 'Open a cell'],
+  ['Space', 'Mark a cell'],
+  ['Shift + arrow', 'Mark several cells'],
+] as const;
+const NOTE_KEYS = [
+  ['1 to 5', 'Go to a part of the lesson'],
+  ['← →', 'Back and on'],
+  ['B', 'Big for the projector, and back'],
+  ...PLAY_KEYS,
+] as const;
+
+/** Outside the school: signing in, the first start, an invitation. */
+function doorRoutes(): RouteRecordRaw[] {
   return [
-    { path: '/school', redirect: { name: 'terms' } },
-    desk('terms', 'calendar', 'Calendar', () => import('./features/calendar/TermsPage.vue')),
-    desk('instruments', 'instruments', 'Instruments', () => import('./features/instruments/InstrumentsPage.vue')),
-    desk('belts', 'belts', 'Belts', () => import('./features/instruments/BeltsPage.vue')),
-    desk('cautions', 'cautions', 'Cautions', () => import('./features/schools/CautionsPage.vue')),
-    desk('remarks', 'remarks', 'Remarks', () => import('./features/schools/RemarksPage.vue')),
-    desk('people', 'people', 'People', () => import('./features/schools/PeoplePage.vue')),
-    desk('safe', 'records', 'Records', () => import('./features/schools/SafePage.vue')),
-    desk('account', 'account', 'My account', () => import('./features/schools/AccountPage.vue')),
+    {
+      path: '/sign-in',
+      name: 'sign-in',
+      component: () => import('./features/schools/SignInPage.vue'),
+      meta: { title: 'Sign in', open: true },
+    },
     {
       path: '/first-run',
       name: 'first-run',
@@ -46,18 +72,114 @@ function schoolRoutes(): RouteRecordRaw[] {
   ];
 }
 
+/** The pages of the school. */
+function schoolRoutes(): RouteRecordRaw[] {
+  const page = (name: string, title: string, component: () => Promise<unknown>): RouteRecordRaw => ({
+    path: `/school/${name}`,
+    name,
+    component,
+    meta: { title, teaches: name !== 'account' },
+  });
+  return [
+    { path: '/school', redirect: { name: 'calendar' } },
+    { path: '/school/settings', redirect: { name: 'cautions' } },
+    page('calendar', 'Calendar', () => import('./features/calendar/TermsPage.vue')),
+    page('instruments', 'Instruments', () => import('./features/instruments/InstrumentsPage.vue')),
+    page('belts', 'Belts', () => import('./features/instruments/BeltsPage.vue')),
+    page('cautions', 'Cautions', () => import('./features/schools/CautionsPage.vue')),
+    page('remarks', 'Remarks', () => import('./features/schools/RemarksPage.vue')),
+    page('details', 'School details', () => import('./features/schools/DetailsPage.vue')),
+    page('people', 'People', () => import('./features/schools/PeoplePage.vue')),
+    page('data', 'Data', () => import('./features/schools/DataPage.vue')),
+    page('account', 'My account', () => import('./features/schools/AccountPage.vue')),
+  ];
+}
+
+/** The pages of one class. */
+function classRoutes(): RouteRecordRaw[] {
+  const page = (
+    name: string,
+    path: string,
+    component: () => Promise<unknown>,
+    meta: RouteRecordRaw['meta'],
+  ): RouteRecordRaw => ({ path: `/classes/:classId${path}`, name, component, props: true, meta: meta! });
+  return [
+    page('class', '', () => import('./features/classes/ClassPage.vue'), {
+      title: 'Stairs',
+      keys: [['H', 'Hear the next pupil']],
+    }),
+    page('class-settings', '/settings', () => import('./features/classes/ClassSettingsPage.vue'), {
+      title: 'Settings',
+      teaches: true,
+    }),
+    page('pupils', '/pupils', () => import('./features/pupils/PupilsPage.vue'), { title: 'Pupils', teaches: true }),
+    page('pupil', '/pupils/:pupilId', () => import('./features/progress/PupilPage.vue'), { title: 'Pupil' }),
+    page('hear', '/hear/:pupilId?', () => import('./features/hearing/HearingPage.vue'), {
+      title: 'Hearing',
+      keys: HEARING_KEYS,
+    }),
+    page('board', '/board', () => import('./features/progress/BoardPage.vue'), { title: 'Board', keys: BOARD_KEYS }),
+    page('trends', '/trends', () => import('./features/progress/TrendsPage.vue'), { title: 'Trends' }),
+    {
+      path: '/classes/:classId/steps/:position(\\d+)',
+      name: 'step',
+      component: () => import('./features/tunes/TunePage.vue'),
+      props: (route) => ({ classId: text(route, 'classId'), position: Number(text(route, 'position')) }),
+      meta: { title: 'Step', keys: PLAY_KEYS },
+    },
+    {
+      path: '/classes/:classId/notes/:note?',
+      name: 'note',
+      component: () => import('./features/notes/NoteLessonPage.vue'),
+      props: (route) => ({ classId: text(route, 'classId'), note: text(route, 'note') || null }),
+      meta: { title: 'A note', keys: NOTE_KEYS },
+    },
+  ];
+}
+
+/** The school's tunes. */
+function tuneRoutes(): RouteRecordRaw[] {
+  return [
+    {
+      path: '/tunes',
+      name: 'tunes',
+      component: () => import('./features/tunes/LibraryPage.vue'),
+      meta: { title: 'Library' },
+    },
+    {
+      path: '/tunes/new',
+      name: 'new-tune',
+      component: () => import('./features/tunes/EditPage.vue'),
+      props: { tuneId: null },
+      meta: { title: 'Add a tune', teaches: true },
+    },
+    {
+      path: '/tunes/:tuneId',
+      name: 'tune',
+      component: () => import('./features/tunes/TunePage.vue'),
+      props: (route) => ({
+        tuneId: text(route, 'tuneId'),
+        classId: typeof route.query.class === 'string' ? route.query.class : null,
+      }),
+      meta: { title: 'Tune', keys: PLAY_KEYS },
+    },
+    {
+      path: '/tunes/:tuneId/edit',
+      name: 'edit-tune',
+      component: () => import('./features/tunes/EditPage.vue'),
+      props: true,
+      meta: { title: 'Edit a tune', teaches: true },
+    },
+  ];
+}
+
 /** One page, one question. Pages load when they are first opened. */
 export function createEscalierRouter(): Router {
   const router = createRouter({
     history: createWebHistory(),
     routes: [
       { path: '/', redirect: '/classes' },
-      {
-        path: '/sign-in',
-        name: 'sign-in',
-        component: () => import('./features/schools/SignInPage.vue'),
-        meta: { title: 'Sign in', open: true },
-      },
+      ...doorRoutes(),
       {
         path: '/classes',
         name: 'classes',
@@ -69,110 +191,22 @@ export function createEscalierRouter(): Router {
         name: 'new-class',
         component: () => import('./features/classes/ClassSettingsPage.vue'),
         props: { classId: null },
-        meta: { title: 'A new class', teaches: true },
+        meta: { title: 'Add a class', teaches: true },
       },
       {
-        path: '/classes/:classId/settings',
-        name: 'class-settings',
-        component: () => import('./features/classes/ClassSettingsPage.vue'),
-        props: true,
-        meta: { title: 'Settings', teaches: true },
+        path: '/start',
+        name: 'start',
+        component: () => import('./features/classes/StartPage.vue'),
+        meta: { title: 'Your first class', teaches: true },
       },
-      {
-        path: '/classes/:classId/pupils',
-        name: 'pupils',
-        component: () => import('./features/pupils/PupilsPage.vue'),
-        props: true,
-        meta: { title: 'Pupils', teaches: true },
-      },
+      ...classRoutes(),
       ...schoolRoutes(),
-      {
-        path: '/classes/:classId',
-        name: 'class',
-        component: () => import('./features/classes/ClassPage.vue'),
-        props: true,
-        meta: { title: 'Class' },
-      },
-      {
-        path: '/classes/:classId/steps/:position(\\d+)',
-        name: 'step',
-        component: () => import('./features/tunes/TunePage.vue'),
-        props: (route) => ({ classId: String(route.params.classId), position: numberParam(route, 'position') }),
-        meta: { title: 'Step' },
-      },
-      {
-        path: '/tunes',
-        name: 'tunes',
-        component: () => import('./features/tunes/LibraryPage.vue'),
-        meta: { title: 'Tunes' },
-      },
-      {
-        path: '/tunes/new',
-        name: 'new-tune',
-        component: () => import('./features/tunes/EditPage.vue'),
-        props: { tuneId: null },
-        meta: { title: 'Bring a tune' },
-      },
-      {
-        path: '/tunes/:tuneId',
-        name: 'tune',
-        component: () => import('./features/tunes/TunePage.vue'),
-        props: (route) => ({
-          tuneId: String(route.params.tuneId),
-          classId: typeof route.query.class === 'string' ? route.query.class : null,
-        }),
-        meta: { title: 'Tune' },
-      },
-      {
-        path: '/tunes/:tuneId/edit',
-        name: 'edit-tune',
-        component: () => import('./features/tunes/EditPage.vue'),
-        props: true,
-        meta: { title: 'Edit a tune' },
-      },
-      {
-        path: '/classes/:classId/notes/:note?',
-        name: 'note',
-        component: () => import('./features/notes/NoteLessonPage.vue'),
-        props: (route) => ({
-          classId: String(route.params.classId),
-          note: typeof route.params.note === 'string' && route.params.note !== '' ? route.params.note : null,
-        }),
-        meta: { title: 'A note' },
-      },
+      ...tuneRoutes(),
       {
         path: '/fingerings',
         name: 'fingerings',
         component: () => import('./features/notes/FingeringsPage.vue'),
         meta: { title: 'Fingerings' },
-      },
-      {
-        path: '/classes/:classId/hear/:pupilId?',
-        name: 'hear',
-        component: () => import('./features/hearing/HearingPage.vue'),
-        props: true,
-        meta: { title: 'Hearing' },
-      },
-      {
-        path: '/classes/:classId/board',
-        name: 'board',
-        component: () => import('./features/progress/BoardPage.vue'),
-        props: true,
-        meta: { title: 'Board' },
-      },
-      {
-        path: '/classes/:classId/trends',
-        name: 'trends',
-        component: () => import('./features/progress/TrendsPage.vue'),
-        props: true,
-        meta: { title: 'Trends' },
-      },
-      {
-        path: '/classes/:classId/pupils/:pupilId',
-        name: 'pupil',
-        component: () => import('./features/progress/PupilPage.vue'),
-        props: true,
-        meta: { title: 'Pupil' },
       },
       {
         path: '/:rest(.*)*',
@@ -183,6 +217,7 @@ export function createEscalierRouter(): Router {
     ],
   });
   guard(router);
+  reloadWhenMissing(router);
   return router;
 }
 
@@ -201,9 +236,26 @@ function guard(router: Router): void {
     return true;
   });
   router.afterEach((to) => {
-    document.title = `${String(to.meta.title)} · Escalier`;
+    document.title = `${to.meta.title} · Escalier`;
   });
   whenSignedOut(() => {
     void useSession().ended(router.currentRoute.value.fullPath);
+  });
+}
+
+const RELOADED = 'escalier-reloaded';
+const SOON_MS = 30_000;
+
+/**
+ * A page whose code does not come (a new version was installed, or the network is gone) is asked for once from the server
+ * by reloading; when that was tried just now, the error page says so instead of a click without an answer.
+ */
+function reloadWhenMissing(router: Router): void {
+  router.onError((error: unknown, to) => {
+    const last = Number(sessionStorage.getItem(RELOADED) ?? 0);
+    if (Date.now() - last > SOON_MS && navigator.onLine) {
+      sessionStorage.setItem(RELOADED, String(Date.now()));
+      location.assign(to.fullPath);
+    } else reportError(error);
   });
 }

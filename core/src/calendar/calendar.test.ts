@@ -195,7 +195,7 @@ describe('iCalendar', () => {
   it('refuses what is no calendar in a sentence, and never throws', () => {
     for (const text of ['', 'hello', 'BEGIN:VCALENDAR', '{"a": 1}', 'x'.repeat(3_000_000)]) {
       const result = read(text);
-      if (!result.ok) expect(result.fault).toMatch(/\.$/);
+      if (!result.ok) expect(result.error).toMatch(/\.$/);
       else expect(result.value.daysOff).toEqual([]);
     }
     fc.assert(

@@ -1,5 +1,5 @@
 import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO, startOfISOWeek } from 'date-fns';
-import type { DaysOff, LocalDate, Term } from './term.ts';
+import { NO_ROTATION, type DaysOff, type LocalDate, type Term } from './term.ts';
 
 /** A day of the term with what the rotations make of it. */
 export interface TermDay {
@@ -44,3 +44,17 @@ export function termDays(term: Term): readonly TermDay[] {
 }
 
 const FRIDAY = 5;
+
+const PROPOSED_WEEKS = 12;
+
+/** A term to begin with when a school has none: whole weeks from that of `today` on. Its dates are changed later. */
+export function proposedTerm(today: LocalDate): Term {
+  const monday = startOfISOWeek(parseISO(today));
+  const date = (day: Date): LocalDate => formatISO(day, { representation: 'date' });
+  return {
+    startsOn: date(monday),
+    endsOn: date(addDays(monday, 7 * PROPOSED_WEEKS - 3)),
+    daysOff: [],
+    rotation: NO_ROTATION,
+  };
+}

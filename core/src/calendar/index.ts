@@ -1,6 +1,6 @@
 export * from './capacity.ts';
 export * from './cleaning.ts';
-export { termDays, type TermDay } from './days.ts';
+export { proposedTerm, termDays, type TermDay } from './days.ts';
 export {
   MOST_CALENDAR_CHARACTERS,
   readHolidays,

@@ -6,7 +6,7 @@ describe('calendars that never end', () => {
     `BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nDTSTART;VALUE=DATE:20260302\r\nSUMMARY:Day\r\n${lines.join('\r\n')}\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
   const leftOut = (text: string): readonly string[] => {
     const read = readHolidays(text, '2026-03-01', '2026-07-31');
-    return read.ok ? read.value.leftOut : [read.fault];
+    return read.ok ? read.value.leftOut : [read.error];
   };
 
   it.each([

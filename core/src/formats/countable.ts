@@ -1,9 +1,9 @@
 import { failure, UncountableError, type Result } from '../music/index.ts';
-import type { FormatFault, ReadTune } from './notice.ts';
+import type { FormatProblem, ReadTune } from './notice.ts';
 
-type Reading = Result<ReadTune, readonly FormatFault[]>;
+type Reading = Result<ReadTune, readonly FormatProblem[]>;
 
-/** Lengths that no fraction holds, such as tuplets of many primes in one bar, are a fault of the file. */
+/** Lengths that no fraction holds, such as tuplets of many primes in one bar, are an error of the file. */
 export function countable(read: () => Reading): Reading {
   try {
     return read();

@@ -8,19 +8,19 @@ import { packMxl, unpackMxl } from './musicxml/mxl.ts';
 import { readMusicXml } from './musicxml/read-musicxml.ts';
 import { writeMusicXml } from './musicxml/write-musicxml.ts';
 import { MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
-import type { FormatFault, ReadOptions, ReadTune } from './notice.ts';
+import type { FormatProblem, ReadOptions, ReadTune } from './notice.ts';
 import { decodeText } from './text.ts';
 
 /** Reads a tune from the bytes of a file, by what the bytes are, whatever the file is called. */
-export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
-  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
   if (bytes.length === 0) return whole('The file is empty.');
   if (bytes.length > MOST_FILE_BYTES)
     return whole(`The file has ${Math.round(bytes.length / 1e6)} MB: a tune has less than 12 MB.`);
   if (startsWith(bytes, 'MThd')) return readMidi(bytes, options);
   if (startsWith(bytes, 'PK')) {
     const unpacked = unpackMxl(bytes);
-    return unpacked.ok ? readMusicXml(unpacked.value, options) : whole(unpacked.fault);
+    return unpacked.ok ? readMusicXml(unpacked.value, options) : whole(unpacked.error);
   }
   const text = decodeText(bytes);
   if (text === null)

@@ -8,13 +8,13 @@ function abc(body: string, head = 'M:4/4\nL:1/4\nK:G'): string {
 
 function tune(body: string, head?: string) {
   const read = readAbc(abc(body, head));
-  if (!read.ok) throw new Error(read.fault.map((fault) => fault.message).join(' '));
+  if (!read.ok) throw new Error(read.error.map((error) => error.message).join(' '));
   return read.value.tune;
 }
 
-function faults(body: string, head?: string): readonly string[] {
+function problems(body: string, head?: string): readonly string[] {
   const read = readAbc(abc(body, head));
-  return read.ok ? [] : read.fault.map((fault) => fault.message);
+  return read.ok ? [] : read.error.map((error) => error.message);
 }
 
 function names(body: string, head?: string): string {
@@ -89,9 +89,9 @@ describe('readAbc', () => {
   });
 
   it('names the bar that does not add up and what it holds', () => {
-    expect(faults('G4|A3|B4|]')).toEqual(['Bar 2 is too short: 4/4 asks for 4, it holds 3 (counted in quarters).']);
-    expect(faults('G4|A4B|B4|]')[0]).toContain('Bar 2 is too long: 4/4 asks for 4, it holds 5');
-    expect(faults('G4|A2-|B4|]').join(' ')).toContain('tie does not lead to the same note');
+    expect(problems('G4|A3|B4|]')).toEqual(['Bar 2 is too short: 4/4 asks for 4, it holds 3 (counted in quarters).']);
+    expect(problems('G4|A4B|B4|]')[0]).toContain('Bar 2 is too long: 4/4 asks for 4, it holds 5');
+    expect(problems('G4|A2-|B4|]').join(' ')).toContain('tie does not lead to the same note');
   });
 
   it('says what it leaves out', () => {
@@ -112,7 +112,7 @@ describe('readAbc', () => {
       [`X:1\nK:C\n${'C'.repeat(210_000)}`, 'too long'],
     ] as const) {
       const read = readAbc(text);
-      expect(read.ok ? [] : read.fault.map((fault) => fault.message), text.slice(0, 20)).toEqual([
+      expect(read.ok ? [] : read.error.map((error) => error.message), text.slice(0, 20)).toEqual([
         expect.stringContaining(part),
       ]);
     }

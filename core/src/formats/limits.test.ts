@@ -7,7 +7,7 @@ const HEAD = 'X:1\nT:Too much\nM:4/4\nL:1/4\nK:C\n';
 /** The sentence that refuses a text, or nothing. */
 function refusal(text: string): string | null {
   const read = readTuneFile(new TextEncoder().encode(text));
-  return read.ok ? null : read.fault[0]!.message;
+  return read.ok ? null : read.error[0]!.message;
 }
 
 /** A score of one bar, with more before its notes. */
@@ -60,7 +60,7 @@ describe('a small text that stands for very much', () => {
     const track = [0, 0x90, 72, 64, 0xff, 0xff, 0xff, 0x7f, 0x80, 72, 64, 0, 0xff, 0x2f, 0];
     const bytes = Uint8Array.from([...head, 0x4d, 0x54, 0x72, 0x6b, 0, 0, 0, track.length, ...track]);
     const read = readTuneFile(bytes);
-    expect(read.ok ? null : read.fault[0]!.message).toBe('The tune has more than 600 bars, pauses counted.');
+    expect(read.ok ? null : read.error[0]!.message).toBe('The tune has more than 600 bars, pauses counted.');
   });
 
   it('plays no section more often than nine times', () => {
@@ -85,7 +85,7 @@ describe('a small text that stands for very much', () => {
 describe('lists of pupils', () => {
   it('of too many columns are refused', () => {
     const read = readRoster(`Ada${','.repeat(500)}`);
-    expect(read.ok ? null : read.fault).toBe('There are 501 columns; at most 60 fit.');
+    expect(read.ok ? null : read.error).toBe('There are 501 columns; at most 60 fit.');
   });
 
   it('that are no ZIP file give a sentence', () => {

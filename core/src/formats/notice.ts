@@ -6,7 +6,7 @@ export interface TextPlace {
   readonly column: number;
 }
 
-/** Something to tell about a file. A fault says why it gives no tune, a notice what a Tune does not carry of it. */
+/** Something to tell about a file. An error says why it gives no tune, a notice what a Tune does not carry of it. */
 export interface Notice {
   /** The bar as printed; null when it is about the whole file. */
   readonly bar: number | null;
@@ -15,7 +15,7 @@ export interface Notice {
   readonly at?: TextPlace;
 }
 
-export type FormatFault = Notice;
+export type FormatProblem = Notice;
 
 /** A part that a file offers. A Tune takes one or two of them. */
 export interface PartOffer {

@@ -1,5 +1,5 @@
 import { failure, success, type Result } from '../music/index.ts';
-import type { FormatFault, Notice, PartOffer } from './notice.ts';
+import type { FormatProblem, Notice, PartOffer } from './notice.ts';
 
 export interface Chosen {
   readonly take: readonly [number, ...number[]];
@@ -14,7 +14,7 @@ export function choosePart(
   offers: readonly PartOffer[],
   bars: readonly number[],
   wanted: readonly number[] | undefined,
-): Result<Chosen, readonly FormatFault[]> {
+): Result<Chosen, readonly FormatProblem[]> {
   const sounding = offers.filter((offer) => offer.notes > 0);
   const [first, second] = sounding;
   if (first === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);

@@ -8,7 +8,7 @@ import { readAbc, readTuneFile, writeTuneFile, type FileEnding } from './index.t
 
 function there(tune: Tune, ending: FileEnding): Tune {
   const read = readTuneFile(writeTuneFile(tune, ending));
-  if (!read.ok) throw new Error(read.fault.map((fault) => fault.message).join(' '));
+  if (!read.ok) throw new Error(read.error.map((error) => error.message).join(' '));
   return read.value.tune;
 }
 
@@ -60,7 +60,7 @@ describe('a tune comes back as it went', () => {
 describe('MIDI', () => {
   const tune = (body: string): Tune => {
     const read = readAbc(`X:1\nT:T\nM:4/4\nL:1/4\nQ:1/4=90\nK:G\n${body}\n`);
-    if (!read.ok) throw new Error(read.fault[0]?.message);
+    if (!read.ok) throw new Error(read.error[0]?.message);
     return read.value.tune;
   };
   const tracksOf = (bytes: Uint8Array) => parseMidi(bytes).tracks;
@@ -107,7 +107,7 @@ describe('MIDI', () => {
 describe('hostile and broken files', () => {
   const sentence = (bytes: Uint8Array): string => {
     const read = readTuneFile(bytes);
-    return read.ok ? 'read' : read.fault.map((fault) => fault.message).join(' ');
+    return read.ok ? 'read' : read.error.map((error) => error.message).join(' ');
   };
   const text = (content: string): Uint8Array =>
     new Uint8Array([...content].map((letter) => letter.charCodeAt(0) & 255));

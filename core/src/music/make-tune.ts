@@ -19,32 +19,32 @@ export interface TuneDraft extends Omit<Tune, 'bars' | 'parts'> {
 }
 
 /** Why a draft is no tune, in a sentence for a teacher; `bar` as printed, null when it is about the whole. */
-export interface TuneFault {
+export interface TuneProblem {
   readonly bar: number | null;
   readonly message: string;
   /** Index of the bar in the draft. */
   readonly index?: number;
 }
 
-/** Checks every promise of a Tune and numbers its bars. All faults are reported, not the first only. */
-export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneFault[]> {
-  const whole = wholeFaults(draft);
+/** Checks every promise of a Tune and numbers its bars. All problems are reported, not the first only. */
+export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneProblem[]> {
+  const whole = wholeProblems(draft);
   if (whole.length > 0) return failure(whole);
   const lengths = draft.parts[0]!.bars.map(eventsLength);
   const bars = numberBars(draft.bars, lengths);
-  const faults = [
-    ...barSumFaults(bars, lengths),
-    ...draft.parts.slice(1).flatMap((part) => partLengthFaults(bars, lengths, part)),
-    ...draft.parts.flatMap((part) => tieFaults(bars, part)),
-    ...repeatFaults(bars),
+  const problems = [
+    ...barSumProblems(bars, lengths),
+    ...draft.parts.slice(1).flatMap((part) => partLengthProblems(bars, lengths, part)),
+    ...draft.parts.flatMap((part) => tieProblems(bars, part)),
+    ...repeatProblems(bars),
   ];
-  if (faults.length > 0) return failure(faults);
+  if (problems.length > 0) return failure(problems);
   const [first, ...others] = draft.parts;
   return success({ ...draft, bars, parts: [first!, ...others] });
 }
 
-function wholeFaults(draft: TuneDraft): TuneFault[] {
-  const whole = (message: string): TuneFault[] => [{ bar: null, message }];
+function wholeProblems(draft: TuneDraft): TuneProblem[] {
+  const whole = (message: string): TuneProblem[] => [{ bar: null, message }];
   if (draft.parts.length === 0) return whole('The tune has no melody.');
   if (draft.parts.length > MOST_PARTS)
     return whole(`The tune has ${draft.parts.length} parts; at most ${MOST_PARTS} fit.`);
@@ -84,7 +84,7 @@ function numberBars(drafts: readonly Omit<Bar, 'number'>[], lengths: readonly Ra
  * A bar lasts as long as its metre says. Short bars stand only at the edges of a section, where one completes
  * the other: the last bar and the pickup, or the two halves around a repeat sign.
  */
-function barSumFaults(bars: readonly Bar[], lengths: readonly Rational[]): TuneFault[] {
+function barSumProblems(bars: readonly Bar[], lengths: readonly Rational[]): TuneProblem[] {
   let pickup: Rational = ZERO;
   return bars.flatMap((bar, index) => {
     const full = barLength(bar.metre);
@@ -123,7 +123,7 @@ function ordinal(unit: number): string {
   );
 }
 
-function partLengthFaults(bars: readonly Bar[], lengths: readonly Rational[], part: Part): TuneFault[] {
+function partLengthProblems(bars: readonly Bar[], lengths: readonly Rational[], part: Part): TuneProblem[] {
   return part.bars.flatMap((events, index) => {
     if (equal(eventsLength(events), lengths[index]!)) return [];
     const { number } = bars[index]!;
@@ -133,7 +133,7 @@ function partLengthFaults(bars: readonly Bar[], lengths: readonly Rational[], pa
   });
 }
 
-function tieFaults(bars: readonly Bar[], part: Part): TuneFault[] {
+function tieProblems(bars: readonly Bar[], part: Part): TuneProblem[] {
   const placed = part.bars.flatMap((events, index) =>
     events.map((event) => ({ event, bar: index, number: bars[index]!.number })),
   );
@@ -145,17 +145,17 @@ function tieFaults(bars: readonly Bar[], part: Part): TuneFault[] {
   });
 }
 
-function repeatFaults(bars: readonly Bar[]): TuneFault[] {
-  const faults: TuneFault[] = [];
+function repeatProblems(bars: readonly Bar[]): TuneProblem[] {
+  const problems: TuneProblem[] = [];
   const has = (sign: (bar: Bar) => boolean): boolean => bars.some(sign);
   for (const bar of bars) {
-    const fault = (message: string): number =>
-      faults.push({ bar: bar.number, message: `Bar ${bar.number}: ${message}` });
-    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) fault('D.S. without a segno sign to go back to.');
-    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) fault(`${bar.jump} without a fine.`);
+    const error = (message: string): number =>
+      problems.push({ bar: bar.number, message: `Bar ${bar.number}: ${message}` });
+    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) error('D.S. without a segno sign to go back to.');
+    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) error(`${bar.jump} without a fine.`);
     if (bar.jump?.endsWith('coda') && !(has((other) => other.toCoda) && has((other) => other.coda))) {
-      fault(`${bar.jump} without "to coda" and a coda.`);
+      error(`${bar.jump} without "to coda" and a coda.`);
     }
   }
-  return faults;
+  return problems;
 }

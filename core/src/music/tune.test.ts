@@ -53,7 +53,7 @@ function draft(frames: readonly Frame[], parts?: TuneDraft['parts']): TuneDraft 
 
 function made(frames: readonly Frame[], parts?: TuneDraft['parts']): Tune {
   const result = makeTune(draft(frames, parts));
-  if (!result.ok) throw new Error(result.fault.map((fault) => fault.message).join(' '));
+  if (!result.ok) throw new Error(result.error.map((error) => error.message).join(' '));
   return result.value;
 }
 
@@ -61,9 +61,9 @@ const order = (...frames: Frame[]): string =>
   performanceOrder(made(frames))
     .map((index) => index + 1)
     .join(' ');
-const faults = (input: TuneDraft): readonly string[] => {
+const problems = (input: TuneDraft): readonly string[] => {
   const result = makeTune(input);
-  return result.ok ? [] : result.fault.map((fault) => fault.message);
+  return result.ok ? [] : result.error.map((error) => error.message);
 };
 
 describe('performance order', () => {
@@ -152,24 +152,24 @@ describe('tuplet groups', () => {
 describe('makeTune', () => {
   it('refuses what is no tune', () => {
     const part = { name: 'P', bars: [[note('G4')]] };
-    expect(faults({ ...draft([{}]), parts: [] })).toEqual(['The tune has no melody.']);
-    expect(faults(draft([{}], [part, part, part]))[0]).toContain('3 parts');
-    expect(faults(draft([{}, {}], [part]))[0]).toContain('has 1 bars, the tune has 2');
-    expect(faults(draft([{}], [{ name: 'P', bars: [[{ ...PLAIN_REST, value: value('whole') }]] }]))).toEqual([
+    expect(problems({ ...draft([{}]), parts: [] })).toEqual(['The tune has no melody.']);
+    expect(problems(draft([{}], [part, part, part]))[0]).toContain('3 parts');
+    expect(problems(draft([{}, {}], [part]))[0]).toContain('has 1 bars, the tune has 2');
+    expect(problems(draft([{}], [{ name: 'P', bars: [[{ ...PLAIN_REST, value: value('whole') }]] }]))).toEqual([
       'The tune has no notes.',
     ]);
-    expect(faults(draft([{}], [part, { name: 'Q', bars: [[note('G4', 'half')]] }]))[0]).toContain(
+    expect(problems(draft([{}], [part, { name: 'Q', bars: [[note('G4', 'half')]] }]))[0]).toContain(
       'not as long as the first part',
     );
   });
 
   it('asks every sign for its partner', () => {
-    expect(faults(draft([{}, { jump: 'D.S.' }]))[0]).toContain('segno');
-    expect(faults(draft([{}, { jump: 'D.C. al fine' }]))[0]).toContain('without a fine');
-    expect(faults(draft([{}, { jump: 'D.C. al coda', toCoda: true }]))[0]).toContain('a coda');
+    expect(problems(draft([{}, { jump: 'D.S.' }]))[0]).toContain('segno');
+    expect(problems(draft([{}, { jump: 'D.C. al fine' }]))[0]).toContain('without a fine');
+    expect(problems(draft([{}, { jump: 'D.C. al coda', toCoda: true }]))[0]).toContain('a coda');
   });
 
-  it('reports all faults, each with its bar and the place of it', () => {
+  it('reports all problems, each with its bar and the place of it', () => {
     const bars = [
       [note('G4')],
       [note('A4', 'half')],
@@ -178,7 +178,7 @@ describe('makeTune', () => {
       [note('D5')],
     ];
     const result = makeTune(draft([{}, {}, {}, {}, {}], [{ name: 'P', bars }]));
-    expect(result.ok ? [] : result.fault.map((fault) => [fault.bar, fault.index])).toEqual([
+    expect(result.ok ? [] : result.error.map((error) => [error.bar, error.index])).toEqual([
       [2, 1],
       [3, 2],
       [4, 3],

@@ -174,7 +174,7 @@ function reduced(tune: Tune, weights: readonly Weights[], cut: number): Tune {
     bars: part.bars.map((events, bar) => reducedBar(events, weights[index]![bar]!, cut)),
   }));
   const made = makeTune({ ...tune, parts: [first!, ...others] });
-  if (!made.ok) throw new Error(made.fault.map((fault) => fault.message).join(' '));
+  if (!made.ok) throw new Error(made.error.map((error) => error.message).join(' '));
   return made.value;
 }
 

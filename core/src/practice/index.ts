@@ -37,7 +37,7 @@ export {
 export { seeded } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
-export { soundFaults, type SoundFault } from './sound-faults.ts';
+export { soundProblems, type SoundProblem } from './sound-problems.ts';
 export {
   COUNTING_CHOICES,
   FEWEST_RUNGS,

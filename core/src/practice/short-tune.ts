@@ -42,7 +42,7 @@ export function shortTune({ title, metre, bars, tempo, barsOnLine }: ShortTune):
     })),
     parts: [{ name: '', bars }],
   });
-  if (!made.ok) throw new Error(made.fault.map((fault) => fault.message).join(' '));
+  if (!made.ok) throw new Error(made.error.map((error) => error.message).join(' '));
   return made.value;
 }
 

@@ -16,7 +16,7 @@ const recorder = instrument('soprano-recorder-baroque');
 
 function tune(body: string, head = 'M:4/4\nL:1/4\nQ:1/4=60\nK:G'): Tune {
   const read = readAbc(`X:1\nT:Test\n${head}\n${body}\n`);
-  if (!read.ok) throw new Error(read.fault[0]?.message);
+  if (!read.ok) throw new Error(read.error[0]?.message);
   return read.value.tune;
 }
 

@@ -19,7 +19,7 @@ export interface HeardEvent {
   /** Which of the step's tunes; absent for its first. */
   readonly tuneId?: string;
   readonly outcome: Outcome;
-  /** Ids of faults to work on. */
+  /** Ids of remarks to work on. */
   readonly remarks: readonly string[];
   /** Beats a minute that were reached, when somebody noted them. */
   readonly tempo?: number;

@@ -1,6 +1,6 @@
 export * from './class-state.ts';
 export * from './events.ts';
-export * from './faults.ts';
+export * from './remarks.ts';
 export * from './forecast.ts';
 export { groupBy } from './group.ts';
 export * from './next.ts';

@@ -44,7 +44,7 @@ describe('whom to hear next', () => {
     expect(dueAfter(25, PACE)).toBe(2);
     const queue = waits({ ben: 6 });
     expect(queue[0]).toEqual({ pupilId: 'ben', reason: 'due', lessons: 6 });
-    expect(queueWords(queue[0]!)).toBe('not heard for 6 lessons: now before all others');
+    expect(queueWords(queue[0]!)).toBe('not heard for 6 lessons: overdue');
   });
 
   it('is not who was heard today, as long as others wait', () => {

@@ -76,7 +76,7 @@ export function queueWords({ reason, lessons }: QueuePlace): string {
   const since = lessons === 1 ? '1 lesson' : `${lessons} lessons`;
   switch (reason) {
     case 'due':
-      return `not heard for ${since}: now before all others`;
+      return `not heard for ${since}: overdue`;
     case 'ready':
       return 'nearly passed last time';
     case 'never':

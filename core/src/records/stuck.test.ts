@@ -15,13 +15,13 @@ describe('who is stuck', () => {
   const stuck = (waited: Record<string, number>, step: number) =>
     stuckPupils(all, ids, (each) => waited[each.pupilId] ?? 0, step);
 
-  it('has tried three times, or has had no try for two lessons while the class went on', () => {
+  it('has tried three times, or has had no try for two lessons while the class moved on', () => {
     const found = stuck({ ben: 2, cem: 3, dee: 9 }, 1);
     expect(found.map((each) => each.pupilId)).toEqual(['ann', 'ben', 'cem']);
     expect(found.map(stuckWords)).toEqual([
       '3 tries without a pass',
-      'no try for 2 lessons while the class went on',
-      'no try for 3 lessons while the class went on',
+      'no try for 2 lessons while the class moved on',
+      'no try for 3 lessons while the class moved on',
     ]);
     expect(found[0]!.remarks).toEqual(['leak']);
   });

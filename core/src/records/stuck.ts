@@ -38,10 +38,10 @@ export function stuckPupils(
 export function stuckWords({ why }: Stuck): string {
   return why.kind === 'tries'
     ? `${why.tries} tries without a pass`
-    : `no try for ${why.lessons} lessons while the class went on`;
+    : `no try for ${why.lessons} lessons while the class moved on`;
 }
 
-export const STUCK_RULE = `${STUCK_TRIES} tries on a step without a pass, or ${STUCK_LESSONS} lessons without a try below the class, count as stuck.`;
+export const STUCK_RULE = `A pupil is stuck after ${STUCK_TRIES} tries on a step without a pass, or after ${STUCK_LESSONS} lessons without a try on a step below the class.`;
 
 /** What stops a step's players: a move between two notes, hardest first. */
 export interface HardMove {

@@ -7,7 +7,7 @@ const recorder = instrument('soprano-recorder-baroque');
 
 function tune(body: string) {
   const read = readAbc(`X:1\nT:Test\nM:4/4\nL:1/4\nK:G\n${body}\n`);
-  if (!read.ok) throw new Error(read.fault[0]?.message);
+  if (!read.ok) throw new Error(read.error[0]?.message);
   return read.value.tune;
 }
 

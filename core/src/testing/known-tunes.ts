@@ -4,7 +4,7 @@ import type { Tune } from '../music/index.ts';
 /** A tune of ABC that is known to be right. @throws Error when it is not. */
 export function tuneOf(abc: string): Tune {
   const read = readAbc(abc);
-  if (!read.ok) throw new Error(read.fault.map((fault) => fault.message).join(' '));
+  if (!read.ok) throw new Error(read.error.map((error) => error.message).join(' '));
   return read.value.tune;
 }
 

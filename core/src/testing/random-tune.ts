@@ -95,7 +95,7 @@ function randomTune(dice: Dice): Tune {
     bars,
     parts,
   });
-  if (!made.ok) throw new Error(made.fault.map((fault) => fault.message).join(' '));
+  if (!made.ok) throw new Error(made.error.map((error) => error.message).join(' '));
   return made.value;
 }
 

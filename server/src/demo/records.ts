@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import type { Lesson } from '@escalier/core/calendar';
-import { FAULT_IDS, type FaultId, type HeardEvent, type Outcome, type PupilState } from '@escalier/core/records';
+import { REMARK_IDS, type RemarkId, type HeardEvent, type Outcome, type PupilState } from '@escalier/core/records';
 import { newId } from '../platform/ids.ts';
 
 /** Numbers in [0, 1) that are the same for the same seed. */
@@ -71,12 +71,12 @@ export function demoEvents(
 }
 
 /** Beginners leak and blow; later it is notes and stops. Who is stuck mostly leaks. */
-function remarksFor(state: PupilState, stepIndex: number, chance: Chance): readonly FaultId[] {
-  const early: readonly FaultId[] = ['leak', 'breath', 'tongue', 'hands'];
-  const later: readonly FaultId[] = ['note', 'stopped', 'leak', 'beat', 'slow'];
+function remarksFor(state: PupilState, stepIndex: number, chance: Chance): readonly RemarkId[] {
+  const early: readonly RemarkId[] = ['leak', 'breath', 'tongue', 'hands'];
+  const later: readonly RemarkId[] = ['note', 'stopped', 'leak', 'beat', 'slow'];
   if (state === 'stuck' && chance() < 0.9) return ['leak'];
   const likely = stepIndex < 2 ? early : later;
-  const first = likely[Math.floor(chance() * likely.length)] ?? FAULT_IDS[0]!;
+  const first = likely[Math.floor(chance() * likely.length)] ?? REMARK_IDS[0]!;
   return [first];
 }
 

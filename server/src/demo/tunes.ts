@@ -17,7 +17,7 @@ export async function readTunes(folder: string): Promise<readonly ShippedTune[]>
     files.map(async (name): Promise<ShippedTune> => {
       const abc = await readFile(join(folder, name), 'utf8');
       const read = readText(abc);
-      if (!read.ok) throw new Error(`${name}: ${read.fault}`);
+      if (!read.ok) throw new Error(`${name}: ${read.error}`);
       const { title, content } = read.value;
       return { slug: name.replace(/\.abc$/, ''), title, abc, content };
     }),

@@ -3,6 +3,7 @@ import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
 import { Hardening } from './hardening.ts';
 import { Hearing } from './hearing.ts';
+import { HouseCleaning } from './house-cleaning.ts';
 import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
@@ -20,4 +21,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-25-record-counts', class: RecordCounts },
   { name: '2026-11-25-hearing', class: Hearing },
   { name: '2026-11-26-hardening', class: Hardening },
+  { name: '2026-11-26-house-cleaning', class: HouseCleaning },
 ];

@@ -71,7 +71,7 @@ describe('ids and problems', () => {
     });
     expect(wrongInput({ email: 'Missing.' }).body.error).toEqual({
       code: 'wrong-input',
-      message: 'Not stored: please check email.',
+      message: 'Not saved: please check email.',
       fields: { email: 'Missing.' },
     });
   });

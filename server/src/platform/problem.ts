@@ -43,5 +43,5 @@ export function notFound(what: string): Problem {
 
 export function wrongInput(fields: Readonly<Record<string, string>>): Problem {
   const named = Object.keys(fields).join(', ');
-  return new Problem(400, 'wrong-input', `Not stored: please check ${named}.`, fields);
+  return new Problem(400, 'wrong-input', `Not saved: please check ${named}.`, fields);
 }

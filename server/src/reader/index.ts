@@ -9,9 +9,9 @@ export { readText, type ReadStep, type ReadText } from './jobs.ts';
 export interface Reader {
   /** Starts the first thread and lets it read a tune, so that who asks first does not wait for either. */
   wake(): Promise<void>;
-  /** The fault is a sentence. */
+  /** The error is a sentence. */
   text(abc: string): Promise<Result<ReadText, string>>;
-  /** The fault is a sentence. @param from,to the term. */
+  /** The error is a sentence. @param from,to the term. */
   holidays(ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
   /** The tunes of a staircase, from the first step up, of texts that were read before. */
   staircase(instrumentId: string, abcs: readonly string[]): Promise<readonly ReadStep[]>;

@@ -21,10 +21,10 @@ export interface ReadStep {
   readonly seconds: number;
 }
 
-/** The fault is the first of the file, as a sentence. */
+/** The error is the first of the file, as a sentence. */
 export function readText(abc: string): Result<ReadText, string> {
   const read = readAbc(abc);
-  if (!read.ok) return failure(read.fault[0]?.message ?? 'This is no tune.');
+  if (!read.ok) return failure(read.error[0]?.message ?? 'This is no tune.');
   const { tune } = read.value;
   return success({
     title: tune.title,
@@ -36,7 +36,7 @@ export function readText(abc: string): Result<ReadText, string> {
 /** @throws Error when a stored text is no tune: nothing is stored that was not read first. */
 function storedTune(abc: string): Tune {
   const read = readAbc(abc);
-  if (!read.ok) throw new Error(`A stored tune does not read: ${read.fault[0]?.message ?? ''}`);
+  if (!read.ok) throw new Error(`A stored tune does not read: ${read.error[0]?.message ?? ''}`);
   return read.value.tune;
 }
 

@@ -4,7 +4,7 @@ import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { openDevice, type NewEvent } from './database.ts';
 import { sealerOf } from './seal.ts';
-import { outbox, SendFault, type Outbox, type Send } from './outbox.ts';
+import { outbox, SendProblem, type Outbox, type Send } from './outbox.ts';
 
 const MARA = 'mara@osierbridge.example';
 const IVO = 'ivo@osierbridge.example';
@@ -72,7 +72,7 @@ describe('the outbox', () => {
     expect(
       await box.send(
         MARA,
-        () => Promise.reject(new SendFault(kind, 'no')),
+        () => Promise.reject(new SendProblem(kind, 'no')),
         () => undefined,
       ),
     ).toBe(kind);
@@ -106,7 +106,7 @@ describe('the outbox', () => {
     const { got, take } = school();
     const strict: Send = (events) =>
       events.some(({ id }) => id === 'broken')
-        ? Promise.reject(new SendFault('unreadable', 'An id made by the client.'))
+        ? Promise.reject(new SendProblem('unreadable', 'An id made by the client.'))
         : take(events);
     await box.send(MARA, strict, () => undefined);
     expect(got).toEqual(['a', 'c']);
@@ -118,7 +118,7 @@ describe('the outbox', () => {
     const { got, take } = school();
     let breaks = true;
     const fragile: Send = (events) =>
-      breaks && events.some(({ id }) => id === 'poison') ? Promise.reject(new SendFault('broken', '')) : take(events);
+      breaks && events.some(({ id }) => id === 'poison') ? Promise.reject(new SendProblem('broken', '')) : take(events);
     expect(await box.send(MARA, fragile, () => undefined)).toBe('refused');
     expect(got).toEqual(['a', 'c']);
     const [left] = await waiting();
@@ -132,7 +132,7 @@ describe('the outbox', () => {
 
   it('keeps everything when the server breaks on all of them: it is the server then', async () => {
     for (const id of ['a', 'b']) await add(id);
-    const down: Send = () => Promise.reject(new SendFault('broken', ''));
+    const down: Send = () => Promise.reject(new SendProblem('broken', ''));
     expect(await box.send(MARA, down, () => undefined)).toBe('offline');
     expect((await waiting()).map((kept) => kept.refused)).toEqual([null, null]);
   });
@@ -193,9 +193,9 @@ describe('the outbox', () => {
           let turn = 0;
           const network: Send = async (events) => {
             const now = course[turn++] ?? 'through';
-            if (now === 'lost before') throw new SendFault('offline', '');
+            if (now === 'lost before') throw new SendProblem('offline', '');
             const results = await take(now === 'half through' ? events.slice(0, 1) : events);
-            if (now === 'lost after') throw new SendFault('offline', '');
+            if (now === 'lost after') throw new SendProblem('offline', '');
             return results;
           };
           for (let tries = 0; tries <= course.length + count && (await ids()).length > 0; tries++)

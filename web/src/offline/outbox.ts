@@ -5,14 +5,14 @@ import type { Sealer } from './seal.ts';
 /** How sending went: all that could be sent is at school, or what stood in the way. */
 export type Sent = 'done' | 'offline' | 'signed-out' | 'refused';
 
-/** Sends events in order. @throws SendFault when the school did not take them in. */
+/** Sends events in order. @throws SendProblem when the school did not take them in. */
 export type Send = (events: readonly NewEvent[]) => Promise<readonly Recorded[]>;
 
 /** Why nothing of a sending arrived: the way there is closed, it cannot be read, or the school's server breaks on it. */
-export class SendFault extends Error {
+export class SendProblem extends Error {
   readonly kind: 'offline' | 'signed-out' | 'unreadable' | 'broken';
 
-  constructor(kind: SendFault['kind'], message: string) {
+  constructor(kind: SendProblem['kind'], message: string) {
     super(message);
     this.kind = kind;
   }
@@ -89,24 +89,24 @@ export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox 
   async function sendBatch(batch: readonly Kept[], send: Send): Promise<readonly Recorded[]> {
     try {
       return await send(batch.map((kept) => kept.event));
-    } catch (fault) {
-      if (!(fault instanceof SendFault) || fault.kind === 'offline' || fault.kind === 'signed-out') throw fault;
+    } catch (error) {
+      if (!(error instanceof SendProblem) || error.kind === 'offline' || error.kind === 'signed-out') throw error;
       const [only] = batch;
-      if (batch.length === 1 && fault.kind === 'unreadable') return [{ id: only!.event.id, refused: fault.message }];
-      if (batch.length === 1) throw fault;
+      if (batch.length === 1 && error.kind === 'unreadable') return [{ id: only!.event.id, refused: error.message }];
+      if (batch.length === 1) throw error;
     }
     const results: Recorded[] = [];
     const broken: Kept[] = [];
     for (const kept of batch) {
       try {
         results.push(...(await sendBatch([kept], send)));
-      } catch (fault) {
-        if (!(fault instanceof SendFault) || fault.kind !== 'broken') throw fault;
+      } catch (error) {
+        if (!(error instanceof SendProblem) || error.kind !== 'broken') throw error;
         broken.push(kept);
       }
     }
     // A server that breaks on all of them is down: then nothing is wrong with any.
-    if (results.length === 0) throw new SendFault('offline', BREAKS);
+    if (results.length === 0) throw new SendProblem('offline', BREAKS);
     return [...results, ...broken.map(({ event }) => ({ id: event.id, refused: BREAKS }))];
   }
 
@@ -148,9 +148,9 @@ export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox 
           await settle(batch, results, arrived);
           // A server that does not name what it was sent would be asked for ever.
           if (!batch.some((kept) => results.some((result) => result.id === kept.event.id))) return 'offline';
-        } catch (fault) {
-          if (!(fault instanceof SendFault)) throw fault;
-          return fault.kind === 'signed-out' ? 'signed-out' : 'offline';
+        } catch (error) {
+          if (!(error instanceof SendProblem)) throw error;
+          return error.kind === 'signed-out' ? 'signed-out' : 'offline';
         }
       }
     },

@@ -1,5 +1,5 @@
 import { api, ApiError, ask } from '../api.ts';
-import { SendFault, type Send } from './outbox.ts';
+import { SendProblem, type Send } from './outbox.ts';
 
 /** A poor network may never answer: then it is tried anew. */
 const LONGEST_MS = 15_000;
@@ -17,13 +17,13 @@ export const sendToSchool: Send = async (events) => {
     return results;
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
-    if (problem.code === 'signed-out') throw new SendFault('signed-out', problem.message);
-    throw new SendFault(kindOf(problem), Object.values(problem.fields)[0] ?? problem.message);
+    if (problem.code === 'signed-out') throw new SendProblem('signed-out', problem.message);
+    throw new SendProblem(kindOf(problem), Object.values(problem.fields)[0] ?? problem.message);
   }
 };
 
 /** 502 to 504 come from a proxy or a server without its database: they say nothing about what was sent. */
-function kindOf({ status }: ApiError): SendFault['kind'] {
+function kindOf({ status }: ApiError): SendProblem['kind'] {
   if (status === 500) return 'broken';
   return status >= 400 && status < 500 && status !== 408 && status !== 429 ? 'unreadable' : 'offline';
 }

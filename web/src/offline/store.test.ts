@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { mount } from '@vue/test-utils';
+import { mountInApp } from '../testing/mount.ts';
 import type { NewEvent } from './database.ts';
 import { clearDevice } from './device.ts';
 import SaveState from './SaveState.vue';
@@ -45,7 +45,7 @@ async function opened(email = `${crypto.randomUUID()}@osierbridge.example`) {
   return outbox;
 }
 
-const shown = () => mount(SaveState, { global: { stubs: { BButton: { template: '<button><slot /></button>' } } } });
+const shown = () => mountInApp(SaveState).wrapper;
 
 describe('what was recorded on this device', () => {
   it('is here as long as the school is not reached, and then at school', async () => {
@@ -60,7 +60,7 @@ describe('what was recorded on this device', () => {
     await outbox.flush();
     await vi.waitFor(() => expect(outbox.state).toBe('at-school'));
     expect(arrived).toHaveBeenCalledWith('c', { ...first, receipt: { number: 1, deviceAhead: 0 } });
-    expect(shown().get('button').text()).toBe('All saved at school');
+    expect(shown().get('button').text()).toBe('All saved');
   });
 
   it('is seen before it is on the disk', async () => {
@@ -89,7 +89,7 @@ describe('what was recorded on this device', () => {
     await vi.waitFor(() => expect(outbox.state).toBe('refused'));
     const state = shown();
     await state.get('button').trigger('click');
-    expect(state.text()).toContain('This pupil has left the class.');
+    await vi.waitFor(() => expect(document.body.textContent).toContain('This pupil has left the class.'));
     await outbox.forget(outbox.refused[0]!.order);
     expect(outbox.state).toBe('at-school');
   });

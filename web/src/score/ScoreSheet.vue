@@ -26,7 +26,7 @@ const props = defineProps<{
 defineEmits<{ press: [id: string] }>();
 
 const svg = ref<string | null>(null);
-const fault = ref<string | null>(null);
+const error = ref<string | null>(null);
 const placed = ref<readonly PlacedMark[]>([]);
 const buttons = ref<readonly PlacedMark[]>([]);
 const host = useTemplateRef<HTMLElement>('host');
@@ -53,7 +53,7 @@ watch(
     if (mine !== asked) return;
     const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting, plain });
     if (mine !== asked) return;
-    fault.value = result.ok ? null : (result.fault[0]?.message ?? 'The tune could not be read.');
+    error.value = result.ok ? null : (result.error[0]?.message ?? 'The tune could not be read.');
     if (result.ok) svg.value = result.value.svg;
   },
   { immediate: true },
@@ -69,9 +69,9 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 
 <template>
   <div class="sheet">
-    <p v-if="fault !== null" role="alert">{{ fault }}</p>
+    <p v-if="error !== null" role="alert">{{ error }}</p>
     <p v-else-if="svg === null" class="soft" role="status">Engraving “{{ title }}” …</p>
-    <div v-else class="layers">
+    <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, width * 0.056))}px` }">
       <svg class="pencil under" aria-hidden="true">
         <template v-for="each in placed" :key="each.key">
           <g v-if="each.mark.kind === 'shade'">
@@ -189,24 +189,24 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 }
 
 .shade-0 {
-  fill: #e3ebdf;
+  fill: var(--tint-0);
 }
 
 .shade-1 {
-  fill: #fbeccb;
+  fill: var(--tint-1);
 }
 
 .shade-2 {
-  fill: #e6e3f3;
+  fill: var(--tint-2);
 }
 
 .shade-3 {
-  fill: #f8e2e4;
+  fill: var(--tint-3);
 }
 
 .shade-letter {
   fill: var(--ink-soft);
-  font-size: 13px;
+  font-size: var(--text-small);
   font-style: italic;
 }
 
@@ -218,7 +218,7 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 }
 
 .now {
-  fill: #f5cf7a;
+  fill: var(--brass-mid);
 }
 
 .bracket {
@@ -230,13 +230,13 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 .comma {
   fill: var(--ink);
   font-family: var(--heading);
-  font-size: 46px;
+  font-size: var(--comma);
   font-weight: 800;
   text-anchor: middle;
 }
 
 .comma.small {
-  font-size: 36px;
+  font-size: calc(0.78 * var(--comma));
 }
 
 .chart {
@@ -247,7 +247,7 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 .press {
   position: absolute;
   border: 1.5px dashed var(--line-strong);
-  border-radius: 8px;
+  border-radius: var(--radius);
   background: none;
 }
 

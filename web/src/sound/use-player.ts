@@ -14,7 +14,7 @@ export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
   const countIn = ref(true);
   /** Bars to loop, as indices; null plays the whole once. */
   const loopBars = ref<readonly [number, number] | null>(null);
-  const { now, fault, playing, start: startSound, stop } = useSound();
+  const { now, error, playing, start: startSound, stop } = useSound();
 
   function voices(): Voices {
     return { family: family.value, melody: melody.value, click: click.value, drone: drone.value };
@@ -56,7 +56,7 @@ export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
     countIn,
     loopBars,
     now,
-    fault,
+    error,
     playing,
     voices,
     start,

@@ -15,7 +15,7 @@ export function useMute() {
 /** Plays schedules one at a time and says where it is; stops when the page is left. */
 export function useSound() {
   const now = ref<string | null>(null);
-  const fault = ref<string | null>(null);
+  const error = ref<string | null>(null);
   const playing = shallowRef<Playing | null>(null);
   let asked = 0;
 
@@ -29,7 +29,7 @@ export function useSound() {
   async function start(schedule: Schedule, voices: Voices, loop = false, onEnd?: () => void): Promise<void> {
     stop();
     const mine = asked;
-    fault.value = null;
+    error.value = null;
     try {
       followMute();
       const started = await play(schedule, voices, loop, {
@@ -43,12 +43,12 @@ export function useSound() {
       if (mine === asked) playing.value = started;
       else started.stop();
     } catch {
-      if (mine === asked) fault.value = 'This device gives no sound just now; all else works.';
+      if (mine === asked) error.value = 'This device gives no sound just now; all else works.';
     }
   }
 
   onBeforeUnmount(stop);
-  return { now, fault, playing, start, stop };
+  return { now, error, playing, start, stop };
 }
 
 function followMute(): void {

@@ -1,10 +1,11 @@
-import { flushPromises, mount, RouterLinkStub } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import type { Component } from 'vue';
 import { routeLocationKey, routerKey } from 'vue-router';
 import type { Me } from '@escalier/server/api';
 import { useSession } from '../features/schools/index.ts';
+import { mountInApp } from './mount.ts';
 
 /** What was asked for: method, path, and the body as it was sent. */
 export interface Asked {
@@ -61,25 +62,14 @@ const MARA: Me = {
   until: '2999-01-01T00:00:00.000Z',
 };
 
-const BButton = {
-  props: { disabled: Boolean, type: { type: String, default: 'button' } },
-  template: '<button :disabled="disabled" :type="type"><slot /></button>',
-};
-
 /** A page as somebody signed in sees it, with what it asks for at first answered, and where it went on to. */
 export async function openPage(page: Component, props: Record<string, unknown> = {}, me: Partial<Me> = {}) {
   setActivePinia(createPinia());
   useSession().me = { ...MARA, ...me };
   const push = vi.fn();
-  const wrapper = mount(page, {
-    props,
-    global: {
-      stubs: { RouterLink: RouterLinkStub, BButton },
-      provide: {
-        [routeLocationKey as symbol]: { name: 'here' },
-        [routerKey as symbol]: { push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
-      },
-    },
+  const { wrapper } = mountInApp(page, props, {
+    [routeLocationKey]: { name: 'here', meta: { title: 'Here' }, query: {}, params: {} },
+    [routerKey]: { push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
   });
   await flushPromises();
   return { wrapper, push };

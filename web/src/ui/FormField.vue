@@ -1,39 +1,24 @@
 <script setup lang="ts">
-import { computed, useId } from 'vue';
+import { useId } from 'vue';
 
-/** A label, its control, what speaks for it, and what is wrong with it. */
-const props = defineProps<{ label: string; hint?: string | undefined; error?: string | undefined }>();
+/**
+ * A label, its control, a hint, and what is wrong with it, tied to each other for those who do not see them. The control
+ * takes the id; a group of controls is named as a group instead.
+ */
+defineProps<{ label: string; hint?: string | undefined; error?: string | undefined; group?: boolean }>();
 const id = useId();
-const describedby = computed(
-  () =>
-    [props.hint === undefined ? '' : `${id}-hint`, props.error === undefined ? '' : `${id}-error`]
-      .filter((each) => each !== '')
-      .join(' ') || undefined,
-);
 </script>
 
 <template>
-  <div class="field">
-    <label :for="id">{{ label }}</label>
-    <slot :id="id" :describedby="describedby" />
-    <p v-if="hint !== undefined" :id="`${id}-hint`" class="soft">{{ hint }}</p>
-    <p v-if="error !== undefined" :id="`${id}-error`" class="fault" role="alert">{{ error }}</p>
-  </div>
+  <BFormGroup
+    v-slot="{ ariaDescribedby }"
+    :label="label"
+    :label-for="group ? '' : id"
+    :description="hint ?? ''"
+    :invalid-feedback="error ?? ''"
+    :state="error === undefined ? null : false"
+    feedback-aria-live="polite"
+  >
+    <slot :id="id" :describedby="ariaDescribedby ?? undefined" :state="error === undefined ? null : false" />
+  </BFormGroup>
 </template>
-
-<style scoped>
-.field {
-  display: grid;
-  gap: 3px;
-  align-content: start;
-}
-
-label {
-  font-weight: 650;
-}
-
-.soft {
-  font-size: 14px;
-  line-height: 1.25;
-}
-</style>

@@ -1,30 +1,25 @@
 <script setup lang="ts">
-/** A sentence that Escalier worked out; opens to show how. */
+import { ref } from 'vue';
+
+/** Opens to show how a figure came about. */
 defineProps<{ label?: string }>();
+const open = ref(false);
 </script>
 
 <template>
-  <details class="how">
-    <summary>{{ label ?? 'How this is worked out' }}</summary>
-    <div class="how-body"><slot /></div>
-  </details>
+  <div>
+    <BButton class="how-toggle" variant="link" :aria-expanded="open" @click="open = !open">{{
+      label ?? 'How is this worked out?'
+    }}</BButton>
+    <BCollapse v-model="open">
+      <div v-if="open" class="how-body small"><slot /></div>
+    </BCollapse>
+  </div>
 </template>
 
 <style scoped>
-summary {
-  display: inline-block;
-  min-height: 24px;
-  padding: 2px 0;
-  color: var(--ink-soft);
-  font-size: 13px;
-  text-decoration: underline dotted;
-  cursor: pointer;
-}
-
 .how-body {
-  margin-top: 4px;
   padding-left: 10px;
   border-left: 3px solid var(--line);
-  font-size: 14px;
 }
 </style>

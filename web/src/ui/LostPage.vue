@@ -1,20 +1,7 @@
-<script setup lang="ts">
-import { RouterLink } from 'vue-router';
-</script>
-
 <template>
-  <section class="lost">
+  <section class="page-grid stack-start">
     <h1>This step leads nowhere</h1>
     <p class="soft">There is no page at this address.</p>
-    <RouterLink class="btn btn-primary" to="/classes">To your classes</RouterLink>
+    <BButton role="link" variant="primary" to="/classes">Back to your classes</BButton>
   </section>
 </template>
-
-<style scoped>
-.lost {
-  display: grid;
-  gap: 12px;
-  justify-items: start;
-  padding: 15vh 8vw;
-}
-</style>

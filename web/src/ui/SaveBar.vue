@@ -1,21 +1,14 @@
 <script setup lang="ts">
-/** The button that stores a form, and what came of it. */
-defineProps<{ busy: boolean; stored: boolean; fault: string | null; label?: string }>();
+/** The button that saves a form, and why it could not be saved. */
+defineProps<{ busy: boolean; error: string | null; label?: string; disabled?: boolean }>();
 </script>
 
 <template>
-  <div class="bar">
-    <BButton variant="primary" type="submit" :disabled="busy">{{ label ?? 'Store' }}</BButton>
-    <p v-if="fault !== null" class="fault" role="alert">{{ fault }}</p>
-    <p v-else-if="stored" role="status">Stored.</p>
+  <div class="line">
+    <BButton variant="primary" type="submit" :disabled="busy || disabled">
+      <BSpinner v-if="busy" small aria-hidden="true" />{{ label ?? 'Save' }}
+    </BButton>
+    <slot />
+    <BAlert v-if="error !== null" class="grow" variant="danger" :model-value="true">{{ error }}</BAlert>
   </div>
 </template>
-
-<style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 14px;
-}
-</style>

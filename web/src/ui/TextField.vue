@@ -1,36 +1,37 @@
 <script setup lang="ts">
+import { computed } from 'vue';
 import FormField from './FormField.vue';
 
-/** A labelled line of text, a date, a number or a password. */
-defineProps<{
+/** A labelled line of text, a date, a time, a number or a password. */
+const props = defineProps<{
   label: string;
   hint?: string | undefined;
   error?: string | undefined;
-  type?: 'text' | 'date' | 'email' | 'password' | 'number';
-  autocomplete?: string;
+  type?: 'text' | 'date' | 'time' | 'email' | 'password' | 'number';
+  autocomplete?: string | undefined;
   min?: number;
   max?: number;
 }>();
-const [value, modifiers] = defineModel<string | number | null>({ required: true });
-
-function typed(event: Event): void {
-  const text = (event.target as HTMLInputElement).value;
-  value.value = 'number' in modifiers ? Number(text) : text;
-}
+const value = defineModel<string | number | null>({ required: true });
+const typed = computed({
+  get: () => value.value,
+  set: (text) => (value.value = props.type === 'number' ? Number(text) : text),
+});
 </script>
 
 <template>
-  <FormField v-slot="{ id, describedby }" :label="label" :hint="hint" :error="error">
-    <input
+  <FormField v-slot="{ id, describedby, state }" :label="label" :hint="hint" :error="error">
+    <BFormInput
       :id="id"
-      class="form-control"
+      v-model="typed"
       :type="type ?? 'text'"
-      :value="value"
-      :autocomplete="autocomplete"
-      :min="min"
-      :max="max"
+      :state="state"
+      v-bind="{
+        ...(autocomplete === undefined ? {} : { autocomplete }),
+        ...(min === undefined ? {} : { min }),
+        ...(max === undefined ? {} : { max }),
+      }"
       :aria-describedby="describedby"
-      @input="typed"
     />
   </FormField>
 </template>

@@ -1,17 +1,35 @@
-import { ref } from 'vue';
+import { shallowRef } from 'vue';
 import { ApiError } from '../api.ts';
+import { PlainError } from './plain-error.ts';
 
-/** Asking for what a page shows: the sentence when it does not come, and asking again. */
+/** Why a page's data did not come: the network, nothing there, or a mistake of the server. */
+export interface LoadProblem {
+  readonly kind: 'offline' | 'missing' | 'failed';
+  readonly message: string;
+}
+
+/** @throws what has no sentence for the person at the screen. */
+export function loadProblem(error: unknown): LoadProblem {
+  if (!(error instanceof PlainError)) throw error;
+  if (!(error instanceof ApiError)) return { kind: 'failed', message: error.message };
+  const kind =
+    error.code === 'offline' ? 'offline' : error.status === 404 || error.status === 403 ? 'missing' : 'failed';
+  return { kind, message: error.message };
+}
+
+/** Loads what a page shows. Of several requests at once the latest counts, in success and in failure. */
 export function useLoad(work: () => Promise<void>) {
-  const error = ref<string | null>(null);
+  const error = shallowRef<LoadProblem | null>(null);
+  let latest = 0;
 
   async function load(): Promise<void> {
+    const mine = ++latest;
     error.value = null;
     try {
       await work();
     } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      error.value = problem.message;
+      const found = loadProblem(problem);
+      if (mine === latest) error.value = found;
     }
   }
 

@@ -1,33 +1,38 @@
 import { computed, ref } from 'vue';
 import { ApiError } from '../api.ts';
+import { useNotices } from './use-notices.ts';
 
-/** Storing a form: busy while it is on its way, then stored, or refused with a sentence and the fields it is about. */
-export function useSave() {
+/**
+ * Saves a form: busy while it is on its way, then a notice, or a refusal with a sentence and the fields it is about.
+ * @param done the notice on success; null for none.
+ */
+export function useSave(done: string | null = 'Saved.') {
+  const notices = useNotices();
   const busy = ref(false);
-  const stored = ref(false);
-  const fault = ref<string | null>(null);
+  const error = ref<string | null>(null);
   const fields = ref<Readonly<Record<string, string>>>({});
   /** For a place without fields: the first one's own sentence. */
-  const reason = computed(() => Object.values(fields.value)[0] ?? fault.value);
+  const reason = computed(() => Object.values(fields.value)[0] ?? error.value);
 
-  /** Gives whether it was stored. */
+  /** Resolves to whether it was saved. */
   async function save(work: () => Promise<unknown>): Promise<boolean> {
     busy.value = true;
-    stored.value = false;
-    fault.value = null;
+    error.value = null;
     fields.value = {};
     try {
       await work();
-      stored.value = true;
+      if (done !== null) notices.say(done);
+      return true;
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
-      fault.value = problem.message;
       fields.value = problem.fields;
+      error.value =
+        Object.keys(problem.fields).length > 0 ? 'Not saved. Please check the marked fields.' : problem.message;
+      return false;
     } finally {
       busy.value = false;
     }
-    return stored.value;
   }
 
-  return { busy, stored, fault, fields, reason, save };
+  return { busy, error, fields, reason, save };
 }

@@ -1,5 +1,6 @@
 import { failure, type Result } from '@escalier/core/music';
 import { wrap, type Remote } from 'comlink';
+import { PlainError } from '../ui/plain-error.ts';
 import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
@@ -12,7 +13,7 @@ const TUNE_MS = 10_000;
 const LIBRARY_MS = 180_000;
 
 /** The worker was ended in the middle of its work, with the sentence why. */
-export class WorkerEnded extends Error {}
+export class WorkerEnded extends PlainError {}
 
 interface Running {
   readonly worker: Worker;
@@ -28,7 +29,7 @@ function start(): Running {
   const broken = new Promise<never>((_, reject) => {
     worker.addEventListener('error', () => {
       end(worker);
-      reject(new WorkerEnded('The part of Escalier that reads tunes has stopped. Please try again.'));
+      reject(new WorkerEnded('The tune reader has stopped. Please try again.'));
     });
   });
   broken.catch(() => undefined);
@@ -52,7 +53,7 @@ async function within<Value>(
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(() => {
       end(worker);
-      reject(new WorkerEnded('This took longer than ten seconds: it is far more than one tune, and was given up.'));
+      reject(new WorkerEnded('This took too long and was stopped: it is far more than one tune.'));
     }, milliseconds);
   });
   try {
@@ -72,10 +73,10 @@ function ask<N extends Name>(name: N, args: Args<N>, milliseconds = TUNE_MS): Pr
   return within(milliseconds, (remote) => (remote[name] as unknown as Call)(...args));
 }
 
-type Fault = Result<never, readonly { readonly bar: null; readonly message: string }[]>;
+type Problem = Result<never, readonly { readonly bar: null; readonly message: string }[]>;
 
 /** For what may be no tune anyway: a worker that was ended is one more reason. */
-async function orFault<Value>(answer: Promise<Value>): Promise<Value | Fault> {
+async function orFailure<Value>(answer: Promise<Value>): Promise<Value | Problem> {
   try {
     return await answer;
   } catch (error) {
@@ -85,23 +86,23 @@ async function orFault<Value>(answer: Promise<Value>): Promise<Value | Fault> {
 }
 
 /** The engraver is megabytes: how long it takes to come is the network's affair, and has no deadline. */
-async function engrave(...args: Args<'engrave'>): Promise<Answer<'engrave'> | Fault> {
-  const kept = await orFault(ask('keptSheet', args));
+async function engrave(...args: Args<'engrave'>): Promise<Answer<'engrave'> | Problem> {
+  const kept = await orFailure(ask('keptSheet', args));
   if (kept !== null) return kept;
   running ??= start();
   await Promise.race([running.remote.loadEngraver(), running.broken]).catch(() => undefined);
-  return orFault(ask('engrave', args));
+  return orFailure(ask('engrave', args));
 }
 
 /** The one worker that reads and engraves; it starts at the first call. */
 const door = {
   engrave,
-  read: (...args: Args<'read'>) => orFault(ask('read', args)),
-  importFile: (...args: Args<'importFile'>) => orFault(ask('importFile', args)),
-  exportTune: (...args: Args<'exportTune'>) => orFault(ask('exportTune', args)),
+  read: (...args: Args<'read'>) => orFailure(ask('read', args)),
+  importFile: (...args: Args<'importFile'>) => orFailure(ask('importFile', args)),
+  exportTune: (...args: Args<'exportTune'>) => orFailure(ask('exportTune', args)),
   check: async (...args: Args<'check'>): Promise<Answer<'check'>> => {
-    const answer = await orFault(ask('check', args));
-    return 'fault' in answer ? { ok: false, notices: answer.fault } : (answer as Answer<'check'>);
+    const answer = await orFailure(ask('check', args));
+    return 'error' in answer ? { ok: false, notices: answer.error } : (answer as Answer<'check'>);
   },
   waysIn: (...args: Args<'waysIn'>) => ask('waysIn', args).catch((): Answer<'waysIn'> => []),
   echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),

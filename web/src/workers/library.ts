@@ -7,6 +7,8 @@ export interface StoredTune {
   readonly title: string;
   readonly abc: string;
   readonly onStaircase: boolean;
+  /** Hidden from the library, kept for the results that name it. */
+  readonly archived: boolean;
 }
 
 /** A tune of the library as one class would meet it. */
@@ -29,6 +31,7 @@ export interface LibraryRow {
   readonly hasWords: boolean;
   readonly isDuet: boolean;
   readonly onStaircase: boolean;
+  readonly archived: boolean;
 }
 
 export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge): LibraryRow {
@@ -62,5 +65,6 @@ export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge)
     ),
     isDuet: tune.parts.length > 1,
     onStaircase: stored.onStaircase,
+    archived: stored.archived,
   };
 }

@@ -6,7 +6,7 @@ import {
   writeMusicXml,
   writeTuneFile,
   type FileEnding,
-  type FormatFault,
+  type FormatProblem,
   type Notice,
   type PartOffer,
 } from '@escalier/core/formats';
@@ -85,16 +85,16 @@ export interface Imported {
   readonly parts: readonly PartOffer[];
 }
 
-type Faults = readonly FormatFault[];
+type Problems = readonly FormatProblem[];
 
-function parsed({ abc, instrumentId }: TuneSource): Result<{ tune: Tune; on: Instrument }, Faults> {
+function parsed({ abc, instrumentId }: TuneSource): Result<{ tune: Tune; on: Instrument }, Problems> {
   const on = findInstrument(instrumentId);
   if (on === null) return failure([{ bar: null, message: 'Escalier does not know this instrument.' }]);
   const read = readAbc(abc);
   return read.ok ? success({ tune: read.value.tune, on }) : read;
 }
 
-function read(source: TuneSource, known: Knowledge, breathSeconds: number): Result<TuneInfo, Faults> {
+function read(source: TuneSource, known: Knowledge, breathSeconds: number): Result<TuneInfo, Problems> {
   const result = parsed(source);
   if (!result.ok) return result;
   const { tune, on } = result.value;
@@ -145,12 +145,12 @@ async function loadEngraver(): Promise<void> {
 }
 
 /** Null for a sheet that was never engraved on this device. */
-async function sheetKeptHere(request: EngraveRequest): Promise<Result<Engraved, Faults> | null> {
+async function sheetKeptHere(request: EngraveRequest): Promise<Result<Engraved, Problems> | null> {
   const svg = await keptSheet(request);
   return svg === null ? null : success({ svg });
 }
 
-async function engrave(request: EngraveRequest): Promise<Result<Engraved, Faults>> {
+async function engrave(request: EngraveRequest): Promise<Result<Engraved, Problems>> {
   const result = parsed(request);
   if (!result.ok) return result;
   const { tune, on } = result.value;
@@ -196,12 +196,12 @@ function sheetOf(tune: Tune, roomBelow: boolean, plain: boolean): Sheet {
   return { notesOnLine: most, roomBelow, hasLines, plain };
 }
 
-/** Reads the whole library for one class; tells how far it is, and rests between so that a cancel gets through. */
+/** Reads the whole library for one class; tells how far it is, and stops when the answer is that nobody waits for it any more. */
 async function readLibrary(
   tunes: readonly StoredTune[],
   instrumentId: string,
   known: Knowledge,
-  progress: (done: number) => void,
+  progress: (done: number) => Promise<boolean>,
 ): Promise<readonly LibraryRow[]> {
   const on = findInstrument(instrumentId);
   if (on === null) return [];
@@ -209,15 +209,15 @@ async function readLibrary(
   for (const [index, tune] of tunes.entries()) {
     rows.push(libraryRow(tune, on, known));
     if (index % 50 === 49) {
-      progress(index + 1);
-      await new Promise((resolve) => setTimeout(resolve, 0));
+      const wanted = await progress(index + 1);
+      if (!wanted) return rows;
     }
   }
   return rows;
 }
 
 /** A file of any known format as ABC, with what could not be carried. */
-function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<Imported, Faults> {
+function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<Imported, Problems> {
   const result = readTuneFile(bytes, take === null ? {} : { take });
   if (!result.ok) return result;
   const { tune, leftOut, parts } = result.value;
@@ -227,7 +227,7 @@ function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<I
 /** What is wrong or left out in an ABC text, for the editor. */
 function check(abc: string): { readonly ok: boolean; readonly notices: readonly Notice[] } {
   const result = readAbc(abc);
-  if (!result.ok) return { ok: false, notices: result.fault };
+  if (!result.ok) return { ok: false, notices: result.error };
   return { ok: true, notices: [...result.value.leftOut, ...outOfReach(result.value.tune)] };
 }
 
@@ -240,7 +240,7 @@ function outOfReach(tune: Tune): Notice[] {
   return nowhere.map((use) => ({ bar: use.bars[0] ?? null, message: `No instrument here has the note ${use.name}.` }));
 }
 
-function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, Faults> {
+function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, Problems> {
   const result = parsed(source);
   if (!result.ok) return result;
   const { tune, on } = result.value;

@@ -38,7 +38,7 @@ describe('the worker that reads tunes', () => {
     await vi.advanceTimersByTimeAsync(10_001);
     expect(await checking).toEqual({
       ok: false,
-      notices: [{ bar: null, message: expect.stringContaining('longer than ten seconds') as string }],
+      notices: [{ bar: null, message: expect.stringContaining('took too long') as string }],
     });
     expect(await reading).toMatchObject({ ok: false });
     expect(SilentWorker.all.map((worker) => worker.ended)).toEqual([true]);

@@ -67,7 +67,7 @@ describe('signs of ABC', () => {
 describe('reading ABC as people write it', () => {
   const read = (body: string, head = 'M:4/4\nL:1/4\nK:C') => {
     const result = readAbc(`% a remark\nX:7\nT:One\nT:Two\n${head}\n${body}\n`);
-    if (!result.ok) throw new Error(result.fault[0]?.message);
+    if (!result.ok) throw new Error(result.error[0]?.message);
     return result.value;
   };
 
@@ -98,7 +98,7 @@ describe('reading ABC as people write it', () => {
 
   it('gives the line and the column of what is wrong or unknown', () => {
     const result = readAbc('X:1\nT:x\nM:4/4\nL:1/4\nK:C\nC4|\nC D E|F4|]\n');
-    expect(result.ok ? [] : result.fault).toMatchObject([{ bar: 2, at: { line: 7, column: 1 } }]);
+    expect(result.ok ? [] : result.error).toMatchObject([{ bar: 2, at: { line: 7, column: 1 } }]);
     expect(read('!wiggle!C4|]').leftOut[0]).toMatchObject({
       message: expect.stringContaining('Unknown decoration') as string,
       at: { line: 8 },

@@ -10,12 +10,12 @@ import {
   type Result,
   type Tempo,
   type Tune,
-  type TuneFault,
+  type TuneProblem,
 } from '../../music/index.ts';
 import { countable } from '../countable.ts';
 import {
   shortened,
-  type FormatFault,
+  type FormatProblem,
   type Notice,
   type PartOffer,
   type ReadOptions,
@@ -33,8 +33,8 @@ import { VoiceReader } from './voice-reader.ts';
  * Reads the first tune of an ABC 2.1 text. Faults name bars and places in the text; signs that a Tune does not carry
  * are left out and listed.
  */
-export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
-  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
   if (text.trim() === '') return whole('The file is empty.');
   if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
   if (!/^X:/m.test(text) || !/^K:/m.test(text))
@@ -79,7 +79,7 @@ function linesIn(text: string): number {
   return text.split('\n').length - 1;
 }
 
-function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
+function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Result<ReadTune, readonly FormatProblem[]> {
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
   if (staves.some((staff) => staff.clef?.type === 'perc')) {
     return failure([{ bar: null, message: 'The tune is written for percussion: it has no pitches.' }]);
@@ -101,7 +101,7 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
     bars: melody.bars,
     parts: chosen.value.take.map((index): Part => ({ name: partName(index), bars: voices[index]!.events })),
   });
-  if (!made.ok) return failure(made.fault.map((fault) => placed(fault, melody, source)));
+  if (!made.ok) return failure(made.error.map((error) => placed(error, melody, source)));
   const notices = melody.leftOut.map(({ barIndex, message }): Notice => {
     const bar = made.value.bars[barIndex]?.number ?? null;
     return { bar, message: `Left out: ${message}.`, at: source.placeOf(melody.starts[barIndex] ?? 0) };
@@ -133,10 +133,10 @@ function notesIn(voice: VoiceReader): number {
   return voice.events.flat().filter((event) => event.kind === 'note').length;
 }
 
-function placed(fault: TuneFault, melody: VoiceReader, source: SourceText): FormatFault {
-  if (fault.bar === null) return fault;
-  const at = melody.starts[fault.index ?? -1];
-  return { bar: fault.bar, message: fault.message, ...(at === undefined ? {} : { at: source.placeOf(at) }) };
+function placed(error: TuneProblem, melody: VoiceReader, source: SourceText): FormatProblem {
+  if (error.bar === null) return error;
+  const at = melody.starts[error.index ?? -1];
+  return { bar: error.bar, message: error.message, ...(at === undefined ? {} : { at: source.placeOf(at) }) };
 }
 
 function readVoices(parsed: AbcTune, key: Key, metre: Metre, words: Words): readonly VoiceReader[] {

@@ -15,7 +15,7 @@ import {
   type Tempo,
 } from '../../music/index.ts';
 import { countable } from '../countable.ts';
-import type { FormatFault, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
+import type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
 import { choosePart } from '../parts.ts';
 import { barsFromNotes, type MidiNote } from './quantise.ts';
 import { spelling } from './spelling.ts';
@@ -40,8 +40,8 @@ interface Conductor {
 }
 
 /** Reads a monophonic track of a MIDI file, rounding to semiquavers and triplets. Of chords the highest note stays. */
-export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
-  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
   if (bytes.length > MOST_BYTES) return whole('The file is too long for one tune.');
   let data: MidiData;
   try {
@@ -131,7 +131,7 @@ function tracksToTune(
   tracks: readonly Track[],
   conductor: Conductor,
   options: ReadOptions,
-): Result<ReadTune, readonly FormatFault[]> {
+): Result<ReadTune, readonly FormatProblem[]> {
   const sounding = tracks.filter((track) => track.notes.length > 0);
   const offers = sounding.map((track, index): PartOffer => ({
     index,

@@ -26,7 +26,7 @@ function score(measures: readonly string[], head = '', more = ''): string {
 
 function read(measures: readonly string[], head?: string, more?: string): ReadTune {
   const result = readMusicXml(score(measures, head, more));
-  if (!result.ok) throw new Error(result.fault[0]?.message);
+  if (!result.ok) throw new Error(result.error[0]?.message);
   return result.value;
 }
 
@@ -161,7 +161,7 @@ describe('parseXml', () => {
 
 function tune(body: string, metre: string, unit = '1/8'): Tune {
   const result = readAbc(`X:1\nT:T\nM:${metre}\nL:${unit}\nK:G\n${body}\n`);
-  if (!result.ok) throw new Error(result.fault[0]?.message);
+  if (!result.ok) throw new Error(result.error[0]?.message);
   return result.value.tune;
 }
 

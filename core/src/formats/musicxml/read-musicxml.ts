@@ -2,7 +2,7 @@ import { failure, makeTune, success, type Part, type Result, type Tempo } from '
 import { countable } from '../countable.ts';
 import {
   shortened,
-  type FormatFault,
+  type FormatProblem,
   type Notice,
   type PartOffer,
   type ReadOptions,
@@ -17,12 +17,12 @@ const MOST_CHARACTERS = 6_000_000;
 const MOST_PARTS = 60;
 
 /** Reads a MusicXML score, partwise, any version. Elements that a Tune does not carry are skipped and listed. */
-export function readMusicXml(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatFault[]> {
-  const whole = (message: string): Result<ReadTune, readonly FormatFault[]> => failure([{ bar: null, message }]);
+export function readMusicXml(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
+  const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
   if (text.trim() === '') return whole('The file is empty.');
   if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
   const parsed = parseXml(text);
-  if (!parsed.ok) return whole(parsed.fault);
+  if (!parsed.ok) return whole(parsed.error);
   const score = parsed.value;
   if (score.name === 'score-timewise')
     return whole('The score is stored by time; please export it as MusicXML “partwise”, the usual kind.');
@@ -32,7 +32,7 @@ export function readMusicXml(text: string, options: ReadOptions = {}): Result<Re
   return countable(() => scoreToTune(score, options));
 }
 
-function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, readonly FormatFault[]> {
+function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, readonly FormatProblem[]> {
   const elements = children(score, 'part');
   const parts = elements.map(readPart);
   const offers = parts.map((part, index): PartOffer => ({

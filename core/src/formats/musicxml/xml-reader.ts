@@ -19,7 +19,7 @@ const parser = new XMLParser({
   htmlEntities: true,
 });
 
-/** Parses a document without external or declared entities. The fault is a sentence. */
+/** Parses a document without external or declared entities. The error is a sentence. */
 export function parseXml(text: string): Result<XmlElement, string> {
   if (/<!ENTITY/i.test(text))
     return failure('The file declares entities of its own, which music files do not need: it was not opened.');

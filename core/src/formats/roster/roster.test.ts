@@ -15,7 +15,7 @@ const context = { there: ['Aino'], steps: 6, today: '2026-03-03' };
 
 function table(text: string, head?: boolean): RosterTable {
   const read = readRoster(text, head);
-  if (!read.ok) throw new Error(read.fault);
+  if (!read.ok) throw new Error(read.error);
   return read.value;
 }
 
@@ -45,7 +45,7 @@ describe('a list of pupils', () => {
   it('is a dry run with a sentence for each row that cannot be taken', () => {
     const read = table('Name,Step,Joined\nAino,1,\n,2,\nBo,9,\nIda,1,31.1.2026\nida,1,2026-02-30\nOle,3,2026-02-28');
     const rows = checkRoster(read, guessMapping(read), context);
-    expect(rows.map((row) => row.faults)).toEqual([
+    expect(rows.map((row) => row.problems)).toEqual([
       ['Aino is in the class already: add a letter to tell them apart.'],
       ['There is no name.'],
       ['“9” is no step: they go from 1 to 6.'],
@@ -59,7 +59,7 @@ describe('a list of pupils', () => {
   it('follows the mapping that the teacher chooses', () => {
     const read = table('Code,Who\nBo,17\nIda,18', true);
     expect(checkRoster(read, ['name', 'ignore'], context).map((row) => row.pupil.name)).toEqual(['Bo', 'Ida']);
-    expect(checkRoster(read, ['ignore', 'ignore'], context)[0]!.faults).toEqual(['There is no name.']);
+    expect(checkRoster(read, ['ignore', 'ignore'], context)[0]!.problems).toEqual(['There is no name.']);
   });
 
   it('refuses nothing and too much in a sentence, and never throws', () => {
@@ -127,7 +127,7 @@ describe('the OneRoster set', () => {
   it('says what is missing', () => {
     expect(readOneRoster(new Map([['users.csv', '']]))).toEqual({
       ok: false,
-      fault: 'Of a OneRoster set classes.csv and enrollments.csv are missing.',
+      error: 'Of a OneRoster set classes.csv and enrollments.csv are missing.',
     });
     expect(readOneRoster(new Map([...files, ['classes.csv', 'sourcedId,title\n']]))).toMatchObject({ ok: false });
   });

@@ -71,8 +71,8 @@ export interface RosterRow {
   /** Line of the table, counted from 1. */
   readonly line: number;
   readonly pupil: RosterPupil;
-  /** In sentences; a row with a fault is not taken. */
-  readonly faults: readonly string[];
+  /** In sentences; a row with an error is not taken. */
+  readonly problems: readonly string[];
 }
 
 export interface RosterContext {
@@ -93,17 +93,17 @@ export function checkRoster(
     const cell = (field: RosterField): string => row[mapping.indexOf(field)] ?? '';
     const name = shownName(cell('name'), cell('first-name'), cell('last-name'), table, mapping);
     const [step, joined] = [cell('start-step'), cell('joined-on')];
-    const faults: string[] = [];
-    if (name === '') faults.push('There is no name.');
-    else if (name.length > 60) faults.push('The name is longer than 60 letters.');
+    const problems: string[] = [];
+    if (name === '') problems.push('There is no name.');
+    else if (name.length > 60) problems.push('The name is longer than 60 letters.');
     const twin = seen.get(nameKey(name));
-    if (name !== '' && twin !== undefined) faults.push(`${name} is ${twin}: add a letter to tell them apart.`);
+    if (name !== '' && twin !== undefined) problems.push(`${name} is ${twin}: add a letter to tell them apart.`);
     seen.set(nameKey(name), `in line ${index + 1} too`);
     const startStep = step === '' ? 1 : Number(step);
     if (!Number.isInteger(startStep) || startStep < 1 || startStep > steps)
-      faults.push(`“${step}” is no step: they go from 1 to ${steps}.`);
-    if (joined !== '' && !isDate(joined)) faults.push(`“${joined}” is no date such as 2026-01-31.`);
-    return { line: index + 1, pupil: { name, startStep, joinedOn: joined === '' ? today : joined }, faults };
+      problems.push(`“${step}” is no step: they go from 1 to ${steps}.`);
+    if (joined !== '' && !isDate(joined)) problems.push(`“${joined}” is no date such as 2026-01-31.`);
+    return { line: index + 1, pupil: { name, startStep, joinedOn: joined === '' ? today : joined }, problems };
   });
 }
 

@@ -80,7 +80,7 @@ describe('the archive of a school', () => {
     await fresh.close();
   });
 
-  it('is refused whole by a school with classes, and a broken one by its first fault', async () => {
+  it('is refused whole by a school with classes, and a broken one by its first error', async () => {
     const archive = await archiveOf(test);
     expect((await test.send('POST', '/api/archive', archive)).status).toBe(409);
     const { fresh, cookie } = await emptySchool();

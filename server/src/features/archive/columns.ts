@@ -38,7 +38,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
     table: 'tune',
     school: 'own',
     order: 'id',
-    columns: { id, title: ['title', 'text'], abc: ['abc', 'text'] },
+    columns: { id, title: ['title', 'text'], abc: ['abc', 'text'], archived: ['archived', 'bool'] },
     made: { content: '"content"' },
   },
   staircases: {

@@ -56,7 +56,7 @@ const style = z.object({
 
 const caution = z.object({ id: text, text, places: z.array(z.enum(CAUTION_PLACES)), shown: z.boolean() });
 
-const fault = z.object({ id: text, words: text, remedy: text });
+const remark = z.object({ id: text, words: text, remedy: text });
 
 const record = z
   .object({
@@ -102,19 +102,28 @@ export const HEAD = {
   format: z.literal(ARCHIVE_FORMAT),
   version: z.literal(ARCHIVE_VERSION),
   exportedAt: moment,
-  school: z.object({
-    name: text,
-    timeZone,
-    cautions: z.array(caution).max(40).nullable(),
-    faults: z.array(fault).max(20).nullable().default(null),
-  }),
+  school: z
+    .object({
+      name: text,
+      timeZone,
+      cautions: z.array(caution).max(40).nullable(),
+      remarks: z.array(remark).max(20).nullable().default(null),
+      /** What older archives call the remarks. */
+      faults: z.array(remark).max(20).nullish(),
+    })
+    .transform(({ faults, remarks, ...school }) => ({ ...school, remarks: remarks ?? faults ?? null })),
 } as const;
 
 /** One row of each part: everything of a school but passwords, sessions and open links. */
 export const ROWS = {
   people: z.object({ id, email: z.email().max(200), name: text, role: z.enum(ROLES), closedAt: moment.nullable() }),
   terms: term,
-  tunes: z.object({ id, title: text, abc: z.string().max(MOST_ABC_CHARACTERS) }),
+  tunes: z.object({
+    id,
+    title: text,
+    abc: z.string().max(MOST_ABC_CHARACTERS),
+    archived: z.boolean().default(false),
+  }),
   staircases: z.object({ id, name: text, instrument: z.enum(INSTRUMENT_IDS) }),
   steps: z.object({
     id,

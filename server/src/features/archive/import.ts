@@ -74,7 +74,7 @@ async function receive(body: ReadableStream<Uint8Array>, file: string): Promise<
 async function unpack(file: string, folder: string): Promise<Unpacked> {
   try {
     const read = (await unpackers.ask('unpack', [file, folder], UNPACK_MS)) as Result<Unpacked, string>;
-    if (!read.ok) throw wrongInput({ archive: read.fault });
+    if (!read.ok) throw wrongInput({ archive: read.error });
     return read.value;
   } catch (error) {
     if (error instanceof TooMuch) throw wrongInput({ archive: 'This archive is too large to be checked here.' });
@@ -93,10 +93,10 @@ async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, fol
   await refuseUnlessEmpty(tx, who);
   await refuseOtherRecords(tx, folder);
   await makeRoom(tx, school);
-  const { name, timeZone, cautions, faults } = unpacked.school;
+  const { name, timeZone, cautions, remarks } = unpacked.school;
   await tx.execute(
-    'update school set name = ?, time_zone = ?, cautions = ?::jsonb, faults = ?::jsonb, version = version + 1 where id = ?',
-    [name, timeZone, JSON.stringify(cautions), JSON.stringify(faults), school],
+    'update school set name = ?, time_zone = ?, cautions = ?::jsonb, remarks = ?::jsonb, version = version + 1 where id = ?',
+    [name, timeZone, JSON.stringify(cautions), JSON.stringify(remarks), school],
   );
   const importer = await bringPeople(tx, who, folder);
   for (const part of Object.keys(TABLES) as (keyof typeof TABLES)[]) {

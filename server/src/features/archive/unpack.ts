@@ -27,7 +27,7 @@ export function spoolFile(folder: string, part: Part): string {
 
 /**
  * Reads an archive of any size row by row, checks every row, and lays the good ones into files of a folder. What is held
- * in memory are ids alone. The fault names the first place that is wrong.
+ * in memory are ids alone. The error names the first place that is wrong.
  */
 export async function unpackArchive(file: string, folder: string): Promise<Result<Unpacked, string>> {
   const unpacking = new Unpacking(folder);
@@ -152,7 +152,7 @@ class Unpacking {
 function contentOf(part: Part, index: number, value: unknown): { readonly content?: string } {
   if (part !== 'tunes') return {};
   const read = readText((value as Archive['tunes'][number]).abc);
-  if (!read.ok) throw new Refused(`tunes, row ${index + 1}: ${read.fault}`);
+  if (!read.ok) throw new Refused(`tunes, row ${index + 1}: ${read.error}`);
   return { content: read.value.content };
 }
 

@@ -84,7 +84,7 @@ export async function previewHolidays(
   const term = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (term === null) throw notFound('term');
   const read = await reader.holidays(ics, term.startsOn, term.endsOn);
-  if (!read.ok) throw wrongInput({ ics: read.fault });
+  if (!read.ok) throw wrongInput({ ics: read.error });
   return read.value;
 }
 
@@ -94,7 +94,7 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
   const term = await em.findOneOrFail(TermEntity, { id: schoolClass.term });
   const parallel = await em.find(
     ClassEntity,
-    { school: who.schoolId, term: schoolClass.term, grade: schoolClass.grade },
+    schoolClass.grade === '' ? { id } : { school: who.schoolId, term: schoolClass.term, grade: schoolClass.grade },
     { orderBy: { name: 'asc' } },
   );
   const groups = parallel.map((each) => ({ id: each.id, lessons: lessonsOf(term, each.meetings) }));

@@ -11,7 +11,8 @@ export {
   type TeachingStyle,
 } from './entities.ts';
 export { toEvent, type EventRow } from './read-events.ts';
-export { classRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
+export type { Findable } from './find.ts';
+export { classRoutes, findRoutes, pupilRoutes, staircaseRoutes } from './routes.ts';
 export { classClimb, classPage, listClasses, type ClassRecords, type ClimbStep } from './service.ts';
 export type { PupilRecord } from './pupils.ts';
 export type { ClassSettings, StaircaseChoice } from './settings.ts';

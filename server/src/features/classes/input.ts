@@ -66,9 +66,10 @@ const styleInput = z.object({
 /** What a teacher sets for a class. */
 const classInput = z.object({
   name: text().trim().min(1, 'Give the class a name.').max(60, 'At most 60 letters.'),
-  grade: text().trim().min(1, 'Say which grade.').max(40, 'At most 40 letters.'),
+  /** Classes of one grade are parallel groups; empty where that says nothing. */
+  grade: text().trim().max(40, 'At most 40 letters.').default(''),
   termId: z.uuid('Choose a term.'),
-  meetings: z.array(meetingInput).max(20, 'At most 20 meetings.'),
+  meetings: z.array(meetingInput).max(20, 'At most 20 lesson times.'),
   style: styleInput,
 });
 

@@ -4,6 +4,7 @@ import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
+import { findable } from './find.ts';
 import { classChange, newClassInput } from './input.ts';
 import {
   absenceInput,
@@ -98,6 +99,8 @@ export const pupilRoutes = new Hono<AppEnv>()
     await setAbsence(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
     return c.json({ ok: true });
   });
+
+export const findRoutes = new Hono<AppEnv>().get('/', async (c) => c.json(await findable(c.var.em, c.var.who)));
 
 export const staircaseRoutes = new Hono<AppEnv>().get('/', async (c) =>
   c.json(await listStaircases(c.var.em, c.var.who)),

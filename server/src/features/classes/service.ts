@@ -156,7 +156,7 @@ export async function keepClassTune(
   const row = await oneClass(em, who, classId);
   const tune = await oneTune(em, who, tuneId);
   const read = await reader.text(tune.abc);
-  if (!read.ok) throw wrongInput({ breaths: read.fault });
+  if (!read.ok) throw wrongInput({ breaths: read.error });
   const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
   if (input.breaths?.every(isThere) === false)
     throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });

@@ -44,7 +44,7 @@ describe('a form that was filled before somebody else changed the same', () => {
   it.each([
     ['the settings of a class', () => `/api/classes/${classId}/settings`, { name: '4 Plover' }],
     ['cautions', () => '/api/school/cautions', {}],
-    ['remarks', () => '/api/school/faults', {}],
+    ['remarks', () => '/api/school/remarks', {}],
   ])('is refused for %s too', async (_, path, more) => {
     const read = await get<Record<string, unknown>>(path());
     const answers = [await test.send('PUT', path(), { ...read, ...more }), await test.send('PUT', path(), read)];

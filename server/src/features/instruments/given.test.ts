@@ -49,14 +49,14 @@ describe('belts that were earned', () => {
 describe('the remarks of a school', () => {
   it('are the usual ones until the school writes its own', async () => {
     const read = async () =>
-      (await (await test.send('GET', '/api/school/faults')).json()) as { faults: { id: string }[]; version: number };
-    expect((await read()).faults.map((each) => each.id)).toContain('leak');
+      (await (await test.send('GET', '/api/school/remarks')).json()) as { remarks: { id: string }[]; version: number };
+    expect((await read()).remarks.map((each) => each.id)).toContain('leak');
     const own = [{ id: 'own-slouch', words: 'Slouching', remedy: 'Feet on the floor, bell away from the knees.' }];
-    const put = async (faults: unknown) =>
-      test.send('PUT', '/api/school/faults', { faults, version: (await read()).version });
+    const put = async (remarks: unknown) =>
+      test.send('PUT', '/api/school/remarks', { remarks, version: (await read()).version });
     expect((await put(own)).status).toBe(200);
-    expect((await read()).faults).toEqual(own);
+    expect((await read()).remarks).toEqual(own);
     for (const wrong of [[], [{ ...own[0], words: '' }], [own[0], own[0]]]) expect((await put(wrong)).status).toBe(400);
-    expect((await read()).faults).toEqual(own);
+    expect((await read()).remarks).toEqual(own);
   });
 });

@@ -24,7 +24,7 @@ async function post<Body>(path: string, body: object): Promise<Body> {
   return (await answer.json()) as Body;
 }
 
-async function fault(answer: Response): Promise<string> {
+async function error(answer: Response): Promise<string> {
   expect(answer.status).toBe(400);
   return Object.values(((await answer.json()) as ErrorBody).error.fields ?? {}).join(' ');
 }
@@ -37,7 +37,7 @@ describe('instruments', () => {
   it('are entered as a set; a number is there once for a kind', async () => {
     await post('', { kind: 'tenor-recorder-baroque', from: 1, count: 3, owner: 'school' });
     const again = { kind: 'tenor-recorder-baroque', from: 3, count: 2, owner: 'school' };
-    expect(await fault(await test.send('POST', '/api/instruments', again))).toBe('Number 3 is there already.');
+    expect(await error(await test.send('POST', '/api/instruments', again))).toBe('Number 3 is there already.');
     const tenors = (await desk()).instruments.filter((each) => each.kind === 'tenor-recorder-baroque');
     expect(tenors.map((each) => each.number)).toEqual([1, 2, 3]);
   });
@@ -47,7 +47,7 @@ describe('instruments', () => {
     const tenor = instruments.find((each) => each.kind === 'tenor-recorder-baroque')!;
     expect((await test.send('DELETE', `/api/instruments/${tenor.id}`)).status).toBe(200);
     const lent = numbered(await desk(), 1);
-    expect(await fault(await test.send('DELETE', `/api/instruments/${lent.id}`))).toContain('has been lent');
+    expect(await error(await test.send('DELETE', `/api/instruments/${lent.id}`))).toContain('has been lent');
   });
 
   it('are lent to one pupil of a class only, and not when broken', async () => {
@@ -58,8 +58,8 @@ describe('instruments', () => {
     )!;
     const lend = (number: number) =>
       test.send('POST', `/api/instruments/${numbered(all, number).id}/loans`, { pupilId: without.id });
-    expect(await fault(await lend(1))).toBe('Aino of this class has it.');
-    expect(await fault(await lend(28))).toBe('Number 28 is broken.');
+    expect(await error(await lend(1))).toBe('Aino of this class has it.');
+    expect(await error(await lend(28))).toBe('Number 28 is broken.');
     expect((await lend(25)).status).toBe(201);
     const { loans } = numbered(await desk(), 25);
     expect(loans.map((loan) => loan.pupil)).toEqual([without.name]);
@@ -142,6 +142,6 @@ describe('belts', () => {
     const stored = (await (await test.send('PUT', '/api/belts', { belts })).json()) as BeltDesk;
     expect(stored.stock.find((each) => each.belt === 'moss')).toMatchObject({ way: 'cord', onHand: 900 });
     const wrong = await test.send('PUT', '/api/belts', { belts: [{ ...belts[0]!, onHand: -1 }] });
-    expect(await fault(wrong)).toContain('Not less than 0');
+    expect(await error(wrong)).toContain('Not less than 0');
   });
 });

@@ -9,7 +9,7 @@ import { valid } from '../../platform/valid.ts';
 import { changeSchool, changeSchoolVersion, schoolInput } from './details.ts';
 import { noteChange } from './changes.ts';
 import { SchoolEntity, type SchoolCaution } from './entities.ts';
-import { faultsInput, keepFaults, schoolFaults } from './faults.ts';
+import { remarksInput, keepRemarks, schoolRemarks } from './remarks.ts';
 
 const caution = z.object({
   id: text().min(1).max(60),
@@ -43,10 +43,10 @@ export const schoolRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   })
   .get('/cautions', async (c) => c.json(await readCautions(c.var.em, c.var.who.schoolId)))
-  .get('/faults', async (c) => c.json(await schoolFaults(c.var.em, c.var.who.schoolId)))
-  .put('/faults', valid('json', faultsInput), async (c) => {
-    await keepFaults(c.var.em, c.var.who, c.req.valid('json'));
-    return c.json(await schoolFaults(c.var.em.fork(), c.var.who.schoolId));
+  .get('/remarks', async (c) => c.json(await schoolRemarks(c.var.em, c.var.who.schoolId)))
+  .put('/remarks', valid('json', remarksInput), async (c) => {
+    await keepRemarks(c.var.em, c.var.who, c.req.valid('json'));
+    return c.json(await schoolRemarks(c.var.em.fork(), c.var.who.schoolId));
   })
   .put('/cautions', valid('json', cautionsInput), async (c) => {
     const { cautions, version: read } = c.req.valid('json');

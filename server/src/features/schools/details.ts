@@ -31,7 +31,7 @@ export async function changeSchoolVersion(
   who: SignedIn,
   read: number,
   next: Partial<
-    Pick<RequiredEntityData<InferEntity<typeof SchoolEntity>>, 'name' | 'timeZone' | 'cautions' | 'faults'>
+    Pick<RequiredEntityData<InferEntity<typeof SchoolEntity>>, 'name' | 'timeZone' | 'cautions' | 'remarks'>
   >,
 ): Promise<void> {
   const which = { where: { id: who.schoolId }, about: who.schoolId, version: read };

@@ -1,7 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import type { DaysOff, Rotation } from '@escalier/core/calendar';
 import type { Caution } from '@escalier/core/practice';
-import type { Fault } from '@escalier/core/records';
+import type { Remark } from '@escalier/core/records';
 import { ROLES } from '../../platform/context.ts';
 
 /** A caution that is shown where it matters, or one that the school has put away. */
@@ -19,7 +19,7 @@ export const SchoolEntity = defineEntity({
     /** The school's own cautions; null as long as they are the usual ones. */
     cautions: p.json<SchoolCaution[]>().nullable(),
     /** The school's own remarks at hearing; null as long as they are the usual ones. */
-    faults: p.json<Fault[]>().nullable(),
+    remarks: p.json<Remark[]>().nullable(),
     version: p.integer().default(1),
   }),
 });

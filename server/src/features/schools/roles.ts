@@ -9,6 +9,7 @@ const ASSISTANT: readonly Rule[] = [
   ['GET', /^\/api\/account\/sessions$/],
   ['DELETE', /^\/api\/account\/sessions\/[^/]+$/],
   ['PUT', /^\/api\/account\/password$/],
+  ['GET', /^\/api\/find$/],
   ['GET', /^\/api\/classes$/],
   ['GET', /^\/api\/classes\/[^/]+$/],
   ['GET', /^\/api\/classes\/[^/]+\/(steps|tunes)\/[^/]+$/],
@@ -16,7 +17,7 @@ const ASSISTANT: readonly Rule[] = [
   ['GET', /^\/api\/hearing\/live$/],
   ['GET', /^\/api\/notes\/[^/]+$/],
   ['GET', /^\/api\/tunes(\/[^/]+)?$/],
-  ['GET', /^\/api\/school\/(cautions|faults)$/],
+  ['GET', /^\/api\/school\/(cautions|remarks)$/],
   ['POST', /^\/api\/hearing\/events$/],
   ['PUT', /^\/api\/pupils\/[^/]+\/absence$/],
 ];

@@ -13,6 +13,8 @@ export const TuneEntity = defineEntity({
     abc: p.text(),
     /** SHA-256 of what sounds, so that the same tune is not kept twice under two titles. */
     content: p.text().nullable(),
+    /** Hidden from the library, kept for the results that name it. */
+    archived: p.boolean().default(false),
     version: p.integer().default(1),
   }),
 });

@@ -6,7 +6,7 @@ import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { addTune, changeTune, deleteTune, listTunes, oneTune } from './service.ts';
+import { addTune, changeTune, deleteTune, listTunes, oneTune, restoreTune, tuneUse } from './service.ts';
 
 const tuneInput = z.object({ abc: text('The tune as ABC.').max(MOST_ABC_CHARACTERS, 'The tune is too long.') });
 
@@ -22,6 +22,11 @@ export const tuneRoutes = new Hono<AppEnv>()
     return c.json(await changeTune(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
   .delete('/:id', valid('param', idParam), async (c) => {
-    await deleteTune(c.var.em, c.var.who, c.req.valid('param').id);
-    return c.json({ ok: true });
-  });
+    return c.json(await deleteTune(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .get('/:id/use', valid('param', idParam), async (c) =>
+    c.json(await tuneUse(c.var.em, c.var.who, c.req.valid('param').id)),
+  )
+  .post('/:id/restore', valid('param', idParam), async (c) =>
+    c.json(await restoreTune(c.var.em, c.var.who, c.req.valid('param').id)),
+  );

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import type { Meeting } from '@escalier/core/calendar';
 import IconRemove from '~icons/bi/x-lg';
-import { PATTERNS, patternOf, WEEKDAYS, withPattern, type Pattern } from './words.ts';
+import { PATTERNS, patternOf, WEEKDAY_OPTIONS, withPattern, type Pattern } from './words.ts';
 
 /** When a class meets: a line for each meeting. */
 const props = defineProps<{ fields: Readonly<Record<string, string>> }>();
 const meetings = defineModel<readonly Meeting[]>({ required: true });
+
+const MODES = [
+  { value: 'room', text: 'in the room' },
+  { value: 'home', text: 'work set for home' },
+] as const;
 
 function change(index: number, more: Partial<Meeting>): void {
   meetings.value = meetings.value.map((each, at) => (at === index ? { ...each, ...more } : each));
@@ -23,117 +28,76 @@ function remove(index: number): void {
   meetings.value = meetings.value.filter((_, at) => at !== index);
 }
 
-function faultsOf(index: number): readonly string[] {
-  return Object.entries(props.fields).flatMap(([name, fault]) =>
-    name.startsWith(`meetings.${index}.`) ? [fault] : [],
+function problemsOf(index: number): readonly string[] {
+  return Object.entries(props.fields).flatMap(([name, error]) =>
+    name.startsWith(`meetings.${index}.`) ? [error] : [],
   );
 }
-
-const valueOf = (event: Event): string => (event.target as HTMLInputElement).value;
-const numberOf = (event: Event): number => Number(valueOf(event));
 </script>
 
 <template>
-  <fieldset>
-    <legend>Meetings</legend>
-    <div v-for="(meeting, index) in meetings" :key="index" class="meeting">
-      <select
-        class="form-select"
-        :value="patternOf(meeting.on)"
-        :aria-label="`Pattern of meeting ${index + 1}`"
-        @change="change(index, { on: withPattern(meeting.on, valueOf($event) as Pattern) })"
-      >
-        <option v-for="each in PATTERNS" :key="each.value" :value="each.value">{{ each.label }}</option>
-      </select>
-      <input
+  <fieldset class="stack-close stack-start">
+    <legend>Lesson times</legend>
+    <div v-for="(meeting, index) in meetings" :key="index" class="line meeting">
+      <BFormSelect
+        class="auto"
+        :model-value="patternOf(meeting.on)"
+        :options="PATTERNS"
+        :aria-label="`Pattern of lesson time ${index + 1}`"
+        @update:model-value="change(index, { on: withPattern(meeting.on, $event as Pattern) })"
+      />
+      <BFormInput
         v-if="meeting.on.kind === 'cycle'"
-        class="form-control narrow"
+        class="auto short"
         type="number"
         min="1"
         max="20"
-        :value="meeting.on.day"
-        :aria-label="`Day of the cycle of meeting ${index + 1}`"
-        @change="change(index, { on: { kind: 'cycle', day: numberOf($event) } })"
+        :model-value="meeting.on.day"
+        :aria-label="`Day of the cycle of lesson time ${index + 1}`"
+        @update:model-value="change(index, { on: { kind: 'cycle', day: Number($event) } })"
       />
-      <select
+      <BFormSelect
         v-else
-        class="form-select"
-        :value="meeting.on.weekday"
-        :aria-label="`Weekday of meeting ${index + 1}`"
-        @change="change(index, { on: { ...meeting.on, weekday: numberOf($event) } })"
-      >
-        <option v-for="(day, at) in WEEKDAYS" :key="day" :value="at + 1">{{ day }}</option>
-      </select>
-      <input
-        class="form-control narrow"
-        type="time"
-        :value="meeting.at"
-        :aria-label="`Time of meeting ${index + 1}`"
-        @change="change(index, { at: valueOf($event) })"
+        class="auto"
+        :model-value="meeting.on.weekday"
+        :options="WEEKDAY_OPTIONS"
+        :aria-label="`Weekday of lesson time ${index + 1}`"
+        @update:model-value="change(index, { on: { ...meeting.on, weekday: Number($event) } as Meeting['on'] })"
       />
-      <span class="minutes">
-        <input
-          class="form-control narrow"
+      <BFormInput
+        class="auto"
+        type="time"
+        :model-value="meeting.at"
+        :aria-label="`Start of lesson time ${index + 1}`"
+        @update:model-value="change(index, { at: String($event) })"
+      />
+      <span class="line">
+        <BFormInput
+          class="short"
           type="number"
           min="5"
           max="240"
-          :value="meeting.minutes"
-          :aria-label="`Minutes of meeting ${index + 1}`"
-          @change="change(index, { minutes: numberOf($event) })"
+          :model-value="meeting.minutes"
+          :aria-label="`Minutes of lesson time ${index + 1}`"
+          @update:model-value="change(index, { minutes: Number($event) })"
         />
         min
       </span>
-      <select
-        class="form-select"
-        :value="meeting.mode"
-        :aria-label="`Mode of meeting ${index + 1}`"
-        @change="change(index, { mode: valueOf($event) as Meeting['mode'] })"
-      >
-        <option value="room">in the room</option>
-        <option value="home">work set for home</option>
-      </select>
-      <button class="remove" type="button" :aria-label="`Take meeting ${index + 1} away`" @click="remove(index)">
+      <BFormSelect
+        class="auto"
+        :model-value="meeting.mode"
+        :options="MODES"
+        :aria-label="`Where lesson time ${index + 1} is`"
+        @update:model-value="change(index, { mode: $event as Meeting['mode'] })"
+      />
+      <BButton variant="link" :aria-label="`Remove lesson time ${index + 1}`" @click="remove(index)">
         <IconRemove aria-hidden="true" />
-      </button>
-      <p v-for="fault in faultsOf(index)" :key="fault" class="fault" role="alert">{{ fault }}</p>
+      </BButton>
+      <BAlert v-for="problem in problemsOf(index)" :key="problem" variant="danger" :model-value="true">{{
+        problem
+      }}</BAlert>
     </div>
-    <p v-if="meetings.length === 0" class="soft">No meeting yet: without one there are no lessons to count.</p>
-    <BButton size="sm" variant="outline-dark" @click="add">Add a meeting</BButton>
+    <p v-if="meetings.length === 0" class="soft">None yet. Without lesson times there are no lessons to count.</p>
+    <BButton size="sm" variant="outline-dark" @click="add">Add a lesson time</BButton>
   </fieldset>
 </template>
-
-<style scoped>
-fieldset {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-  min-width: 0;
-}
-
-.meeting {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-
-.form-select {
-  width: auto;
-}
-
-.narrow {
-  width: auto;
-  max-width: 112px;
-}
-
-.minutes {
-  display: inline-flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.minutes input {
-  max-width: 78px;
-}
-</style>

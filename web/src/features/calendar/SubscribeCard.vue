@@ -6,7 +6,7 @@ import { useSave } from '../../ui/use-save.ts';
 /** The lessons for a calendar program: once as a file, or by an address that stays up to date. */
 const props = defineProps<{ classId: string; token: string | null }>();
 const emit = defineEmits<{ changed: [token: string | null] }>();
-const { busy, fault, save } = useSave();
+const { busy, error, save } = useSave();
 
 const address = computed(() =>
   props.token === null ? null : `${window.location.origin}/api/calendars/${props.token}`,
@@ -21,34 +21,22 @@ async function open(on: boolean): Promise<void> {
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack stack-start">
     <h2>In your calendar</h2>
-    <p><a :href="`/api/calendar/${classId}/lessons.ics`">Lessons as a file (.ics)</a></p>
+    <BButton role="link" size="sm" variant="outline-dark" :href="`/api/calendar/${classId}/lessons.ics`"
+      >Download the lessons (.ics)</BButton
+    >
     <template v-if="address !== null">
-      <p>Subscribe to this address; who has it sees dates and times, no names of pupils.</p>
-      <input class="form-control" readonly :value="address" aria-label="Address to subscribe to" />
-      <div class="buttons">
-        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(true)">A new address</BButton>
-        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(false)">Close the address</BButton>
+      <p>Subscribe to this address. Anyone who has it sees dates and times, but no names of pupils.</p>
+      <BFormInput readonly :model-value="address" aria-label="Address to subscribe to" />
+      <div class="line">
+        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(true)">Make a new address</BButton>
+        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(false)">Turn it off</BButton>
       </div>
     </template>
     <BButton v-else size="sm" variant="outline-dark" :disabled="busy" @click="open(true)"
-      >Open an address to subscribe to</BButton
+      >Create an address to subscribe to</BButton
     >
-    <p v-if="fault !== null" role="alert">{{ fault }}</p>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </section>
 </template>
-
-<style scoped>
-section {
-  display: grid;
-  gap: 8px;
-  align-content: start;
-  justify-items: start;
-}
-
-.buttons {
-  display: flex;
-  gap: 8px;
-}
-</style>

@@ -1,24 +1,24 @@
 <script setup lang="ts">
 import type { DaysOff } from '@escalier/core/calendar';
 import type { TermDto } from '@escalier/server/api';
-import { computed, reactive, watch } from 'vue';
+import { computed, reactive, ref, watch } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
-import FormField from '../../ui/FormField.vue';
 import { mergeChanges } from '../../ui/merge.ts';
-import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
+import SelectField from '../../ui/SelectField.vue';
+import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import HolidayImport from './HolidayImport.vue';
 import TermPicture from './TermPicture.vue';
 import type { TermDraft } from './use-terms.ts';
 
-/** One term: its days, its days off, how weeks and days are counted. */
+/** One term: its dates, its days off, how weeks and days are counted. */
 const props = defineProps<{
   term: TermDto | TermDraft;
   today: string;
   keep: (draft: TermDraft) => Promise<unknown>;
 }>();
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error, fields, save } = useSave();
 
 interface Draft {
   name: string;
@@ -27,6 +27,15 @@ interface Draft {
   daysOff: { from: string; to: string; reason: string }[];
   rotation: { firstWeek: 'A' | 'B'; emptyWeeksCount: boolean; cycleDays: number };
 }
+
+const FIRST_WEEKS = [
+  { value: 'A', text: 'an A week' },
+  { value: 'B', text: 'a B week' },
+] as const;
+const EMPTY_WEEKS = [
+  { value: true, text: 'counts' },
+  { value: false, text: 'does not count' },
+] as const;
 
 const draft = reactive<Draft>(copy(props.term));
 watch(
@@ -41,6 +50,7 @@ const termId = computed(() => ('id' in props.term ? props.term.id : null));
 const isDrawable = computed(
   () => draft.startsOn !== '' && draft.endsOn > draft.startsOn && draft.daysOff.every((off) => off.from !== ''),
 );
+const withRotation = ref(draft.rotation.cycleDays > 0 || draft.rotation.firstWeek === 'B');
 
 function copy({ name, startsOn, endsOn, daysOff, rotation }: TermDto | TermDraft): Draft {
   return { name, startsOn, endsOn, daysOff: daysOff.map((off) => ({ ...off })), rotation: { ...rotation } };
@@ -62,169 +72,94 @@ const filled = computed((): TermDraft => ({
   daysOff: draft.daysOff.map((off) => ({ ...off, to: off.to === '' ? off.from : off.to })),
 }));
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   await save(() => props.keep(filled.value));
 }
 
-function faultOf(index: number): string | undefined {
+function errorOf(index: number): string | undefined {
   return Object.entries(fields.value).find(([name]) => name.startsWith(`daysOff.${index}`))?.[1];
 }
 </script>
 
 <template>
-  <form class="card-paper" novalidate @submit.prevent="store">
-    <div class="head">
+  <BForm class="card-paper stack" novalidate @submit.prevent="submit">
+    <div class="field-grid">
       <TextField v-model="draft.name" label="Name" :error="fields.name" />
       <TextField v-model="draft.startsOn" label="First day" :error="fields.startsOn" type="date" />
       <TextField v-model="draft.endsOn" label="Last day" :error="fields.endsOn" type="date" />
     </div>
-    <div class="columns">
-      <div class="left">
-        <fieldset>
+    <div class="line days">
+      <div class="stack grow">
+        <fieldset class="stack-close">
           <legend>Days off</legend>
-          <div v-for="(off, index) in draft.daysOff" :key="index" class="off">
-            <input v-model="off.from" class="form-control" type="date" :aria-label="`First day off ${index + 1}`" />
+          <div v-for="(off, index) in draft.daysOff" :key="index" class="line">
+            <BFormInput v-model="off.from" class="auto" type="date" :aria-label="`First day off ${index + 1}`" />
             <span>to</span>
-            <input v-model="off.to" class="form-control" type="date" :aria-label="`Last day off ${index + 1}`" />
-            <input
+            <BFormInput v-model="off.to" class="auto" type="date" :aria-label="`Last day off ${index + 1}`" />
+            <BFormInput
               v-model="off.reason"
-              class="form-control reason"
-              placeholder="What for"
+              class="grow reason"
+              placeholder="What for?"
               :aria-label="`Reason of day off ${index + 1}`"
             />
-            <button
-              class="remove"
-              type="button"
-              :aria-label="`Take day off ${index + 1} away`"
-              @click="draft.daysOff.splice(index, 1)"
-            >
+            <BButton variant="link" :aria-label="`Remove day off ${index + 1}`" @click="draft.daysOff.splice(index, 1)">
               <IconRemove aria-hidden="true" />
-            </button>
-            <p v-if="faultOf(index) !== undefined" class="fault" role="alert">{{ faultOf(index) }}</p>
+            </BButton>
+            <BAlert v-if="errorOf(index) !== undefined" variant="danger" :model-value="true">{{
+              errorOf(index)
+            }}</BAlert>
           </div>
           <p v-if="draft.daysOff.length === 0" class="soft">
-            None yet: holidays, and single days lost to trips or repairs.
+            None yet. Add holidays, and single days lost to trips or repairs.
           </p>
-          <div class="buttons">
-            <BButton size="sm" variant="outline-dark" @click="add">Add a day off</BButton>
-            <HolidayImport v-if="termId !== null" :term-id="termId" :there="draft.daysOff" @take="take" />
-          </div>
         </fieldset>
-        <details :open="draft.rotation.cycleDays > 0 || draft.rotation.firstWeek === 'B'">
-          <summary>Alternating weeks and day cycles</summary>
-          <div class="head">
-            <FormField v-slot="{ id }" label="The term begins with">
-              <select :id="id" v-model="draft.rotation.firstWeek" class="form-select">
-                <option value="A">an A week</option>
-                <option value="B">a B week</option>
-              </select>
-            </FormField>
-            <FormField
-              v-slot="{ id, describedby }"
-              label="A week without school"
-              hint="Whether B follows A after a holiday week, or the letters go on as on the wall calendar."
-            >
-              <select
-                :id="id"
+        <div class="line">
+          <BButton size="sm" variant="outline-dark" @click="add">Add a day off</BButton>
+        </div>
+        <HolidayImport v-if="termId !== null" :term-id="termId" :there="draft.daysOff" @take="take" />
+        <div>
+          <BButton class="how-toggle" variant="link" :aria-expanded="withRotation" @click="withRotation = !withRotation"
+            >Alternating weeks and day cycles</BButton
+          >
+          <BCollapse v-model="withRotation">
+            <div class="field-grid">
+              <SelectField v-model="draft.rotation.firstWeek" label="The term begins with" :options="FIRST_WEEKS" />
+              <SelectField
                 v-model="draft.rotation.emptyWeeksCount"
-                class="form-select"
-                :aria-describedby="describedby"
-              >
-                <option :value="true">counts</option>
-                <option :value="false">does not count</option>
-              </select>
-            </FormField>
-            <TextField
-              v-model.number="draft.rotation.cycleDays"
-              label="School days in a cycle"
-              hint="0 where classes meet by weekdays."
-              :error="fields['rotation.cycleDays']"
-              type="number"
-              :min="0"
-              :max="20"
-            />
-          </div>
-        </details>
+                label="A week without school"
+                hint="Counts: the letters run on as on the wall calendar. Does not count: B follows A after a holiday week."
+                :options="EMPTY_WEEKS"
+              />
+              <TextField
+                v-model="draft.rotation.cycleDays"
+                label="School days in a cycle"
+                hint="0 if classes meet by weekday."
+                :error="fields['rotation.cycleDays']"
+                type="number"
+                :min="0"
+                :max="20"
+              />
+            </div>
+          </BCollapse>
+        </div>
       </div>
-
       <TermPicture v-if="isDrawable" :term="filled" :today="today" />
     </div>
-    <div class="store">
-      <SaveBar :busy="busy" :stored="stored" :fault="fault" label="Store the term" />
-    </div>
-  </form>
+    <SaveBar :busy="busy" :error="error" label="Save the term" />
+  </BForm>
 </template>
 
 <style scoped>
-form,
-.left,
-fieldset {
-  display: grid;
-  gap: 14px;
-  align-content: start;
-  min-width: 0;
-}
-
-fieldset {
-  gap: 8px;
-}
-
-.head {
-  display: grid;
-  grid-template-columns: minmax(220px, 2fr) minmax(150px, 1fr) minmax(150px, 1fr);
-  gap: 14px;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(420px, 1fr) auto;
+.days {
+  align-items: start;
   gap: 28px;
 }
 
-.off {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
+.days > .grow {
+  min-width: min(100%, 400px);
 }
 
-.off input {
-  width: 150px;
-}
-
-.off .reason {
-  flex: 1;
+.reason {
   min-width: 130px;
-}
-
-.buttons {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: start;
-  gap: 8px;
-}
-
-details .head {
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-}
-
-.store {
-  position: sticky;
-  bottom: 0;
-  padding: 8px 0;
-  background: var(--card);
-}
-
-summary {
-  min-height: 32px;
-  font-weight: 650;
-  cursor: pointer;
-}
-
-@media (max-width: 1000px) {
-  .columns,
-  .head {
-    grid-template-columns: 1fr;
-  }
 }
 </style>

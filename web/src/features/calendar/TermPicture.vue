@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { lessonsOf, termDays, type Meeting, type Term, type TermDay } from '@escalier/core/calendar';
 import { computed } from 'vue';
-import { longDate, plural, shortDate } from '../classes/index.ts';
+import { longDate, shortDate } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 import { WEEKDAYS } from './words.ts';
 
 /** A term week by week: days off are hatched, lessons of a class are filled, weeks and days carry their letters. */
@@ -61,7 +62,6 @@ function mark(day: TermDay): string {
                 lesson: lessons.has(day.date) && day.off === null,
                 today: day.date === today,
               }"
-              :title="words(day)"
               ><span class="visually-hidden">{{ words(day) }}</span
               ><span aria-hidden="true">{{ mark(day) }}</span></span
             >
@@ -92,7 +92,7 @@ table {
 
 th {
   padding-right: 8px;
-  font-size: 14px;
+  font-size: var(--text-small);
   font-weight: 500;
   text-align: left;
   white-space: nowrap;
@@ -117,17 +117,17 @@ thead th {
   height: 20px;
   border: 1.5px solid var(--line-strong);
   background: var(--card);
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 
 .day.lesson {
   border-color: var(--ink);
   background: var(--ink);
-  color: #fff;
+  color: var(--white);
 }
 
 .day.off {
-  background: repeating-linear-gradient(-52deg, #cdbf9f 0 2px, transparent 2px 6px) var(--stone);
+  background: repeating-linear-gradient(-52deg, var(--hatch) 0 2px, transparent 2px 6px) var(--stone);
 }
 
 .day.today {

@@ -2,6 +2,7 @@
 import { dayIn } from '@escalier/core/calendar';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
+import SelectField from '../../ui/SelectField.vue';
 import { SchoolHead, useSession } from '../schools/index.ts';
 import TermForm from './TermForm.vue';
 import { EMPTY_TERM, useTerms } from './use-terms.ts';
@@ -28,20 +29,16 @@ const open = computed(() => {
 <template>
   <LoadState v-if="terms === null" :error="error" what="the terms" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead lead="From the term and its days off Escalier counts the lessons that each class really has." />
-    <div v-if="terms.length > 0" class="choose">
-      <label for="term">Term</label>
-      <select
-        id="term"
-        class="form-select"
-        :value="open?.id ?? NEW"
-        @change="chosen = ($event.target as HTMLSelectElement).value"
-      >
-        <option v-for="term in terms" :key="term.id" :value="term.id">{{ term.name }}</option>
-        <option :value="NEW">A new term …</option>
-      </select>
-    </div>
-    <p v-else>No term yet. Give the first one its name and days; classes and their lessons hang on it.</p>
+    <SchoolHead lead="From the term’s dates and days off, Escalier counts the lessons each class really has." />
+    <SelectField
+      v-if="terms.length > 0"
+      class="choose"
+      label="Term"
+      :model-value="open?.id ?? NEW"
+      :options="[...terms.map(({ id, name }) => ({ value: id, text: name })), { value: NEW, text: 'Add a term …' }]"
+      @update:model-value="chosen = $event"
+    />
+    <p v-else>No terms yet. Name the first one and give its dates: every class belongs to a term.</p>
     <TermForm
       :key="open?.id ?? NEW"
       :term="open ?? EMPTY_TERM"
@@ -53,17 +50,6 @@ const open = computed(() => {
 
 <style scoped>
 .choose {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-}
-
-.choose label {
-  font-weight: 650;
-}
-
-.choose select {
-  width: auto;
-  min-width: 260px;
+  width: min(100%, 320px);
 }
 </style>

@@ -2,6 +2,7 @@ import { NO_ROTATION, type Meeting, type Term } from '@escalier/core/calendar';
 import type { ClassCalendar } from '@escalier/server/api';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
+import { mountInApp, press } from '../../testing/mount.ts';
 import GroupsCard from './GroupsCard.vue';
 import MeetingEditor from './MeetingEditor.vue';
 import TermPicture from './TermPicture.vue';
@@ -17,14 +18,11 @@ const term: Term = {
 
 describe('MeetingEditor', () => {
   it('keeps the weekday when the pattern changes, and says what is wrong beside its meeting', async () => {
-    const editor = mount(MeetingEditor, {
-      props: {
-        modelValue: [tuesday],
-        fields: { 'meetings.0.at': 'A time such as 09:40.', 'style.ladder': 'Elsewhere.' },
-      },
-      global: { stubs: { BButton: { template: '<button><slot /></button>' } } },
+    const { wrapper: editor } = mountInApp(MeetingEditor, {
+      modelValue: [tuesday],
+      fields: { 'meetings.0.at': 'A time such as 09:40.', 'style.ladder': 'Elsewhere.' },
     });
-    await editor.get('[aria-label="Pattern of meeting 1"]').setValue('B');
+    await editor.get('[aria-label="Pattern of lesson time 1"]').setValue('B');
     expect(editor.emitted('update:modelValue')![0]).toEqual([
       [{ ...tuesday, on: { kind: 'alternating', week: 'B', weekday: 2 } }],
     ]);
@@ -32,12 +30,9 @@ describe('MeetingEditor', () => {
   });
 
   it('adds a meeting like the last one, and takes one away', async () => {
-    const editor = mount(MeetingEditor, {
-      props: { modelValue: [tuesday], fields: {} },
-      global: { stubs: { BButton: { template: '<button class="add"><slot /></button>' } } },
-    });
-    await editor.get('.add').trigger('click');
-    await editor.get('.remove').trigger('click');
+    const { wrapper: editor } = mountInApp(MeetingEditor, { modelValue: [tuesday], fields: {} });
+    await press('Add a lesson time');
+    await editor.get('[aria-label="Remove lesson time 1"]').trigger('click');
     expect(editor.emitted('update:modelValue')).toEqual([[[tuesday, tuesday]], [[tuesday]]]);
   });
 
@@ -53,11 +48,11 @@ describe('TermPicture', () => {
   it('hatches days off, fills lessons, and counts both', () => {
     const picture = mount(TermPicture, { props: { term, meetings: [tuesday], today: '2026-03-03' } });
     expect(picture.findAll('td .day.off')).toHaveLength(2);
-    expect(picture.findAll('td .day.lesson').map((each) => each.attributes('title'))).toEqual([
-      'Tuesday 3 March: lesson',
-      'Tuesday 17 March: lesson',
+    expect(picture.findAll('td .day.lesson').map((each) => each.text())).toEqual([
+      'Tuesday, March 3: lesson',
+      'Tuesday, March 17: lesson',
     ]);
-    expect(picture.get('td .day.today').attributes('title')).toContain('3 March');
+    expect(picture.get('td .day.today').text()).toContain('March 3');
     expect(picture.get('figcaption').text()).toContain('3 weeks, 13 school days, 2 lessons');
   });
 
@@ -82,8 +77,8 @@ describe('GroupsCard', () => {
       ],
       token: null,
     };
-    const card = mount(GroupsCard, { props: { calendar, today: '2026-03-12' } });
-    expect(card.text()).toContain('4 Otter is 1 lesson behind, since 10 Mar; has 1 fewer by the end of the term.');
-    expect(card.text()).toContain('Days off cost this class 1 lesson: 10 Mar (Boiler repair).');
+    const { wrapper: card } = mountInApp(GroupsCard, { calendar, today: '2026-03-12' });
+    expect(card.text()).toContain('4 Otter is 1 lesson behind, since Mar 10; has 1 fewer by the end of the term.');
+    expect(card.text()).toContain('Days off cost this class 1 lesson: Mar 10 (Boiler repair).');
   });
 });

@@ -1,3 +1,4 @@
+export { WEEKDAY_OPTIONS } from './words.ts';
 export { default as CapacityCard } from './CapacityCard.vue';
 export { default as GroupsCard } from './GroupsCard.vue';
 export { default as MeetingEditor } from './MeetingEditor.vue';

@@ -3,6 +3,7 @@ import type { TermDto } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { mountInApp, press } from '../../testing/mount.ts';
 import SubscribeCard from './SubscribeCard.vue';
 import TermsPage from './TermsPage.vue';
 
@@ -23,10 +24,7 @@ describe('the terms', () => {
       'PUT /api/terms/t1': ({ body }) => ({ id: 't1', ...(body as object) }),
     });
     const { wrapper } = await openPage(TermsPage);
-    await wrapper
-      .findAll('button')
-      .find((each) => each.text() === 'Add a day off')!
-      .trigger('click');
+    await press('Add a day off');
     await wrapper.get('[aria-label="First day off 2"]').setValue('2026-03-03');
     await wrapper.get('[aria-label="Reason of day off 2"]').setValue('Boiler repair');
     expect(wrapper.findAll('td .day.off')).toHaveLength(6);
@@ -46,7 +44,7 @@ describe('the terms', () => {
       },
     });
     const { wrapper } = await openPage(TermsPage);
-    expect(wrapper.text()).toContain('No term yet.');
+    expect(wrapper.text()).toContain('No terms yet.');
     await wrapper.get('input[type=text]').setValue('First term');
     const [first, last] = wrapper.findAll('input[type=date]');
     await first!.setValue('2026-01-12');
@@ -54,20 +52,20 @@ describe('the terms', () => {
     await wrapper.get('form').trigger('submit');
     await flushPromises();
     expect(asked.find((each) => each.method === 'POST')!.body).toMatchObject({ name: 'First term', daysOff: [] });
-    expect(wrapper.get<HTMLSelectElement>('#term').element.value).toBe('t9');
+    expect(wrapper.get<HTMLSelectElement>('select').element.value).toBe('t9');
   });
 
   it('says beside its line what is wrong with a day off, and keeps what was typed', async () => {
     const fields = { 'daysOff.0': 'The last day off comes before the first.' };
     fakeServer({
       'GET /api/terms': () => [spring],
-      'PUT /api/terms/t1': () => new Refused(400, 'Not stored.', fields),
+      'PUT /api/terms/t1': () => new Refused(400, 'Not saved.', fields),
     });
     const { wrapper } = await openPage(TermsPage);
     await wrapper.get('[aria-label="Last day off 1"]').setValue('2026-02-01');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.get('.off').text()).toContain('The last day off comes before the first.');
+    expect(wrapper.get('[role=alert]').text()).toContain('The last day off comes before the first.');
     expect(wrapper.get<HTMLInputElement>('[aria-label="Last day off 1"]').element.value).toBe('2026-02-01');
   });
 
@@ -86,13 +84,11 @@ describe('the terms', () => {
     await input.trigger('change');
     await flushPromises();
     await flushPromises();
-    expect(wrapper.get('.preview').text()).toContain('(there already)');
-    expect(wrapper.get('.preview').text()).toContain('1 left out');
-    await wrapper
-      .findAll('button')
-      .find((each) => each.text() === 'Take them over')!
-      .trigger('click');
-    const reasons = wrapper.findAll<HTMLInputElement>('.off .reason').map((each) => each.element.value);
+    const preview = wrapper.get('[aria-label="Days off in the file"]');
+    expect(preview.text()).toContain('(already there)');
+    expect(preview.text()).toContain('1 left out');
+    await press('Add these');
+    const reasons = wrapper.findAll<HTMLInputElement>('input.reason').map((each) => each.element.value);
     expect(reasons).toEqual(['Half-term holiday', 'Founders’ day']);
   });
 });
@@ -101,20 +97,16 @@ describe('the address to subscribe to', () => {
   it('is opened, renewed and closed', async () => {
     const tokens = ['first', 'second', null];
     const asked = fakeServer({ 'PUT /api/calendar/c1/link': () => ({ token: tokens.shift() ?? null }) });
-    const { wrapper } = await openPage(SubscribeCard, { classId: 'c1', token: null });
-    const press = async (text: string) => {
-      await wrapper
-        .findAll('button')
-        .find((each) => each.text() === text)!
-        .trigger('click');
-      await flushPromises();
-      await wrapper.setProps({ token: (wrapper.emitted('changed') as [string | null][]).at(-1)![0] });
+    const { wrapper, setProps } = mountInApp(SubscribeCard, { classId: 'c1', token: null });
+    const then = async (text: string) => {
+      await press(text);
+      await setProps({ token: (wrapper.emitted('changed') as [string | null][]).at(-1)![0] });
     };
-    await press('Open an address to subscribe to');
+    await then('Create an address to subscribe to');
     expect(wrapper.get<HTMLInputElement>('input').element.value).toMatch(/\/api\/calendars\/first$/);
-    await press('A new address');
+    await then('Make a new address');
     expect(wrapper.get<HTMLInputElement>('input').element.value).toMatch(/second$/);
-    await press('Close the address');
+    await then('Turn it off');
     expect(wrapper.find('input').exists()).toBe(false);
     expect(asked.map((each) => each.body)).toEqual([{ on: true }, { on: true }, { on: false }]);
   });

@@ -2,12 +2,14 @@ import type { MeetingDay } from '@escalier/core/calendar';
 
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 
+export const WEEKDAY_OPTIONS = WEEKDAYS.map((text, index) => ({ value: index + 1, text }));
+
 /** The patterns to choose from, as one value for a select. */
 export const PATTERNS = [
-  { value: 'weekly', label: 'every week' },
-  { value: 'A', label: 'A weeks' },
-  { value: 'B', label: 'B weeks' },
-  { value: 'cycle', label: 'a day of the cycle' },
+  { value: 'weekly', text: 'every week' },
+  { value: 'A', text: 'A weeks' },
+  { value: 'B', text: 'B weeks' },
+  { value: 'cycle', text: 'a day of the cycle' },
 ] as const;
 export type Pattern = (typeof PATTERNS)[number]['value'];
 

@@ -1,70 +1,64 @@
 <script setup lang="ts">
-import { findInstrument } from '@escalier/core/instruments';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, toRef } from 'vue';
-import { RouterLink, useRouter } from 'vue-router';
+import { useRouter } from 'vue-router';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { useSession } from '../schools/index.ts';
+import ClassHead from './ClassHead.vue';
 import GoOnCard from './GoOnCard.vue';
 import HearCard from './HearCard.vue';
 import StairPicture from './StairPicture.vue';
+import { pegsOf } from './pegs.ts';
 import { useClasses } from './store.ts';
 import StuckCard from './StuckCard.vue';
 import { useLiveClass } from './use-live.ts';
-import { plural, shortDate } from './words.ts';
+import { newThings, nowLabel } from './words.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
 const router = useRouter();
-const session = useSession();
 useLiveClass(toRef(props, 'classId'));
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
-const active = computed(() => page.value?.pupils.filter((pupil) => pupil.standing !== null) ?? []);
-const next = computed(() => active.value.find((pupil) => pupil.id === page.value?.queue[0]?.pupilId) ?? null);
+const next = computed(() => {
+  const id = page.value?.queue[0]?.pupilId;
+  return page.value?.pupils.find((pupil) => pupil.id === id && pupil.standing !== null) ?? null;
+});
+const hear = (pupilId: string) => ({ name: 'hear', params: { classId: props.classId, pupilId } });
+const steps = computed(() =>
+  (page.value?.steps ?? []).map((step) => ({
+    ...step,
+    things: newThings(step, page.value!.style.lengthWords),
+    to: { name: 'step', params: { classId: props.classId, position: step.position } },
+  })),
+);
 
 onKeyStroke(['h', 'H'], (event) => {
   if (isTyping(event) || next.value === null) return;
-  void router.push({ name: 'hear', params: { classId: props.classId, pupilId: next.value.id } });
+  void router.push(hear(next.value.id));
 });
 </script>
 
 <template>
   <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
-  <div v-else class="page">
-    <header>
-      <div>
-        <h1>{{ page.name }}</h1>
-        <p class="soft">
-          {{ plural(active.length, 'pupil', 'pupils') }} · {{ findInstrument(page.instrumentId)?.shortName }} ·
-          {{ page.lessons.had }} of {{ page.lessons.total }} lessons had,
-          <strong>{{ page.lessons.left }} left</strong> until {{ shortDate(page.term.endsOn) }}
-        </p>
-      </div>
-      <nav :aria-label="`Desks of ${page.name}`">
-        <RouterLink :to="{ name: 'board', params: { classId } }">Board</RouterLink>
-        <RouterLink :to="{ name: 'trends', params: { classId } }">Trends</RouterLink>
-        <template v-if="session.mayTeach">
-          <RouterLink :to="{ name: 'pupils', params: { classId } }">Pupils</RouterLink>
-          <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink>
-        </template>
-      </nav>
-      <RouterLink class="btn btn-outline-dark" :to="{ name: 'note', params: { classId } }">
-        Introduce the next note
-      </RouterLink>
-      <RouterLink
-        v-if="next !== null"
-        class="btn btn-primary"
-        :to="{ name: 'hear', params: { classId, pupilId: next.id } }"
+  <div v-else class="page-grid class-page">
+    <ClassHead :class-id="classId">
+      <BButton role="link" variant="outline-dark" :to="{ name: 'note', params: { classId } }"
+        >Introduce the next note</BButton
       >
+      <BButton v-if="next !== null" role="link" variant="primary" :to="hear(next.id)">
         Hear {{ next.name }} next <span class="key" aria-hidden="true">H</span>
-      </RouterLink>
-    </header>
+      </BButton>
+    </ClassHead>
     <section class="card-paper picture" :aria-label="`The stairs of ${page.name}`">
-      <StairPicture :page="page" />
+      <StairPicture
+        :steps="steps"
+        :pegs="pegsOf(page)"
+        :lessons="{ ...page.lessons, now: nowLabel(page) }"
+        :hear="hear"
+      />
     </section>
-    <div class="cards">
+    <div class="columns columns-3 cards">
       <HearCard :page="page" />
       <StuckCard :page="page" />
       <GoOnCard :page="page" />
@@ -73,75 +67,47 @@ onKeyStroke(['h', 'H'], (event) => {
 </template>
 
 <style scoped lang="scss">
-.page {
-  display: grid;
-  grid-template-rows: auto minmax(385px, 1fr) auto;
-  gap: 12px;
-  height: 100vh;
-  min-height: 720px;
-  padding: 16px 24px 16px;
-}
-
-header {
-  display: flex;
-  align-items: end;
-  gap: 16px;
-}
-
-header > :first-child {
-  flex: 1;
-}
-
-header .btn {
-  flex: none;
-}
-
-nav {
-  display: flex;
-}
-
-nav a {
-  display: grid;
-  place-items: center;
-  min-height: 44px;
-  padding: 0 12px;
-  color: var(--ink);
-  font-weight: 650;
+.class-page {
+  grid-template-rows: auto minmax(370px, 1fr) auto;
 }
 
 .picture {
-  min-height: 0;
   padding: 0;
   overflow: hidden;
 }
 
 .cards {
-  display: grid;
   grid-template-columns: 1.25fr 1fr 1.1fr;
-  gap: 12px;
+}
+
+@media (min-width: 901px) {
+  .class-page {
+    height: 100vh;
+    min-height: 740px;
+  }
 }
 
 @media (max-width: 900px) {
-  .page {
+  .class-page {
     grid-template-rows: auto 560px auto;
-    height: auto;
-    padding: 14px 16px;
-  }
-
-  header {
-    flex-wrap: wrap;
-  }
-
-  header > :first-child {
-    min-width: 60%;
   }
 
   .cards {
-    grid-template-columns: 1fr 1fr;
+    grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   }
 
   .cards > :first-child {
     grid-column: 1 / -1;
+  }
+}
+
+@media (max-width: 600px) {
+  .class-page {
+    grid-template-rows: auto;
+  }
+
+  .cards {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
 import { computed, watch } from 'vue';
-import { RouterLink, useRouter } from 'vue-router';
-import FormField from '../../ui/FormField.vue';
-import TextField from '../../ui/TextField.vue';
+import { useRouter } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
 import SaveBar from '../../ui/SaveBar.vue';
+import SelectField from '../../ui/SelectField.vue';
+import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import { CapacityCard, GroupsCard, MeetingEditor, SubscribeCard, TermPicture } from '../calendar/index.ts';
-import ClassTabs from './ClassTabs.vue';
+import ClassHead from './ClassHead.vue';
 import { useClasses } from './store.ts';
 import HearingFields from './HearingFields.vue';
 import StyleFields from './StyleFields.vue';
@@ -18,7 +18,7 @@ const props = defineProps<{ classId: string | null }>();
 const router = useRouter();
 const classes = useClasses();
 const { draft, terms, staircases, calendar, error, load, keep } = useClassSettings(() => props.classId);
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error: refused, fields, save } = useSave();
 
 watch(
   () => props.classId,
@@ -33,18 +33,18 @@ const page = computed(() => (classes.page?.id === props.classId ? classes.page :
 const term = computed(() => terms.value.find((each) => each.id === draft.value?.termId) ?? null);
 const parallel = computed(() =>
   (classes.list ?? [])
-    .filter((each) => each.grade === page.value?.grade && each.id !== props.classId)
+    .filter((each) => each.grade !== '' && each.grade === page.value?.grade && each.id !== props.classId)
     .map(({ id, name, pupils, lessons }) => ({ id, name, pupils, left: lessons.left })),
 );
 const stairs = computed(() => staircases.value.find((each) => each.id === draft.value?.staircaseId) ?? null);
+const named = (all: readonly { readonly id: string; readonly name: string }[]) =>
+  all.map(({ id, name }) => ({ value: id, text: name }));
 
 function set(more: Partial<ClassDraft>): void {
   draft.value = { ...draft.value!, ...more };
 }
 
-const valueOf = (event: Event): string => (event.target as HTMLInputElement).value;
-
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   let id = props.classId;
   const done = await save(async () => {
     id = await keep();
@@ -57,19 +57,18 @@ async function store(): Promise<void> {
 
 <template>
   <LoadState v-if="draft === null" :error="error" what="the settings" @again="load" />
-  <div v-else-if="classId === null && terms.length === 0" class="page-grid">
-    <h1>A new class</h1>
-    <p>
-      A class belongs to a term, and there is none yet.
-      <RouterLink :to="{ name: 'terms' }">Give the school its first term</RouterLink>, then come back.
-    </p>
+  <div v-else-if="classId === null && terms.length === 0" class="page-grid stack-start">
+    <h1>Add a class</h1>
+    <p>A class needs a term. Escalier can propose one while you set up your first class.</p>
+    <BButton role="link" variant="primary" :to="{ name: 'start' }">Set up your first class</BButton>
   </div>
   <div v-else class="page-grid">
-    <ClassTabs :class-id="classId" :name="classId === null ? 'A new class' : (page?.name ?? draft.name)" />
-    <form novalidate @submit.prevent="store">
-      <section class="card-paper">
+    <ClassHead v-if="classId !== null" :class-id="classId" />
+    <h1 v-else>Add a class</h1>
+    <BForm class="stack" novalidate @submit.prevent="submit">
+      <section class="card-paper stack">
         <h2>Class and lessons</h2>
-        <div class="grid">
+        <div class="field-grid">
           <TextField
             :model-value="draft.name"
             label="Name"
@@ -78,46 +77,35 @@ async function store(): Promise<void> {
           />
           <TextField
             :model-value="draft.grade"
-            label="Grade"
+            label="Grade (optional)"
             hint="Classes of one grade are compared as parallel groups."
             :error="fields.grade"
             @update:model-value="set({ grade: String($event) })"
           />
-          <FormField v-slot="{ id, describedby }" label="Term" :error="fields.termId">
-            <select
-              :id="id"
-              class="form-select"
-              :value="draft.termId"
-              :aria-describedby="describedby"
-              @change="set({ termId: valueOf($event) })"
-            >
-              <option v-for="each in terms" :key="each.id" :value="each.id">{{ each.name }}</option>
-            </select>
-          </FormField>
-          <FormField
-            v-slot="{ id, describedby }"
+          <SelectField
+            :model-value="draft.termId"
+            label="Term"
+            :options="named(terms)"
+            :error="fields.termId"
+            @update:model-value="set({ termId: $event })"
+          />
+          <SelectField
+            :model-value="draft.staircaseId"
             label="Stairs"
+            :options="named(staircases)"
             :hint="
               classId === null
-                ? `${findInstrument(stairs?.instrumentId ?? '')?.name ?? ''}. Instrument and fingering come with the stairs.`
-                : 'They stay: the records of the class hang on them.'
+                ? `${findInstrument(stairs?.instrumentId ?? '')?.name ?? ''}. The stairs set the instrument and its fingering.`
+                : 'Can’t be changed once pupils have results.'
             "
+            :disabled="classId !== null"
             :error="fields.staircaseId"
-          >
-            <select
-              :id="id"
-              class="form-select"
-              :value="draft.staircaseId"
-              :disabled="classId !== null"
-              :aria-describedby="describedby"
-              @change="set({ staircaseId: valueOf($event) })"
-            >
-              <option v-for="each in staircases" :key="each.id" :value="each.id">{{ each.name }}</option>
-            </select>
-          </FormField>
+            @update:model-value="set({ staircaseId: $event })"
+          />
         </div>
-        <div class="columns">
+        <div class="line meetings">
           <MeetingEditor
+            class="grow"
             :model-value="draft.meetings"
             :fields="fields"
             @update:model-value="set({ meetings: [...$event] })"
@@ -127,11 +115,11 @@ async function store(): Promise<void> {
       </section>
       <StyleFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
       <HearingFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
-      <div class="store">
-        <SaveBar :busy="busy" :stored="stored" :fault="fault" :label="classId === null ? 'Make the class' : 'Store'" />
+      <div class="sticky-bottom-bar">
+        <SaveBar :busy="busy" :error="refused" :label="classId === null ? 'Add the class' : 'Save'" />
       </div>
-    </form>
-    <div v-if="classId !== null && page !== null && calendar !== null" class="cards">
+    </BForm>
+    <div v-if="classId !== null && page !== null && calendar !== null" class="columns columns-3">
       <CapacityCard :page="page" :others="parallel" />
       <GroupsCard :calendar="calendar" :today="page.today" />
       <SubscribeCard :class-id="classId" :token="calendar.token" @changed="load" />
@@ -140,48 +128,11 @@ async function store(): Promise<void> {
 </template>
 
 <style scoped>
-form,
-section {
-  display: grid;
-  gap: 14px;
-  align-content: start;
+.meetings {
+  align-items: start;
 }
 
-.grid {
-  display: grid;
-  grid-template-columns: repeat(4, minmax(0, 1fr));
-  gap: 14px 18px;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
-  gap: 24px;
-}
-
-.store {
-  position: sticky;
-  bottom: 0;
-  padding: 10px 0;
-  background: var(--paper);
-}
-
-.cards {
-  display: grid;
-  grid-template-columns: repeat(3, minmax(0, 1fr));
-  gap: 12px;
-}
-
-@media (max-width: 1000px) {
-  .grid,
-  .columns,
-  .cards {
-    grid-template-columns: 1fr 1fr;
-  }
-
-  .columns > *,
-  .cards > :first-child {
-    grid-column: 1 / -1;
-  }
+.meetings > .grow {
+  min-width: min(100%, 420px);
 }
 </style>

@@ -56,7 +56,7 @@ function label(step: number): string {
 .bar {
   width: 26px;
   background: var(--spruce);
-  border-radius: 5px 5px 0 0;
+  border-radius: var(--radius-small) var(--radius-small) 0 0;
 }
 
 .tread {

@@ -3,14 +3,13 @@ import { dayIn } from '@escalier/core/calendar';
 import { findInstrument } from '@escalier/core/instruments';
 import { useLocalStorage } from '@vueuse/core';
 import { onMounted } from 'vue';
-import { RouterLink } from 'vue-router';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
+import { longDate, timeOfDay } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
+import { plural } from '../../ui/plural.ts';
 import { useSession } from '../schools/index.ts';
 import ClassStrip from './ClassStrip.vue';
 import OverviewTable from './OverviewTable.vue';
 import { useClasses } from './store.ts';
-import { longDate, plural } from './words.ts';
 
 const classes = useClasses();
 const session = useSession();
@@ -24,14 +23,14 @@ onMounted(async () => {
 /** Kept on this device. */
 const view = useLocalStorage<'stairs' | 'table'>('escalier.classes', 'stairs');
 const VIEWS = [
-  { value: 'stairs', label: 'Stairs' },
-  { value: 'table', label: 'Table' },
+  { value: 'stairs', text: 'Stairs' },
+  { value: 'table', text: 'Table' },
 ] as const;
 </script>
 
 <template>
   <LoadState v-if="classes.list === null" :error="classes.listError" what="your classes" @again="classes.loadList" />
-  <div v-else class="page">
+  <div v-else class="page-grid">
     <header class="page-head">
       <div>
         <h1>Classes</h1>
@@ -39,95 +38,84 @@ const VIEWS = [
           {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
         </p>
       </div>
-      <ChoiceBar v-if="classes.list.length > 0" v-model="view" label="Look" :choices="VIEWS" />
-      <RouterLink v-if="session.mayTeach" class="btn btn-outline-dark" :to="{ name: 'new-class' }">
-        A new class
-      </RouterLink>
+      <BFormRadioGroup
+        v-if="classes.list.length > 0"
+        v-model="view"
+        buttons
+        button-variant="outline-dark"
+        :options="VIEWS"
+        aria-label="View"
+      />
+      <BButton
+        v-if="session.mayTeach && classes.list.length > 0"
+        role="link"
+        variant="outline-dark"
+        :to="{ name: 'new-class' }"
+        >Add a class</BButton
+      >
     </header>
     <OverviewTable v-if="view === 'table' && classes.list.length > 0" :classes="classes.list" />
-    <ul v-else class="list">
-      <li v-for="each in classes.list" :key="each.id" class="card-paper">
+    <ul v-else class="plain stack">
+      <li v-for="each in classes.list" :key="each.id" class="card-paper class-row">
         <RouterLink class="open" :to="{ name: 'class', params: { classId: each.id } }">
           <h2>{{ each.name }}</h2>
-          <p class="soft">{{ each.grade }} · {{ findInstrument(each.instrumentId)?.shortName }}</p>
+          <p class="soft">
+            {{ [each.grade, findInstrument(each.instrumentId)?.shortName].filter((part) => part).join(' · ') }}
+          </p>
         </RouterLink>
         <ClassStrip :belts="each.belts" :on-step="each.onStep" />
-        <div class="facts">
+        <div class="stack-close stack-start">
           <p>
             <strong>{{ plural(each.pupils, 'pupil', 'pupils') }}</strong>, {{ each.nearly }} nearly passed,
             {{ each.stuck }} stuck<template v-if="each.classStep < each.belts.length"
-              >, on step {{ each.classStep + 1 }}</template
+              >; class on step {{ each.classStep + 1 }}</template
             >
           </p>
           <p>
-            {{ each.lessons.had }} of {{ each.lessons.total }} lessons had,
+            {{ each.lessons.had }} of {{ each.lessons.total }} lessons taught,
             <strong>{{ each.lessons.left }} left</strong>, {{ each.lessons.lost }} lost
           </p>
           <p v-if="each.waits !== null">
-            {{ each.waits.name }} not heard for {{ plural(each.waits.lessons, 'lesson', 'lessons') }}
+            {{ each.waits.name }} has not been heard for {{ plural(each.waits.lessons, 'lesson', 'lessons') }}
           </p>
-          <p v-if="each.lessons.next !== null" class="soft">
-            next: {{ longDate(each.lessons.next.date) }}, {{ each.lessons.next.at }}
+          <p class="soft">
+            {{
+              each.lessons.next === null
+                ? 'The term is over'
+                : `Next lesson: ${longDate(each.lessons.next.date)}, ${timeOfDay(each.lessons.next.at)}`
+            }}
           </p>
-          <p v-else class="soft">the term is over</p>
-          <RouterLink
+          <BButton
             v-if="each.hearFirst !== null"
-            class="btn btn-outline-dark"
+            role="link"
+            variant="outline-dark"
             :to="{ name: 'hear', params: { classId: each.id, pupilId: each.hearFirst.id } }"
+            >Hear {{ each.hearFirst.name }} next</BButton
           >
-            Hear {{ each.hearFirst.name }} next
-          </RouterLink>
         </div>
       </li>
     </ul>
-    <section v-if="classes.list.length === 0" class="card-paper">
-      <h2>No class yet</h2>
-      <ol v-if="session.mayTeach">
-        <li>
-          <RouterLink :to="{ name: 'terms' }">Give the school its term</RouterLink>: first day, last day, days off.
-        </li>
-        <li>
-          <RouterLink :to="{ name: 'new-class' }">Make a class</RouterLink>: when it meets, which stairs it climbs, how
-          it is taught.
-        </li>
-        <li>Bring its pupils: paste their names, or read a file.</li>
-      </ol>
-      <p v-else>Your account is open, but no class is named for it: ask the owner of your school’s Escalier.</p>
+    <section v-if="classes.list.length === 0" class="card-paper stack stack-start">
+      <template v-if="session.mayTeach">
+        <h2>No classes yet</h2>
+        <p>Name your first class, say when it meets and paste its pupils’ names. Its stairs are ready right away.</p>
+        <BButton role="link" variant="primary" :to="{ name: 'start' }">Add your first class</BButton>
+      </template>
+      <template v-else>
+        <h2>No classes for you yet</h2>
+        <p>Your account is open. Ask the owner of your school’s Escalier to give you a class.</p>
+      </template>
     </section>
   </div>
 </template>
 
 <style scoped lang="scss">
-.page {
+.class-row {
   display: grid;
-  gap: 18px;
-  padding: 22px 26px;
-}
-
-.list {
-  display: grid;
-  gap: 14px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.list li {
-  display: grid;
-  grid-template-columns: minmax(180px, 1fr) minmax(320px, 2fr) minmax(240px, 1.1fr);
+  grid-template-columns: minmax(160px, 0.9fr) minmax(300px, 1.7fr) minmax(300px, 1.3fr);
   gap: 22px;
   align-items: center;
-  padding: 16px 20px;
-}
-
-.facts {
-  display: grid;
-  gap: 2px;
-  justify-items: start;
-}
-
-.facts .btn {
-  margin-top: 8px;
+  padding: 12px 20px;
 }
 
 .open {
@@ -136,7 +124,7 @@ const VIEWS = [
 }
 
 .open h2 {
-  font-size: 1.55rem;
+  font-size: var(--title);
   text-decoration: underline;
   text-decoration-color: var(--line-strong);
   text-underline-offset: 5px;
@@ -147,11 +135,11 @@ const VIEWS = [
 }
 
 @media (max-width: 900px) {
-  .list li {
-    grid-template-columns: 1fr 1fr;
+  .class-row {
+    grid-template-columns: repeat(auto-fit, minmax(min(100%, 240px), 1fr));
   }
 
-  .list li > :nth-child(2) {
+  .class-row > :nth-child(2) {
     grid-column: 1 / -1;
     grid-row: 2;
   }

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import type { ClassPage } from '@escalier/server/api';
 import { computed } from 'vue';
-import { RouterLink } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
-import { newThings, shortDate } from './words.ts';
+import { shortDate } from '../../ui/dates.ts';
+import { newThings } from './words.ts';
 
 const props = defineProps<{ page: ClassPage }>();
 
@@ -33,15 +33,15 @@ const needed = computed(() =>
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack-close">
     <template v-if="current !== null">
       <h2>The class is on step {{ current.position }}</h2>
       <p>
-        {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %, your rule:
-        {{ current.goOn.ruleShare }} %): <strong>{{ needed - current.goOn.passed }} more</strong> and you can go on.
+        {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %; your rule:
+        {{ current.goOn.ruleShare }} %). <strong>{{ needed - current.goOn.passed }} more</strong> and you can move on.
       </p>
       <p v-if="planned !== null && planned.position !== current.position" class="plan">
-        The plan has come to
+        By your plan you are on
         <RouterLink :to="{ name: 'step', params: { classId: page.id, position: planned.position } }"
           >step {{ planned.position }}</RouterLink
         ><template v-if="plannedUntil !== null">, until {{ shortDate(plannedUntil) }}</template
@@ -49,8 +49,8 @@ const needed = computed(() =>
       </p>
       <HowComputed>
         <template v-if="before !== null">
-          Step {{ before.position }}: {{ before.goOn.passed }} of {{ before.goOn.of }} = {{ before.goOn.share }} %,
-          enough.
+          Step {{ before.position }}: {{ before.goOn.passed }} of {{ before.goOn.of }} = {{ before.goOn.share }} %, that
+          is enough.
         </template>
         Step {{ current.position }}: {{ current.goOn.passed }} of {{ current.goOn.of }} = {{ current.goOn.share }} %.
         {{ current.goOn.ruleShare }} % of {{ current.goOn.of }} are {{ needed }}.
@@ -58,13 +58,7 @@ const needed = computed(() =>
     </template>
     <template v-else>
       <h2>The stairs are climbed</h2>
-      <p>Enough of the class have passed every step.</p>
+      <p>Enough pupils have passed every step.</p>
     </template>
   </section>
 </template>
-
-<style scoped>
-p {
-  margin-top: 4px;
-}
-</style>

@@ -3,7 +3,6 @@ import { USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
 import { fitInto, queueWords, type QueueReason } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
-import { RouterLink } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
 import { turnSeconds } from './project.ts';
 import { QUEUE_RULE } from './words.ts';
@@ -20,6 +19,11 @@ const queue = computed(() =>
 );
 const minutes = ref(props.page.style.hearing.minutes);
 const MINUTES = [5, 8, 10, 15, 20, 30];
+const minuteOptions = computed(() =>
+  [...new Set([...MINUTES, props.page.style.hearing.minutes])]
+    .toSorted((a, b) => a - b)
+    .map((value) => ({ value, text: `${value} minutes` })),
+);
 /** One turn of each: the tune of the step, the change and the talk. */
 const turns = computed(() => {
   const seconds = turnSeconds(props.page);
@@ -30,14 +34,13 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack-close">
     <h2>To hear next</h2>
-    <ul class="queue">
+    <ul class="plain line queue">
       <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">
         <RouterLink
           class="pupil"
           :class="pupil.reason"
-          :title="pupil.why"
           :to="{ name: 'hear', params: { classId: page.id, pupilId: pupil.id } }"
         >
           {{ pupil.name }}<span v-if="MARKS[pupil.reason] !== undefined" class="mark">{{ MARKS[pupil.reason] }}</span>
@@ -45,44 +48,28 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
       </li>
       <li v-if="queue.length > SHOWN" class="soft more">and {{ queue.length - SHOWN }} more</li>
     </ul>
-    <p v-if="queue.length > 0" class="fits">
+    <p v-if="queue.length > 0" class="line fits">
       <label for="minutes">In</label>
-      <select id="minutes" v-model="minutes" class="form-select form-select-sm auto">
-        <option
-          v-for="each in [...new Set([...MINUTES, page.style.hearing.minutes])].toSorted((a, b) => a - b)"
-          :key="each"
-          :value="each"
-        >
-          {{ each }} minutes
-        </option>
-      </select>
+      <BFormSelect id="minutes" v-model="minutes" class="auto" size="sm" :options="minuteOptions" />
       <span
-        ><strong>{{ fits === queue.length ? `all ${fits}` : `the first ${fits}` }}</strong> can be heard</span
+        >you can hear <strong>{{ fits === queue.length ? `all ${fits}` : `the first ${fits}` }}</strong></span
       >
     </p>
     <p v-if="away.length > 0" class="soft">Away today: {{ away.map((pupil) => pupil.name).join(', ') }}.</p>
-    <HowComputed label="How the order comes about">
-      {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into the {{ page.style.hearing.minutes }} minutes of a lesson, so
-      that all are heard within {{ page.pace.within }} lessons. A turn is the tune of the pupil’s step,
-      {{ USUAL_CHANGEOVER }} s to change and {{ USUAL_TALK }} s to talk.
+    <HowComputed label="Why this order?">
+      {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into {{ page.style.hearing.minutes }} minutes of a lesson, so
+      everyone is heard within {{ page.pace.within }} lessons. A turn is the pupil’s tune, {{ USUAL_CHANGEOVER }} s to
+      change over and {{ USUAL_TALK }} s to talk.
+      <ul class="bullets">
+        <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">{{ pupil.name }}: {{ pupil.why }}</li>
+      </ul>
     </HowComputed>
   </section>
 </template>
 
 <style scoped>
-.fits {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-
 .queue {
-  display: flex;
-  flex-wrap: wrap;
   gap: 6px;
-  margin: 8px 0 4px;
-  padding: 0;
-  list-style: none;
 }
 
 .pupil {
@@ -92,7 +79,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
   min-height: 34px;
   padding: 4px 12px;
   border: 1px solid var(--line-strong);
-  border-radius: 17px;
+  border-radius: var(--round);
   color: var(--ink);
   text-decoration: none;
 }
@@ -109,7 +96,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 
 .mark {
   color: var(--brass-deep);
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 
 .more {
@@ -119,7 +106,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 @media (pointer: coarse) {
   .pupil {
     min-height: 44px;
-    border-radius: 22px;
+    border-radius: var(--round);
   }
 }
 </style>

@@ -11,8 +11,8 @@ type Style = ClassSettings['style'];
 
 const POINTS_CHOICES = [
   { value: 'none', label: 'Passes do not count', speaksFor: 'A belt is its own reward.' },
-  { value: 'bonus', label: 'A bonus for each step', speaksFor: 'Nobody loses by going slowly; who climbs gets more.' },
-  { value: 'share', label: 'A share of some points', speaksFor: 'The steps planned for the term make the whole.' },
+  { value: 'bonus', label: 'A bonus for each step', speaksFor: 'Going slowly costs nothing; every step earns more.' },
+  { value: 'share', label: 'A share of the points', speaksFor: 'All the steps planned for the term earn full points.' },
 ] as const;
 
 const STARTS: Readonly<Record<PointsRule['kind'], PointsRule>> = {
@@ -25,7 +25,7 @@ const POINT_FIELDS: Readonly<Record<PointsRule['kind'], readonly { readonly key:
   {
     none: [],
     bonus: [
-      { key: 'perStep', label: 'Points for each step' },
+      { key: 'perStep', label: 'Points per step' },
       { key: 'most', label: 'At most' },
     ],
     share: [
@@ -50,27 +50,27 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 </script>
 
 <template>
-  <section class="card-paper fields">
+  <section class="card-paper stack">
     <h2>Hearing</h2>
     <div class="field-grid">
       <TextField
         type="number"
         :model-value="style.hearing.minutes"
-        label="Minutes of a lesson for hearing"
-        hint="With the lengths of the tunes they say how many pupils can be heard."
+        label="Minutes of each lesson for hearing"
+        hint="With the lengths of the tunes, this tells how many pupils fit into a lesson."
         :error="errorOf('hearing.minutes')"
         @update:model-value="setHearing({ minutes: Number($event) })"
       />
       <TextField
         type="number"
         :model-value="style.hearing.within"
-        label="Everybody is heard within so many lessons"
-        hint="Who would come too late goes before all others, also before those who nearly passed."
+        label="Hear everyone within (lessons)"
+        hint="Pupils about to miss this come first, even before those who nearly passed."
         :error="errorOf('hearing.within')"
         @update:model-value="setHearing({ within: Number($event) })"
       />
       <ChoiceField
-        label="Points for the school’s own marks"
+        label="Points towards your marks"
         :choices="POINTS_CHOICES"
         :model-value="style.points.kind"
         @update:model-value="setPoints(STARTS[$event])"

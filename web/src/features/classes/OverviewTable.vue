@@ -1,92 +1,67 @@
 <script setup lang="ts">
 import type { ClassSummary } from '@escalier/server/api';
 import { computed } from 'vue';
-import { RouterLink } from 'vue-router';
-import { plural, shortDate } from './words.ts';
+import { shortDate, timeOfDay } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 
-/** All classes in few lines: the next to be met first. */
+/** All classes at a glance: the next to be met first, and by any column. */
 const props = defineProps<{ classes: readonly ClassSummary[] }>();
-const sorted = computed(() => props.classes.toSorted((a, b) => when(a).localeCompare(when(b))));
 
-function when({ lessons }: ClassSummary): string {
-  return lessons.next === null ? '9' : `${lessons.next.date} ${lessons.next.at}`;
-}
+const FIELDS = [
+  { key: 'name', label: 'Class', sortable: true, isRowHeader: true },
+  { key: 'next', label: 'Next lesson', sortable: true },
+  { key: 'step', label: 'On step', sortable: true },
+  { key: 'passed', label: 'Passed it', sortable: true },
+  { key: 'nearly', label: 'Nearly', sortable: true },
+  { key: 'stuck', label: 'Stuck', sortable: true },
+  { key: 'waits', label: 'Longest wait', sortable: true },
+  { key: 'taught', label: 'Lessons taught', sortable: true },
+  { key: 'left', label: 'Left', sortable: true },
+  { key: 'lost', label: 'Lost', sortable: true },
+];
 
-function passedOf(each: ClassSummary): string {
-  const above = each.onStep.slice(each.classStep + 1).reduce((sum, count) => sum + count, 0);
-  return `${above} of ${each.pupils}`;
-}
+const rows = computed(() =>
+  props.classes
+    .map((each) => ({
+      id: each.id,
+      name: each.name,
+      next: each.lessons.next === null ? '9' : `${each.lessons.next.date} ${each.lessons.next.at}`,
+      step: each.classStep,
+      passed: each.onStep.slice(each.classStep + 1).reduce((sum, count) => sum + count, 0),
+      nearly: each.nearly,
+      stuck: each.stuck,
+      waits: each.waits?.lessons ?? 0,
+      taught: each.lessons.had,
+      left: each.lessons.left,
+      lost: each.lessons.lost,
+      of: each,
+    }))
+    .toSorted((a, b) => a.next.localeCompare(b.next)),
+);
 </script>
 
 <template>
-  <div class="card-paper scroll">
-    <table>
-      <thead>
-        <tr>
-          <th scope="col">Class</th>
-          <th scope="col">Next lesson</th>
-          <th scope="col">On step</th>
-          <th scope="col">Passed it</th>
-          <th scope="col">Nearly</th>
-          <th scope="col">Stuck</th>
-          <th scope="col">Not heard for longest</th>
-          <th scope="col">Lessons had</th>
-          <th scope="col">Left</th>
-          <th scope="col">Lost</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="each in sorted" :key="each.id">
-          <th scope="row">
-            <RouterLink :to="{ name: 'class', params: { classId: each.id } }">{{ each.name }}</RouterLink>
-          </th>
-          <td>
-            {{ each.lessons.next === null ? 'none' : `${shortDate(each.lessons.next.date)}, ${each.lessons.next.at}` }}
-          </td>
-          <td>{{ each.classStep === each.belts.length ? 'all passed' : each.classStep + 1 }}</td>
-          <td>{{ each.classStep === each.belts.length ? '' : passedOf(each) }}</td>
-          <td>{{ each.nearly }}</td>
-          <td>{{ each.stuck }}</td>
-          <td>
-            <RouterLink
-              v-if="each.waits !== null"
-              :to="{ name: 'hear', params: { classId: each.id, pupilId: each.waits.id } }"
-              >{{ each.waits.name }}, {{ plural(each.waits.lessons, 'lesson', 'lessons') }}</RouterLink
-            >
-            <template v-else>nobody</template>
-          </td>
-          <td>{{ each.lessons.had }} of {{ each.lessons.total }}</td>
-          <td>{{ each.lessons.left }}</td>
-          <td>{{ each.lessons.lost }}</td>
-        </tr>
-      </tbody>
-    </table>
+  <div class="card-paper scroll-x">
+    <BTable :items="rows" :fields="FIELDS" stacked="md" hover>
+      <template #cell(name)="{ item }">
+        <RouterLink :to="{ name: 'class', params: { classId: item.id } }">{{ item.name }}</RouterLink>
+      </template>
+      <template #cell(next)="{ item: { of } }">
+        {{ of.lessons.next === null ? 'none' : `${shortDate(of.lessons.next.date)}, ${timeOfDay(of.lessons.next.at)}` }}
+      </template>
+      <template #cell(step)="{ item: { of } }">{{
+        of.classStep === of.belts.length ? 'all passed' : of.classStep + 1
+      }}</template>
+      <template #cell(passed)="{ item }">{{
+        item.of.classStep === item.of.belts.length ? '' : `${item.passed} of ${item.of.pupils}`
+      }}</template>
+      <template #cell(waits)="{ item: { of } }">
+        <RouterLink v-if="of.waits !== null" :to="{ name: 'hear', params: { classId: of.id, pupilId: of.waits.id } }"
+          >{{ of.waits.name }}, {{ plural(of.waits.lessons, 'lesson', 'lessons') }}</RouterLink
+        >
+        <template v-else>nobody</template>
+      </template>
+      <template #cell(taught)="{ item: { of } }">{{ of.lessons.had }} of {{ of.lessons.total }}</template>
+    </BTable>
   </div>
 </template>
-
-<style scoped>
-.scroll {
-  overflow-x: auto;
-}
-
-table {
-  width: 100%;
-}
-
-th,
-td {
-  padding: 8px 14px 8px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  white-space: nowrap;
-}
-
-thead th {
-  border-bottom: 2px solid var(--ink);
-  font-size: 14px;
-}
-
-a {
-  color: var(--ink);
-}
-</style>

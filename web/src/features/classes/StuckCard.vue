@@ -2,26 +2,26 @@
 import { commonCause, helpGroups, STUCK_RULE, stuckWords } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { computed } from 'vue';
-import { RouterLink } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
-import { useFaults } from '../schools/index.ts';
-import { noteWords, plural } from './words.ts';
+import { useRemarks } from '../schools/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import { plural } from '../../ui/plural.ts';
 
 const props = defineProps<{ page: ClassPage }>();
-const faults = useFaults();
+const remarks = useRemarks();
 
 const nameOf = (id: string): string => props.page.pupils.find((pupil) => pupil.id === id)?.name ?? '';
 const stuck = computed(() => props.page.stuck);
 const cause = computed(() => commonCause(stuck.value, props.page.steps));
 const groups = computed(() => helpGroups(stuck.value, props.page.steps).filter((group) => group.pupilIds.length > 1));
-const fault = computed(() => faults.all.find((each) => each.id === cause.value.remark?.what) ?? null);
+const remark = computed(() => remarks.all.find((each) => each.id === cause.value.remark?.what) ?? null);
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack-close">
     <h2>{{ stuck.length === 0 ? 'Nobody is stuck' : `${plural(stuck.length, 'pupil is', 'pupils are')} stuck` }}</h2>
     <template v-if="stuck.length > 0">
-      <p class="names">
+      <p>
         <template v-for="(pupil, index) in stuck" :key="pupil.pupilId">
           <RouterLink :to="{ name: 'pupil', params: { classId: page.id, pupilId: pupil.pupilId } }">{{
             nameOf(pupil.pupilId)
@@ -30,19 +30,19 @@ const fault = computed(() => faults.all.find((each) => each.id === cause.value.r
         </template>
       </p>
       <p v-if="cause.remark !== null">
-        Most often: <strong>{{ faults.wordsOf(cause.remark.what).toLowerCase() }}</strong> ({{
+        Most often: <strong>{{ remarks.wordsOf(cause.remark.what).toLowerCase() }}</strong> ({{
           cause.remark.pupilIds.length
         }}
-        of {{ stuck.length }}). {{ fault?.remedy }}
+        of {{ stuck.length }}). {{ remark?.remedy }}
       </p>
-      <p v-else>Each for a reason of their own: no remark stands with two of them.</p>
+      <p v-else>Each has a different reason: no two share a remark.</p>
       <p v-if="cause.move !== null">
-        {{ cause.move.pupilIds.length }} of {{ stuck.length }} play the move
+        {{ cause.move.pupilIds.length }} of {{ stuck.length }} need the move
         <strong>{{ noteWords(cause.move.what.from) }} to {{ noteWords(cause.move.what.to) }}</strong
         >.
       </p>
       <p v-else-if="cause.note !== null">
-        {{ cause.note.pupilIds.length }} of {{ stuck.length }} are where
+        {{ cause.note.pupilIds.length }} of {{ stuck.length }} are on a step where
         <strong>{{ noteWords(cause.note.what) }}</strong> is new.
       </p>
       <p v-for="group in groups" :key="group.pupilIds.join()">
@@ -54,23 +54,13 @@ const fault = computed(() => faults.all.find((each) => each.id === cause.value.r
         >
       </p>
     </template>
-    <HowComputed label="Who counts as stuck">
+    <HowComputed label="Who counts as stuck?">
       {{ STUCK_RULE }}
       <ul v-if="stuck.length > 0">
         <li v-for="pupil in stuck" :key="pupil.pupilId">{{ nameOf(pupil.pupilId) }}: {{ stuckWords(pupil) }}</li>
       </ul>
-      Moves are those of the hard spots of each pupil’s tune; a move, a note or a remark counts when two or more share
+      Moves come from the hard spots of each pupil’s tune. A move, note or remark counts when two or more pupils share
       it.
     </HowComputed>
   </section>
 </template>
-
-<style scoped>
-p {
-  margin-top: 4px;
-}
-
-.names a {
-  color: var(--ink);
-}
-</style>

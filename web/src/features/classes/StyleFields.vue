@@ -12,6 +12,7 @@ import {
 } from '@escalier/core/practice';
 import type { ClassSettings } from '@escalier/server/api';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import FormField from '../../ui/FormField.vue';
 import TextField from '../../ui/TextField.vue';
 
 /** How a class is taught, where teachers differ. */
@@ -27,16 +28,11 @@ function setPosture(more: Partial<Style['posture']>): void {
   set({ posture: { ...style.value.posture, ...more } });
 }
 
-function toggleRung(id: RungId, on: boolean): void {
-  const others = style.value.ladder.filter((rung) => rung !== id);
-  set({ ladder: on ? [...others, id] : others });
-}
-
 const errorOf = (name: string): string | undefined => props.fields[`style.${name}`];
 </script>
 
 <template>
-  <section class="card-paper fields">
+  <section class="card-paper stack">
     <h2>How this class is taught</h2>
     <div class="field-grid">
       <ChoiceField
@@ -52,39 +48,39 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         @update:model-value="set({ counting: $event })"
       />
       <ChoiceField
-        label="Lengths of notes"
+        label="Note values"
         :choices="LENGTH_CHOICES"
         :model-value="style.lengthWords"
         @update:model-value="set({ lengthWords: $event })"
       />
       <ChoiceField
-        label="Mouth"
+        label="At the mouthpiece"
         :choices="MOUTH_CHOICES"
         :model-value="style.posture.mouth"
         @update:model-value="setPosture({ mouth: $event })"
       />
       <ChoiceField
-        label="At rest"
+        label="Resting position"
         :choices="REST_CHOICES"
         :model-value="style.posture.restsAt"
         @update:model-value="setPosture({ restsAt: $event })"
       />
       <TextField
         :model-value="style.posture.handMark"
-        label="What marks the left hand"
-        hint="A dot, a sticker, a bracelet: said in the posture check, shown on the pictures."
+        label="Left-hand marker"
+        hint="A dot, a sticker, a bracelet: named in the posture check and shown on the pictures."
         :error="errorOf('posture.handMark')"
         @update:model-value="setPosture({ handMark: String($event) })"
       />
       <ChoiceField
-        label="Passing means"
+        label="What counts as a pass"
         :choices="PASS_CHOICES"
         :model-value="style.passRule"
         @update:model-value="set({ passRule: $event })"
       />
       <TextField
         :model-value="style.goOnShare"
-        label="Go on when so many have passed (%)"
+        label="Move on when this many have passed (%)"
         hint="Lower keeps the class moving; higher keeps it together."
         :error="errorOf('goOnShare')"
         type="number"
@@ -93,42 +89,18 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         @update:model-value="set({ goOnShare: Number($event) })"
       />
     </div>
-    <fieldset>
-      <legend>Practice ladder</legend>
-      <p class="soft">Three to {{ MOST_RUNGS }} rungs, climbed in this order before a tune is played.</p>
-      <div class="rungs">
-        <label v-for="rung in RUNGS" :key="rung.id">
-          <input
-            class="form-check-input"
-            type="checkbox"
-            :checked="style.ladder.includes(rung.id)"
-            @change="toggleRung(rung.id, ($event.target as HTMLInputElement).checked)"
-          />
-          {{ rung.words }}
-        </label>
-      </div>
-      <p v-if="errorOf('ladder') !== undefined" class="fault" role="alert">{{ errorOf('ladder') }}</p>
-    </fieldset>
+    <FormField
+      group
+      label="Practice ladder"
+      :hint="`Three to ${MOST_RUNGS} rungs, climbed in this order before a tune is played.`"
+      :error="errorOf('ladder')"
+    >
+      <BFormCheckboxGroup
+        :model-value="[...style.ladder]"
+        :options="RUNGS.map(({ id, words }) => ({ value: id, text: words }))"
+        aria-label="Practice ladder"
+        @update:model-value="set({ ladder: $event as RungId[] })"
+      />
+    </FormField>
   </section>
 </template>
-
-<style scoped>
-.rungs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 22px;
-}
-
-.rungs label {
-  display: inline-flex;
-  align-items: center;
-  gap: 8px;
-  min-height: 44px;
-}
-
-.rungs input {
-  width: 22px;
-  height: 22px;
-  margin: 0;
-}
-</style>

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { layOutStairs, type StairInput } from './stair-layout.ts';
 import { pegLabels } from './peg-labels.ts';
-import { noteWords, riseLines } from './words.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import { riseLines } from './words.ts';
 
 function stairs(
   steps: readonly (readonly [rise: number, lessons: number, pegs: number])[],

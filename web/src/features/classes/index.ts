@@ -1,5 +1,5 @@
-export { default as ClassTabs } from './ClassTabs.vue';
+export { default as ClassHead } from './ClassHead.vue';
 export { useClasses } from './store.ts';
 export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';
-export { longDate, noteWords, plural, QUEUE_RULE, riseLines, shortDate } from './words.ts';
+export { QUEUE_RULE, riseLines } from './words.ts';

@@ -1,7 +1,7 @@
 import type { ClassPage } from '@escalier/server/api';
 import { stuckWords, type PupilState } from '@escalier/core/records';
 import { pegLabels } from './peg-labels.ts';
-import { plural } from './words.ts';
+import { plural } from '../../ui/plural.ts';
 
 export interface Peg {
   readonly id: string;

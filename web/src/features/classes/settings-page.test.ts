@@ -3,6 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import ClassSettingsPage from './ClassSettingsPage.vue';
 
 const term = {
@@ -40,10 +41,7 @@ describe('a new class', () => {
     const [name, grade] = wrapper.findAll('input[type=text]');
     await name!.setValue('3 Heron');
     await grade!.setValue('Year 3');
-    await wrapper
-      .findAll('button')
-      .find((each) => each.text() === 'Add a meeting')!
-      .trigger('click');
+    await press('Add a lesson time');
     expect(wrapper.get('figcaption').text()).toContain('13 lessons');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
@@ -58,7 +56,7 @@ describe('a new class', () => {
   it('needs a term first', async () => {
     fakeServer({ ...choices, 'GET /api/terms': () => [] });
     const { wrapper } = await openPage(ClassSettingsPage, { classId: null });
-    expect(wrapper.text()).toContain('A class belongs to a term, and there is none yet.');
+    expect(wrapper.text()).toContain('A class needs a term.');
     expect(wrapper.find('form').exists()).toBe(false);
   });
 });
@@ -69,7 +67,7 @@ describe('the settings of a class', () => {
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
     expect(wrapper.text()).toContain('The names that sheets and other teachers use.');
     const naming = wrapper.findAll('select').find((each) => each.text().includes('Do re mi, movable'))!;
-    await naming.setValue(3);
+    await naming.setValue('movable-do');
     expect(wrapper.text()).toContain('the ear hears a note’s place in the key');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
@@ -80,12 +78,14 @@ describe('the settings of a class', () => {
 
   it('say at its place what the server refuses', async () => {
     const fields = { 'meetings.0.at': 'A time such as 09:40.', 'style.ladder': 'A ladder has 3 to 6 rungs.' };
-    fakeServer({ ...existing, 'PUT /api/classes/c/settings': () => new Refused(400, 'Not stored.', fields) });
+    fakeServer({ ...existing, 'PUT /api/classes/c/settings': () => new Refused(400, 'Not saved.', fields) });
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
     await wrapper.get('form').trigger('submit');
     await flushPromises();
     expect(wrapper.get('.meeting').text()).toContain('A time such as 09:40.');
-    expect(wrapper.get('.rungs').element.parentElement!.textContent).toContain('A ladder has 3 to 6 rungs.');
+    expect(wrapper.get('[aria-label="Practice ladder"]').element.parentElement!.textContent).toContain(
+      'A ladder has 3 to 6 rungs.',
+    );
   });
 
   it('work out how long hearing all takes, for the parallel group too', async () => {

@@ -48,6 +48,7 @@ const NARROW_TOP = 100;
 /** Room for the belt, two lines of title and the chips under the first tread. */
 const FIRST_RISER = { wide: 98, narrow: 124 };
 const LEAST_RISER = 20;
+const LEGEND_HEIGHT = 42;
 const LANDING_WIDTH = 46;
 const PEG_SIZES = [34, 32, 30, 28, 26, 24, 22, 20];
 const PEG_GAP = 3;
@@ -147,11 +148,14 @@ function topsOf(input: StairInput, widths: readonly number[], ground: number, si
   return cumulative.map((climb, index) => ground - least[index]! - climb * scale);
 }
 
-/** Pegs stand from the left, row upon row. */
+/** Pegs stand from the left, row upon row; rows overlap when a tower would leave the picture. */
 function stack(tread: Tread, count: number, size: number): readonly Point[] {
   const columns = perRow(tread.right - tread.left, size);
+  const rows = Math.ceil(count / columns);
+  const room = tread.top - 4 - size - LEGEND_HEIGHT;
+  const rowHeight = Math.min(size + PEG_GAP, room / Math.max(1, rows - 1));
   return Array.from({ length: count }, (_, index) => ({
     x: tread.left + 5 + size / 2 + (index % columns) * (size + PEG_GAP),
-    y: tread.top - 4 - size / 2 - Math.floor(index / columns) * (size + PEG_GAP),
+    y: tread.top - 4 - size / 2 - Math.floor(index / columns) * rowHeight,
   }));
 }

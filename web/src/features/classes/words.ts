@@ -1,31 +1,8 @@
 import { elementWords, signWords } from '@escalier/core/reading';
 import type { LengthWords } from '@escalier/core/music';
 import type { Rise, RisePart } from '@escalier/core/staircase';
-import type { StepDto } from '@escalier/server/api';
-
-/** Making a format is a hundred times its use, and the first one of a page a thousand times: made once, when it is used. */
-function format(options: Intl.DateTimeFormatOptions): (date: string) => string {
-  let made: Intl.DateTimeFormat | null = null;
-  return (date) => {
-    made ??= new Intl.DateTimeFormat('en-GB', { ...options, timeZone: 'UTC' });
-    return made.format(new Date(date));
-  };
-}
-
-/** "Tuesday 3 February", without the year. */
-export const longDate = format({ weekday: 'long', day: 'numeric', month: 'long' });
-
-/** "3 Feb". */
-export const shortDate = format({ day: 'numeric', month: 'short' });
-
-/** "F♯", with an apostrophe for each octave above the first: "C′". */
-export function noteWords(name: string): string {
-  const match = /^([A-G])(##?|bb?)?(\d)$/.exec(name);
-  if (match === null) return name;
-  const [, letter, sign = '', octave] = match;
-  const shown = sign.replaceAll('#', '♯').replaceAll('b', '♭');
-  return `${letter}${shown}${Number(octave) >= 5 ? '′'.repeat(Number(octave) - 4) : ''}`;
-}
+import type { ClassPage, StepDto } from '@escalier/server/api';
+import { noteWords } from '../../ui/note-words.ts';
 
 /** What a step brings, in few words for the chips under its tread: notes, then rhythm, then signs. */
 export function newThings(step: StepDto, words: LengthWords): readonly string[] {
@@ -51,7 +28,11 @@ export function riseLines(rise: Rise): readonly string[] {
     .map((part) => `${PART_WORDS[part.of](part.count)}: ${part.points}`);
 }
 
-export { plural } from '../../ui/plural.ts';
+/** The label of today's line on the stairs. */
+export function nowLabel({ lessons: { next, total }, today }: Pick<ClassPage, 'lessons' | 'today'>): string {
+  if (next === null) return `term over, ${total} lessons`;
+  return next.date === today ? `today, lesson ${next.number}` : `now, before lesson ${next.number}`;
+}
 
 export const QUEUE_RULE =
-  'Who has waited so long that they would come too late goes before all others; then come those who nearly passed, then who has waited longest, and among these who is nearest to the step of the class. Who is away today is left out, who was heard today comes last.';
+  'Overdue pupils come first, then those who nearly passed, then whoever has waited longest; ties go to the pupil nearest the class’s step. Pupils who are away today are left out, and those already heard today come last.';

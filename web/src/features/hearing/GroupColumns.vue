@@ -2,9 +2,10 @@
 import type { Outcome } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { reactive, watch } from 'vue';
+import HowComputed from '../../ui/HowComputed.vue';
 import { plural } from '../../ui/plural.ts';
-import FaultChips from './FaultChips.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
+import RemarkChips from './RemarkChips.vue';
 import { OUTCOME_WORDS } from './words.ts';
 
 /** Several who play together: a column for each, one tap each. */
@@ -22,8 +23,8 @@ watch(
 </script>
 
 <template>
-  <ul class="columns" :style="{ gridTemplateColumns: `repeat(${group.length}, minmax(0, 1fr))` }">
-    <li v-for="pupil in group" :key="pupil.id" class="card-paper">
+  <ul class="plain columns-of">
+    <li v-for="pupil in group" :key="pupil.id" class="card-paper stack">
       <h2>{{ pupil.name }}</h2>
       <p v-if="done.has(pupil.id)" class="said">{{ OUTCOME_WORDS[done.get(pupil.id)!] }}</p>
       <template v-else>
@@ -32,45 +33,33 @@ watch(
           :pupil-name="pupil.name"
           @judge="$emit('judge', pupil, $event, remarks[pupil.id] ?? [])"
         />
-        <details>
-          <summary>{{ plural(remarks[pupil.id]?.length ?? 0, 'remark', 'remarks') }}</summary>
-          <FaultChips v-model="remarks[pupil.id]!" small />
-        </details>
+        <HowComputed :label="plural(remarks[pupil.id]?.length ?? 0, 'remark', 'remarks')">
+          <RemarkChips v-model="remarks[pupil.id]!" small />
+        </HowComputed>
       </template>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.columns {
+.columns-of {
   display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(min(100%, 128px), 1fr));
   gap: 10px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
-li {
-  display: grid;
-  gap: 10px;
-  align-content: start;
+.columns-of > li {
   padding: 10px;
 }
 
-h2 {
-  font-size: 1.4rem;
-  overflow-wrap: anywhere;
-}
-
-summary {
-  min-height: 44px;
-  padding: 10px 0;
+.columns-of h2 {
+  font-size: var(--title);
 }
 
 .said {
   padding: 20px 0;
   font-family: var(--heading);
-  font-size: 1.3rem;
+  font-size: var(--text-large);
   font-weight: 700;
 }
 </style>

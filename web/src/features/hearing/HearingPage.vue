@@ -4,15 +4,14 @@ import type { Outcome } from '@escalier/core/records';
 import type { PupilDto, StepDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
-import { RouterLink, useRouter } from 'vue-router';
+import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useSave } from '../../ui/use-save.ts';
-import { useClasses, useLiveClass, warmUp } from '../classes/index.ts';
-import { TakeCare, useFaults } from '../schools/index.ts';
-import FaultChips from './FaultChips.vue';
+import { ClassHead, useClasses, useLiveClass, warmUp } from '../classes/index.ts';
+import { TakeCare, useRemarks } from '../schools/index.ts';
+import RemarkChips from './RemarkChips.vue';
 import GroupColumns from './GroupColumns.vue';
 import HearingTune from './HearingTune.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
@@ -25,14 +24,14 @@ import { useTurn } from './use-turn.ts';
 const props = defineProps<{ classId: string; pupilId?: string }>();
 const classes = useClasses();
 const hearing = useHearing();
-const faults = useFaults();
+const problems = useRemarks();
 const router = useRouter();
 useLiveClass(toRef(props, 'classId'));
-onMounted(faults.load);
+onMounted(problems.load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
-const SIZES = ['1', '2', '3', '4', '5'].map((value) => ({ value, label: value === '1' ? 'One' : value }));
-const size = ref('1');
+const SIZES = [1, 2, 3, 4, 5].map((value) => ({ value, text: value === 1 ? 'One' : String(value) }));
+const size = ref(1);
 const {
   queue,
   pupil,
@@ -41,12 +40,7 @@ const {
   next,
   why,
   skip,
-} = useTurn(
-  page,
-  toRef(props, 'pupilId'),
-  computed(() => Number(size.value)),
-  () => kept.value?.pupils ?? null,
-);
+} = useTurn(page, toRef(props, 'pupilId'), size, () => kept.value?.pupils ?? null);
 watch(
   () => page.value?.id,
   () => page.value !== null && void warmUp(page.value),
@@ -126,7 +120,7 @@ async function skipTurn(): Promise<void> {
   await leaveRow(following);
 }
 
-const { fault: awayFault, save } = useSave();
+const { error: awayError, save } = useSave('Noted as away.');
 async function away(): Promise<void> {
   const [who, following] = [pupil.value, next.value];
   const date = page.value?.today;
@@ -154,32 +148,42 @@ onKeyStroke(Object.keys(KEYS), (event) => {
 
 <template>
   <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
-  <div v-else class="page">
-    <header>
-      <p class="soft">
-        Hearing · <RouterLink :to="{ name: 'class', params: { classId } }">{{ page.name }}</RouterLink>
-      </p>
-      <ChoiceBar v-model="size" label="How many play together" :choices="SIZES" />
-      <LastRecordStrip :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="hearing.undo" />
-    </header>
+  <div v-else class="page-grid">
+    <ClassHead :class-id="classId" />
+    <div class="line bar">
+      <BFormRadioGroup
+        v-model="size"
+        buttons
+        button-variant="outline-dark"
+        :options="SIZES"
+        aria-label="How many play together"
+      />
+      <LastRecordStrip
+        class="grow"
+        :last="hearing.last"
+        :at-school="hearing.atSchool"
+        :error="hearing.error"
+        @undo="hearing.undo"
+      />
+    </div>
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
     </p>
-    <template v-else>
-      <section class="judge">
+    <div v-else class="columns hearing">
+      <section class="stack">
         <template v-if="isRow && step !== null">
-          <h1>Row of {{ row.length }}, step {{ step.position }}</h1>
+          <h2 class="who">{{ row.length }} together, step {{ step.position }}</h2>
           <GroupColumns :group="row" :done="done" @judge="judgeInRow" />
         </template>
         <template v-else>
-          <PupilHead :pupil="pupil" :step="step" :why="why(pupil.id)" />
+          <PupilHead :pupil="pupil" :step="step" :why="why(pupil.id)" :time-zone="page.timeZone" />
           <template v-if="step !== null">
             <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
-            <FaultChips v-model="remarks" />
+            <RemarkChips v-model="remarks" />
           </template>
           <p v-else>{{ pupil.name }} has passed every step.</p>
         </template>
-        <div class="other">
+        <div class="line">
           <BButton v-if="next !== null" variant="outline-dark" @click="skipTurn">
             Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
           </BButton>
@@ -187,9 +191,11 @@ onKeyStroke(Object.keys(KEYS), (event) => {
             Away today <span class="key" aria-hidden="true">A</span>
           </BButton>
         </div>
-        <p v-if="awayFault !== null" class="fault" role="alert">Not noted as away. {{ awayFault }}</p>
+        <BAlert v-if="awayError !== null" variant="danger" :model-value="true"
+          >Not noted as away. {{ awayError }}</BAlert
+        >
       </section>
-      <aside>
+      <aside class="stack">
         <HearingTune
           v-if="step !== null"
           v-model:tune-id="tuneId"
@@ -198,57 +204,34 @@ onKeyStroke(Object.keys(KEYS), (event) => {
           :step="step"
         />
         <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
-        <section class="card-paper">
-          <h2>Passing means</h2>
+        <section class="card-paper stack-close">
+          <h2>What counts as a pass</h2>
           <p>
             {{ passing?.label }}. <span class="soft">{{ passing?.speaksFor }}</span>
           </p>
         </section>
         <TakeCare place="hearing" />
       </aside>
-    </template>
+    </div>
   </div>
 </template>
 
 <style scoped lang="scss">
-.page {
-  display: grid;
-  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
-  gap: 14px 24px;
-  align-content: start;
-  padding: 16px 24px;
-}
-
-header {
-  grid-column: 1 / -1;
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  justify-content: space-between;
-  gap: 8px 20px;
+.bar {
   min-height: 48px;
 }
 
-.judge {
-  display: grid;
-  gap: 16px;
-  align-content: start;
+.hearing {
+  grid-template-columns: minmax(0, 1.25fr) minmax(0, 1fr);
+  gap: 14px 24px;
 }
 
-.other {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-}
-
-aside {
-  display: grid;
-  gap: 14px;
-  align-content: start;
+.who {
+  font-size: var(--headline);
 }
 
 @media (max-width: 900px) {
-  .page {
+  .hearing {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -3,7 +3,8 @@ import { findInstrument } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
 import type { StepDto } from '@escalier/server/api';
 import { computed, ref } from 'vue';
-import { RouterLink } from 'vue-router';
+import { withNoteNames } from '../../ui/note-words.ts';
+import SelectField from '../../ui/SelectField.vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { hardSpotMarks, useTune } from '../tunes/index.ts';
 import TurnTools from './TurnTools.vue';
@@ -22,6 +23,7 @@ const { page, info, error } = useTune(
   ),
   ref(''),
 );
+const tunes = computed(() => props.step.tunes.map(({ id, title }) => ({ value: id, text: title })));
 const marks = computed(() => (info.value === null ? [] : hardSpotMarks(info.value)));
 const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?? ''));
 const firstNote = computed(() => {
@@ -32,17 +34,19 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
 </script>
 
 <template>
-  <section class="card-paper" aria-label="The tune">
-    <p v-if="error !== null" role="alert">{{ error }}</p>
-    <label v-if="step.tunes.length > 1" class="which">
-      {{ step.toPass === 1 ? 'Any one of' : `${step.toPass} of` }} {{ step.tunes.length }} tunes:
-      <select v-model="tuneId" class="form-select form-select-sm auto">
-        <option v-for="each in step.tunes" :key="each.id" :value="each.id">{{ each.title }}</option>
-      </select>
-    </label>
+  <section class="card-paper stack-close tune" aria-label="The tune">
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
+    <SelectField
+      v-if="step.tunes.length > 1"
+      v-model="tuneId"
+      :label="`${step.toPass === 1 ? 'Any one of' : `${step.toPass} of`} ${step.tunes.length} tunes`"
+      :options="tunes"
+    />
     <template v-if="page !== null && info !== null">
       <p class="line">
-        <RouterLink :to="{ name: 'step', params: { classId, position: step.position } }">{{ page.title }}</RouterLink>
+        <RouterLink class="grow" :to="{ name: 'step', params: { classId, position: step.position } }">{{
+          page.title
+        }}</RouterLink>
         <span class="soft">{{ info.reading.tempo.perMinute }} beats a minute</span>
       </p>
       <ScoreSheet
@@ -50,9 +54,10 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
         :title="page.title"
         :instrument-id="page.schoolClass?.instrumentId ?? ''"
         :naming="page.schoolClass?.style.naming ?? null"
+        :counting="page.schoolClass?.style.counting ?? null"
         :marks="marks"
       />
-      <p v-if="spot !== null" class="soft">Hard: {{ spot.reason }}</p>
+      <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(spot.reason) }}</p>
       <TurnTools
         v-if="on !== null"
         v-model:tempo="tempo"
@@ -68,20 +73,7 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
 </template>
 
 <style scoped>
-section {
+.tune {
   min-height: 260px;
-}
-
-.line {
-  display: flex;
-  justify-content: space-between;
-}
-
-.which {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-  margin-bottom: 6px;
 }
 </style>

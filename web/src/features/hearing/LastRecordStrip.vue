@@ -4,7 +4,7 @@ import IconHere from '~icons/bi/device-hdd';
 import IconSchool from '~icons/bi/check-circle-fill';
 import type { LastRecord } from './store.ts';
 
-/** Says what was recorded last, where it is, and takes it back. */
+/** The last result, where it is saved, and undo. */
 defineProps<{ last: LastRecord | null; atSchool: boolean; error: string | null }>();
 defineEmits<{ undo: [] }>();
 
@@ -12,8 +12,8 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
 </script>
 
 <template>
-  <div class="strip" role="status">
-    <p v-if="error !== null" class="error">{{ error }}</p>
+  <div class="line strip" role="status">
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <template v-else-if="last !== null">
       <p>
         <strong>{{ last.pupilName }}</strong> {{ SAID[last.outcome] }}, step {{ last.position }}.
@@ -31,9 +31,6 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
 
 <style scoped>
 .strip {
-  display: flex;
-  align-items: center;
-  gap: 12px;
   min-height: 44px;
 }
 
@@ -48,11 +45,5 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
 
 .where.here {
   color: var(--brass-deep);
-}
-
-.error {
-  padding: 8px 12px;
-  border-left: 4px solid var(--brick);
-  background: var(--brick-soft);
 }
 </style>

@@ -35,14 +35,14 @@ button {
   flex-direction: column;
   align-items: center;
   justify-content: center;
-  gap: 10px;
+  gap: 6px;
   min-height: 168px;
   border: 2.5px solid var(--ink);
-  border-radius: 18px;
+  border-radius: var(--radius-large);
   background: var(--card);
   color: var(--ink);
   font-family: var(--heading);
-  font-size: 1.5rem;
+  font-size: var(--title);
   font-weight: 700;
 }
 
@@ -54,13 +54,13 @@ button svg {
 .key {
   margin: 0;
   font-family: var(--reading);
-  font-size: 14px;
+  font-size: var(--text-small);
 }
 
 .passed {
   border-color: var(--spruce);
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .nearly {
@@ -80,7 +80,7 @@ button:hover {
 .small button {
   flex-direction: row;
   min-height: 64px;
-  font-size: 1.2rem;
+  font-size: var(--text-large);
 }
 
 .small button svg {

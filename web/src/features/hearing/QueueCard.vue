@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { ClassPage, PupilDto } from '@escalier/server/api';
-import { RouterLink } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
 import { QUEUE_RULE } from '../classes/index.ts';
 
@@ -10,9 +9,9 @@ const SHOWN = 6;
 </script>
 
 <template>
-  <section class="card-paper">
-    <h2>After that</h2>
-    <ol>
+  <section class="card-paper stack-close">
+    <h2>Next</h2>
+    <ol class="plain">
       <li v-for="each in queue.slice(0, SHOWN)" :key="each.id">
         <RouterLink :to="{ name: 'hear', params: { classId: page.id, pupilId: each.id } }" replace>{{
           each.name
@@ -20,22 +19,14 @@ const SHOWN = 6;
         <span class="soft"> step {{ (each.standing?.stepIndex ?? 0) + 1 }}, {{ why(each.id) }}</span>
       </li>
     </ol>
-    <HowComputed label="How the order comes about">
+    <HowComputed label="Why this order?">
       {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into a lesson’s {{ page.style.hearing.minutes }} minutes, so nobody
-      is to wait for more than {{ page.pace.within }} lessons.
+      waits more than {{ page.pace.within }} lessons.
     </HowComputed>
   </section>
 </template>
 
 <style scoped>
-ol {
-  display: grid;
-  gap: 0 16px;
-  margin: 6px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
 a {
   display: inline-block;
   min-height: 30px;

@@ -70,42 +70,28 @@ function clock(seconds: number): string {
 </script>
 
 <template>
-  <div class="tools" role="group" aria-label="For hearing">
-    <button type="button" :disabled="firstNote === null" @click="playNote">Start note</button>
-    <button type="button" :aria-pressed="clicking" :class="{ on: clicking }" @click="toggleClick">
+  <div class="line tools" role="group" aria-label="For hearing">
+    <BButton variant="outline-dark" :disabled="firstNote === null" @click="playNote">Starting note</BButton>
+    <BButton variant="outline-dark" :pressed="clicking" @click="toggleClick">
       Beat <strong>{{ passTempo }}</strong>
-    </button>
-    <button type="button" :aria-pressed="startedAt !== null" :class="{ on: startedAt !== null }" @click="toggleWatch">
-      Stop-watch <strong>{{ clock(elapsed) }}</strong> of {{ clock(seconds) }}
-    </button>
-    <button type="button" @click="tap">
-      Tap along <strong>{{ tempo === null ? '–' : tempo }}</strong>
-    </button>
-    <button v-if="tempo !== null" type="button" @click="tempo = null">No tempo</button>
-    <p v-if="sound.fault.value !== null" class="soft">{{ sound.fault.value }}</p>
+    </BButton>
+    <BButton variant="outline-dark" :pressed="startedAt !== null" @click="toggleWatch">
+      Stopwatch <strong>{{ clock(elapsed) }}</strong> of {{ clock(seconds) }}
+    </BButton>
+    <BButton variant="outline-dark" @click="tap">
+      Tap the beat <strong>{{ tempo === null ? '–' : tempo }}</strong>
+    </BButton>
+    <BButton v-if="tempo !== null" variant="outline-dark" @click="tempo = null">Clear tempo</BButton>
+    <p v-if="sound.error.value !== null" class="soft">{{ sound.error.value }}</p>
   </div>
 </template>
 
 <style scoped>
 .tools {
-  display: flex;
-  flex-wrap: wrap;
   gap: 6px;
-  margin-top: 8px;
 }
 
-button {
-  min-height: 44px;
-  padding: 0 12px;
-  border: 1.5px solid var(--line-strong);
-  border-radius: 10px;
-  background: var(--card);
-  color: var(--ink);
-}
-
-button.on {
-  border-color: var(--ink);
-  background: var(--ink);
-  color: #fff;
+.tools .btn {
+  font-weight: 400;
 }
 </style>

@@ -4,7 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useOutbox } from '../../offline/index.ts';
 import { heardEvent, undoneEvent } from './events.ts';
-import FaultChips from './FaultChips.vue';
+import RemarkChips from './RemarkChips.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
 import { useHearing } from './store.ts';
@@ -78,8 +78,8 @@ describe('the pieces of the hearing page', () => {
     expect(buttons.emitted('judge')).toEqual([['passed'], ['nearly'], ['not-yet']]);
   });
 
-  it('ticks faults and shows the remedy of each', async () => {
-    const chips = mount(FaultChips, { props: { modelValue: ['leak'] } });
+  it('ticks problems and shows the remedy of each', async () => {
+    const chips = mount(RemarkChips, { props: { modelValue: ['leak'] } });
     expect(chips.text()).toContain('Flat pads, thumb first');
     expect(chips.text()).not.toContain('Warm, slow breath');
     await chips.get('input[value=tongue]').setValue(true);

@@ -3,9 +3,10 @@ import { standings } from '@escalier/core/records';
 import type { PupilDto } from '@escalier/server/api';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref, shallowRef } from 'vue';
 import { classPage } from '../../testing/class-page.ts';
+import { mountInApp, openHow } from '../../testing/mount.ts';
 import GroupColumns from './GroupColumns.vue';
 import QueueCard from './QueueCard.vue';
 import { useTurn } from './use-turn.ts';
@@ -81,8 +82,10 @@ describe('a row', () => {
   beforeEach(() => setActivePinia(createPinia()));
 
   it('has a column for each, one tap each, with the remarks of that column', async () => {
-    const row = mount(GroupColumns, { props: { group: [PUPILS[0]!, PUPILS[2]!], done: new Map() } });
+    const { wrapper: row, setProps } = mountInApp(GroupColumns, { group: [PUPILS[0]!, PUPILS[2]!], done: new Map() });
     const [ann, cem] = row.findAll('li.card-paper');
+    await cem!.get('.how-toggle').trigger('click');
+    await vi.waitFor(() => cem!.get('.how-body'));
     await cem!.get('input[value=leak]').setValue(true);
     await cem!.findAll('button')[1]!.trigger('click');
     await ann!.findAll('button')[0]!.trigger('click');
@@ -90,12 +93,12 @@ describe('a row', () => {
       [PUPILS[2], 'nearly', ['leak']],
       [PUPILS[0], 'passed', []],
     ]);
-    await row.setProps({ done: new Map([['Cem', 'nearly']]) });
+    await setProps({ done: new Map([['Cem', 'nearly']]) });
     expect(row.findAll('li.card-paper')[1]!.text()).toBe('CemNearly');
   });
 });
 
-it('the queue tells who comes after that, with the reason, and how the order comes about', () => {
+it('the queue tells who comes after that, with the reason, and why in this order', async () => {
   const card = mount(QueueCard, {
     props: { page: classPage(), queue: PUPILS.slice(1, 3), why: () => 'not heard for 2 lessons' },
     global: { stubs: { RouterLink: { template: '<a><slot /></a>' } } },
@@ -104,5 +107,6 @@ it('the queue tells who comes after that, with the reason, and how the order com
     'Ben step 2, not heard for 2 lessons',
     'Cem step 1, not heard for 2 lessons',
   ]);
+  await openHow(card);
   expect(card.text()).toContain('10 fit into a lesson’s 10 minutes');
 });

@@ -14,14 +14,14 @@ import { SchoolHead } from '../schools/index.ts';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
 import HandOutCard from './HandOutCard.vue';
 
-const desk = shallowRef<BeltDesk | null>(null);
+const belts = shallowRef<BeltDesk | null>(null);
 const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error: refused, fields, save } = useSave();
 const { error, load } = useLoad(async () => show(await ask(api.belts.$get())));
 onMounted(load);
 
 function show(next: BeltDesk): void {
-  desk.value = next;
+  belts.value = next;
   stock.value = next.stock.map((each) => ({ ...each }));
 }
 
@@ -30,7 +30,7 @@ const { load: loadEarned } = useLoad(async () => {
   earned.value = await ask(api.belts.earned.$get());
 });
 onMounted(loadEarned);
-const { reason: giveFault, save: saveGiven } = useSave();
+const { reason: giveError, save: saveGiven } = useSave(null);
 async function give(belts: readonly EarnedBelt[], given: boolean): Promise<void> {
   const json = { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given };
   await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }))));
@@ -39,16 +39,16 @@ async function give(belts: readonly EarnedBelt[], given: boolean): Promise<void>
 }
 
 const needs = computed(() =>
-  desk.value === null ? [] : beltNeeds(desk.value.classes, stock.value, waitingBelts(earned.value)),
+  belts.value === null ? [] : beltNeeds(belts.value.classes, stock.value, waitingBelts(earned.value)),
 );
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   await save(async () => {
     const put = (all: readonly BeltStock[]) => {
-      const was = new Map(desk.value!.stock.map((each) => [each.belt, JSON.stringify(each)]));
+      const was = new Map(belts.value!.stock.map((each) => [each.belt, JSON.stringify(each)]));
       const changed = all.filter((each) => JSON.stringify(each) !== was.get(each.belt));
-      const belts = changed.flatMap((each) => (isBeltId(each.belt) ? [{ ...each, belt: each.belt }] : []));
-      return ask(api.belts.$put({ json: { belts } }));
+      const sent = changed.flatMap((each) => (isBeltId(each.belt) ? [{ ...each, belt: each.belt }] : []));
+      return ask(api.belts.$put({ json: { belts: sent } }));
     };
     try {
       show(await put(stock.value));
@@ -62,10 +62,22 @@ async function store(): Promise<void> {
 
 /** Belts that were handed out meanwhile stay counted: what was typed here goes on top of it. */
 async function rebase(): Promise<void> {
-  const [before, theirs] = [desk.value!.stock, await ask(api.belts.$get())];
-  desk.value = theirs;
+  const [before, theirs] = [belts.value!.stock, await ask(api.belts.$get())];
+  belts.value = theirs;
   stock.value = theirs.stock.map((now, index) => mergeChanges(before[index]!, stock.value[index]!, now).merged);
 }
+
+const FIELDS = [
+  { key: 'belt', label: 'Belt', isRowHeader: true },
+  { key: 'passed', label: 'Passed', tdClass: 'figure' },
+  { key: 'likely', label: 'Still to come', tdClass: 'figure' },
+  { key: 'stock', label: 'In stock' },
+  { key: 'missing', label: 'Missing' },
+];
+const WAYS = [
+  { value: 'pieces', text: 'ready pieces' },
+  { value: 'cord', text: 'cm of cord' },
+] as const;
 
 function stockOf(id: string) {
   return stock.value.find((each) => each.belt === id)!;
@@ -73,149 +85,88 @@ function stockOf(id: string) {
 </script>
 
 <template>
-  <LoadState v-if="desk === null" :error="error" what="the belts" @again="load" />
+  <LoadState v-if="belts === null" :error="error" what="the belts" @again="load" />
   <div v-else class="page-grid">
     <SchoolHead
-      lead="Passes so far, and those still to come at the pace of each pupil until the end of the term: so many belts to have ready."
+      lead="How many belts to have ready: those passed so far, and those still to come this term at each pupil’s pace."
     />
-    <HandOutCard :earned="earned" :stock="desk.stock" :fault="giveFault" @give="give" />
-    <form class="card-paper no-print" novalidate @submit.prevent="store">
-      <p v-if="needs.length === 0" class="soft">No class climbs any stairs yet.</p>
-      <table v-else>
-        <thead>
-          <tr>
-            <th scope="col">Belt</th>
-            <th scope="col" class="figure">Passed</th>
-            <th scope="col" class="figure">To come</th>
-            <th scope="col">In stock</th>
-            <th scope="col">What is missing</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="need in needs" :key="need.belt">
-            <th scope="row">
-              <BeltBand :belt-id="need.belt" decorative class="band" />
-              {{ isBeltId(need.belt) ? belt(need.belt).name : need.belt }}
-            </th>
-            <td class="figure">{{ need.passed }}</td>
-            <td class="figure">
-              {{ need.likely }}<template v-if="need.atMost > need.likely"> to {{ need.atMost }}</template>
-            </td>
-            <td>
-              <span class="stock">
-                <input
-                  v-model.number="stockOf(need.belt).onHand"
-                  class="form-control short"
-                  type="number"
-                  min="0"
-                  :aria-label="`${need.belt}: in stock`"
-                />
-                <select v-model="stockOf(need.belt).way" class="form-select auto" :aria-label="`${need.belt}: made of`">
-                  <option value="pieces">ready pieces</option>
-                  <option value="cord">cm of cord</option>
-                </select>
-              </span>
-              <span v-if="stockOf(need.belt).way === 'cord'" class="stock">
-                <input
-                  v-model.number="stockOf(need.belt).cmEach"
-                  class="form-control short"
-                  type="number"
-                  min="0"
-                  :aria-label="`${need.belt}: centimetres for a child`"
-                />
-                cm each, +
-                <input
-                  v-model.number="stockOf(need.belt).reservePercent"
-                  class="form-control short"
-                  type="number"
-                  min="0"
-                  :aria-label="`${need.belt}: reserve in percent`"
-                />
-                %
-              </span>
-            </td>
-            <td>
-              <strong :class="{ missing: need.missing > 0 }">{{ stockWords(need) }}</strong>
-              <HowComputed>
-                <p v-for="line in need.sums" :key="line">{{ line }}</p>
-              </HowComputed>
-            </td>
-          </tr>
-        </tbody>
-      </table>
-      <p v-if="Object.keys(fields).length > 0" class="missing" role="alert">{{ Object.values(fields)[0] }}</p>
-      <SaveBar v-if="needs.length > 0" :busy="busy" :stored="stored" :fault="fault" label="Store what is in stock" />
-    </form>
+    <HandOutCard :earned="earned" :stock="belts.stock" :error="giveError" @give="give" />
+    <BForm class="card-paper stack no-print" novalidate @submit.prevent="submit">
+      <p v-if="needs.length === 0" class="soft">No class has stairs yet.</p>
+      <BTable v-else :items="needs" :fields="FIELDS" stacked="md">
+        <template #cell(belt)="{ item }">
+          <BeltBand :belt-id="item.belt" decorative class="band" />
+          {{ isBeltId(item.belt) ? belt(item.belt).name : item.belt }}
+        </template>
+        <template #cell(likely)="{ item }"
+          >{{ item.likely }}<template v-if="item.atMost > item.likely"> to {{ item.atMost }}</template></template
+        >
+        <template #cell(stock)="{ item }">
+          <span class="line">
+            <BFormInput
+              v-model.number="stockOf(item.belt).onHand"
+              class="short"
+              type="number"
+              min="0"
+              :aria-label="`${item.belt}: in stock`"
+            />
+            <BFormSelect
+              v-model="stockOf(item.belt).way"
+              class="auto"
+              :options="WAYS"
+              :aria-label="`${item.belt}: made of`"
+            />
+          </span>
+          <span v-if="stockOf(item.belt).way === 'cord'" class="line">
+            <BFormInput
+              v-model.number="stockOf(item.belt).cmEach"
+              class="short"
+              type="number"
+              min="0"
+              :aria-label="`${item.belt}: centimetres per child`"
+            />
+            cm each, +
+            <BFormInput
+              v-model.number="stockOf(item.belt).reservePercent"
+              class="short"
+              type="number"
+              min="0"
+              :aria-label="`${item.belt}: spare, in percent`"
+            />
+            %
+          </span>
+        </template>
+        <template #cell(missing)="{ item }">
+          <strong :class="{ missing: item.missing > 0 }">{{ stockWords(item) }}</strong>
+          <HowComputed>
+            <p v-for="line in item.sums" :key="line">{{ line }}</p>
+          </HowComputed>
+        </template>
+      </BTable>
+      <BAlert v-if="Object.keys(fields).length > 0" variant="danger" :model-value="true">{{
+        Object.values(fields)[0]
+      }}</BAlert>
+      <SaveBar v-if="needs.length > 0" :busy="busy" :error="refused" label="Save the stock" />
+    </BForm>
   </div>
 </template>
 
 <style scoped>
-form {
-  display: grid;
-  gap: 12px;
-}
-
-table {
-  width: 100%;
-}
-
-th,
-td {
-  padding: 8px 12px 8px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  vertical-align: top;
-}
-
-tbody th {
-  min-width: 84px;
-}
-
 .band {
   width: 110px;
   height: 16px;
   margin-bottom: 2px;
 }
 
-.figure {
-  font-size: 1.15rem;
-  text-align: right;
-  padding-right: 24px;
-  white-space: nowrap;
+:deep(.figure) {
+  font-size: var(--text-large);
 }
 
-thead .figure {
-  font-size: inherit;
-}
-
-.stock {
-  display: flex;
-  gap: 6px;
-  align-items: center;
+.line {
   margin-bottom: 6px;
-  white-space: nowrap;
-}
-
-.short {
-  display: inline-block;
-  width: 92px;
 }
 
 .missing {
   color: var(--brick);
-}
-
-@media (max-width: 900px) {
-  .figure {
-    padding-right: 12px;
-  }
-
-  .band {
-    width: 70px;
-  }
-
-  .short {
-    width: 76px;
-  }
 }
 </style>

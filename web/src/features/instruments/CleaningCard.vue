@@ -1,36 +1,38 @@
 <script setup lang="ts">
 import type { InstrumentDesk } from '@escalier/server/api';
 import { useSave } from '../../ui/use-save.ts';
-import { longDate, plural } from '../classes/index.ts';
+import { longDate, timeOfDay } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 import { className, numbersWords } from './words.ts';
 
 /** What another class played last, before each of the next lessons. */
-const props = defineProps<{ desk: InstrumentDesk; cleaned: (ids: readonly string[]) => Promise<void> }>();
-const { busy, fault, save } = useSave();
+const props = defineProps<{ lent: InstrumentDesk; cleaned: (ids: readonly string[]) => Promise<void> }>();
+const { busy, error, save } = useSave('Noted as cleaned.');
 type Call = InstrumentDesk['cleaning'][number];
 
 function numbers(call: Call): string {
   return numbersWords(
-    props.desk.instruments.filter((each) => call.instrumentIds.includes(each.id)).map((each) => each.number),
+    props.lent.instruments.filter((each) => call.instrumentIds.includes(each.id)).map((each) => each.number),
   );
 }
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack-close">
     <h2>To clean between classes</h2>
-    <p v-if="desk.cleaning.length === 0" class="soft">
-      Nothing in the next seven days: no instrument passes from class to class.
+    <p v-if="lent.cleaning.length === 0" class="soft">
+      Nothing in the next seven days: no instrument passes from one class to another.
     </p>
-    <ol>
+    <ol class="plain ruled">
       <li
-        v-for="(call, index) in desk.cleaning.slice(0, 2)"
+        v-for="(call, index) in lent.cleaning.slice(0, 2)"
         :key="`${call.date}${call.at}${call.classId}${call.playedBy}`"
+        class="stack-close stack-start"
       >
         <p>
-          Before <strong>{{ className(desk.classes, call.classId) }}</strong>, {{ longDate(call.date) }}, {{ call.at }}:
-          {{ plural(call.instrumentIds.length, 'instrument', 'instruments') }} that
-          {{ className(desk.classes, call.playedBy) }} played last.
+          Before <strong>{{ className(lent.classes, call.classId) }}</strong>, {{ longDate(call.date) }},
+          {{ timeOfDay(call.at) }}: {{ plural(call.instrumentIds.length, 'instrument', 'instruments') }} last played by
+          {{ className(lent.classes, call.playedBy) }}.
         </p>
         <p class="soft">{{ call.instrumentIds.length === 1 ? 'Number' : 'Numbers' }} {{ numbers(call) }}</p>
         <BButton
@@ -43,22 +45,6 @@ function numbers(call: Call): string {
         >
       </li>
     </ol>
-    <p v-if="fault !== null" role="alert">{{ fault }}</p>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </section>
 </template>
-
-<style scoped>
-ol {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: grid;
-  gap: 4px;
-  justify-items: start;
-  padding: 8px 0;
-  border-bottom: 1px solid var(--line);
-}
-</style>

@@ -4,12 +4,14 @@ import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural } from '../../ui/plural.ts';
-import { shortDate } from '../classes/index.ts';
+import { dayOfMoment } from '../../ui/dates.ts';
+import { useSession } from '../schools/index.ts';
 
 /** Who gets which belt: a list to take along, and to tick. */
-const props = defineProps<{ earned: readonly ClassBelts[]; stock: readonly BeltStock[]; fault: string | null }>();
+const props = defineProps<{ earned: readonly ClassBelts[]; stock: readonly BeltStock[]; error: string | null }>();
 defineEmits<{ give: [belts: readonly EarnedBelt[], given: boolean] }>();
 
+const session = useSession();
 const withGiven = ref(false);
 const waiting = computed(() => props.earned.flatMap((each) => each.earned).filter((each) => each.givenAt === null));
 const lists = computed(() =>
@@ -39,24 +41,24 @@ function printList(): void {
 </script>
 
 <template>
-  <section class="card-paper" aria-label="To hand out">
-    <div class="head">
-      <h2>
+  <section class="card-paper stack" aria-label="To hand out">
+    <div class="line">
+      <h2 class="grow">
         {{
-          waiting.length === 0 ? 'Every belt is handed out' : `${plural(waiting.length, 'belt', 'belts')} to hand out`
+          waiting.length === 0
+            ? 'Every belt has been handed out'
+            : `${plural(waiting.length, 'belt', 'belts')} to hand out`
         }}
       </h2>
-      <label class="no-print"
-        ><input v-model="withGiven" class="form-check-input" type="checkbox" /> also those given</label
-      >
+      <BFormCheckbox v-model="withGiven" class="no-print">show those given</BFormCheckbox>
       <BButton v-if="waiting.length > 0" class="no-print" variant="outline-dark" @click="printList"
         >Print the list</BButton
       >
     </div>
-    <p v-if="fault !== null" class="fault" role="alert">{{ fault }}</p>
-    <div v-for="list in lists" :key="list.id" class="class">
-      <div class="head">
-        <h3>{{ list.name }}</h3>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
+    <div v-for="list in lists" :key="list.id">
+      <div class="line">
+        <h3 class="grow">{{ list.name }}</h3>
         <BButton
           v-if="list.waiting.length > 1"
           class="no-print"
@@ -67,25 +69,24 @@ function printList(): void {
           All {{ list.waiting.length }} given
         </BButton>
       </div>
-      <ul>
+      <ul class="plain ruled belts">
         <li v-for="each in list.shown" :key="`${each.pupilId} ${each.stepId}`">
-          <label>
-            <input
-              class="form-check-input"
-              type="checkbox"
-              :checked="each.givenAt !== null"
-              @change="$emit('give', [each], each.givenAt === null)"
-            />
-            <span class="band"><BeltBand :belt-id="each.belt" decorative /></span>
-            <span
-              ><strong>{{ each.name }}</strong
-              >, {{ nameOf(each.belt) }}
-              <span class="soft"
-                >step {{ each.position }}, {{ shortDate(each.passedAt)
-                }}<span class="no-print">, {{ left(each.belt) }}</span></span
-              ></span
-            >
-          </label>
+          <BFormCheckbox
+            :model-value="each.givenAt !== null"
+            @update:model-value="$emit('give', [each], $event === true)"
+          >
+            <span class="belt">
+              <span class="belt-chip"><BeltBand :belt-id="each.belt" decorative /></span>
+              <span
+                ><strong>{{ each.name }}</strong
+                >, {{ nameOf(each.belt) }}
+                <span class="soft"
+                  >step {{ each.position }}, {{ dayOfMoment(each.passedAt, session.me?.timeZone ?? 'UTC')
+                  }}<span class="no-print">, {{ left(each.belt) }}</span></span
+                ></span
+              >
+            </span>
+          </BFormCheckbox>
         </li>
       </ul>
     </div>
@@ -93,48 +94,16 @@ function printList(): void {
 </template>
 
 <style scoped>
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 16px;
-  align-items: center;
-}
-
-.head > :first-child {
-  flex: 1;
-}
-
-.head label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 44px;
-}
-
-.class {
-  margin-top: 8px;
-}
-
-ul {
+.belts {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(330px, 1fr));
+  grid-template-columns: repeat(auto-fill, minmax(min(100%, 330px), 1fr));
   gap: 0 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
-li label {
+.belt {
   display: grid;
-  grid-template-columns: 24px 44px 1fr;
+  grid-template-columns: auto minmax(0, 1fr);
   gap: 10px;
   align-items: center;
-  min-height: 44px;
-  border-bottom: 1px solid var(--line);
-}
-
-.band {
-  overflow: hidden;
-  border-radius: 3px;
 }
 </style>

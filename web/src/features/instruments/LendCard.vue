@@ -2,22 +2,25 @@
 import type { InstrumentDesk, Lending } from '@escalier/server/api';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { useSave } from '../../ui/use-save.ts';
-import { plural } from '../classes/index.ts';
-import type { Desk } from './use-desk.ts';
+import { plural } from '../../ui/plural.ts';
+import type { Instruments } from './use-instruments.ts';
 
 /** A whole class in one go: looked at first, then lent. */
-const props = defineProps<{ desk: InstrumentDesk; store: Desk }>();
+const props = defineProps<{ lent: InstrumentDesk; store: Instruments }>();
 const emit = defineEmits<{ print: [classId: string] }>();
-const { busy, reason, save } = useSave();
+const { busy, reason, save } = useSave(null);
 
-const classId = ref(props.desk.classes[0]?.id ?? '');
+const classId = ref(props.lent.classes[0]?.id ?? '');
 const share = ref(false);
 const plan = shallowRef<Lending | null>(null);
 watch([classId, share], () => (plan.value = null));
-const chosen = computed(() => props.desk.classes.find((each) => each.id === classId.value) ?? null);
-const lent = computed(
-  () => props.desk.instruments.filter((each) => each.loans.some((loan) => loan.classId === classId.value)).length,
+const chosen = computed(() => props.lent.classes.find((each) => each.id === classId.value) ?? null);
+const lentCount = computed(
+  () => props.lent.instruments.filter((each) => each.loans.some((loan) => loan.classId === classId.value)).length,
 );
+
+const options = computed(() => props.lent.classes.map(({ id, name }) => ({ value: id, text: name })));
+const takingBack = ref(false);
 
 async function look(): Promise<void> {
   await save(async () => {
@@ -38,79 +41,54 @@ async function print(): Promise<void> {
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack">
     <h2>Lend to a whole class</h2>
-    <p v-if="chosen === null" class="soft">There is no class yet.</p>
+    <p v-if="chosen === null" class="soft">There are no classes yet.</p>
     <template v-else>
       <div class="line">
-        <label for="lend-class" class="visually-hidden">Class</label>
-        <select id="lend-class" v-model="classId" class="form-select auto">
-          <option v-for="each in desk.classes" :key="each.id" :value="each.id">{{ each.name }}</option>
-        </select>
-        <span>{{ lent }} of {{ plural(chosen.pupils.length, 'pupil', 'pupils') }} have one</span>
+        <BFormSelect v-model="classId" class="auto" :options="options" aria-label="Class" />
+        <span>{{ lentCount }} of {{ plural(chosen.pupils.length, 'pupil', 'pupils') }} have one</span>
       </div>
-      <label class="line">
-        <input v-model="share" class="form-check-input" type="checkbox" />
-        <span>Also numbers that another class has: they are cleaned between the classes</span>
-      </label>
+      <BFormCheckbox v-model="share">Share numbers with another class (clean them between the classes)</BFormCheckbox>
       <div class="line">
-        <BButton size="sm" variant="primary" :disabled="busy" @click="look">Who would get which?</BButton>
-        <BButton size="sm" variant="outline-dark" :disabled="lent === 0" @click="print">Print the list</BButton>
-        <BButton
-          size="sm"
-          variant="outline-dark"
-          :disabled="busy || lent === 0"
-          @click="save(() => store.takeBackFromClass(classId))"
+        <BButton variant="primary" :disabled="busy" @click="look">Who gets which?</BButton>
+        <BButton variant="outline-dark" :disabled="lentCount === 0" @click="print">Print the list</BButton>
+        <BButton variant="outline-dark" :disabled="busy || lentCount === 0" @click="takingBack = true"
           >Take all back</BButton
         >
       </div>
-      <div v-if="plan !== null" class="plan" role="status">
-        <p v-if="plan.pairs.length === 0 && plan.without.length === 0">Everybody has one.</p>
-        <ul>
+      <BAlert v-if="plan !== null" variant="warning" :model-value="true" is-status>
+        <p v-if="plan.pairs.length === 0 && plan.without.length === 0">Everyone has one.</p>
+        <ul class="plain pairs">
           <li v-for="pair in plan.pairs" :key="pair.pupilId">
             <strong>{{ pair.number }}</strong> {{ pair.pupil }}
           </li>
         </ul>
-        <p v-if="plan.without.length > 0" class="fault">
-          No instrument for {{ plan.without.join(', ') }}: enter more, or share with another class.
+        <p v-if="plan.without.length > 0">
+          <strong>No instrument for {{ plan.without.join(', ') }}.</strong> Add more, or share with another class.
         </p>
-        <BButton v-if="plan.pairs.length > 0" size="sm" variant="primary" :disabled="busy" @click="lend"
+        <BButton v-if="plan.pairs.length > 0" variant="primary" :disabled="busy" @click="lend"
           >Lend {{ plural(plan.pairs.length, 'instrument', 'instruments') }}</BButton
         >
-      </div>
+      </BAlert>
     </template>
-    <p v-if="reason !== null" class="fault" role="alert">{{ reason }}</p>
+    <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
+    <BModal
+      v-model="takingBack"
+      title="Take all instruments back?"
+      ok-title="Take all back"
+      cancel-title="Cancel"
+      cancel-variant="outline-dark"
+      @ok="save(() => store.takeBackFromClass(classId))"
+    >
+      {{ plural(lentCount, 'instrument', 'instruments') }} of {{ chosen?.name }} will be noted as returned.
+    </BModal>
   </section>
 </template>
 
 <style scoped>
-section {
-  display: grid;
-  gap: 8px;
-}
-
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
-}
-
-label.line {
-  flex-wrap: nowrap;
-  min-height: 44px;
-}
-
-.plan {
-  padding: 8px 12px;
-  border-left: 4px solid var(--brass);
-  background: var(--paper);
-}
-
-ul {
-  margin: 0 0 8px;
-  padding: 0;
+.pairs {
+  margin-bottom: 8px;
   columns: 2;
-  list-style: none;
 }
 </style>

@@ -1,6 +1,7 @@
 import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
-import { mount } from '@vue/test-utils';
+import { createPinia, setActivePinia } from 'pinia';
 import { describe, expect, it } from 'vitest';
+import { mountInApp, press } from '../../testing/mount.ts';
 import HandOutCard from './HandOutCard.vue';
 
 const belt = (name: string, more: Partial<EarnedBelt> = {}): EarnedBelt => ({
@@ -19,9 +20,9 @@ const stock: readonly BeltStock[] = [
   { belt: 'moss', way: 'cord', onHand: 150, cmEach: 60, reservePercent: 10, version: 1 },
 ];
 
-function card(earned: readonly ClassBelts[], fault: string | null = null) {
-  const stubs = { BButton: { template: '<button><slot /></button>' } };
-  return mount(HandOutCard, { props: { earned, stock, fault }, global: { stubs } });
+function card(earned: readonly ClassBelts[], error: string | null = null) {
+  setActivePinia(createPinia());
+  return mountInApp(HandOutCard, { earned, stock, error }).wrapper;
 }
 
 const PLOVER: ClassBelts = {
@@ -39,17 +40,14 @@ describe('the list of belts to hand out', () => {
     const shown = card([PLOVER]);
     expect(shown.get('h2').text()).toBe('2 belts to hand out');
     const lines = shown.findAll('li').map((line) => line.text().replace(/\s+/g, ' '));
-    expect(lines).toEqual(['Aino, Straw step 1, 3 Mar, 4 left', 'Chidi, Moss step 2, 3 Mar, 2 left']);
+    expect(lines).toEqual(['Aino, Straw step 1, Mar 3, 4 left', 'Chidi, Moss step 2, Mar 3, 2 left']);
   });
 
   it('is ticked one by one, or a class at once, and a tick is taken away again', async () => {
     const shown = card([PLOVER]);
     await shown.findAll('li input')[1]!.setValue(true);
-    await shown
-      .findAll('button')
-      .find((button) => button.text() === 'All 2 given')!
-      .trigger('click');
-    await shown.get('.head input').setValue(true);
+    await press('All 2 given');
+    await shown.get('input').setValue(true);
     await shown.findAll('li input')[2]!.setValue(false);
     expect(shown.emitted('give')).toEqual([
       [[PLOVER.earned[1]], true],
@@ -59,7 +57,7 @@ describe('the list of belts to hand out', () => {
   });
 
   it('says when all are handed out, and what the school refused', () => {
-    expect(card([]).get('h2').text()).toBe('Every belt is handed out');
+    expect(card([]).get('h2').text()).toBe('Every belt has been handed out');
     expect(card([], 'Somebody has not passed the step.').get('[role=alert]').text()).toContain('has not passed');
   });
 });

@@ -2,6 +2,7 @@ import type { InstrumentDesk, InstrumentLine } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import BeltsPage from './BeltsPage.vue';
 import InstrumentsPage from './InstrumentsPage.vue';
 
@@ -44,16 +45,12 @@ describe('the instruments', () => {
   it('show who has which, what is not to be had, and what to clean before which class', async () => {
     const asked = fakeServer({ ...base, 'POST /api/instruments/cleaned': () => ({ ok: true }) });
     const { wrapper } = await openPage(InstrumentsPage);
-    expect(wrapper.get('h2').text()).toBe('3 instruments, 2 to be had');
+    expect(wrapper.get('h2').text()).toBe('3 instruments, 2 usable');
     expect(wrapper.text()).toContain(
-      'Before 4 Otter, Wednesday 4 March, 09:40: 1 instrument that 4 Plover played last.',
+      'Before 4 Otter, Wednesday, March 4, 9:40 AM: 1 instrument last played by 4 Plover.',
     );
     expect(wrapper.text()).toContain('Number 1');
-    await wrapper
-      .findAll('button')
-      .find((each) => each.text() === 'Cleaned now')!
-      .trigger('click');
-    await flushPromises();
+    await press('Cleaned now');
     expect(asked.find((each) => each.method === 'POST')!.body).toEqual({ ids: ['i1'] });
   });
 
@@ -61,32 +58,29 @@ describe('the instruments', () => {
     const plan = { pairs: [{ instrumentId: 'i2', number: 2, pupilId: 'c', pupil: 'Chidi' }], without: ['Dov'] };
     const asked = fakeServer({ ...base, 'POST /api/instruments/lend': () => plan });
     const { wrapper } = await openPage(InstrumentsPage);
-    const button = (text: string) => wrapper.findAll('button').find((each) => each.text() === text)!;
-    await button('Who would get which?').trigger('click');
-    await flushPromises();
-    expect(wrapper.get('.plan').text()).toContain('2 Chidi');
-    expect(wrapper.get('.plan').text()).toContain('No instrument for Dov');
-    await button('Lend 1 instrument').trigger('click');
-    await flushPromises();
+    await press('Who gets which?');
+    expect(wrapper.text()).toContain('2 Chidi');
+    expect(wrapper.text()).toContain('No instrument for Dov');
+    await press('Lend 1 instrument');
     const sent = asked.filter((each) => each.path === '/api/instruments/lend').map((each) => each.body);
     expect(sent).toEqual([
       { classId: 'p', share: false, dryRun: true },
       { classId: 'p', share: false, dryRun: false },
     ]);
-    expect(wrapper.find('.plan').exists()).toBe(false);
+    expect(wrapper.text()).not.toContain('No instrument for Dov');
   });
 
   it('say why one cannot be lent', async () => {
     fakeServer({
       ...base,
-      'POST /api/instruments/i3/loans': () => new Refused(400, 'Not stored.', { pupilId: 'Number 3 is lost.' }),
+      'POST /api/instruments/i3/loans': () => new Refused(400, 'Not saved.', { pupilId: 'Number 3 is lost.' }),
     });
     const { wrapper } = await openPage(InstrumentsPage);
     await wrapper
       .findAll('li button')
       .find((each) => each.text().startsWith('3'))!
       .trigger('click');
-    await wrapper.get('#lend-to').setValue('a');
+    await wrapper.get('[aria-label="Lend to"]').setValue('a');
     await wrapper.get('form.line').trigger('submit');
     await flushPromises();
     expect(wrapper.text()).toContain('Number 3 is lost.');
@@ -95,9 +89,9 @@ describe('the instruments', () => {
   it('are printed for one class, sorted by name', async () => {
     fakeServer(base);
     const { wrapper } = await openPage(InstrumentsPage);
-    await wrapper.get('.head select').setValue('o');
-    expect(wrapper.get('.sheet h1').text()).toBe('Instruments, 4 Otter');
-    expect(wrapper.findAll('.sheet tbody tr').map((row) => row.text())).toEqual(['Abel1good']);
+    await wrapper.get('[aria-label="Show"]').setValue('o');
+    expect(wrapper.get('.print-only h1').text()).toBe('Instruments, 4 Otter');
+    expect(wrapper.findAll('.print-only tbody tr').map((row) => row.text())).toEqual(['Abel1good']);
   });
 });
 

@@ -27,14 +27,14 @@ const WORDS = { count: 'Ready …', teacher: 'My turn', class: 'Your turn', read
   gap: 8px 20px;
   padding: 12px 20px;
   border: 4px solid var(--ink);
-  border-radius: 18px;
+  border-radius: var(--radius-large);
   background: var(--card);
 }
 
 .whose {
   min-width: 5.2em;
   font-family: var(--heading);
-  font-size: 2.6em;
+  font-size: var(--headline);
   font-weight: 700;
   line-height: 1;
 }
@@ -43,7 +43,7 @@ const WORDS = { count: 'Ready …', teacher: 'My turn', class: 'Your turn', read
 .clock.read {
   border-color: var(--spruce);
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .clock.teacher {
@@ -66,9 +66,9 @@ li {
   width: 1.9em;
   height: 1.9em;
   border: 4px solid currentcolor;
-  border-radius: 50%;
+  border-radius: var(--round);
   font-family: var(--heading);
-  font-size: 1.9em;
+  font-size: var(--headline);
   font-weight: 700;
 }
 

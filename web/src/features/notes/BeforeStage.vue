@@ -27,7 +27,7 @@ const editing = ref(false);
 <template>
   <div class="before">
     <section class="card-paper picture" aria-label="Which hand is on top">
-      <h2>Left on top</h2>
+      <h2>Left hand on top</h2>
       <PipePicture
         :on="lesson.on"
         :fingering="allClosed"
@@ -51,9 +51,7 @@ const editing = ref(false);
       </ul>
       <CautionEditor v-else :cautions="cautions" :keep="keep" @done="editing = false" />
       <p class="local">{{ LOCAL_RULES }}</p>
-      <BButton v-if="!big && !editing" size="sm" variant="outline-dark" @click="editing = true">
-        Change what is shown
-      </BButton>
+      <BButton v-if="!big && !editing" variant="outline-dark" @click="editing = true"> Edit the cautions </BButton>
     </section>
   </div>
 </template>
@@ -86,7 +84,7 @@ ul {
 }
 
 li {
-  font-size: 1.2em;
+  font-size: var(--text-large);
   line-height: 1.3;
 }
 
@@ -99,7 +97,7 @@ ol li::marker {
   margin-top: 14px;
   padding: 10px 14px;
   border: 2px dashed var(--line-strong);
-  border-radius: 10px;
+  border-radius: var(--radius);
   font-weight: 650;
 }
 
@@ -119,6 +117,16 @@ ol li::marker {
 
   .before {
     grid-template-columns: 1fr 1fr;
+  }
+}
+
+@media (max-width: 600px) {
+  .before {
+    grid-template-columns: minmax(0, 1fr);
+  }
+
+  .picture {
+    height: 440px;
   }
 }
 </style>

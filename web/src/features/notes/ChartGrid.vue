@@ -3,7 +3,7 @@ import { chartOf, makersDiffer, type Fingering, type Instrument } from '@escalie
 import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
 import { fingeringWords } from './chart-shape.ts';
-import { soundName } from './desk.ts';
+import { soundName } from './chart.ts';
 import FingeringChart from './FingeringChart.vue';
 
 /** The whole chart, low to high; pressing two fingerings shows the move between them. */
@@ -38,7 +38,7 @@ function place(fingering: Fingering): number {
         />
         <span v-if="place(fingering) >= 0" class="order">{{ place(fingering) === 0 ? 'from' : 'to' }}</span>
       </button>
-      <p v-if="makersDiffer(on, row.spellings[0]!)" class="differ">makers differ: check its own chart</p>
+      <p v-if="makersDiffer(on, row.spellings[0]!)" class="differ">makers differ: check their chart</p>
     </li>
   </ol>
 </template>
@@ -64,7 +64,7 @@ button {
   position: relative;
   padding: 0;
   border: 2px solid transparent;
-  border-radius: 12px;
+  border-radius: var(--radius);
   background: none;
   color: var(--ink);
 }
@@ -83,7 +83,7 @@ button.picked {
 }
 
 button :deep(figcaption) {
-  font-size: 1.05rem;
+  font-size: var(--text-large);
 }
 
 .order {
@@ -91,16 +91,16 @@ button :deep(figcaption) {
   right: 4px;
   top: 34px;
   padding: 0 6px;
-  border-radius: 6px;
+  border-radius: var(--radius-small);
   background: var(--brass-deep);
-  color: #fff;
-  font-size: 13px;
+  color: var(--white);
+  font-size: var(--text-small);
 }
 
 .differ {
   width: 92px;
   color: var(--brick);
-  font-size: 13px;
+  font-size: var(--text-small);
   line-height: 1.2;
 }
 

@@ -2,7 +2,7 @@
 import type { Instrument } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
-import { differences, soundName } from './desk.ts';
+import { differences, soundName } from './chart.ts';
 import FingeringChart from './FingeringChart.vue';
 
 /** The two bores of one recorder beside each other: only the notes that differ. */
@@ -13,23 +13,23 @@ const rows = computed(() => differences(props.on, props.other));
 <template>
   <div>
     <p>
-      {{ rows.length }} notes are fingered differently, or makers differ. To tell the instruments apart: on a german one
-      hole 5 is smaller than hole 4, and the plain fingering 0 123 4 is in tune.
+      {{ rows.length }} notes have different fingerings, or makers differ. To tell the instruments apart: on a German
+      one hole 5 is smaller than hole 4, and the plain fingering 0 123 4 is in tune.
     </p>
-    <ul class="pairs">
+    <ul class="plain line pairs">
       <li v-for="{ a, b } in rows" :key="pitchName(a.spellings[0]!)" class="card-paper">
         <h2>{{ soundName(a) }}</h2>
         <div>
           <FingeringChart
             :on="on"
             :pitch="a.spellings[0]!"
-            :label="on.id.endsWith('german') ? 'german' : 'baroque'"
+            :label="on.id.endsWith('german') ? 'German' : 'Baroque'"
             :is-new="false"
           />
           <FingeringChart
             :on="other"
             :pitch="b.spellings[0]!"
-            :label="other.id.endsWith('german') ? 'german' : 'baroque'"
+            :label="other.id.endsWith('german') ? 'German' : 'Baroque'"
             :is-new="false"
           />
         </div>
@@ -40,12 +40,7 @@ const rows = computed(() => differences(props.on, props.other));
 
 <style scoped>
 .pairs {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 12px;
-  margin: 12px 0 0;
-  padding: 0;
-  list-style: none;
+  margin-top: 12px;
 }
 
 .pairs div {
@@ -54,6 +49,6 @@ const rows = computed(() => differences(props.on, props.other));
 }
 
 .pairs :deep(figcaption) {
-  font-size: 1rem;
+  font-size: var(--text);
 }
 </style>

@@ -10,7 +10,6 @@ import { computed, ref, toRef } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
 import type { NoteLesson } from './lesson.ts';
@@ -28,7 +27,7 @@ const GRADE_WORDS: Readonly<Record<EchoGrade, string>> = {
   skip: 'A skip',
   elsewhere: 'Starts elsewhere',
 };
-const grades = computed(() => ECHO_GRADES.map((value) => ({ value, label: GRADE_WORDS[value] })));
+const grades = computed(() => ECHO_GRADES.map((value) => ({ value, text: GRADE_WORDS[value] })));
 /** On the projector the notes are hidden while it goes by ear. */
 const notesShown = computed(() => !props.big || echo.run.value?.reading === true);
 const saving = ref(false);
@@ -62,7 +61,7 @@ async function saveSound(): Promise<void> {
 <template>
   <div class="echo" :class="{ big }">
     <BeatClock :beat="echo.now.value?.beat ?? null" :whose="echo.now.value?.whose ?? null" />
-    <div class="controls">
+    <div class="line">
       <BButton variant="primary" :disabled="echo.shown.value.length === 0" @click="toggle">
         <IconStop v-if="echo.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
@@ -74,8 +73,8 @@ async function saveSound(): Promise<void> {
         @click="echo.play(echo.shown.value, true)"
         >Read alone</BButton
       >
-      <ChoiceBar v-model="grade" label="How far" :choices="grades" />
-      <div class="tempo" role="group" aria-label="Tempo">
+      <BFormRadioGroup v-model="grade" buttons button-variant="outline-dark" :options="grades" aria-label="How far" />
+      <div class="line" role="group" aria-label="Tempo">
         <BButton variant="outline-dark" aria-label="Slower" @click="echo.slower">−</BButton>
         <output>{{ tempo }}</output>
         <BButton variant="outline-dark" aria-label="Faster" @click="echo.faster">+</BButton>
@@ -83,39 +82,37 @@ async function saveSound(): Promise<void> {
       <BButton v-if="!big" variant="outline-dark" @click="echo.shuffle">Shuffle</BButton>
       <BButton v-if="!big" variant="outline-dark" :disabled="saving" @click="saveSound">Save as sound</BButton>
     </div>
-    <p v-if="echo.fault.value !== null" role="alert">{{ echo.fault.value }}</p>
+    <BAlert v-if="echo.error.value !== null" variant="danger" :model-value="true">{{ echo.error.value }}</BAlert>
     <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
     <p v-else-if="echo.whyMissing.value !== null" class="card-paper">
       No patterns of this kind. {{ echo.whyMissing.value }}
     </p>
-    <ul class="patterns">
+    <ul class="plain patterns">
       <li
         v-for="(pattern, index) in echo.shown.value"
         :key="pattern.place"
         class="card-paper"
         :class="{ now: echo.now.value?.place === pattern.place }"
       >
-        <div class="head">
+        <div class="line">
           <h2>{{ index + 1 }}</h2>
           <template v-if="!big">
-            <button
-              class="icon"
-              type="button"
+            <BButton
+              variant="outline-dark"
               :aria-label="`Play pattern ${index + 1} alone`"
               @click="echo.play([pattern], false)"
             >
               <IconPlay aria-hidden="true" />
-            </button>
-            <button
-              class="icon"
-              type="button"
-              :aria-pressed="pattern.pinned"
+            </BButton>
+            <BButton
+              variant="outline-dark"
+              :pressed="pattern.pinned"
               :aria-label="`Pin pattern ${index + 1}`"
               @click="echo.pin(pattern)"
             >
               <IconPinned v-if="pattern.pinned" aria-hidden="true" />
               <IconPin v-else aria-hidden="true" />
-            </button>
+            </BButton>
           </template>
         </div>
         <ScoreSheet
@@ -135,7 +132,7 @@ async function saveSound(): Promise<void> {
       </li>
     </ul>
     <p v-if="!big" class="soft">
-      Each pattern is played and answered twice, without a gap; then the class reads it alone. Pinned patterns stay when
+      Each pattern is played and answered twice without a gap; then the class reads it alone. Pinned patterns stay when
       you shuffle.
     </p>
   </div>
@@ -155,25 +152,12 @@ async function saveSound(): Promise<void> {
 
 .echo.big > :first-child {
   align-content: center;
-  font-size: 1.7em;
-}
-
-.controls {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-}
-
-.tempo {
-  display: flex;
-  align-items: center;
-  gap: 6px;
+  font-size: var(--title);
 }
 
 output {
   min-width: 2.2em;
-  font-size: 1.3em;
+  font-size: var(--text-large);
   font-weight: 700;
   text-align: center;
 }
@@ -182,9 +166,6 @@ output {
   display: grid;
   grid-template-columns: repeat(3, minmax(0, 1fr));
   gap: 12px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
 }
 
 .patterns li {
@@ -196,31 +177,9 @@ output {
   background: var(--spruce-soft);
 }
 
-.head {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-}
-
-.head h2 {
+li h2 {
   flex: 1;
-  font-size: 1.5em;
-}
-
-.icon {
-  display: grid;
-  place-items: center;
-  width: 44px;
-  height: 44px;
-  border: 1.5px solid var(--line-strong);
-  border-radius: 12px;
-  background: var(--card);
-  color: var(--ink);
-}
-
-.icon[aria-pressed='true'] {
-  background: var(--ink);
-  color: #fff;
+  font-size: var(--title);
 }
 
 .trap {
@@ -232,7 +191,7 @@ output {
 .by-ear {
   padding: 24px 0;
   color: var(--ink-soft);
-  font-size: 1.4em;
+  font-size: var(--title);
   text-align: center;
 }
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { fingeringsOf, formatHoles, makersDiffer, primaryFingering } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
-import { bridgeBetween, COVER_TEST, soundFaults } from '@escalier/core/practice';
+import { bridgeBetween, COVER_TEST, soundProblems } from '@escalier/core/practice';
 import { computed, ref, watch } from 'vue';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
+import SelectField from '../../ui/SelectField.vue';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';
@@ -36,8 +36,8 @@ const newFingers = computed(() => {
 });
 
 const VIEWS = [
-  { value: 'pupil', label: 'Pupil’s view' },
-  { value: 'facing', label: 'Facing you' },
+  { value: 'pupil', text: 'Pupil’s view' },
+  { value: 'facing', text: 'Facing you' },
 ] as const;
 </script>
 
@@ -45,15 +45,23 @@ const VIEWS = [
   <div class="fingers">
     <section class="card-paper picture" aria-label="The fingering">
       <div class="above">
-        <ChoiceBar v-model="view" label="From where you look" :choices="VIEWS" />
-        <ChoiceBar
+        <BFormRadioGroup
+          v-model="view"
+          buttons
+          button-variant="outline-dark"
+          :options="VIEWS"
+          aria-label="Point of view"
+        />
+        <BFormRadioGroup
           v-if="known !== null && from !== null"
           v-model="shows"
-          label="Which note the picture shows"
-          :choices="[
-            { value: 'known', label: lesson.name(from) },
-            { value: 'new', label: lesson.label },
+          buttons
+          button-variant="outline-dark"
+          :options="[
+            { value: 'known', text: lesson.name(from) },
+            { value: 'new', text: lesson.label },
           ]"
+          aria-label="Note shown"
         />
       </div>
       <PipePicture
@@ -73,29 +81,28 @@ const VIEWS = [
     </section>
     <section class="words">
       <p class="letter" aria-hidden="true">{{ lesson.label }}</p>
-      <p class="bridge">{{ bridge?.words ?? 'The first note of all' }}<span v-if="bridge !== null">.</span></p>
+      <p class="bridge">{{ bridge?.words ?? 'The very first note' }}<span v-if="bridge !== null">.</span></p>
       <p class="holes">
         {{ formatHoles(lesson.on.family, fingering.holes)
         }}<span v-if="fingering.remark !== ''"> · {{ fingering.remark }}</span>
       </p>
-      <label v-if="lesson.known.length > 1 && !big" class="from">
-        <span>Starting from</span>
-        <select v-model="fromName" class="form-select">
-          <option v-for="pair in lesson.pairs" :key="pitchName(pair.from)" :value="pitchName(pair.from)">
-            {{ lesson.name(pair.from) }}
-          </option>
-        </select>
-      </label>
+      <SelectField
+        v-if="lesson.known.length > 1 && !big"
+        v-model="fromName"
+        class="from"
+        label="Starting from"
+        :options="lesson.pairs.map((pair) => ({ value: pitchName(pair.from), text: lesson.name(pair.from) }))"
+      />
       <p class="test">{{ COVER_TEST }}</p>
       <div v-if="!big" class="card-paper">
-        <h2>When it does not sound</h2>
+        <h2>If it does not sound right</h2>
         <p v-if="newFingers.length > 0">
-          Look first at what is new: <strong>{{ newFingers.join(', ') }}</strong>.
+          Check the new fingers first: <strong>{{ newFingers.join(', ') }}</strong>.
         </p>
         <dl>
-          <template v-for="fault in soundFaults(lesson.on.family)" :key="fault.heard">
-            <dt>{{ fault.heard }}</dt>
-            <dd>{{ fault.check }}</dd>
+          <template v-for="problem in soundProblems(lesson.on.family)" :key="problem.heard">
+            <dt>{{ problem.heard }}</dt>
+            <dd>{{ problem.check }}</dd>
           </template>
         </dl>
       </div>
@@ -104,7 +111,7 @@ const VIEWS = [
         {{ alternates.map((each) => `${formatHoles(lesson.on.family, each.holes)} (${each.remark})`).join(', ') }}.
       </p>
       <p v-if="makersDiffer(lesson.on, lesson.note)" class="soft">
-        Makers differ here: check the chart that came with the instruments.
+        Makers differ here: check the chart that came with your instruments.
       </p>
     </section>
   </div>
@@ -144,36 +151,30 @@ const VIEWS = [
 
 .letter {
   font-family: var(--heading);
-  font-size: 6.4em;
+  font-size: var(--poster);
   font-weight: 700;
   line-height: 0.9;
 }
 
 .bridge {
-  font-size: 1.9em;
+  font-size: var(--headline);
   font-weight: 700;
   line-height: 1.15;
 }
 
 .holes {
   color: var(--ink-soft);
-  font-size: 1.15em;
+  font-size: var(--text-large);
 }
 
 .from {
-  display: flex;
-  align-items: center;
-  gap: 10px;
-}
-
-.from select {
-  width: auto;
+  max-width: 200px;
 }
 
 .test {
   padding: 8px 12px;
   border: 2px dashed var(--line-strong);
-  border-radius: 10px;
+  border-radius: var(--radius);
   font-weight: 650;
 }
 

@@ -47,7 +47,7 @@ figure {
   margin: 0;
   padding: 6px 4px;
   border: 2px solid transparent;
-  border-radius: 10px;
+  border-radius: var(--radius);
 }
 
 figure.new {
@@ -59,16 +59,16 @@ figcaption {
   display: flex;
   align-items: center;
   gap: 6px;
-  font-size: 1.25rem;
+  font-size: var(--text-large);
   font-weight: 700;
 }
 
 .badge-new {
   padding: 0 6px;
-  border-radius: 6px;
+  border-radius: var(--radius-small);
   background: var(--spruce);
-  color: #fff;
-  font-size: 13px;
+  color: var(--white);
+  font-size: var(--text-small);
 }
 
 svg {
@@ -76,7 +76,7 @@ svg {
 }
 
 .body {
-  fill: #efe4cd;
+  fill: var(--wood);
   stroke: var(--line-strong);
   stroke-width: 1.5;
 }
@@ -99,7 +99,7 @@ circle {
 
 .remark {
   color: var(--ink-soft);
-  font-size: 13px;
+  font-size: var(--text-small);
   line-height: 1.2;
   text-align: center;
 }

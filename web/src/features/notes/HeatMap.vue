@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { describeMove, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { type Fingering, type Instrument } from '@escalier/core/instruments';
 import { pitchName, type Pitch } from '@escalier/core/music';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
-import { HEAT, heatMap, heatOf, noteLabel } from './desk.ts';
+import { HEAT, heatMap, heatOf, noteLabel } from './chart.ts';
 
 /** All moves among some notes, each with its cost; pressing one shows it. */
 const props = defineProps<{ on: Instrument; notes: readonly Pitch[] }>();
@@ -34,7 +34,6 @@ const map = computed(() => heatMap(props.on, props.notes));
                 v-if="map.table.moves[row]![column] !== null"
                 type="button"
                 :class="`heat heat-${heatOf(map.table.moves[row]![column]!.cost)}`"
-                :title="describeMove(map.table.moves[row]![column]!)"
                 :aria-label="`${noteLabel(from)} to ${noteLabel(to)}: ${map.table.moves[row]![column]!.cost.toFixed(1)}, ${HEAT[heatOf(map.table.moves[row]![column]!.cost)]!.label}`"
                 @click="$emit('pick', map.table.moves[row]![column]!.from, map.table.moves[row]![column]!.to)"
               >
@@ -46,7 +45,7 @@ const map = computed(() => heatMap(props.on, props.notes));
         </tbody>
       </table>
     </div>
-    <ul class="legend" aria-label="What the shades mean">
+    <ul class="plain line" aria-label="What the shades mean">
       <li v-for="(grade, index) in HEAT" :key="grade.label">
         <span :class="`heat heat-${index}`" aria-hidden="true">{{
           Number.isFinite(grade.upTo) ? grade.upTo : '+'
@@ -54,12 +53,12 @@ const map = computed(() => heatMap(props.on, props.notes));
         {{ grade.label }}<template v-if="Number.isFinite(grade.upTo)">, up to {{ grade.upTo }}</template>
       </li>
     </ul>
-    <section v-if="map.walk.length > 0" aria-label="The walk through all moves">
+    <section v-if="map.walk.length > 0" aria-label="A walk through all moves">
       <h2>Each move once</h2>
       <p class="walk">{{ map.walk.map(noteLabel).join(' ') }}</p>
       <HowComputed>
         {{ map.walk.length - 1 }} moves among {{ notes.length }} notes, both ways, in one walk that ends where it began.
-        At each note the cheapest move that is left comes next, unless it would cut off the rest.
+        At each note the cheapest move left comes next, unless it would cut off the rest.
       </HowComputed>
     </section>
   </div>
@@ -84,13 +83,13 @@ table {
 th {
   padding: 2px 8px;
   font-family: var(--heading);
-  font-size: 1.1rem;
+  font-size: var(--text-large);
   text-align: center;
 }
 
 .corner {
   font-family: var(--reading);
-  font-size: 13px;
+  font-size: var(--text-small);
   font-weight: 400;
 }
 
@@ -100,7 +99,7 @@ th {
   min-width: 54px;
   min-height: 44px;
   border: 2px solid transparent;
-  border-radius: 8px;
+  border-radius: var(--radius);
   color: var(--ink);
   font-weight: 650;
 }
@@ -115,13 +114,13 @@ th {
 
 .heat-2 {
   border-color: var(--brass);
-  background: #f3cf86;
+  background: var(--brass-mid);
 }
 
 .heat-3 {
   border-color: var(--brick);
   background: var(--brick);
-  color: #fff;
+  color: var(--white);
 }
 
 .none {
@@ -130,19 +129,10 @@ th {
   color: var(--ink-soft);
 }
 
-.legend {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-
-.legend .heat {
+.line .heat {
   min-width: 40px;
   min-height: 26px;
-  font-size: 13px;
+  font-size: var(--text-small);
 }
 
 .walk {

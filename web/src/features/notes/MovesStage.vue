@@ -6,7 +6,6 @@ import { onKeyStroke } from '@vueuse/core';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, watch } from 'vue';
-import { RouterLink } from 'vue-router';
 import { beatOf, risingTempi, TOGGLE_NOTES, toggleSchedule, useSound, walkSchedule } from '../../sound/index.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { isTyping } from '../../ui/keys.ts';
@@ -14,7 +13,7 @@ import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';
 
-/** The moves between the new note and each known one, easiest first, to and fro while the tempo rises. */
+/** The moves between the new note and each known one, easiest first, back and forth while the tempo rises. */
 const props = defineProps<{ lesson: NoteLesson; view: PipeView; restsAt: RestPlace; big: boolean }>();
 
 const chosen = ref(0);
@@ -85,24 +84,23 @@ onKeyStroke(' ', (event) => {
 
 <template>
   <p v-if="pair === null" class="card-paper first">
-    This is the first note: there is no move yet. The next note brings the first ones.
+    This is the first note, so there are no moves yet. The next note brings the first ones.
   </p>
   <div v-else class="moves" :class="{ big }">
     <section class="list" aria-label="Moves, easiest first">
       <ol>
         <li v-for="(each, index) in lesson.pairs" :key="pitchName(each.from)">
-          <button
-            type="button"
+          <BButton
             class="pair"
-            :class="{ on: index === chosen }"
-            :aria-pressed="index === chosen"
+            variant="outline-dark"
+            :pressed="index === chosen"
             @click="((chosen = index), sound.stop())"
           >
             <strong>{{ lesson.name(each.from) }} – {{ lesson.label }}</strong>
             <span v-if="!big">{{ describeMove(each.there) }}; back: {{ describeMove(each.back) }}</span>
             <span v-if="!big" class="cost">{{ each.cost.toFixed(1) }}</span>
-          </button>
-          <HowComputed v-if="!big && index === chosen" label="How the cost comes about">
+          </BButton>
+          <HowComputed v-if="!big && index === chosen" label="How is the cost worked out?">
             There {{ each.there.cost }} =
             {{
               costParts(lesson.on, each.there)
@@ -127,16 +125,16 @@ onKeyStroke(' ', (event) => {
             >{{ lesson.name(each) }}</span
           >
         </p>
-        <BButton size="sm" variant="outline-dark" @click="start('walk')">Walk through them</BButton>
+        <BButton variant="outline-dark" @click="start('walk')">Play them all</BButton>
         <RouterLink
           class="map"
           :to="{ name: 'fingerings', query: { on: lesson.on.id, view: 'moves', notes: mapNotes } }"
         >
-          On the map
+          Show on the map
         </RouterLink>
       </div>
     </section>
-    <section class="card-paper stage" aria-label="To and fro">
+    <section class="card-paper stage" aria-label="Back and forth">
       <div class="top">
         <p class="letters" aria-hidden="true">
           <span :class="{ here: shown?.note === pair.from }">{{ lesson.name(pair.from) }}</span>
@@ -159,7 +157,7 @@ onKeyStroke(' ', (event) => {
       <BButton variant="primary" @click="toggle">
         <IconStop v-if="sound.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
-        {{ sound.playing.value === null ? 'To and fro' : 'Stop' }}
+        {{ sound.playing.value === null ? 'Back and forth' : 'Stop' }}
       </BButton>
       <ol class="rungs" aria-label="Tempi">
         <li v-for="(each, index) in tempi" :key="index" :class="{ here: plays === 'pair' && now?.turn === index }">
@@ -188,10 +186,10 @@ onKeyStroke(' ', (event) => {
         >
       </div>
       <p v-if="!big" class="soft">
-        {{ TOGGLE_NOTES }} notes at each tempo, {{ ROUNDS }} tempi without a stop. Fingers first in silence, at the
+        {{ TOGGLE_NOTES }} notes at each tempo, {{ ROUNDS }} tempi without a stop. Finger it in silence first, at the
         {{ restsAt }}.
       </p>
-      <p v-if="sound.fault.value !== null" role="alert">{{ sound.fault.value }}</p>
+      <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
     </section>
   </div>
 </template>
@@ -209,7 +207,7 @@ onKeyStroke(' ', (event) => {
 }
 
 .first {
-  font-size: 1.3em;
+  font-size: var(--text-large);
 }
 
 .list ol {
@@ -228,22 +226,20 @@ onKeyStroke(' ', (event) => {
   width: 100%;
   min-height: 56px;
   padding: 6px 14px;
-  border: 2px solid var(--line-strong);
-  border-radius: 12px;
-  background: var(--card);
-  color: var(--ink);
+  font-weight: 400;
   text-align: left;
 }
 
 .pair strong {
   font-family: var(--heading);
-  font-size: 1.45em;
+  font-size: var(--title);
   white-space: nowrap;
 }
 
-.pair.on {
+.pair.active {
   border-color: var(--spruce);
   background: var(--spruce-soft);
+  color: var(--ink);
   box-shadow: inset 6px 0 0 var(--spruce);
 }
 
@@ -260,13 +256,13 @@ onKeyStroke(' ', (event) => {
 
 .walk span {
   padding: 0 5px;
-  border-radius: 6px;
+  border-radius: var(--radius-small);
   font-weight: 650;
 }
 
 .walk .here {
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .map {
@@ -289,7 +285,7 @@ onKeyStroke(' ', (event) => {
   display: flex;
   gap: 16px;
   font-family: var(--heading);
-  font-size: 3.4em;
+  font-size: var(--poster);
   font-weight: 700;
   line-height: 1.1;
 }
@@ -305,7 +301,7 @@ onKeyStroke(' ', (event) => {
 }
 
 .tempo strong {
-  font-size: 1.6em;
+  font-size: var(--title);
 }
 
 .side {
@@ -338,7 +334,7 @@ onKeyStroke(' ', (event) => {
 
 .rungs .here {
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .knob {

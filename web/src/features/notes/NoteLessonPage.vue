@@ -2,10 +2,11 @@
 import { pitchName } from '@escalier/core/music';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, toRef } from 'vue';
-import { RouterLink, useRoute, useRouter } from 'vue-router';
+import { useRoute, useRouter } from 'vue-router';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { noteWords } from '../classes/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import { ClassHead } from '../classes/index.ts';
 import BeforeStage from './BeforeStage.vue';
 import EchoStage from './EchoStage.vue';
 import FingerStage from './FingerStage.vue';
@@ -30,6 +31,13 @@ const stage = computed({
 });
 const style = computed(() => notes.value?.schoolClass.style ?? null);
 
+const noteOptions = computed(() =>
+  (notes.value?.notes ?? []).map(({ note: name, position }) => ({
+    value: name,
+    text: `${noteWords(name)} · step ${position}${name === notes.value?.next ? ' · next' : ''}`,
+  })),
+);
+
 function switchBig(): void {
   const { big: isBig, ...query } = route.query;
   void router.replace({ query: isBig === undefined ? { ...query, big: '1' } : query });
@@ -53,55 +61,45 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
 <template>
   <LoadState v-if="notes === null" :error="error" what="the notes of the class" @again="load" />
   <div v-else-if="lesson === null" class="page-grid">
-    <h1>No note to introduce</h1>
+    <ClassHead :class-id="classId" trail="No note" />
+    <h2>No note to introduce</h2>
     <p>
       {{
         note === null
-          ? 'The tunes on the stairs of this class bring no note.'
-          : `${note} is no note of this class’s instrument.`
+          ? 'The tunes on this class’s stairs bring no new notes.'
+          : `${note} is not a note on this class’s instrument.`
       }}
     </p>
-    <RouterLink :to="{ name: 'class', params: { classId } }">Back to {{ notes.schoolClass.name }}</RouterLink>
   </div>
   <div v-else class="lesson" :class="{ big }">
+    <ClassHead v-if="!big" :class-id="classId" :trail="`The note ${noteWords(pitchName(lesson.note))}`" />
     <header class="page-head">
       <div>
-        <h1>The note {{ noteWords(pitchName(lesson.note)) }}</h1>
+        <component :is="big ? 'h1' : 'h2'" class="note">The note {{ noteWords(pitchName(lesson.note)) }}</component>
         <p v-if="!big" class="soft">
-          <RouterLink :to="{ name: 'class', params: { classId } }">{{ notes.schoolClass.name }}</RouterLink>
-          ·
           <template v-if="lesson.place !== null">
             step {{ lesson.place.position }},
             <RouterLink :to="{ name: 'step', params: { classId, position: lesson.place.position } }">{{
               lesson.place.title
             }}</RouterLink>
           </template>
-          <template v-else>beside the stairs</template>
+          <template v-else>not on the stairs</template>
           ·
           {{
-            lesson.known.length === 0 ? 'the first note of all' : `they have ${lesson.known.map(lesson.name).join(' ')}`
+            lesson.known.length === 0 ? 'the very first note' : `they know ${lesson.known.map(lesson.name).join(' ')}`
           }}
         </p>
       </div>
-      <label v-if="!big" class="which">
-        <span class="visually-hidden">Which note</span>
-        <select
-          class="form-select"
-          :value="pitchName(lesson.note)"
-          @change="
-            router.replace({
-              params: { classId, note: ($event.target as HTMLSelectElement).value },
-              query: route.query,
-            })
-          "
-        >
-          <option v-for="each in notes.notes" :key="each.note" :value="each.note">
-            {{ noteWords(each.note) }} · step {{ each.position }}{{ each.note === notes.next ? ' · next' : '' }}
-          </option>
-        </select>
-      </label>
-      <BButton variant="outline-dark" :aria-pressed="big" @click="switchBig">
-        {{ big ? 'Close the big picture' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
+      <BFormSelect
+        v-if="!big"
+        class="auto"
+        :model-value="pitchName(lesson.note)"
+        :options="noteOptions"
+        aria-label="Which note"
+        @update:model-value="(chosen) => router.replace({ params: { classId, note: chosen }, query: route.query })"
+      />
+      <BButton variant="outline-dark" :pressed="big" @click="switchBig">
+        {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
       </BButton>
     </header>
     <StageStairs v-model="stage" />
@@ -132,10 +130,17 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
 <style scoped lang="scss">
 .lesson {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: auto auto auto minmax(0, 1fr);
   gap: 12px;
   min-height: 100vh;
   padding: 14px 24px;
+}
+
+.lesson.big {
+  grid-template-rows: auto auto minmax(0, 1fr);
+  padding: 10px 20px;
+  font-size: var(--text);
 }
 
 .content {
@@ -143,20 +148,20 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
   min-height: 0;
 }
 
-.lesson.big {
-  padding: 10px 20px;
-  font-size: clamp(19px, 1.75vw, 30px);
-}
-
-.which select {
-  width: auto;
-  min-height: 44px;
+.note {
+  font-size: var(--headline);
 }
 
 @media (min-width: 901px) {
   .lesson {
     height: 100vh;
-    min-height: 720px;
+    min-height: 760px;
+  }
+}
+
+@media (max-width: 600px) {
+  .lesson {
+    padding: 12px;
   }
 }
 </style>

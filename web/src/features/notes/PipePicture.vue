@@ -120,7 +120,7 @@ function badgeX(hole: PipeHole): number {
 }
 
 .tube > * {
-  fill: #efe4cd;
+  fill: var(--wood);
   stroke: var(--line-strong);
   stroke-width: 2;
 }
@@ -179,12 +179,12 @@ function badgeX(hole: PipeHole): number {
 
 .small {
   fill: var(--ink-soft);
-  font-size: 14px;
+  font-size: var(--text-small);
 }
 
 .hand {
   fill: var(--ink);
-  font-size: 16px;
+  font-size: var(--text-large);
   font-weight: 700;
 }
 
@@ -198,7 +198,7 @@ function badgeX(hole: PipeHole): number {
 
 .badge path {
   fill: none;
-  stroke: #fff;
+  stroke: var(--white);
   stroke-width: 3;
 }
 </style>

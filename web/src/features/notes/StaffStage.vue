@@ -75,7 +75,7 @@ const sounding = computed(() => {
         <strong>{{ lesson.label }}</strong> is {{ lesson.staffPlace }}.
       </p>
       <p class="compare">{{ lesson.comparison }}</p>
-      <div class="plays">
+      <div class="line">
         <BButton variant="primary" @click="hear(notes)">Up the stair</BButton>
         <BButton variant="outline-dark" @click="hear([...notes].reverse())">Down the stair</BButton>
         <BButton
@@ -90,7 +90,7 @@ const sounding = computed(() => {
       <p v-if="!big" class="soft">
         Say line or space, counted from the bottom, then the name. Higher or lower? Look first, then listen.
       </p>
-      <p v-if="sound.fault.value !== null" role="alert">{{ sound.fault.value }}</p>
+      <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
     </section>
   </div>
 </template>
@@ -125,7 +125,7 @@ const sounding = computed(() => {
   background: none;
   color: var(--ink);
   font-family: var(--heading);
-  font-size: 2em;
+  font-size: var(--headline);
   font-weight: 700;
 }
 
@@ -137,24 +137,24 @@ const sounding = computed(() => {
 
 .tread button.new {
   border: 4px solid var(--brass);
-  border-radius: 14px;
+  border-radius: var(--radius-large);
   background: var(--brass-soft);
 }
 
 .tread button.sounding {
-  border-radius: 14px;
+  border-radius: var(--radius-large);
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .tread button.sounding svg {
-  color: #fff;
+  color: var(--white);
 }
 
 .riser {
   border-top: 5px solid var(--ink);
   border-left: 5px solid var(--ink);
-  background: repeating-linear-gradient(135deg, var(--stone) 0 7px, #e2d6bf 7px 9px);
+  background: repeating-linear-gradient(135deg, var(--stone) 0 7px, var(--hatch) 7px 9px);
 }
 
 .sheet {
@@ -168,18 +168,12 @@ const sounding = computed(() => {
 }
 
 .place {
-  font-size: 1.7em;
+  font-size: var(--title);
   line-height: 1.2;
 }
 
 .compare {
-  font-size: 1.2em;
-}
-
-.plays {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
+  font-size: var(--text-large);
 }
 
 @media (max-width: 900px) {

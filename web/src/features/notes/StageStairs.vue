@@ -26,7 +26,7 @@ const stage = defineModel<StageId>({ required: true });
 <style scoped lang="scss">
 .stairs {
   display: grid;
-  grid-template-columns: repeat(5, 1fr);
+  grid-template-columns: repeat(5, minmax(0, 1fr));
   align-items: end;
 }
 
@@ -52,12 +52,12 @@ const stage = defineModel<StageId>({ required: true });
 
 .stair.on {
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .number {
   font-family: var(--heading);
-  font-size: 1.5rem;
+  font-size: var(--title);
   font-weight: 700;
 }
 
@@ -68,7 +68,7 @@ const stage = defineModel<StageId>({ required: true });
 
 small {
   display: block;
-  font-size: 13px;
+  font-size: var(--text-small);
   font-weight: 400;
 }
 
@@ -77,12 +77,26 @@ small {
 }
 
 .stair.on:focus-visible {
-  outline-color: #e3b866;
+  outline: var(--focus-dark);
 }
 
 @media (max-width: 900px) {
   small {
     display: none;
+  }
+}
+
+@media (max-width: 600px) {
+  .stair {
+    padding-inline: 5px;
+  }
+
+  .number {
+    display: none;
+  }
+
+  .label {
+    font-size: var(--text-small);
   }
 }
 </style>

@@ -5,6 +5,7 @@ import type { ClassNotes } from '@escalier/server/api';
 import { flushPromises, mount } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../../api.ts';
+import { mountInApp, press } from '../../testing/mount.ts';
 import BeatClock from './BeatClock.vue';
 import BeforeStage from './BeforeStage.vue';
 import FingerStage from './FingerStage.vue';
@@ -71,7 +72,7 @@ describe('the lesson of a note', () => {
   });
 
   it('knows the first note of all, the note between two, and one beside the stairs', () => {
-    expect(lessonOf(classNotes(), 'B4')!.comparison).toBe('The first note of all.');
+    expect(lessonOf(classNotes(), 'B4')!.comparison).toBe('The very first note.');
     expect(lessonOf(classNotes(), 'B4')!.bridge).toBeNull();
     const beside = lessonOf(classNotes(), 'G4')!;
     expect(beside.place).toBeNull();
@@ -130,7 +131,7 @@ describe('Fingers', () => {
   it('starts from the nearest note; another can be chosen, and the picture goes back', async () => {
     const stage = mount(FingerStage, { props: { lesson, big: false, view: 'pupil' } });
     expect(stage.text()).toContain('G, and two more fingers.');
-    expect(stage.text()).toContain('Look first at what is new: right index, right middle.');
+    expect(stage.text()).toContain('Check the new fingers first: right index, right middle.');
     await stage.get('select').setValue('A4');
     expect(stage.text()).toContain('A, and three more fingers.');
     await stage.get('input[value="known"]').setValue(true);
@@ -141,7 +142,7 @@ describe('Fingers', () => {
 
   it('shows the class only the picture and the words', () => {
     const stage = mount(FingerStage, { props: { lesson, big: true, view: 'facing' } });
-    expect(stage.text()).not.toContain('When it does not sound');
+    expect(stage.text()).not.toContain('If it does not sound right');
     expect(stage.text()).toContain('Mirrored');
     expect(stage.text()).toContain('Cover test');
   });
@@ -150,10 +151,8 @@ describe('Fingers', () => {
 describe('Before', () => {
   const lesson = lessonOf(classNotes(), 'E4')!;
   const open = (keep = vi.fn().mockResolvedValue(undefined)) =>
-    mount(BeforeStage, {
-      props: { lesson, posture, view: 'pupil', cautions: classNotes().cautions, big: false, keep },
-      global: { stubs: { BButton: { template: '<button><slot /></button>' } } },
-    });
+    mountInApp(BeforeStage, { lesson, posture, view: 'pupil', cautions: classNotes().cautions, big: false, keep })
+      .wrapper;
 
   it('names the hand with the mark, the cautions of a lesson, and that local rules come first', () => {
     const text = open().text();
@@ -168,10 +167,7 @@ describe('Before', () => {
     const stage = open(keep);
     await stage.get('button').trigger('click');
     await stage.findAll('input[type=checkbox]')[0]!.setValue(false);
-    await stage
-      .findAll('button')
-      .find((each) => each.text() === 'Add your own')!
-      .trigger('click');
+    await press('Add your own');
     await stage.get('form').trigger('submit');
     await flushPromises();
     const kept = keep.mock.calls[0]![0] as ClassNotes['cautions'];
@@ -188,7 +184,7 @@ describe('Before', () => {
     await stage.get('button').trigger('click');
     await stage.get('form').trigger('submit');
     await flushPromises();
-    expect(stage.get('[role=alert]').text()).toBe('Not stored. A caution needs words.');
+    expect(stage.get('[role=alert]').text()).toBe('A caution needs words.');
   });
 });
 

@@ -75,14 +75,14 @@ function comparison(note: Pitch, known: readonly Pitch[], name: (p: Pitch) => st
     ...(under === undefined ? [] : [`higher than ${name(under)}, ${steps(note, under)}`]),
     ...(over === undefined ? [] : [`lower than ${name(over)}, ${steps(note, over)}`]),
   ];
-  if (parts.length === 0) return 'The first note of all.';
+  if (parts.length === 0) return 'The very first note.';
   const text = parts.join('; ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 function steps(a: Pitch, b: Pitch): string {
   const count = Math.abs(staffStep(a) - staffStep(b));
-  if (count === 0) return 'on the same place with another sign';
+  if (count === 0) return 'in the same place with another sign';
   return count === 1 ? 'the next step' : `${count} steps away`;
 }
 

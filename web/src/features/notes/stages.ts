@@ -4,7 +4,7 @@ export const STAGES = [
   { id: 'fingers', label: 'Fingers', about: 'what changes' },
   { id: 'staff', label: 'Staff', about: 'where it stands' },
   { id: 'echo', label: 'Echo', about: 'my turn, your turn' },
-  { id: 'moves', label: 'Moves', about: 'to and fro' },
+  { id: 'moves', label: 'Moves', about: 'back and forth' },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

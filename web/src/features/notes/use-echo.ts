@@ -110,7 +110,7 @@ export function useEcho(lesson: Ref<NoteLesson>) {
     tempo,
     now,
     run,
-    fault: sound.fault,
+    error: sound.error,
     playing: sound.playing,
     stop: sound.stop,
     shuffle,

@@ -1,22 +1,15 @@
 import type { ClassNotes } from '@escalier/server/api';
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import { api, ApiError, ask } from '../../api.ts';
+import { computed, shallowRef, watch, type Ref } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
 import { lessonOf, type NoteLesson } from './lesson.ts';
 
 /** The notes of a class from the server, and the lesson of one of them. */
 export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
   const notes = shallowRef<ClassNotes | null>(null);
-  const error = ref<string | null>(null);
-
-  async function load(): Promise<void> {
-    error.value = null;
-    try {
-      notes.value = await ask(api.notes[':id'].$get({ param: { id: classId.value } }));
-    } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      error.value = problem.message;
-    }
-  }
+  const { error, load } = useLoad(async () => {
+    notes.value = await ask(api.notes[':id'].$get({ param: { id: classId.value } }));
+  });
 
   const lesson = computed((): NoteLesson | null => {
     const loaded = notes.value;

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import type { Outcome } from '@escalier/core/records';
 import { computed, nextTick, ref, toRef, useTemplateRef } from 'vue';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
 import LoadState from '../../ui/LoadState.vue';
-import { ClassTabs, useClasses, useLiveClass } from '../classes/index.ts';
+import { ClassHead, useClasses, useLiveClass } from '../classes/index.ts';
 import { useHearing } from '../hearing/index.ts';
 import { boardRows, FILTERS, moved, SORTS, type BoardCell, type BoardRow, type Filter, type Sort } from './board.ts';
 import BoardSheet from './BoardSheet.vue';
@@ -91,22 +90,16 @@ function pickPupil(row: BoardRow): void {
 <template>
   <LoadState v-if="page === null" :error="classes.error" what="the board" @again="classes.open(classId)" />
   <div v-else class="page-grid">
-    <ClassTabs :class-id="classId" :name="page.name" />
-    <div class="bar">
-      <ChoiceBar v-model="sort" label="Sort by" :choices="SORTS" />
-      <ChoiceBar v-model="filter" label="Show" :choices="FILTERS" />
-      <input
-        v-model="search"
-        class="form-control find"
-        type="search"
-        placeholder="Find a pupil"
-        aria-label="Find a pupil"
-      />
+    <ClassHead :class-id="classId" />
+    <div class="line">
+      <BFormRadioGroup v-model="sort" buttons button-variant="outline-dark" :options="SORTS" aria-label="Sort by" />
+      <BFormRadioGroup v-model="filter" buttons button-variant="outline-dark" :options="FILTERS" aria-label="Show" />
+      <BFormInput v-model="search" class="find" type="search" placeholder="Find a pupil" aria-label="Find a pupil" />
       <p class="soft">
         {{ rows.length }} of {{ page.pupils.filter((pupil) => pupil.standing !== null).length }} pupils
       </p>
     </div>
-    <div class="board" :class="{ beside: opened !== null }">
+    <div class="columns" :class="opened === null ? 'columns-1' : 'columns-side'">
       <BoardSheet
         ref="sheet"
         :page="page"
@@ -128,56 +121,40 @@ function pickPupil(row: BoardRow): void {
         @record="record([opened], $event)"
       />
     </div>
-    <div v-if="pickedCells.length > 0" class="card-paper picked" role="region" aria-label="Marked cells">
+    <div v-if="pickedCells.length > 0" class="card-paper line picked" role="region" aria-label="Marked cells">
       <strong>{{ pickedCells.length }} marked</strong>
       <BButton variant="primary" @click="record(pickedCells, 'passed')">Passed today</BButton>
       <BButton variant="outline-dark" @click="record(pickedCells, 'nearly')">Nearly</BButton>
       <BButton variant="outline-dark" @click="record(pickedCells, 'not-yet')">Not yet</BButton>
-      <BButton variant="outline-dark" @click="picked = new Set()">Unmark</BButton>
+      <BButton variant="outline-dark" @click="picked = new Set()">Unmark all</BButton>
     </div>
-    <p v-if="hearing.error !== null" class="fault" role="alert">{{ hearing.error }}</p>
+    <BAlert v-if="hearing.error !== null" variant="danger" :model-value="true">{{ hearing.error }}</BAlert>
     <p class="soft no-print">
-      Arrow keys move, Enter opens a cell, Space marks it. ● passed, with the day; ◐ nearly; ○ tried so many times.
+      Move with the arrow keys, open a cell with Enter, mark it with Space. ● passed, with the date; ◐ nearly; ○ tried,
+      with the number of tries.
     </p>
   </div>
 </template>
 
 <style scoped>
-.bar {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px 14px;
-  align-items: center;
-}
-
 .find {
   width: 180px;
 }
 
-.board {
-  display: grid;
-  gap: 14px;
-  align-items: start;
-}
-
-.beside {
-  grid-template-columns: minmax(0, 1fr) 330px;
+.columns-1 {
+  grid-template-columns: minmax(0, 1fr);
 }
 
 .picked {
   position: sticky;
   bottom: 10px;
   z-index: 3;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: center;
   border: 2px solid var(--ink);
 }
 
-@media (max-width: 900px) {
-  .beside {
-    grid-template-columns: minmax(0, 1fr);
+@media (max-width: 600px) {
+  .picked {
+    bottom: 72px;
   }
 }
 </style>

@@ -107,7 +107,7 @@ function key(event: KeyboardEvent): void {
         </tr>
       </tbody>
     </table>
-    <p v-if="rows.length === 0" class="none">No pupil is like that.</p>
+    <p v-if="rows.length === 0" class="none">No pupils match. Choose “All”, or clear the search.</p>
   </div>
 </template>
 
@@ -127,7 +127,7 @@ table {
   table-layout: fixed;
   border-collapse: separate;
   border-spacing: 0;
-  font-size: 14px;
+  font-size: var(--text-small);
   font-feature-settings: normal;
   text-rendering: optimizespeed;
 }
@@ -139,7 +139,7 @@ thead th {
   padding: 0 4px 4px;
   background: var(--card);
   border-bottom: 2px solid var(--ink);
-  font-size: 13px;
+  font-size: var(--text-small);
   font-weight: 600;
   line-height: 1.15;
   text-align: left;
@@ -230,7 +230,7 @@ td.here {
 
 td.picked {
   background: var(--ink);
-  color: #fff;
+  color: var(--white);
 }
 
 td.opened {
@@ -239,7 +239,7 @@ td.opened {
 }
 
 td:focus-visible {
-  outline: 3px solid var(--spruce);
+  outline: var(--focus);
   outline-offset: -3px;
 }
 

@@ -2,10 +2,10 @@
 import { Chart, Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip } from 'chart.js';
 import { computed } from 'vue';
 import { Line } from 'vue-chartjs';
-import { BRASS, INK, SPRUCE, SPRUCE_PALE, takeOnTheLook } from './chart-look.ts';
+import { colour, takeOnTheLook } from './chart-look.ts';
 import type { TrendsOfClass } from './trends.ts';
 
-/** What came, the fan of what may come, and dashed the fan of the first half. */
+/** Steps passed so far, the range expected from now on, and dashed the range predicted halfway. */
 const props = defineProps<{ trends: TrendsOfClass; steps: number }>();
 Chart.register(Filler, Legend, LinearScale, LineController, LineElement, PointElement, Tooltip);
 takeOnTheLook();
@@ -17,32 +17,32 @@ const data = computed(() => {
   const plain = { pointRadius: 0, borderWidth: 1.5, fill: false as boolean | string };
   return {
     datasets: [
-      { ...plain, label: 'Came', data: points(came, 0), borderColor: INK, borderWidth: 3 },
-      { ...plain, label: 'Likely from now on', data: points(now.high, now.from), borderColor: SPRUCE },
+      { ...plain, label: 'Passed so far', data: points(came, 0), borderColor: colour('--ink'), borderWidth: 3 },
+      { ...plain, label: 'Expected from now on', data: points(now.high, now.from), borderColor: colour('--spruce') },
       {
         ...plain,
         label: '',
         data: points(now.low, now.from),
-        borderColor: SPRUCE,
-        backgroundColor: SPRUCE_PALE,
+        borderColor: colour('--spruce'),
+        backgroundColor: `${colour('--spruce')}38`,
         fill: '-1',
       },
-      { ...plain, label: '', data: points(now.middle, now.from), borderColor: SPRUCE, borderDash: [2, 3] },
+      { ...plain, label: '', data: points(now.middle, now.from), borderColor: colour('--spruce'), borderDash: [2, 3] },
       ...(then === null
         ? []
         : [
             {
               ...plain,
-              label: `Likely after ${then.from} lessons`,
+              label: `Predicted after lesson ${then.from}`,
               data: points(then.high, then.from),
-              borderColor: BRASS,
+              borderColor: colour('--brass'),
               borderDash: [6, 4],
             },
             {
               ...plain,
               label: '',
               data: points(then.low, then.from),
-              borderColor: BRASS,
+              borderColor: colour('--brass'),
               borderDash: [6, 4],
             },
           ]),
@@ -70,7 +70,7 @@ const options = computed(() => ({
 const words = computed(() => {
   const { came, now, lessonsHad } = props.trends;
   const end = (line: readonly number[]): string => (line.at(-1) ?? 0).toFixed(1);
-  return `Steps passed on the average: ${(came.at(-1) ?? 0).toFixed(1)} after ${lessonsHad} lessons; by the end of the term ${end(now.low)} to ${end(now.high)}, in the middle ${end(now.middle)}`;
+  return `Steps passed on average: ${(came.at(-1) ?? 0).toFixed(1)} after ${lessonsHad} lessons; ${end(now.low)} to ${end(now.high)} expected by the end of term, most likely ${end(now.middle)}`;
 });
 </script>
 

@@ -2,14 +2,14 @@
 import { OUTCOMES, type HeardEvent, type Outcome } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
-import { shortMoment } from '../../ui/days.ts';
+import { moment } from '../../ui/dates.ts';
 import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
-import { useFaults } from '../schools/index.ts';
+import { useRemarks } from '../schools/index.ts';
 import { clockWords } from './history.ts';
 
-/** One hearing, with what was noted; it can be corrected with a reason, or taken back. */
+/** One hearing, with what was noted; it can be corrected with a reason, or undone. */
 const props = defineProps<{ event: HeardEvent; page: ClassPage; pupilName: string }>();
-const faults = useFaults();
+const remarks = useRemarks();
 const hearing = useHearing();
 const correcting = ref(false);
 const outcome = ref<Outcome>(props.event.outcome);
@@ -22,6 +22,8 @@ const tune = computed(() => {
     ? null
     : (step.value?.tunes.find((each) => each.id === tuneId)?.title ?? step.value?.title ?? null);
 });
+
+const OPTIONS = OUTCOMES.map((value) => ({ value, text: OUTCOME_WORDS[value] }));
 
 async function correct(): Promise<void> {
   const { pupilId, stepId, remarks, tuneId, tempo, id } = props.event;
@@ -40,94 +42,49 @@ async function correct(): Promise<void> {
 </script>
 
 <template>
-  <li :class="event.outcome">
+  <li class="heard" :class="event.outcome">
     <p>
-      <strong>{{ OUTCOME_WORDS[event.outcome] }}</strong>
-      <span class="soft"> {{ shortMoment(event.heardAt, page.timeZone) }}</span>
+      <strong>{{ OUTCOME_WORDS[event.outcome] }}</strong>{{ ' '
+      }}<span class="soft">{{ moment(event.heardAt, page.timeZone) }}</span>
       <template v-if="event.tempo !== undefined">, {{ event.tempo }} beats a minute</template>
       <template v-if="tune !== null">, {{ tune }}</template>
-      <span v-if="event.receipt === undefined" class="chip">saved here</span>
+      <BBadge v-if="event.receipt === undefined" variant="warning">saved here</BBadge>
     </p>
-    <p v-if="event.remarks.length > 0">{{ event.remarks.map((id) => faults.wordsOf(id)).join(', ') }}</p>
+    <p v-if="event.remarks.length > 0">{{ event.remarks.map((id) => remarks.wordsOf(id)).join(', ') }}</p>
     <p v-if="event.corrects !== undefined" class="soft">Corrected: {{ event.reason ?? 'no reason given' }}</p>
     <p v-if="clockWords(event) !== null" class="clock">{{ clockWords(event) }}</p>
-    <form v-if="correcting" @submit.prevent="correct">
-      <select v-model="outcome" class="form-select form-select-sm auto" aria-label="It was">
-        <option v-for="each in OUTCOMES" :key="each" :value="each">{{ OUTCOME_WORDS[each] }}</option>
-      </select>
-      <input
-        v-model="reason"
-        class="form-control form-control-sm"
-        required
-        maxlength="200"
-        aria-label="Why"
-        placeholder="Why"
-      />
-      <BButton size="sm" type="submit" variant="primary">Correct</BButton>
-    </form>
-    <div v-else class="links">
-      <button type="button" @click="correcting = true">Correct</button>
-      <button type="button" @click="hearing.takeBack(page.id, event)">Take back</button>
+    <BForm v-if="correcting" class="line" @submit.prevent="correct">
+      <BFormSelect v-model="outcome" class="auto" :options="OPTIONS" aria-label="It was" />
+      <BFormInput v-model="reason" class="grow why" required maxlength="200" aria-label="Why?" placeholder="Why?" />
+      <BButton type="submit" variant="primary">Correct</BButton>
+      <BButton variant="outline-dark" @click="correcting = false">Cancel</BButton>
+    </BForm>
+    <div v-else class="line">
+      <BButton class="how-toggle" variant="link" @click="correcting = true">Correct</BButton>
+      <BButton class="how-toggle" variant="link" @click="hearing.takeBack(page.id, event)">Undo</BButton>
     </div>
   </li>
 </template>
 
 <style scoped>
-li {
+.heard {
   padding-left: 10px;
   border-left: 4px solid var(--line-strong);
 }
 
-li.passed {
+.heard.passed {
   border-color: var(--spruce);
 }
 
-li.nearly {
+.heard.nearly {
   border-color: var(--brass);
-}
-
-strong {
-  margin-right: 8px;
-}
-
-.chip {
-  margin-left: 8px;
-  font-size: 13px;
 }
 
 .clock {
   color: var(--brick);
 }
 
-form {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  margin-top: 4px;
-}
-
-form .form-control {
-  flex: 1;
+.why {
   min-width: 110px;
-}
-
-.links {
-  display: flex;
-  gap: 12px;
-}
-
-.links button {
-  min-height: 28px;
-  padding: 0;
-  border: 0;
-  background: none;
-  color: var(--ink-soft);
-  text-decoration: underline;
-}
-
-@media (pointer: coarse) {
-  .links button {
-    min-height: 44px;
-  }
 }
 </style>

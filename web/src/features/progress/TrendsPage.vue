@@ -5,22 +5,48 @@ import { computed, onMounted, toRef } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { saveFile } from '../../ui/save-file.ts';
-import { ClassTabs, plural, shortDate, useClasses, useLiveClass } from '../classes/index.ts';
-import { useFaults } from '../schools/index.ts';
+import { shortDate } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
+import { ClassHead, useClasses, useLiveClass } from '../classes/index.ts';
+import { useRemarks } from '../schools/index.ts';
 import { ClimbChart, WeeksChart } from './charts.ts';
 import { againstFan, trendsOf } from './trends.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
-const faults = useFaults();
+const remarks = useRemarks();
 useLiveClass(toRef(props, 'classId'));
-onMounted(faults.load);
+onMounted(remarks.load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const trends = computed(() => (page.value === null ? null : trendsOf(page.value, classes.events)));
 const comparison = computed(() => (trends.value === null ? null : againstFan(trends.value)));
 const longest = computed(() => Math.max(1, ...(trends.value?.steps.map((step) => step.lessons ?? 0) ?? [])));
 const counts = computed(() => page.value?.style.points.kind !== 'none');
+
+const WEEK_FIELDS = [
+  { key: 'week', label: 'Week of', isRowHeader: true },
+  { key: 'heard', label: 'Heard' },
+  { key: 'passed', label: 'Passed' },
+];
+const STEP_FIELDS = [
+  { key: 'title', label: 'Step', isRowHeader: true, sortable: true },
+  { key: 'lessons', label: 'Lessons', sortable: true },
+  { key: 'tries', label: 'Tries per pass', sortable: true },
+  { key: 'remarks', label: 'Remarks' },
+];
+const stepRows = computed(() =>
+  (trends.value?.steps ?? []).map((step) => ({
+    title: `${step.stepIndex + 1} ${page.value!.steps[step.stepIndex]!.title}`,
+    lessons: step.lessons,
+    tries: step.triesPerPass,
+    remarks:
+      step.remarks
+        .slice(0, 3)
+        .map((each) => `${remarks.wordsOf(each.remark)} ${each.count}`)
+        .join(', ') || '–',
+  })),
+);
 
 function exportPoints(): void {
   const open = page.value;
@@ -43,143 +69,70 @@ function exportPoints(): void {
     @again="classes.open(classId)"
   />
   <div v-else class="page-grid">
-    <ClassTabs :class-id="classId" :name="page.name" />
-    <div class="grid">
-      <section class="card-paper wide">
+    <ClassHead :class-id="classId" />
+    <div class="columns">
+      <section class="card-paper stack-close wide">
         <h2>
-          {{ (trends.came.at(-1) ?? 0).toFixed(1) }} steps climbed on the average, about
-          {{ (trends.now.middle.at(-1) ?? 0).toFixed(1) }} by the end
+          {{ (trends.came.at(-1) ?? 0).toFixed(1) }} steps passed on average; about
+          {{ (trends.now.middle.at(-1) ?? 0).toFixed(1) }} expected by the end of term
         </h2>
         <p v-if="comparison !== null">{{ comparison }}</p>
         <ClimbChart :trends="trends" :steps="page.steps.length" />
         <HowComputed>
-          The line is the mean of the steps passed by the pupils after each lesson. The fan takes 400 courses: each
-          draws for every lesson to come the climb of one of the {{ trends.lessonsHad }} lessons that have been. Eight
-          of ten courses lie inside, between {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and
-          {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }} at the end.
+          The line is the average number of steps passed after each lesson. The range comes from 400 possible courses:
+          for every lesson still to come, each course takes the climb of one of the {{ trends.lessonsHad }} lessons
+          taught so far, drawn at random. Eight of ten courses lie inside the range, which ends between
+          {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }}.
         </HowComputed>
       </section>
-      <section class="card-paper">
+      <section class="card-paper stack-close">
         <h2>Passes week by week</h2>
         <p v-if="trends.weeks.length === 0" class="soft">Nobody has been heard yet.</p>
         <template v-else>
           <WeeksChart :weeks="trends.weeks" />
-          <details>
-            <summary>As a table</summary>
-            <table class="table table-sm">
-              <thead>
-                <tr>
-                  <th scope="col">Week of</th>
-                  <th scope="col">Heard</th>
-                  <th scope="col">Passed</th>
-                </tr>
-              </thead>
-              <tbody>
-                <tr v-for="week in trends.weeks" :key="week.week">
-                  <th scope="row">{{ shortDate(week.week) }}</th>
-                  <td>{{ week.heard }}</td>
-                  <td>{{ week.passed }}</td>
-                </tr>
-              </tbody>
-            </table>
-          </details>
+          <HowComputed label="Show as a table">
+            <BTable small :items="trends.weeks" :fields="WEEK_FIELDS">
+              <template #cell(week)="{ item }">{{ shortDate(item.week) }}</template>
+            </BTable>
+          </HowComputed>
         </template>
       </section>
-      <section class="card-paper">
+      <section class="card-paper stack-close">
         <h2 v-if="trends.bottleneck !== null">Step {{ trends.bottleneck.stepIndex + 1 }} holds the class up</h2>
         <h2 v-else>No step holds the class up</h2>
         <p v-if="trends.bottleneck !== null">
           “{{ page.steps[trends.bottleneck.stepIndex]!.title }}” takes
-          {{ plural(trends.bottleneck.lessons, 'lesson', 'lessons') }}, the others usually
+          {{ plural(trends.bottleneck.lessons, 'lesson', 'lessons') }}; the others usually take
           {{ trends.bottleneck.usual }}.
         </p>
-        <table class="steps">
-          <thead>
-            <tr>
-              <th scope="col">Step</th>
-              <th scope="col">Lessons</th>
-              <th scope="col">Tries a pass</th>
-              <th scope="col">Remarks</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="step in trends.steps" :key="step.stepIndex">
-              <th scope="row">{{ step.stepIndex + 1 }} {{ page.steps[step.stepIndex]!.title }}</th>
-              <td>
-                <span class="bar" :style="{ width: `${(60 * (step.lessons ?? 0)) / longest}px` }" aria-hidden="true" />
-                {{ step.lessons ?? '–' }}
-              </td>
-              <td>{{ step.triesPerPass === null ? '–' : step.triesPerPass.toFixed(1) }}</td>
-              <td>
-                {{
-                  step.remarks
-                    .slice(0, 3)
-                    .map((each) => `${faults.wordsOf(each.remark)} ${each.count}`)
-                    .join(', ') || '–'
-                }}
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <BTable small stacked="md" :items="stepRows" :fields="STEP_FIELDS">
+          <template #cell(lessons)="{ item }">
+            <BProgress class="bar" :value="item.lessons ?? 0" :max="longest" aria-hidden="true" />
+            {{ item.lessons ?? '–' }}
+          </template>
+          <template #cell(tries)="{ item }">{{ item.tries === null ? '–' : item.tries.toFixed(1) }}</template>
+        </BTable>
         <HowComputed>
-          Lessons are those from coming to the step to passing it, the middle of all who have passed. A step holds up
-          when it takes half as much again as the others usually do, and three have passed it.
+          Lessons are the middle value for pupils who passed the step, from reaching it to passing it. A step holds the
+          class up if it takes half as long again as the others usually do, and at least three pupils have passed it.
         </HowComputed>
       </section>
-      <section class="card-paper">
+      <section class="card-paper stack-close stack-start">
         <h2>Points</h2>
         <template v-if="counts">
-          <p>By the rule of the class, as a table for your own marks. It is never a mark by itself.</p>
-          <BButton variant="outline-dark" @click="exportPoints">Points as CSV</BButton>
+          <p>By the class’s rule, as a table for your own marks. Points are never a mark by themselves.</p>
+          <BButton variant="outline-dark" @click="exportPoints">Export points as CSV</BButton>
         </template>
-        <p v-else class="soft">Passes do not count towards marks in this class. A rule can be set in its settings.</p>
+        <p v-else class="soft">Passes do not count towards marks in this class. You can set a rule under Settings.</p>
       </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.grid {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 12px;
-  align-items: start;
-}
-
-.wide {
-  grid-column: 1 / -1;
-}
-
-.steps {
-  width: 100%;
-  margin-top: 8px;
-  font-size: 14px;
-}
-
-.steps th,
-.steps td {
-  padding: 4px 8px 4px 0;
-  border-bottom: 1px solid var(--line);
-  text-align: left;
-  font-weight: 400;
-  vertical-align: top;
-}
-
-.steps thead th {
-  font-weight: 650;
-}
-
 .bar {
-  display: inline-block;
+  display: inline-flex;
+  width: 60px;
   height: 11px;
-  margin-right: 4px;
-  background: var(--spruce);
-  border-radius: 0 4px 4px 0;
-}
-
-@media (max-width: 900px) {
-  .grid {
-    grid-template-columns: minmax(0, 1fr);
-  }
 }
 </style>

@@ -3,8 +3,8 @@ import type { WeekTrend } from '@escalier/core/records';
 import { BarController, BarElement, CategoryScale, Chart, Legend, LinearScale, Tooltip } from 'chart.js';
 import { computed } from 'vue';
 import { Bar } from 'vue-chartjs';
-import { shortDate } from '../classes/index.ts';
-import { INK, SPRUCE, STONE, takeOnTheLook } from './chart-look.ts';
+import { shortDate } from '../../ui/dates.ts';
+import { colour, takeOnTheLook } from './chart-look.ts';
 
 const props = defineProps<{ weeks: readonly WeekTrend[] }>();
 Chart.register(BarController, BarElement, CategoryScale, Legend, LinearScale, Tooltip);
@@ -13,12 +13,12 @@ takeOnTheLook();
 const data = computed(() => ({
   labels: props.weeks.map((week) => shortDate(week.week)),
   datasets: [
-    { label: 'Passed', data: props.weeks.map((week) => week.passed), backgroundColor: SPRUCE },
+    { label: 'Passed', data: props.weeks.map((week) => week.passed), backgroundColor: colour('--spruce') },
     {
       label: 'Heard, not passed',
       data: props.weeks.map((week) => Math.max(0, week.heard - week.passed)),
-      backgroundColor: STONE,
-      borderColor: INK,
+      backgroundColor: colour('--stone'),
+      borderColor: colour('--ink'),
       borderWidth: 1,
     },
   ],

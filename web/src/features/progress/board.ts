@@ -1,19 +1,20 @@
 import type { Standing, StepStanding } from '@escalier/core/records';
 import type { ClassPage, PupilDto } from '@escalier/server/api';
-import { plural, shortDate } from '../classes/index.ts';
+import { dayOfMoment } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 
 export const SORTS = [
-  { value: 'name', label: 'Name' },
-  { value: 'step', label: 'Step' },
-  { value: 'wait', label: 'Wait' },
+  { value: 'name', text: 'Name' },
+  { value: 'step', text: 'Step' },
+  { value: 'wait', text: 'Wait' },
 ] as const;
 export type Sort = (typeof SORTS)[number]['value'];
 
 export const FILTERS = [
-  { value: 'all', label: 'All' },
-  { value: 'nearly', label: 'Nearly' },
-  { value: 'stuck', label: 'Stuck' },
-  { value: 'unheard', label: 'Waiting 2+' },
+  { value: 'all', text: 'All' },
+  { value: 'nearly', text: 'Nearly' },
+  { value: 'stuck', text: 'Stuck' },
+  { value: 'unheard', text: 'Waiting 2+' },
 ] as const;
 export type Filter = (typeof FILTERS)[number]['value'];
 
@@ -73,8 +74,13 @@ function cellsOf(page: ClassPage, pupil: PupilDto, standing: Standing): readonly
       stepIndex,
       state,
       here: standing.stepIndex === stepIndex,
-      text: heard === undefined ? '' : heard.passedAt !== null ? shortDate(heard.passedAt) : `${heard.tries}×`,
-      words: `${pupil.name}, step ${step.position}: ${wordsOf(heard, below)}`,
+      text:
+        heard === undefined
+          ? ''
+          : heard.passedAt !== null
+            ? dayOfMoment(heard.passedAt, page.timeZone)
+            : `${heard.tries}×`,
+      words: `${pupil.name}, step ${step.position}: ${wordsOf(heard, below, page.timeZone)}`,
     };
   });
 }
@@ -85,11 +91,11 @@ function stateOf(heard: StepStanding | undefined, below: boolean): CellState {
   return heard.lastOutcome === 'nearly' ? 'nearly' : 'tried';
 }
 
-function wordsOf(heard: StepStanding | undefined, below: boolean): string {
-  if (heard === undefined) return below ? 'joined above it' : 'not heard';
+function wordsOf(heard: StepStanding | undefined, below: boolean, timeZone: string): string {
+  if (heard === undefined) return below ? 'joined on a later step' : 'not heard';
   const tries = plural(heard.tries, 'try', 'tries');
-  if (heard.passedAt !== null) return `passed on ${shortDate(heard.passedAt)}, ${tries}`;
-  return `${tries}, ${heard.nearly === 0 ? 'none nearly' : `${heard.nearly} nearly`}, last on ${shortDate(heard.lastHeardAt)}`;
+  if (heard.passedAt !== null) return `passed on ${dayOfMoment(heard.passedAt, timeZone)}, ${tries}`;
+  return `${tries}, ${heard.nearly === 0 ? 'none nearly' : `${heard.nearly} nearly`}, last on ${dayOfMoment(heard.lastHeardAt, timeZone)}`;
 }
 
 /** Where a key moves to on the board, like in a sheet; null for a key that does not move. */

@@ -1,17 +1,16 @@
 import { Chart } from 'chart.js';
 
+/** A colour of the paper, as the style sheet has it. @param token such as `--ink`. */
+export function colour(token: string): string {
+  return getComputedStyle(document.documentElement).getPropertyValue(token).trim();
+}
+
 /** Charts look like the rest of the paper: its colours, its letters, no motion. */
 export function takeOnTheLook(): void {
-  Chart.defaults.font.family = "'Atkinson Hyperlegible Next Variable', Verdana, sans-serif";
-  Chart.defaults.font.size = 13;
-  Chart.defaults.color = '#1d2b2a';
-  Chart.defaults.borderColor = '#d9d0bd';
+  Chart.defaults.font.family = colour('--reading');
+  Chart.defaults.font.size = 14;
+  Chart.defaults.color = colour('--ink');
+  Chart.defaults.borderColor = colour('--line');
   Chart.defaults.animation = false;
   Chart.defaults.maintainAspectRatio = false;
 }
-
-export const INK = '#1d2b2a';
-export const SPRUCE = '#1f5a4c';
-export const SPRUCE_PALE = 'rgb(31 90 76 / 22%)';
-export const BRASS = '#a8720f';
-export const STONE = '#ece3d1';

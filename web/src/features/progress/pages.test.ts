@@ -7,6 +7,7 @@ import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import BoardPage from './BoardPage.vue';
 import PupilPage from './PupilPage.vue';
 
@@ -47,7 +48,7 @@ beforeEach(() => {
   fakeServer({
     'GET /api/classes/c': () => PAGE,
     'GET /api/classes/c/records': () => ({ records: [NEARLY], last: 1 }),
-    'GET /api/school/faults': () => ({ faults: [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }] }),
+    'GET /api/school/remarks': () => ({ remarks: [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }] }),
     'POST /api/hearing/events': ({ body }) => {
       const { events } = body as { events: readonly { kind: string; id: string }[] };
       sent = [...sent, ...events];
@@ -90,12 +91,12 @@ describe('the board', () => {
   it('corrects a record with a reason, and takes one back', async () => {
     const wrapper = await opened(BoardPage, {});
     await wrapper.get('[data-cell="0.0"]').trigger('click');
-    await wrapper.get('.links button').trigger('click');
+    await press('Correct');
     await wrapper.get('select[aria-label="It was"]').setValue('passed');
-    await wrapper.get('input[aria-label="Why"]').setValue('A slip of the finger');
+    await wrapper.get('input[aria-label="Why?"]').setValue('A slip of the finger');
     await wrapper.get('li form').trigger('submit');
     await vi.waitFor(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'));
-    await wrapper.findAll('.links button')[1]!.trigger('click');
+    await press('Undo');
     await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']));
     expect(sent[0]).toMatchObject({ corrects: NEARLY.id, reason: 'A slip of the finger', outcome: 'passed' });
   });
@@ -105,8 +106,8 @@ describe('a pupil’s page', () => {
   it('tells what was heard, what to practise, and writes to the family', async () => {
     const wrapper = await opened(PupilPage, { pupilId: 'ann' });
     await flushPromises();
-    expect(wrapper.get('.history').text()).toContain('Nearly');
-    expect(wrapper.text()).toContain('A and E, to and fro');
+    expect(wrapper.get('.heard').text()).toContain('Nearly');
+    expect(wrapper.text()).toContain('A and E, back and forth');
     expect(wrapper.text()).toContain('Flat pads.');
     expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toContain('Ann is on the first of 3 steps.');
   });

@@ -58,14 +58,27 @@ describe('the board', () => {
     const rows = boardRows(page(), 'name', 'all', '');
     expect(rows.map((row) => row.pupil.name)).toEqual(['Ann', 'Ben', 'Cem']);
     expect(rows[0]!.cells.map((cell) => `${cell.state} ${cell.text}`)).toEqual([
-      'passed 2 Mar',
+      'passed Mar 2',
       'tried 1×',
       'unheard ',
     ]);
-    expect(rows[0]!.cells[0]!.words).toBe('Ann, step 1: passed on 2 Mar, 2 tries');
-    expect(rows[1]!.cells[0]!.words).toBe('Ben, step 1: 1 try, 1 nearly, last on 2 Mar');
-    expect(rows[2]!.cells[0]).toMatchObject({ state: 'below', words: 'Cem, step 1: joined above it' });
+    expect(rows[0]!.cells[0]!.words).toBe('Ann, step 1: passed on Mar 2, 2 tries');
+    expect(rows[1]!.cells[0]!.words).toBe('Ben, step 1: 1 try, 1 nearly, last on Mar 2');
+    expect(rows[2]!.cells[0]).toMatchObject({ state: 'below', words: 'Cem, step 1: joined on a later step' });
     expect(rows.map((row) => row.cells.findIndex((cell) => cell.here))).toEqual([1, 0, 1]);
+  });
+
+  it('shows the day of a pass where the school is, not where Greenwich is', () => {
+    const passed = heard('ann', 1, 'passed', 2, { heardAt: '2026-03-02T20:30:00.000Z' });
+    const cell = (timeZone: string) => {
+      const open = page({ timeZone });
+      const rules = open.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+      const standing = standings([{ pupilId: 'ann', startStepIndex: 0 }], rules, [passed])[0]!;
+      const pupils = open.pupils.slice(0, 1).map((pupil) => ({ ...pupil, standing }));
+      return boardRows({ ...open, pupils }, 'name', 'all', '')[0]!.cells[0]!.text;
+    };
+    expect(cell('Pacific/Auckland')).toBe('Mar 3');
+    expect(cell('America/Los_Angeles')).toBe('Mar 2');
   });
 
   it('is sorted, filtered and searched', () => {
@@ -120,9 +133,9 @@ describe('a pupil’s page', () => {
 
   it('says what to practise, and writes it to the family', () => {
     const goose = step(2, { title: 'Goose Walk', newNotes: ['E4'], hardMoves: [{ from: 'A4', to: 'E4', cost: 3 }] });
-    const faults = [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }];
-    const practice = practiceOf(goose, ['leak'], faults);
-    expect(practice).toEqual(['the new note E', 'A and E, to and fro: slowly, then faster', 'Flat pads.']);
+    const remarks = [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }];
+    const practice = practiceOf(goose, ['leak'], remarks);
+    expect(practice).toEqual(['the new note E', 'A and E, back and forth: slowly, then faster', 'Flat pads.']);
     const open = page({ steps: [step(1), goose, step(3)] });
     const note = familyNote(open, open.pupils[0]!, practice);
     expect(note).toContain('Ann has passed 1 of 3 steps. The tune now is “Goose Walk”, at 84 beats a minute.');
@@ -145,6 +158,6 @@ describe('trends of a class', () => {
     const early = Array.from({ length: 3 }, (_, index) => heard('ann', index + 1, 'passed', index + 1));
     const trends = trendsOf(page({ today: '2026-03-09', lessons }), early);
     expect(trends.then?.from).toBe(4);
-    expect(againstFan(trends)).toMatch(/^Slower than it looked after 4 lessons: 1\.0 steps came/);
+    expect(againstFan(trends)).toMatch(/^Predicted after lesson 4: .* actual 1\.0, slower than expected/);
   });
 });

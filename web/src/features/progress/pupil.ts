@@ -1,7 +1,14 @@
 import { dayIn } from '@escalier/core/calendar';
-import { chanceToPass, forecast, type Climb, type Fault, type Forecast, type HeardEvent } from '@escalier/core/records';
+import {
+  chanceToPass,
+  forecast,
+  type Climb,
+  type Remark,
+  type Forecast,
+  type HeardEvent,
+} from '@escalier/core/records';
 import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
-import { noteWords } from '../classes/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
 
 /** What the pupils of a class have climbed, in how many lessons each. */
 export function climbsOf(page: ClassPage): readonly Climb[] {
@@ -61,12 +68,12 @@ export function remarksOverTime(heard: readonly HeardEvent[], timeZone: string):
 }
 
 /** What to practise on a step: the hard moves of its tune, and the remedies of what was remarked last. */
-export function practiceOf(step: StepDto, remarks: readonly string[], faults: readonly Fault[]): readonly string[] {
+export function practiceOf(step: StepDto, noted: readonly string[], remarks: readonly Remark[]): readonly string[] {
   const moves = step.hardMoves.map(
-    ({ from, to }) => `${noteWords(from)} and ${noteWords(to)}, to and fro: slowly, then faster`,
+    ({ from, to }) => `${noteWords(from)} and ${noteWords(to)}, back and forth: slowly, then faster`,
   );
   const notes = step.newNotes.map((note) => `the new note ${noteWords(note)}`);
-  const remedies = faults.filter((fault) => remarks.includes(fault.id)).map((fault) => fault.remedy);
+  const remedies = remarks.filter((remark) => noted.includes(remark.id)).map((remark) => remark.remedy);
   return [...notes, ...moves, ...remedies];
 }
 
@@ -87,6 +94,6 @@ export function familyNote(page: ClassPage, pupil: PupilDto, practice: readonly 
   const home =
     step === undefined || practice.length === 0
       ? []
-      : ['', 'Five minutes a day are enough:', ...practice.map((line) => `- ${line}`)];
+      : ['', 'Five minutes a day is enough:', ...practice.map((line) => `- ${line}`)];
   return ['Dear family,', '', `${so} ${now}`, ...home, '', `Music, ${page.name}`].join('\n');
 }

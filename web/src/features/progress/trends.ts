@@ -47,10 +47,7 @@ export function againstFan({ then, came, lessonsHad }: TrendsOfClass): string | 
   const at = came[lessonsHad] ?? 0;
   const [low, high] = [then.low.at(-1)!, then.high.at(-1)!];
   const steps = (value: number): string => value.toFixed(1);
-  const range = `${steps(low)} to ${steps(high)} steps`;
-  if (at > high)
-    return `Quicker than it looked after ${then.from} lessons: ${steps(at)} steps came, ${range} were likely.`;
-  if (at < low)
-    return `Slower than it looked after ${then.from} lessons: ${steps(at)} steps came, ${range} were likely.`;
-  return `As it looked after ${then.from} lessons: ${steps(at)} steps came, ${range} were likely.`;
+  const said = `Predicted after lesson ${then.from}: ${steps(low)} to ${steps(high)}; actual ${steps(at)}`;
+  if (at > high) return `${said}, faster than expected.`;
+  return at < low ? `${said}, slower than expected.` : `${said}.`;
 }

@@ -6,7 +6,9 @@ import type { PupilRecord } from '@escalier/server/api';
 import { computed, ref, watch } from 'vue';
 import { saveFile } from '../../ui/save-file.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { ClassTabs, longDate, plural, shortDate, useClasses } from '../classes/index.ts';
+import { longDate, shortDate } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
+import { ClassHead, useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
 import PupilForm from './PupilForm.vue';
 import RosterImport from './RosterImport.vue';
@@ -77,152 +79,94 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
 <template>
   <LoadState v-if="pupils === null || page === null" :error="error ?? classes.error" what="the pupils" @again="load" />
   <div v-else class="page-grid">
-    <ClassTabs :class-id="classId" :name="page.name" />
-    <div class="columns">
-      <section class="card-paper list">
-        <div class="head">
-          <h2>{{ plural(here.length, 'pupil', 'pupils') }}</h2>
+    <ClassHead :class-id="classId" />
+    <div class="columns columns-list">
+      <section class="card-paper stack">
+        <div class="line">
+          <h2 class="grow">{{ plural(here.length, 'pupil', 'pupils') }}</h2>
           <BButton
-            size="sm"
             variant="outline-dark"
             :aria-expanded="importing"
             @click="((importing = !importing), (openId = null))"
-            >Bring pupils</BButton
+            >Add pupils</BButton
           >
-          <BButton v-if="pupils.length > 0" size="sm" variant="outline-dark" @click="writeFile">As a CSV file</BButton>
+          <BButton v-if="pupils.length > 0" variant="outline-dark" @click="writeFile">Export as CSV</BButton>
         </div>
-        <ul class="pick-list">
-          <li v-for="pupil in [...here, ...left]" :key="pupil.id">
-            <button
-              type="button"
-              :class="{ on: pupil.id === openId, left: pupil.leftOn !== null }"
-              :aria-pressed="pupil.id === openId"
-              @click="((openId = pupil.id), (importing = false))"
-            >
-              <span class="name">{{ pupil.name }}</span>
-              <span class="facts">{{ facts(pupil) }}</span>
-            </button>
-          </li>
-        </ul>
-        <p v-if="pupils.length === 0" class="soft">Nobody is in this class yet.</p>
-      </section>
-      <RosterImport
-        v-if="importing"
-        :there="here.map((pupil) => pupil.name)"
-        :steps="steps"
-        :today="page.today"
-        :add="addPupils"
-        @done="importing = false"
-      />
-      <PupilForm
-        v-else-if="open !== null"
-        :key="open.id"
-        :pupil="open"
-        :steps="steps"
-        :class-mark="page.style.posture.handMark"
-        :today="page.today"
-        :others="others"
-        :may-erase="session.me?.role === 'owner'"
-        :change="change"
-        :move="move"
-        :erase="erase"
-        :set-absent="setAbsent"
-        @gone="openId = null"
-      />
-      <aside v-else class="card-paper side">
-        <h2>Away today, {{ longDate(page.today) }}</h2>
-        <p class="soft">
-          {{ away.length === 0 ? 'Nobody is noted.' : plural(away.length, 'pupil', 'pupils') + '.' }} A tap notes it,
-          another takes it back.
-        </p>
-        <div class="away">
-          <button
-            v-for="pupil in here"
+        <BListGroup flush>
+          <BListGroupItem
+            v-for="pupil in [...here, ...left]"
             :key="pupil.id"
-            type="button"
-            :aria-pressed="away.includes(pupil)"
-            @click="setAbsent(pupil.id, page.today, !away.includes(pupil))"
+            class="pupil"
+            :class="{ left: pupil.leftOn !== null }"
+            button
+            :active="pupil.id === openId"
+            :aria-pressed="pupil.id === openId"
+            @click="((openId = pupil.id), (importing = false))"
           >
-            {{ pupil.name }}
-          </button>
-        </div>
-        <h2>In this list</h2>
-        <p>
-          Choose a pupil for the note, the mark of the left hand, days away, the consent to recordings, moving and
-          leaving. {{ here.filter((pupil) => pupil.mayRecord).length }} of {{ here.length }} may be recorded.
+            <strong class="name">{{ pupil.name }}</strong> <span class="small">{{ facts(pupil) }}</span>
+          </BListGroupItem>
+        </BListGroup>
+        <p v-if="pupils.length === 0" class="soft">
+          Nobody is in this class yet. Add pupils: paste their names, or read a file.
         </p>
-      </aside>
+      </section>
+      <div class="beside">
+        <RosterImport
+          v-if="importing"
+          :there="here.map((pupil) => pupil.name)"
+          :steps="steps"
+          :today="page.today"
+          :add="addPupils"
+          @done="importing = false"
+        />
+        <PupilForm
+          v-else-if="open !== null"
+          :key="open.id"
+          :pupil="open"
+          :steps="steps"
+          :class-mark="page.style.posture.handMark"
+          :today="page.today"
+          :others="others"
+          :may-erase="session.me?.role === 'owner'"
+          :change="change"
+          :move="move"
+          :erase="erase"
+          :set-absent="setAbsent"
+          @gone="openId = null"
+        />
+        <aside v-else class="card-paper stack">
+          <h2>Away today, {{ longDate(page.today) }}</h2>
+          <p class="soft">
+            {{ away.length === 0 ? 'Nobody yet.' : `${plural(away.length, 'pupil', 'pupils')}.` }} Tap a name to mark
+            it, tap again to unmark.
+          </p>
+          <div class="away">
+            <BButton
+              v-for="pupil in here"
+              :key="pupil.id"
+              variant="outline-dark"
+              :class="{ absent: away.includes(pupil) }"
+              :pressed="away.includes(pupil)"
+              @click="setAbsent(pupil.id, page.today, !away.includes(pupil))"
+            >
+              {{ pupil.name }}
+            </BButton>
+          </div>
+          <h2>More about a pupil</h2>
+          <p>
+            Choose a name for notes, the left-hand marker, days away, consent to recordings, moving and leaving.
+            {{ here.filter((pupil) => pupil.mayRecord).length }} of {{ here.length }} may be recorded.
+          </p>
+        </aside>
+      </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.columns {
-  display: grid;
-  grid-template-columns: minmax(300px, 5fr) 7fr;
-  gap: 12px;
-  align-items: start;
-}
-
-.columns > :last-child {
-  position: sticky;
-  top: 12px;
-  max-height: calc(100vh - 24px);
-  overflow: auto;
-}
-
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-  margin-bottom: 8px;
-}
-
-.head h2 {
-  flex: 1;
-}
-
-.side {
-  display: grid;
-  gap: 8px;
-}
-
-.away {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
-  gap: 6px;
-  margin-bottom: 10px;
-}
-
-.away button {
-  overflow: hidden;
-  min-height: 44px;
-  padding: 2px 8px;
-  border: 1.5px solid var(--line-strong);
-  border-radius: 10px;
-  background: var(--card);
-  color: var(--ink);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-
-.away button[aria-pressed='true'] {
-  border-color: var(--ink);
-  border-style: dashed;
-  background: var(--stone);
-  text-decoration: line-through;
-}
-
-.pick-list button {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-}
-
 .name {
+  display: inline-block;
   min-width: 8em;
-  font-weight: 650;
 }
 
 .left .name {
@@ -230,27 +174,28 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
   text-decoration: line-through;
 }
 
-.facts {
-  font-size: 14px;
-  color: var(--ink-soft);
+.away {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(140px, 1fr));
+  gap: 6px;
 }
 
-.on .facts {
-  color: #fff;
+.away .btn {
+  overflow: hidden;
+  font-weight: 400;
 }
 
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: 2fr 3fr;
-  }
+.away .absent {
+  border-style: dashed;
+  text-decoration: line-through;
+}
 
-  .pick-list button {
-    flex-wrap: wrap;
-    gap: 0 8px;
-  }
-
-  .facts {
-    width: 100%;
+@media (min-width: 901px) {
+  .beside {
+    position: sticky;
+    top: 12px;
+    max-height: calc(100vh - 24px);
+    overflow: auto;
   }
 }
 </style>

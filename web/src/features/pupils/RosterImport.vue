@@ -9,8 +9,11 @@ import {
   type RosterField,
   type RosterTable,
 } from '@escalier/core/formats';
-import { computed, ref, shallowRef, useTemplateRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
+import FilePick from '../../ui/FilePick.vue';
+import { plural } from '../../ui/plural.ts';
 import SaveBar from '../../ui/SaveBar.vue';
+import SelectField from '../../ui/SelectField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import type { NewPupil } from './use-pupils.ts';
 
@@ -22,16 +25,17 @@ const props = defineProps<{
   add: (pupils: readonly NewPupil[]) => Promise<void>;
 }>();
 const emit = defineEmits<{ done: [count: number] }>();
-const { busy, stored, reason, save } = useSave();
+const { busy, reason, save } = useSave(null);
 
 const FIELD_WORDS: Record<RosterField, string> = {
-  name: 'shown name',
+  name: 'name shown',
   'first-name': 'first name',
   'last-name': 'last name',
   'start-step': 'start step',
   'joined-on': 'joined on',
   ignore: 'leave out',
 };
+const FIELD_OPTIONS = Object.entries(FIELD_WORDS).map(([value, text]) => ({ value: value as RosterField, text }));
 const MOST_AT_ONCE = 60;
 
 const text = ref('');
@@ -40,7 +44,6 @@ const sets = shallowRef<readonly RosteredClass[]>([]);
 const set = ref(0);
 const trouble = ref<string | null>(null);
 const mapping = ref<RosterField[]>([]);
-const picker = useTemplateRef('picker');
 
 const table = computed<RosterTable | null>(() => {
   const fromSet = sets.value[set.value];
@@ -52,7 +55,7 @@ const table = computed<RosterTable | null>(() => {
 const unread = computed(() => {
   if (table.value !== null || text.value.trim() === '') return null;
   const read = readRoster(text.value);
-  return read.ok ? null : read.fault;
+  return read.ok ? null : read.error;
 });
 watch(table, (next) => {
   mapping.value = next === null ? [] : [...guessMapping(next)];
@@ -66,12 +69,10 @@ const rows = computed(() =>
         today: props.today,
       }),
 );
-const good = computed(() => rows.value.filter((row) => row.faults.length === 0));
-const wrong = computed(() => rows.value.filter((row) => row.faults.length > 0));
+const good = computed(() => rows.value.filter((row) => row.problems.length === 0));
+const wrong = computed(() => rows.value.filter((row) => row.problems.length > 0));
 
-async function readFiles(event: Event): Promise<void> {
-  const files = [...((event.target as HTMLInputElement).files ?? [])];
-  if (picker.value !== null) picker.value.value = '';
+async function readFiles(files: readonly File[]): Promise<void> {
   trouble.value = null;
   sets.value = [];
   const [only] = files;
@@ -86,7 +87,7 @@ async function readFiles(event: Event): Promise<void> {
   if (read.ok) {
     sets.value = read.value;
     set.value = 0;
-  } else trouble.value = read.fault;
+  } else trouble.value = read.error;
 }
 
 async function textsOf(files: readonly File[]): Promise<ReadonlyMap<string, string>> {
@@ -94,7 +95,7 @@ async function textsOf(files: readonly File[]): Promise<ReadonlyMap<string, stri
   return new Map(await Promise.all(texts));
 }
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   const pupils = good.value.slice(0, MOST_AT_ONCE).map((row) => row.pupil);
   if (await save(() => props.add(pupils))) {
     text.value = '';
@@ -105,135 +106,96 @@ async function store(): Promise<void> {
 </script>
 
 <template>
-  <section class="card-paper">
-    <h2>Bring pupils</h2>
+  <section class="card-paper stack">
+    <h2>Add pupils</h2>
     <p>
-      Paste names, one a line, or cells from a spreadsheet. Only the shown name is needed; nothing else about a child
+      Paste names, one a line, or cells from a spreadsheet. Only the name shown is needed; nothing else about a child
       has to be here.
     </p>
-    <label class="visually-hidden" for="roster">List of pupils</label>
-    <textarea
-      id="roster"
+    <BFormTextarea
       v-model="text"
-      class="form-control"
       rows="5"
-      placeholder="Abena&#10;Bruno&#10;Cleo"
+      :placeholder="'Abena\nBruno\nCleo'"
       spellcheck="false"
+      aria-label="List of pupils"
       @input="sets = []"
     />
-    <div class="line">
-      <label class="btn btn-outline-dark btn-sm">
-        Read a file
-        <input
-          ref="picker"
-          class="visually-hidden"
-          type="file"
-          multiple
-          accept=".csv,.txt,.tsv,.zip,text/csv"
-          @change="readFiles"
-        />
-      </label>
-      <span class="soft">CSV, or a OneRoster set: as one ZIP, or its files together (users, classes, enrollments)</span>
-    </div>
-    <p v-if="trouble !== null || unread !== null" class="fault" role="alert">{{ trouble ?? unread }}</p>
-    <div v-if="sets.length > 0" class="line">
-      <label for="set">Class of the set</label>
-      <select id="set" v-model="set" class="form-select auto">
-        <option v-for="(each, index) in sets" :key="index" :value="index">
-          {{ each.title }} ({{ each.table.rows.length }})
-        </option>
-      </select>
-    </div>
-    <form v-if="table !== null" @submit.prevent="store">
-      <label v-if="sets.length === 0" class="line">
-        <input
-          class="form-check-input"
-          type="checkbox"
-          :checked="hasHead ?? table.rows.length < text.trim().split('\n').length"
-          @change="hasHead = ($event.target as HTMLInputElement).checked"
-        />
-        The first line names the columns
-      </label>
+    <FilePick
+      label="Or read a file"
+      hint="CSV, or a OneRoster set: one ZIP, or its files together (users, classes, enrollments)."
+      accept=".csv,.txt,.tsv,.zip,text/csv"
+      multiple
+      @pick="readFiles"
+    />
+    <BAlert v-if="trouble !== null || unread !== null" variant="danger" :model-value="true">{{
+      trouble ?? unread
+    }}</BAlert>
+    <SelectField
+      v-if="sets.length > 0"
+      v-model="set"
+      label="Class in the file"
+      :options="sets.map((each, index) => ({ value: index, text: `${each.title} (${each.table.rows.length})` }))"
+    />
+    <BForm v-if="table !== null" class="stack" @submit.prevent="submit">
+      <BFormCheckbox
+        v-if="sets.length === 0"
+        :model-value="hasHead ?? table.rows.length < text.trim().split('\n').length"
+        @update:model-value="hasHead = $event === true"
+        >The first line names the columns</BFormCheckbox
+      >
       <div class="scroll" tabindex="0" role="region" aria-label="Preview of the list">
-        <table>
-          <thead>
-            <tr>
-              <th v-for="(column, index) in table.columns" :key="index" scope="col">
+        <BTableSimple small>
+          <BThead>
+            <BTr>
+              <BTh v-for="(column, index) in table.columns" :key="index" scope="col">
                 {{ column }}
-                <select v-model="mapping[index]" class="form-select form-select-sm" :aria-label="`${column} is`">
-                  <option v-for="(label, field) in FIELD_WORDS" :key="field" :value="field">{{ label }}</option>
-                </select>
-              </th>
-              <th scope="col">As it will be</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(row, index) in rows" :key="row.line" :class="{ wrong: row.faults.length > 0 }">
-              <td v-for="(cell, at) in table.rows[index]" :key="at">{{ cell }}</td>
-              <td v-if="row.faults.length === 0">
+                <BFormSelect
+                  v-model="mapping[index]!"
+                  size="sm"
+                  :options="FIELD_OPTIONS"
+                  :aria-label="`${column} is`"
+                />
+              </BTh>
+              <BTh scope="col">Will be added as</BTh>
+            </BTr>
+          </BThead>
+          <BTbody>
+            <BTr v-for="(row, index) in rows" :key="row.line" :class="{ wrong: row.problems.length > 0 }">
+              <BTd v-for="(cell, at) in table.rows[index]" :key="at">{{ cell }}</BTd>
+              <BTd v-if="row.problems.length === 0">
                 <strong>{{ row.pupil.name }}</strong><template v-if="row.pupil.startStep > 1"
                   >, from step {{ row.pupil.startStep }}</template
                 >
-              </td>
-              <td v-else class="fault">Line {{ row.line }}: {{ row.faults.join(' ') }}</td>
-            </tr>
-          </tbody>
-        </table>
+              </BTd>
+              <BTd v-else class="problem">Line {{ row.line }}: {{ row.problems.join(' ') }}</BTd>
+            </BTr>
+          </BTbody>
+        </BTableSimple>
       </div>
-      <p v-if="wrong.length > 0">
-        {{ wrong.length }} {{ wrong.length === 1 ? 'line is' : 'lines are' }} left out as long as that stands there.
-      </p>
-      <p v-if="good.length > MOST_AT_ONCE">A class takes {{ MOST_AT_ONCE }} at once: the first ones are added.</p>
+      <p v-if="wrong.length > 0">{{ plural(wrong.length, 'line is', 'lines are') }} left out until corrected.</p>
+      <p v-if="good.length > MOST_AT_ONCE">You can add {{ MOST_AT_ONCE }} at once: the first ones are added.</p>
       <SaveBar
-        :busy="busy || good.length === 0"
-        :stored="stored"
-        :fault="reason"
-        :label="`Add ${Math.min(good.length, MOST_AT_ONCE)} ${good.length === 1 ? 'pupil' : 'pupils'}`"
+        :busy="busy"
+        :disabled="good.length === 0"
+        :error="reason"
+        :label="`Add ${plural(Math.min(good.length, MOST_AT_ONCE), 'pupil', 'pupils')}`"
       />
-    </form>
+    </BForm>
   </section>
 </template>
 
 <style scoped>
-section,
-form {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 10px;
-  min-height: 44px;
-}
-
 .scroll {
   max-height: 340px;
   overflow: auto;
 }
 
-th,
-td {
-  padding: 4px 12px 4px 0;
-  text-align: left;
-  vertical-align: top;
+.wrong > * {
+  border-block: 1px solid var(--brick);
 }
 
-thead select {
-  min-width: 124px;
-}
-
-thead th {
-  position: sticky;
-  top: 0;
-  background: var(--card);
-}
-
-.wrong td {
-  border-top: 1px solid var(--brick);
-  border-bottom: 1px solid var(--brick);
+.problem {
+  color: var(--brick);
+  font-weight: 650;
 }
 </style>

@@ -1,8 +1,9 @@
 import type { ClassPage, ClassSummary, PupilRecord } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import PupilsPage from './PupilsPage.vue';
 
 const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
@@ -42,10 +43,10 @@ describe('the pupils of a class', () => {
     );
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
     expect(wrapper.get('h2').text()).toBe('1 pupil');
-    const lines = wrapper.findAll('.pick-list li').map((each) => each.text());
+    const lines = wrapper.findAll('.list-group-item').map((each) => each.text());
     expect(lines[0]).toContain('away 1×');
     expect(lines[0]).toContain('has a note');
-    expect(lines[1]).toContain('left 20 Feb');
+    expect(lines[1]).toContain('left Feb 20');
   });
 
   it('are noted as away by a tap, and there again by another', async () => {
@@ -73,9 +74,9 @@ describe('the pupils of a class', () => {
   it('are changed: an empty date of leaving is none', async () => {
     const asked = fakeServer({ ...answers(() => [pupil('Bo')]), 'PUT /api/pupils/bo': () => ({ ok: true }) });
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
-    await wrapper.get('.pick-list button').trigger('click');
+    await wrapper.get('.list-group-item').trigger('click');
     await wrapper.get('textarea').setValue('Sits in front');
-    await wrapper.get('.check input').setValue(true);
+    await wrapper.get('form input[type=checkbox]').setValue(true);
     await wrapper.get('form').trigger('submit');
     await flushPromises();
     const sent = asked.find((each) => each.method === 'PUT')!.body;
@@ -86,12 +87,12 @@ describe('the pupils of a class', () => {
   it('go to a parallel group, or not, in the server’s words', async () => {
     fakeServer({
       ...answers(() => [pupil('Bo', { moves: [{ on: '2026-02-10', from: '4 Otter', to: '4 Plover' }] })]),
-      'POST /api/pupils/bo/move': () => new Refused(400, 'Not stored.', { classId: 'Bo is in this class already.' }),
+      'POST /api/pupils/bo/move': () => new Refused(400, 'Not saved.', { classId: 'Bo is in this class already.' }),
     });
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
-    await wrapper.get('.pick-list button').trigger('click');
-    expect(wrapper.text()).toContain('10 Feb: moved from 4 Otter to 4 Plover.');
-    await wrapper.get('#to-class').setValue('o');
+    await wrapper.get('.list-group-item').trigger('click');
+    expect(wrapper.text()).toContain('Feb 10: moved from 4 Otter to 4 Plover.');
+    await wrapper.get('[aria-label="Class"]').setValue('o');
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
     expect(wrapper.text()).toContain('Bo is in this class already.');
@@ -100,19 +101,13 @@ describe('the pupils of a class', () => {
   it('are erased only by an owner, and only after a second word', async () => {
     const asked = fakeServer({ ...answers(() => [pupil('Bo')]), 'POST /api/pupils/bo/erase': () => ({ ok: true }) });
     const teacher = await openPage(PupilsPage, { classId: 'c' }, { role: 'teacher' });
-    await teacher.wrapper.get('.pick-list button').trigger('click');
+    await teacher.wrapper.get('.list-group-item').trigger('click');
     expect(teacher.wrapper.text()).not.toContain('Erase');
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
-    const press = (text: string) =>
-      wrapper
-        .findAll('button')
-        .find((each) => each.text() === text)!
-        .trigger('click');
-    await wrapper.get('.pick-list button').trigger('click');
+    await wrapper.get('.list-group-item').trigger('click');
     await press('Erase Bo …');
     expect(asked.some((each) => each.method === 'POST')).toBe(false);
-    await press('Erase for good');
-    await flushPromises();
+    await vi.waitFor(() => press('Erase for good'));
     expect(asked.some((each) => each.path.endsWith('/erase'))).toBe(true);
   });
 });

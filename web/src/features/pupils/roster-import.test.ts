@@ -1,20 +1,21 @@
-import { flushPromises, mount } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../../api.ts';
+import { mountInApp } from '../../testing/mount.ts';
 import RosterImport from './RosterImport.vue';
 
-const BButton = { props: ['disabled'], template: '<button :disabled="disabled"><slot /></button>' };
-
 function importer(add = vi.fn().mockResolvedValue(undefined)) {
-  const wrapper = mount(RosterImport, {
-    props: { there: ['Aino'], steps: ['Three Lanterns', 'Mill Wheel'], today: '2026-03-03', add },
-    global: { stubs: { BButton } },
+  const { wrapper } = mountInApp(RosterImport, {
+    there: ['Aino'],
+    steps: ['Three Lanterns', 'Mill Wheel'],
+    today: '2026-03-03',
+    add,
   });
   return { wrapper, add };
 }
 
-describe('bringing pupils', () => {
-  it('shows each row as it would be, and adds only those without a fault', async () => {
+describe('adding pupils', () => {
+  it('shows each row as it would be, and adds only those without an error', async () => {
     const { wrapper, add } = importer();
     await wrapper.get('textarea').setValue('Name,Step\nBo,2\nAino,1\nIda,1');
     expect(wrapper.text()).toContain('Aino is in the class already');
@@ -26,7 +27,7 @@ describe('bringing pupils', () => {
       { name: 'Ida', startStep: 1, joinedOn: '2026-03-03' },
     ]);
     expect(wrapper.emitted('done')).toEqual([[2]]);
-    expect(wrapper.get('textarea').element.value).toBe('');
+    expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toBe('');
   });
 
   it('follows the mapper, and the word on the first line', async () => {
@@ -47,7 +48,7 @@ describe('bringing pupils', () => {
     await wrapper.get('form').trigger('submit');
     await flushPromises();
     expect(wrapper.text()).toContain('cannot be reached');
-    expect(wrapper.get('textarea').element.value).toBe('Bo');
+    expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toBe('Bo');
   });
 
   it('reads a OneRoster set of files, a class at a time', async () => {
@@ -64,7 +65,7 @@ describe('bringing pupils', () => {
     await input.trigger('change');
     await flushPromises();
     await flushPromises();
-    expect(wrapper.get('#set').text()).toContain('3 Heron (1)');
+    expect(wrapper.get('select').text()).toContain('3 Heron (1)');
     expect(wrapper.findAll('tbody strong').map((each) => each.text())).toEqual(['Bo']);
   });
 });

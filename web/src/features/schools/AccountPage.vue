@@ -2,7 +2,7 @@
 import type { SessionLine } from '@escalier/server/api';
 import { computed, onMounted, reactive, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
-import { shortMoment } from '../../ui/days.ts';
+import { moment } from '../../ui/dates.ts';
 import TextField from '../../ui/TextField.vue';
 import LoadState from '../../ui/LoadState.vue';
 import SaveBar from '../../ui/SaveBar.vue';
@@ -21,7 +21,8 @@ const { error, load } = useLoad(async () => {
 });
 onMounted(load);
 
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error: refused, fields, save } = useSave('Password changed.');
+const ending = useSave('Signed out there.');
 const draft = reactive({ current: '', next: '' });
 
 async function changePassword(): Promise<void> {
@@ -31,7 +32,7 @@ async function changePassword(): Promise<void> {
 }
 
 async function end(id: string): Promise<void> {
-  await save(() => ask(api.account.sessions[':id'].$delete({ param: { id } })));
+  await ending.save(() => ask(api.account.sessions[':id'].$delete({ param: { id } })));
   await load();
 }
 </script>
@@ -41,27 +42,30 @@ async function end(id: string): Promise<void> {
   <div v-else class="page-grid">
     <SchoolHead :lead="`${session.me?.name ?? ''}, ${session.me?.email ?? ''}.`" />
     <div class="columns">
-      <form class="card-paper" novalidate @submit.prevent="changePassword">
+      <BForm class="card-paper stack" novalidate @submit.prevent="changePassword">
         <h2>Password</h2>
         <TextField
           v-model="draft.current"
-          label="Your password now"
+          label="Current password"
           :error="fields.current"
           type="password"
           autocomplete="current-password"
         />
-        <NewPasswordField v-model="draft.next" label="The new one" :error="fields.next" />
-        <p class="soft">All other devices are signed out by it.</p>
-        <SaveBar :busy="busy" :stored="stored" :fault="fault" label="Change the password" />
-      </form>
-      <section class="card-paper">
+        <NewPasswordField v-model="draft.next" label="New password" :error="fields.next" />
+        <p class="soft">Changing it signs you out on all other devices.</p>
+        <SaveBar :busy="busy" :error="refused" label="Change password" />
+      </BForm>
+      <section class="card-paper stack-close">
         <h2>Signed in</h2>
-        <ul>
-          <li v-for="each in sessions" :key="each.id">
-            <span>
+        <BAlert v-if="ending.error.value !== null" variant="danger" :model-value="true">{{
+          ending.error.value
+        }}</BAlert>
+        <ul class="plain ruled">
+          <li v-for="each in sessions" :key="each.id" class="line">
+            <span class="grow">
               <strong>{{ deviceWords(each.device) }}</strong><template v-if="each.here">, this device</template><br />
               <span class="soft"
-                >since {{ shortMoment(each.createdAt, zone) }}, last seen {{ shortMoment(each.seenAt, zone) }}</span
+                >since {{ moment(each.createdAt, zone) }}, last seen {{ moment(each.seenAt, zone) }}</span
               >
             </span>
             <BButton
@@ -78,38 +82,3 @@ async function end(id: string): Promise<void> {
     </div>
   </div>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-  align-content: start;
-}
-
-.columns {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-}
-
-ul {
-  margin: 8px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-li {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 56px;
-  border-bottom: 1px solid var(--line);
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

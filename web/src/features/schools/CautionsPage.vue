@@ -13,14 +13,15 @@ import SchoolHead from './SchoolHead.vue';
 
 const PLACE_WORDS: Record<CautionPlace, string> = {
   lesson: 'in lessons',
-  hearing: 'at hearing',
-  instruments: 'at instruments',
-  recordings: 'at recordings',
+  hearing: 'when hearing',
+  instruments: 'with instruments',
+  recordings: 'with recordings',
 };
+const PLACES = CAUTION_PLACES.map((value) => ({ value, text: PLACE_WORDS[value] }));
 
 const loaded = shallowRef<readonly SchoolCaution[] | null>(null);
 const draft = ref<{ id: string; text: string; places: CautionPlace[]; shown: boolean }[]>([]);
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error: refused, fields, save } = useSave();
 let version = 0;
 const { error, load } = useLoad(async () => show(await ask(api.school.cautions.$get())));
 onMounted(load);
@@ -44,7 +45,7 @@ function usual(): void {
   draft.value = [...USUAL_CAUTIONS.map((each) => ({ ...each, places: [...each.places], shown: true })), ...own];
 }
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   await save(async () => {
     const cautions = draft.value.filter((each) => each.text.trim() !== '');
     const again = async () => {
@@ -59,7 +60,7 @@ async function store(): Promise<void> {
   });
 }
 
-function faultOf(index: number): string | undefined {
+function errorOf(index: number): string | undefined {
   return Object.entries(fields.value).find(([name]) => name.startsWith(`cautions.${index}.`))?.[1];
 }
 </script>
@@ -67,89 +68,42 @@ function faultOf(index: number): string | undefined {
 <template>
   <LoadState v-if="loaded === null" :error="error" what="the cautions" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead
-      :lead="`${LOCAL_RULES} What is usual stands here as a beginning: reword it, put it away, add your own.`"
-    />
-    <form class="card-paper" novalidate @submit.prevent="store">
-      <fieldset v-for="(caution, index) in draft" :key="caution.id">
+    <SchoolHead :lead="`${LOCAL_RULES} Start from the usual cautions: reword them, hide some, add your own.`" />
+    <BForm class="card-paper stack" novalidate @submit.prevent="submit">
+      <fieldset v-for="(caution, index) in draft" :key="caution.id" class="caution">
         <legend class="visually-hidden">Caution {{ index + 1 }}</legend>
-        <label class="shown">
-          <input v-model="caution.shown" class="form-check-input" type="checkbox" />
-          shown
-        </label>
-        <textarea
-          v-model="caution.text"
-          class="form-control"
-          rows="2"
-          maxlength="300"
-          :aria-label="`Caution ${index + 1}`"
+        <BFormCheckbox v-model="caution.shown">shown</BFormCheckbox>
+        <BFormTextarea v-model="caution.text" rows="2" maxlength="300" :aria-label="`Caution ${index + 1}`" />
+        <BFormCheckboxGroup
+          v-model="caution.places"
+          :options="PLACES"
+          :aria-label="`Where caution ${index + 1} is shown`"
         />
-        <div class="places">
-          <label v-for="place in CAUTION_PLACES" :key="place">
-            <input v-model="caution.places" class="form-check-input" type="checkbox" :value="place" />
-            {{ PLACE_WORDS[place] }}
-          </label>
-        </div>
-        <p v-if="faultOf(index) !== undefined" class="fault" role="alert">{{ faultOf(index) }}</p>
+        <BAlert v-if="errorOf(index) !== undefined" class="wide" variant="danger" :model-value="true">{{
+          errorOf(index)
+        }}</BAlert>
       </fieldset>
-      <div class="buttons">
+      <SaveBar :busy="busy" :error="refused" label="Save for the school">
         <BButton variant="outline-dark" @click="addOwn">Add your own</BButton>
-        <BButton variant="outline-dark" @click="usual">The usual ones again</BButton>
-      </div>
-      <SaveBar :busy="busy" :stored="stored" :fault="fault" label="Keep for the school" />
-    </form>
+        <BButton variant="outline-dark" @click="usual">Restore the usual ones</BButton>
+      </SaveBar>
+    </BForm>
   </div>
 </template>
 
 <style scoped>
-form {
+.caution {
   display: grid;
-  gap: 14px;
-}
-
-fieldset {
-  display: grid;
-  grid-template-columns: 90px minmax(0, 1fr) 300px;
+  grid-template-columns: 100px minmax(0, 1fr) 320px;
   gap: 6px 14px;
   align-items: center;
   padding-bottom: 12px;
   border-bottom: 1px solid var(--line);
 }
 
-label {
-  display: inline-flex;
-  gap: 8px;
-  align-items: center;
-  min-height: 32px;
-}
-
-.places {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-}
-
-.buttons {
-  display: flex;
-  gap: 8px;
-}
-
-.fault {
-  grid-column: 2;
-  color: var(--brick);
-  font-weight: 650;
-}
-
 @media (max-width: 900px) {
-  fieldset {
-    grid-template-columns: 90px 1fr;
-  }
-
-  .places {
-    grid-column: 2;
-  }
-
-  label {
-    min-height: 44px;
+  .caution {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

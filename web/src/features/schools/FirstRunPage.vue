@@ -7,13 +7,13 @@ import { useSave } from '../../ui/use-save.ts';
 import DoorForm from './DoorForm.vue';
 import NewPasswordField from './NewPasswordField.vue';
 import { useSession } from './session.ts';
-import ZoneField from './ZoneField.vue';
 import { LOCAL_ZONE } from './zones.ts';
 
 const router = useRouter();
 const session = useSession();
-const { busy, fault, fields, save } = useSave();
+const { busy, error, fields, save } = useSave(null);
 
+/** The time zone is the browser's; it can be changed in the settings of the school. */
 const draft = reactive({ code: '', school: '', timeZone: LOCAL_ZONE, name: '', email: '', password: '' });
 
 async function setUp(): Promise<void> {
@@ -21,30 +21,29 @@ async function setUp(): Promise<void> {
     await ask(api['first-run'].$post({ json: { ...draft } }));
     await session.enter();
   });
-  if (done) await router.push({ name: 'terms' });
+  if (done) await router.push({ name: 'start' });
 }
 </script>
 
 <template>
   <DoorForm
     title="Set up your school"
-    lead="There is no school here yet. You become its owner: you invite the others, and you alone can export and erase."
+    lead="There is no school here yet. You will be its owner: you invite the others, and only you can export or erase data."
     :busy="busy"
-    :fault="fault"
+    :error="error"
     label="Set up the school"
     @submit="setUp"
   >
     <TextField
       v-model="draft.code"
-      label="Code"
+      label="Setup code"
       hint="Shown in the terminal where Escalier was started."
       :error="fields.code"
       autocomplete="off"
     />
     <TextField v-model="draft.school" label="Name of the school" :error="fields.school" />
-    <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
     <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
     <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
-    <NewPasswordField v-model="draft.password" label="A password" :error="fields.password" />
+    <NewPasswordField v-model="draft.password" label="Password" :error="fields.password" />
   </DoorForm>
 </template>

@@ -7,10 +7,10 @@ import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import RoleFields from './RoleFields.vue';
 
-/** Makes a link by which somebody comes in. */
+/** Creates the link of an invitation. */
 defineProps<{ classes: People['classes'] }>();
 const emit = defineEmits<{ invited: [name: string, link: NewLink] }>();
-const { busy, fault, fields, save } = useSave();
+const { busy, error, fields, save } = useSave(null);
 const draft = reactive<{ name: string; role: Role; classIds: string[] }>({ name: '', role: 'teacher', classIds: [] });
 
 async function invite(): Promise<void> {
@@ -23,17 +23,10 @@ async function invite(): Promise<void> {
 </script>
 
 <template>
-  <form class="card-paper" novalidate @submit.prevent="invite">
-    <h2>Invite somebody</h2>
+  <BForm class="card-paper stack" novalidate @submit.prevent="invite">
+    <h2>Invite someone</h2>
     <TextField v-model="draft.name" label="Name" :error="fields.name" />
     <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" />
-    <SaveBar :busy="busy" :stored="false" :fault="fault" label="Make a link" />
-  </form>
+    <SaveBar :busy="busy" :error="error" label="Create invitation link" />
+  </BForm>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-}
-</style>

@@ -15,7 +15,7 @@ import { useSession } from './session.ts';
 const props = defineProps<{ token: string }>();
 const router = useRouter();
 const session = useSession();
-const { busy, fault, fields, save } = useSave();
+const { busy, error: refused, fields, save } = useSave(null);
 
 const invited = shallowRef<Invited | null>(null);
 const draft = reactive({ name: '', email: '', password: '' });
@@ -39,21 +39,21 @@ async function accept(): Promise<void> {
   <LoadState v-if="invited === null" :error="error" what="the invitation" @again="load" />
   <DoorForm
     v-else
-    :title="isRenewal ? 'A new password' : `Welcome to ${invited.school}`"
+    :title="isRenewal ? 'Choose a new password' : `Welcome to ${invited.school}`"
     :lead="
       isRenewal
         ? `For ${invited.email ?? ''} at ${invited.school}.`
-        : `You are invited as ${ROLE_WORDS[invited.role].label}: ${ROLE_WORDS[invited.role].may}`
+        : `You are invited as ${ROLE_WORDS[invited.role].label}. You can ${ROLE_WORDS[invited.role].may}`
     "
     :busy="busy"
-    :fault="fault"
-    :label="isRenewal ? 'Set the password' : 'Make my account'"
+    :error="refused"
+    :label="isRenewal ? 'Save password' : 'Create my account'"
     @submit="accept"
   >
     <template v-if="!isRenewal">
       <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
       <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
     </template>
-    <NewPasswordField v-model="draft.password" label="A password" :error="fields.password" />
+    <NewPasswordField v-model="draft.password" label="Password" :error="fields.password" />
   </DoorForm>
 </template>

@@ -10,7 +10,7 @@ const password = defineModel<string>({ required: true });
   <TextField
     v-model="password"
     :label="label"
-    hint="At least 12 letters. A few words in a row are easy to keep in mind."
+    hint="At least 12 characters. A few words in a row are easy to remember."
     :error="error"
     type="password"
     autocomplete="new-password"

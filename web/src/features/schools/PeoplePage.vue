@@ -2,14 +2,14 @@
 import type { NewLink, People, PersonLine } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
-import { shortMoment } from '../../ui/days.ts';
+import { moment } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import InviteForm from './InviteForm.vue';
 import PersonForm from './PersonForm.vue';
 import { ROLE_WORDS } from './role-words.ts';
-import SchoolForm from './SchoolForm.vue';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
@@ -21,7 +21,7 @@ const { error, load } = useLoad(async () => {
 });
 onMounted(load);
 
-const { fault, save } = useSave();
+const { error: refused, save } = useSave(null);
 const openId = ref<string | null>(null);
 const open = computed(() => people.value?.people.find((person) => person.id === openId.value) ?? null);
 const link = ref<{ readonly name: string; readonly address: string } | null>(null);
@@ -62,41 +62,42 @@ async function invited(name: string, made: NewLink): Promise<void> {
 <template>
   <LoadState v-if="people === null" :error="error" what="the people" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead lead="Who works with Escalier at this school, and what each may do." />
-    <div v-if="link !== null" class="card-paper link" role="status">
+    <SchoolHead lead="Who uses Escalier at this school, and what each of them may do." />
+    <BAlert v-if="link !== null" variant="warning" :model-value="true" is-status>
       <p>
         <strong>Give this link to {{ link.name }}.</strong> It works once, within a week, and is shown only now.
       </p>
-      <input class="form-control" readonly :value="link.address" :aria-label="`Link for ${link.name}`" />
-    </div>
-    <p v-if="fault !== null" class="fault" role="alert">{{ fault }}</p>
+      <BFormInput readonly :model-value="link.address" :aria-label="`Link for ${link.name}`" />
+    </BAlert>
+    <BAlert v-if="refused !== null" variant="danger" :model-value="true">{{ refused }}</BAlert>
     <div class="columns">
-      <section class="card-paper">
-        <h2>{{ people.people.length }} people</h2>
-        <ul class="pick-list">
-          <li v-for="person in people.people" :key="person.id">
-            <button
-              type="button"
-              :class="{ on: person.id === openId }"
-              :aria-pressed="person.id === openId"
-              @click="openId = person.id"
-            >
-              <strong>{{ person.name }}</strong>
-              <span>{{ facts(person) }}</span>
-              <span class="seen">{{
-                person.seenAt === null ? 'not signed in' : `seen ${shortMoment(person.seenAt, zone)}`
-              }}</span>
-            </button>
-          </li>
-        </ul>
+      <section class="card-paper stack">
+        <h2>{{ plural(people.people.length, 'person', 'people') }}</h2>
+        <BListGroup flush>
+          <BListGroupItem
+            v-for="person in people.people"
+            :key="person.id"
+            class="person"
+            button
+            :active="person.id === openId"
+            :aria-pressed="person.id === openId"
+            @click="openId = person.id"
+          >
+            <strong>{{ person.name }}</strong>
+            <span>{{ facts(person) }}</span>
+            <span class="small">{{
+              person.seenAt === null ? 'never signed in' : `last seen ${moment(person.seenAt, zone)}`
+            }}</span>
+          </BListGroupItem>
+        </BListGroup>
         <template v-if="people.invitations.length > 0">
           <h2>Open links</h2>
-          <ul class="links">
-            <li v-for="each in people.invitations" :key="each.id" class="invitation">
-              <span>
+          <ul class="plain ruled">
+            <li v-for="each in people.invitations" :key="each.id" class="line">
+              <span class="grow">
                 <strong>{{ each.name }}</strong>
                 {{ each.forAccount ? 'new password' : ROLE_WORDS[each.role].label }}, until
-                {{ shortMoment(each.expiresAt, zone) }}
+                {{ moment(each.expiresAt, zone) }}
               </span>
               <BButton
                 size="sm"
@@ -109,74 +110,32 @@ async function invited(name: string, made: NewLink): Promise<void> {
           </ul>
         </template>
       </section>
-      <div class="side">
+      <div class="stack">
         <PersonForm
           v-if="open !== null"
           :key="open.id"
           :person="open"
           :classes="people.classes"
-          @stored="load"
+          @saved="load"
           @password-link="passwordLink(open)"
         />
         <InviteForm :classes="people.classes" @invited="invited" />
-        <SchoolForm />
       </div>
     </div>
   </div>
 </template>
 
 <style scoped>
-.columns {
+.person {
   display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 12px;
-  align-items: start;
-}
-
-.side {
-  display: grid;
-  gap: 12px;
-}
-
-.pick-list {
-  margin: 6px 0 14px;
-}
-
-.pick-list > li > button {
-  display: grid;
-  grid-template-columns: 9em 1fr auto;
-  gap: 12px;
+  grid-template-columns: minmax(0, 9em) minmax(0, 1fr) auto;
+  gap: 2px 12px;
   align-items: center;
 }
 
-.seen {
-  font-size: 14px;
-}
-
-.links {
-  padding: 0;
-  list-style: none;
-}
-
-.invitation {
-  display: flex;
-  gap: 12px;
-  align-items: center;
-  justify-content: space-between;
-  min-height: 48px;
-  padding: 0 8px;
-  border-bottom: 1px solid var(--line);
-}
-
-.link {
-  display: grid;
-  gap: 8px;
-  border-left: 5px solid var(--brass);
-}
-
-@media (max-width: 900px) {
-  .columns {
-    grid-template-columns: 1fr;
+@media (max-width: 600px) {
+  .person {
+    grid-template-columns: minmax(0, 1fr);
   }
 }
 </style>

@@ -8,8 +8,8 @@ import { useSave } from '../../ui/use-save.ts';
 import RoleFields from './RoleFields.vue';
 
 const props = defineProps<{ person: PersonLine; classes: People['classes'] }>();
-const emit = defineEmits<{ stored: []; passwordLink: [] }>();
-const { busy, stored, fault, fields, save } = useSave();
+const emit = defineEmits<{ saved: []; passwordLink: [] }>();
+const { busy, error, fields, save } = useSave();
 const draft = reactive<{ role: Role; classIds: string[]; closed: boolean }>(copy(props.person));
 watch(
   () => props.person,
@@ -23,55 +23,33 @@ function copy({ role, classIds, closed }: PersonLine): { role: Role; classIds: s
   return { role, classIds: [...classIds], closed };
 }
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   const { id, version } = props.person;
   const put = (json: typeof mine) => ask(api.people[':id'].$put({ param: { id }, json }));
   const mine = { ...draft, version };
   const again = async () => {
     const { people } = await ask(api.people.$get());
     const person = people.find((each) => each.id === id);
-    emit('stored');
+    emit('saved');
     return person === undefined ? undefined : { ...copy(person), version: person.version };
   };
   const before = { ...copy(props.person), version };
-  if (await save(() => saveMerged({ before, mine, put, again }))) emit('stored');
+  if (await save(() => saveMerged({ before, mine, put, again }))) emit('saved');
 }
 </script>
 
 <template>
-  <form class="card-paper" novalidate @submit.prevent="store">
-    <h2>{{ person.name }}</h2>
-    <p class="soft">{{ person.email }}</p>
-    <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
-    <label class="check">
-      <input v-model="draft.closed" class="form-check-input" type="checkbox" />
-      <span>Account closed: nobody signs in by it, what it recorded stays.</span>
-    </label>
-    <div class="line">
-      <SaveBar :busy="busy" :stored="stored" :fault="fault" />
-      <BButton v-if="!person.closed" variant="outline-dark" @click="emit('passwordLink')"
-        >Link for a new password</BButton
-      >
+  <BForm class="card-paper stack" novalidate @submit.prevent="submit">
+    <div>
+      <h2>{{ person.name }}</h2>
+      <p class="soft">{{ person.email }}</p>
     </div>
-  </form>
+    <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
+    <BFormCheckbox v-model="draft.closed">Account closed: nobody can sign in with it; its results stay</BFormCheckbox>
+    <SaveBar :busy="busy" :error="error">
+      <BButton v-if="!person.closed" variant="outline-dark" @click="emit('passwordLink')"
+        >Create new-password link</BButton
+      >
+    </SaveBar>
+  </BForm>
 </template>
-
-<style scoped>
-form {
-  display: grid;
-  gap: 12px;
-}
-
-.check {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  min-height: 44px;
-}
-
-.line {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 10px;
-}
-</style>

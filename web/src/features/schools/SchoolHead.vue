@@ -1,80 +1,43 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { RouterLink, useRoute } from 'vue-router';
-import { DESKS } from './desks.ts';
+import { useRoute } from 'vue-router';
+import PageTabs from '../../ui/PageTabs.vue';
 import { useSession } from './session.ts';
+import { SCHOOL_TABS, SETTINGS_PAGES } from './tabs.ts';
 
-/** Head of every page of the school's room: the school, and its desks beside each other. */
+/** The head of every page of the school: its name, and its pages beside each other. */
 defineProps<{ lead: string }>();
 const session = useSession();
 const route = useRoute();
-const desks = computed(() => DESKS.filter((desk) => desk.for.includes(session.me?.role ?? 'assistant')));
-const here = computed(() => DESKS.find((desk) => desk.name === route.name)?.label ?? 'School');
+const mine = (tabs: typeof SCHOOL_TABS) =>
+  tabs
+    .filter((tab) => tab.for.includes(session.me?.role ?? 'assistant'))
+    .map((tab) => ({ ...tab, to: { name: tab.name } }));
+const tabs = computed(() => mine(SCHOOL_TABS));
+const settings = computed(() => mine(SETTINGS_PAGES));
+const isSetting = computed(() => SETTINGS_PAGES.some((page) => page.name === route.name));
+const here = computed(
+  () => [...SETTINGS_PAGES, ...SCHOOL_TABS].find((tab) => tab.name === route.name)?.label ?? route.meta.title,
+);
+/** The settings have one tab for all their pages. */
+const open = computed(() => (isSetting.value ? 'cautions' : String(route.name)));
 </script>
 
 <template>
-  <header class="no-print">
-    <div class="title">
+  <header class="stack-close no-print">
+    <div class="line">
       <h1>{{ here }}</h1>
       <p class="soft">{{ session.me?.school }}</p>
     </div>
-    <nav aria-label="The school’s desks">
-      <RouterLink
-        v-for="desk in desks"
-        :key="desk.name"
-        :to="{ name: desk.name }"
-        :class="{ here: desk.name === route.name }"
-        :aria-current="desk.name === route.name ? 'page' : undefined"
-        >{{ desk.label }}</RouterLink
-      >
-    </nav>
+    <PageTabs v-if="tabs.length > 0" :tabs="tabs" :here="open" label="Pages of the school" />
+    <PageTabs v-if="isSetting" pills :tabs="settings" :here="String(route.name)" label="Settings of the school" />
     <p class="lead">{{ lead }}</p>
   </header>
 </template>
 
-<style scoped lang="scss">
-header {
-  display: grid;
-  gap: 4px;
-}
-
-.title {
-  display: flex;
-  gap: 14px;
-  align-items: baseline;
-}
-
-nav {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0 4px;
-  margin-top: 4px;
-  border-bottom: 3px solid var(--ink);
-}
-
-nav a {
-  display: grid;
-  place-items: center;
-  min-height: 44px;
-  padding: 0 16px;
-  border-radius: 10px 10px 0 0;
-  color: var(--ink);
-  font-weight: 650;
-  text-decoration: none;
-}
-
-nav a:hover {
-  background: var(--stone);
-}
-
-nav a.here {
-  background: var(--ink);
-  color: #fff;
-}
-
+<style scoped>
 .lead {
   max-width: 76ch;
-  margin-top: 8px;
-  font-size: 1rem;
+  margin-top: 4px;
 }
 </style>

@@ -4,6 +4,8 @@ import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ApiError } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
+import SaveBar from '../../ui/SaveBar.vue';
+import TextField from '../../ui/TextField.vue';
 import { BELTS } from '@escalier/core/staircase';
 import { useSession } from './session.ts';
 
@@ -43,7 +45,11 @@ async function enter(email: string, password: string): Promise<void> {
   } catch (error) {
     fields.value = error instanceof ApiError ? error.fields : {};
     const isField = Object.keys(fields.value).length > 0;
-    refused.value = isField ? null : error instanceof ApiError ? error.message : 'Signing in did not work.';
+    refused.value = isField
+      ? null
+      : error instanceof ApiError
+        ? error.message
+        : 'Signing in did not work. Please try again.';
   } finally {
     busy.value = false;
   }
@@ -63,47 +69,26 @@ function submit(): Promise<void> {
       </div>
     </section>
     <section class="door">
-      <p class="name">Escalier</p>
-      <h1>One step more, for everyone in the class.</h1>
+      <p class="brand-name">Escalier</p>
+      <h1>One step further, for every pupil.</h1>
       <p class="soft">
         Plan a recorder or tin whistle unit as a staircase of tunes, hear your pupils, and see where each of them
         stands.
       </p>
-      <form novalidate @submit.prevent="submit">
-        <BFormGroup
-          label="E-mail"
-          label-for="email"
-          :state="fields.email === undefined ? null : false"
-          :invalid-feedback="fields.email ?? ''"
-        >
-          <BFormInput
-            id="email"
-            v-model="draft.email"
-            type="email"
-            autocomplete="username"
-            :state="fields.email === undefined ? null : false"
-          />
-        </BFormGroup>
-        <BFormGroup
+      <BForm class="stack" novalidate @submit.prevent="submit">
+        <TextField v-model="draft.email" label="E-mail" type="email" autocomplete="username" :error="fields.email" />
+        <TextField
+          v-model="draft.password"
           label="Password"
-          label-for="password"
-          :state="fields.password === undefined ? null : false"
-          :invalid-feedback="fields.password ?? ''"
-        >
-          <BFormInput
-            id="password"
-            v-model="draft.password"
-            type="password"
-            autocomplete="current-password"
-            :state="fields.password === undefined ? null : false"
-          />
-        </BFormGroup>
-        <p v-if="refused !== null" class="refused" role="alert">{{ refused }}</p>
-        <BButton type="submit" variant="primary" :disabled="busy">Sign in</BButton>
-      </form>
-      <div v-if="demo !== null" class="card-paper demo">
+          type="password"
+          autocomplete="current-password"
+          :error="fields.password"
+        />
+        <SaveBar :busy="busy" :error="refused" label="Sign in" />
+      </BForm>
+      <div v-if="demo !== null" class="card-paper stack-close stack-start">
         <h2>Just looking?</h2>
-        <p>An invented school with three classes is ready, in week five of its term.</p>
+        <p>An invented school with three classes is ready to explore.</p>
         <BButton variant="outline-dark" :disabled="busy" @click="enter(demo.email, demo.password)"
           >Open the demo school</BButton
         >
@@ -132,7 +117,7 @@ function submit(): Promise<void> {
   position: relative;
   border-top: 4px solid var(--ink);
   border-left: 4px solid var(--ink);
-  background: repeating-linear-gradient(-52deg, #e2d6be 0 2px, transparent 2px 16px) var(--paper);
+  background: repeating-linear-gradient(-52deg, var(--hatch) 0 2px, transparent 2px 16px) var(--paper);
 }
 
 // Pegs as on the class page: filled, ringed, dotted.
@@ -142,7 +127,7 @@ function submit(): Promise<void> {
   width: 26px;
   height: 26px;
   border: 3px solid var(--spruce);
-  border-radius: 50%;
+  border-radius: var(--round);
   background: var(--spruce);
 }
 
@@ -194,35 +179,6 @@ function submit(): Promise<void> {
   gap: 14px;
   max-width: 480px;
   padding: 32px 44px;
-}
-
-.name {
-  font-family: var(--heading);
-  font-size: 1.2rem;
-  font-weight: 700;
-  color: var(--spruce);
-}
-
-form {
-  display: grid;
-  gap: 12px;
-  margin-top: 6px;
-}
-
-.refused {
-  padding: 8px 12px;
-  border-left: 4px solid var(--brick);
-  background: var(--brick-soft);
-}
-
-.demo {
-  display: grid;
-  gap: 8px;
-  justify-items: start;
-}
-
-.small {
-  font-size: 13px;
 }
 
 @media (max-width: 900px) {

@@ -16,10 +16,10 @@ const shown = computed(() => cautions.value.filter((each) => each.shown && each.
 </script>
 
 <template>
-  <section v-if="shown.length > 0 || error !== null" class="card-paper" aria-label="Take care">
+  <section v-if="shown.length > 0 || error !== null" class="card-paper stack-close care" aria-label="Take care">
     <h2>Take care</h2>
-    <p v-if="error !== null">{{ error }}</p>
-    <ul>
+    <p v-if="error !== null">{{ error.message }}</p>
+    <ul class="bullets">
       <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
     </ul>
     <p class="soft">{{ LOCAL_RULES }}</p>
@@ -27,8 +27,7 @@ const shown = computed(() => cautions.value.filter((each) => each.shown && each.
 </template>
 
 <style scoped>
-ul {
-  margin: 4px 0;
-  padding-left: 1.2em;
+.care {
+  border-left: 5px solid var(--brass);
 }
 </style>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shortMoment } from '../../ui/days.ts';
+import { dayOfMoment, moment } from '../../ui/dates.ts';
 import { deviceWords } from './device-words.ts';
 
 describe('a device in words', () => {
@@ -15,6 +15,9 @@ describe('a device in words', () => {
 
 describe('moments in the school’s time zone', () => {
   it('fall on its own day', () => {
-    expect(shortMoment('2026-03-03T23:30:00Z', 'Europe/Oslo')).toBe('4 Mar, 00:30');
+    expect(moment('2026-03-03T23:30:00Z', 'Europe/Oslo')).toBe('Mar 4, 12:30 AM');
+    // A morning in Auckland is the evening before in London, and an evening in Los Angeles the next morning.
+    expect(dayOfMoment('2026-03-02T20:30:00Z', 'Pacific/Auckland')).toBe('Mar 3');
+    expect(dayOfMoment('2026-03-04T04:30:00Z', 'America/Los_Angeles')).toBe('Mar 3');
   });
 });

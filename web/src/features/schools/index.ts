@@ -1,5 +1,5 @@
 export { default as CautionEditor } from './CautionEditor.vue';
 export { default as SchoolHead } from './SchoolHead.vue';
 export { default as TakeCare } from './TakeCare.vue';
-export { useFaults } from './faults.ts';
+export { useRemarks } from './remarks.ts';
 export { useSession } from './session.ts';

@@ -1,6 +1,7 @@
-import { FAULTS } from '@escalier/core/records';
+import { REMARKS } from '@escalier/core/records';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import RemarksPage from './RemarksPage.vue';
 
 afterEach(() => vi.unstubAllGlobals());
@@ -9,40 +10,34 @@ const own = { id: 'own-1', words: 'Slouching', remedy: 'Feet on the floor.' };
 
 async function opened(put: () => unknown) {
   const asked = fakeServer({
-    'GET /api/school/faults': () => ({ faults: [...FAULTS.slice(0, 2), own] }),
-    'PUT /api/school/faults': put,
+    'GET /api/school/remarks': () => ({ remarks: [...REMARKS.slice(0, 2), own] }),
+    'PUT /api/school/remarks': put,
   });
   const { wrapper } = await openPage(RemarksPage);
   return { asked, wrapper };
 }
 
-const press = async (wrapper: Awaited<ReturnType<typeof opened>>['wrapper'], words: string) =>
-  wrapper
-    .findAll('button')
-    .find((button) => button.text() === words)!
-    .trigger('click');
-
 describe('the remarks at hearing', () => {
   it('are reworded, added, taken away and kept for the school; empty lines are dropped', async () => {
-    const { asked, wrapper } = await opened(() => ({ faults: [own] }));
+    const { asked, wrapper } = await opened(() => ({ remarks: [own] }));
     await wrapper.get('[aria-label="Words of remark 1"]').setValue('Other hand');
     await wrapper.get('[aria-label="Remove remark 2"]').trigger('click');
-    await press(wrapper, 'Add your own');
+    await press('Add your own');
     await wrapper.get('form').trigger('submit');
     await vi.waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
-    expect(asked.at(-1)!.body).toEqual({ faults: [{ ...FAULTS[0], words: 'Other hand' }, own] });
+    expect(asked.at(-1)!.body).toEqual({ remarks: [{ ...REMARKS[0], words: 'Other hand' }, own] });
     await vi.waitFor(() => expect(wrapper.findAll('fieldset')).toHaveLength(1));
   });
 
   it('come back as the usual ones, with the own ones after them', async () => {
-    const { wrapper } = await opened(() => ({ faults: [] }));
-    await press(wrapper, 'The usual ones again');
-    const words = wrapper.findAll<HTMLInputElement>('fieldset input:first-of-type').map((each) => each.element.value);
-    expect(words).toEqual([...FAULTS.map((fault) => fault.words), 'Slouching']);
+    const { wrapper } = await opened(() => ({ remarks: [] }));
+    await press('Restore the usual ones');
+    const words = wrapper.findAll<HTMLInputElement>('fieldset [aria-label^=Words]').map((each) => each.element.value);
+    expect(words).toEqual([...REMARKS.map((remark) => remark.words), 'Slouching']);
   });
 
   it('are refused in a sentence beside the line', async () => {
-    const refusal = new Refused(400, 'Not stored.', { 'faults.1.words': 'A remark needs words.' });
+    const refusal = new Refused(400, 'Not saved.', { 'remarks.1.words': 'A remark needs words.' });
     const { wrapper } = await opened(() => refusal);
     await wrapper.get('[aria-label="Words of remark 2"]').setValue('');
     await wrapper.get('form').trigger('submit');

@@ -7,17 +7,17 @@ import { basicSetup } from 'codemirror';
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
 
 /** ABC as text, with what is wrong marked at its line and column. */
-const props = defineProps<{ notices: readonly Notice[]; isFault: boolean }>();
+const props = defineProps<{ notices: readonly Notice[]; isError: boolean }>();
 const text = defineModel<string>({ required: true });
 const host = useTemplateRef<HTMLElement>('host');
 let view: EditorView | null = null;
 
 const look = EditorView.theme({
-  '&': { minHeight: '340px', fontSize: '15px', backgroundColor: '#fffdf8', color: '#1d2b2a' },
+  '&': { minHeight: '340px', fontSize: 'var(--text)', backgroundColor: 'var(--card)', color: 'var(--ink)' },
   '&.cm-focused': { outline: 'none' },
   '.cm-scroller': { fontFamily: "ui-monospace, 'DejaVu Sans Mono', monospace", minHeight: '340px' },
-  '.cm-gutters': { backgroundColor: '#f6f1e6', color: '#55635f' },
-  '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: '#f3ecdc' },
+  '.cm-gutters': { backgroundColor: 'var(--paper)', color: 'var(--ink-soft)' },
+  '.cm-activeLine, .cm-activeLineGutter': { backgroundColor: 'var(--stone)' },
 });
 
 onMounted(() => {
@@ -60,7 +60,7 @@ function mark(): void {
       {
         from,
         to: Math.min(line.to, from + 4),
-        severity: props.isFault ? ('error' as const) : ('warning' as const),
+        severity: props.isError ? ('error' as const) : ('warning' as const),
         message: notice.message,
       },
     ];
@@ -76,13 +76,13 @@ function mark(): void {
 <style scoped lang="scss">
 .editor {
   border: 1.5px solid var(--ink);
-  border-radius: 10px;
+  border-radius: var(--radius);
   background: var(--card);
   overflow: hidden;
 }
 
 .editor:focus-within {
-  outline: 3px solid var(--spruce);
+  outline: var(--focus);
   outline-offset: 2px;
 }
 </style>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
+import { plural } from '../../ui/plural.ts';
+import TextField from '../../ui/TextField.vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { breathPlaces, type BreathPlace } from './layers.ts';
 
@@ -10,30 +12,32 @@ const emit = defineEmits<{ edit: [on: boolean]; keep: [seconds: number, breaths:
 
 const count = computed(() => breathPlaces(props.info, props.own).length);
 
-function setSeconds(event: Event): void {
-  const seconds = Number((event.target as HTMLInputElement).value);
+function setSeconds(typed: string | number | null): void {
+  const seconds = Number(typed);
   if (Number.isInteger(seconds) && seconds >= 2 && seconds <= 20) emit('keep', seconds, props.own);
 }
 </script>
 
 <template>
-  <section class="card-paper">
-    <h2>{{ count }} {{ count === 1 ? 'breath' : 'breaths' }}{{ own === null ? '' : ', your own' }}</h2>
-    <label class="seconds">
-      One breath carries
-      <input class="form-control" type="number" min="2" max="20" :value="seconds" @change="setSeconds" /> seconds
-    </label>
-    <div class="actions">
-      <BButton size="sm" variant="outline-dark" :aria-pressed="editing" @click="emit('edit', !editing)">{{
+  <section class="card-paper stack-close">
+    <h2>{{ plural(count, 'breath', 'breaths') }}{{ own === null ? '' : ', your own' }}</h2>
+    <TextField
+      label="Seconds one breath lasts"
+      type="number"
+      :min="2"
+      :max="20"
+      :model-value="seconds"
+      @update:model-value="setSeconds"
+    />
+    <div class="line">
+      <BButton variant="outline-dark" :pressed="editing" @click="emit('edit', !editing)">{{
         editing ? 'Done' : 'Change on the sheet'
       }}</BButton>
-      <BButton v-if="own !== null" size="sm" variant="outline-dark" @click="emit('keep', seconds, null)"
-        >Propose again</BButton
-      >
+      <BButton v-if="own !== null" variant="outline-dark" @click="emit('keep', seconds, null)">Propose again</BButton>
     </div>
-    <p v-if="editing" class="soft">Press the note after which the class breathes; press again to take it away.</p>
+    <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
     <HowComputed>
-      <ul>
+      <ul class="bullets">
         <li v-for="breath in info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
           after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breath.reason
           }}{{ breath.kind === 'small' ? '; shorten the note before it' : '' }}
@@ -42,26 +46,3 @@ function setSeconds(event: Event): void {
     </HowComputed>
   </section>
 </template>
-
-<style scoped>
-.seconds {
-  display: flex;
-  align-items: center;
-  gap: 6px;
-  margin: 6px 0;
-}
-
-.seconds input {
-  width: 64px;
-}
-
-.actions {
-  display: flex;
-  gap: 8px;
-}
-
-ul {
-  margin: 0;
-  padding-left: 18px;
-}
-</style>

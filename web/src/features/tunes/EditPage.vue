@@ -3,15 +3,16 @@ import type { Notice, PartOffer } from '@escalier/core/formats';
 import type { TuneDto } from '@escalier/server/api';
 import { refDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
-import { RouterLink, useRouter } from 'vue-router';
+import { useRouter } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';
 import { ScoreSheet } from '../../score/index.ts';
 import { tuneWorker } from '../../workers/index.ts';
 import { saveMerged } from '../../ui/merge.ts';
+import SelectField from '../../ui/SelectField.vue';
 import AbcEditor from './AbcEditor.vue';
 import TuneDrop from './TuneDrop.vue';
 
-/** Brings a tune by file, drop or paste, or changes one: text on the left, its engraving on the right, stored only on a word. */
+/** Adds a tune by file, drop or paste, or changes one: text on the left, its engraving on the right; saved only when asked. */
 const props = defineProps<{ tuneId: string | null }>();
 const router = useRouter();
 
@@ -27,7 +28,7 @@ G A B2|A B G2|]
 const text = ref(START);
 const soon = refDebounced(text, 250);
 const notices = shallowRef<readonly Notice[]>([]);
-const brought = shallowRef<readonly Notice[]>([]);
+const found = shallowRef<readonly Notice[]>([]);
 const isOk = ref(true);
 const refused = ref<{ readonly message: string; readonly sameAs: string | null } | null>(null);
 const busy = ref(false);
@@ -52,11 +53,11 @@ onMounted(async () => {
 watch(
   soon,
   async (abc) => {
+    refused.value = null;
     const checked = await tuneWorker().check(abc);
     if (abc !== soon.value) return;
     isOk.value = checked.ok;
     notices.value = checked.notices;
-    refused.value = null;
   },
   { immediate: true },
 );
@@ -70,14 +71,14 @@ async function change(id: string, abc: string): Promise<TuneDto> {
   return saveMerged({ before, mine: { abc, version: before.version }, put, again });
 }
 
-async function bring(file: Uint8Array, take: readonly number[] | null): Promise<void> {
+async function read(file: Uint8Array, take: readonly number[] | null): Promise<void> {
   refused.value = null;
   const result = await tuneWorker().importFile(file, take);
   if (!result.ok) {
     refused.value = {
-      message: result.fault
+      message: result.error
         .slice(0, 4)
-        .map((fault) => fault.message)
+        .map((error) => error.message)
         .join(' '),
       sameAs: null,
     };
@@ -86,16 +87,20 @@ async function bring(file: Uint8Array, take: readonly number[] | null): Promise<
   bytes.value = file;
   taken.value = take;
   parts.value = result.value.parts;
-  brought.value = result.value.leftOut;
+  found.value = result.value.leftOut;
   text.value = result.value.abc;
 }
 
-function choosePart(event: Event): void {
-  const chosen = (event.target as HTMLSelectElement).value;
-  if (bytes.value !== null) void bring(bytes.value, chosen === '' ? null : chosen.split(',').map(Number));
+const partOptions = computed(() => [
+  { value: '', text: 'as Escalier suggests' },
+  ...parts.value.map((part) => ({ value: String(part.index), text: `${part.name} (${part.notes} notes)` })),
+]);
+
+function choosePart(chosen: string): void {
+  if (bytes.value !== null) void read(bytes.value, chosen === '' ? null : chosen.split(',').map(Number));
 }
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   busy.value = true;
   refused.value = null;
   try {
@@ -119,54 +124,59 @@ async function store(): Promise<void> {
   <div class="page-grid">
     <header class="page-head">
       <div>
-        <h1>{{ tuneId === null ? 'Bring a tune' : 'Edit the tune' }}</h1>
-        <p class="soft">Nothing is stored until you say so.</p>
+        <h1>{{ tuneId === null ? 'Add a tune' : 'Edit the tune' }}</h1>
+        <p class="soft">Nothing is saved until you press the button.</p>
       </div>
-      <RouterLink class="btn btn-outline-dark" :to="{ name: 'tunes' }">Leave it</RouterLink>
-      <BButton variant="primary" :disabled="!isOk || busy" @click="store">{{
-        tuneId === null ? 'Put it into the library' : 'Store the change'
+      <BButton
+        role="link"
+        variant="outline-dark"
+        :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }"
+        >Cancel</BButton
+      >
+      <BButton variant="primary" :disabled="!isOk || busy" @click="submit">{{
+        tuneId === null ? 'Add to the library' : 'Save'
       }}</BButton>
     </header>
-    <p v-if="refused !== null" class="refused" role="alert">
+    <BAlert v-if="refused !== null" variant="danger" :model-value="true">
       {{ refused.message }}
       <RouterLink v-if="refused.sameAs !== null" :to="{ name: 'tune', params: { tuneId: refused.sameAs } }"
         >Open it</RouterLink
       >
-    </p>
-    <div class="halves">
-      <section aria-label="The text">
+    </BAlert>
+    <div class="columns">
+      <section class="stack" aria-label="The text">
         <TuneDrop
           v-if="tuneId === null"
-          @file="bring($event, null)"
+          @file="read($event, null)"
           @refuse="refused = { message: $event, sameAs: null }"
         />
-        <label v-if="parts.length > 1" class="parts">
-          Part to take
-          <select class="form-select" :value="taken?.join(',') ?? ''" @change="choosePart">
-            <option value="">as Escalier would</option>
-            <option v-for="part in parts" :key="part.index" :value="part.index">
-              {{ part.name }} ({{ part.notes }} notes)
-            </option>
-          </select>
-        </label>
-        <AbcEditor v-model="text" :notices="notices" :is-fault="!isOk" />
+        <SelectField
+          v-if="parts.length > 1"
+          label="Part to use"
+          :model-value="taken?.join(',') ?? ''"
+          :options="partOptions"
+          @update:model-value="choosePart"
+        />
+        <AbcEditor v-model="text" :notices="notices" :is-error="!isOk" />
       </section>
-      <section class="card-paper" aria-label="The preview">
+      <section class="card-paper stack-close" aria-label="The preview">
         <h2>{{ isOk ? 'This is how it reads' : 'This does not add up yet' }}</h2>
-        <ul
-          v-if="!isOk || brought.length + notices.length > 0"
-          class="notices"
-          :class="{ bad: !isOk }"
-          aria-live="polite"
+        <BAlert
+          v-if="!isOk || found.length + notices.length > 0"
+          :variant="isOk ? 'warning' : 'danger'"
+          :model-value="true"
+          is-status
         >
-          <li v-for="notice in [...notices, ...brought].slice(0, 12)" :key="`${notice.bar}${notice.message}`">
-            <strong v-if="notice.bar !== null && !notice.message.includes('ar ')">Bar {{ notice.bar }}: </strong
-            >{{ notice.message }}
-            <span v-if="notice.at !== undefined" class="soft"
-              >line {{ notice.at.line }}, column {{ notice.at.column }}</span
-            >
-          </li>
-        </ul>
+          <ul class="bullets" aria-live="polite">
+            <li v-for="notice in [...notices, ...found].slice(0, 12)" :key="`${notice.bar}${notice.message}`">
+              <strong v-if="notice.bar !== null && !notice.message.includes('ar ')">Bar {{ notice.bar }}: </strong
+              >{{ notice.message }}
+              <span v-if="notice.at !== undefined" class="soft"
+                >line {{ notice.at.line }}, column {{ notice.at.column }}</span
+              >
+            </li>
+          </ul>
+        </BAlert>
         <ScoreSheet
           v-if="isOk"
           :abc="soon"
@@ -179,49 +189,3 @@ async function store(): Promise<void> {
     </div>
   </div>
 </template>
-
-<style scoped lang="scss">
-.halves {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.15fr);
-  gap: 14px;
-  align-items: start;
-}
-
-.halves > section:first-child {
-  display: grid;
-  gap: 10px;
-}
-
-.parts {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-}
-
-.parts select {
-  width: auto;
-}
-
-.refused,
-.bad {
-  padding: 8px 12px;
-  border-left: 4px solid var(--brick);
-  background: var(--brick-soft);
-}
-
-.notices {
-  margin: 8px 0;
-  padding-left: 18px;
-}
-
-.notices.bad {
-  padding-left: 28px;
-}
-
-@media (max-width: 900px) {
-  .halves {
-    grid-template-columns: 1fr;
-  }
-}
-</style>

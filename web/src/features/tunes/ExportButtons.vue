@@ -24,7 +24,7 @@ const FORMATS: readonly { readonly ending: Ending; readonly label: string; reado
   { ending: 'svg', label: 'SVG', type: 'image/svg+xml' },
   { ending: 'wav', label: 'Sound', type: 'audio/wav' },
 ];
-const fault = ref<string | null>(null);
+const error = ref<string | null>(null);
 const busy = ref<Ending | null>(null);
 
 async function contentOf(ending: Ending): Promise<BlobPart | null> {
@@ -39,14 +39,14 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
       ? await tuneWorker().engrave({ ...source, naming: null, counting: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending);
   if (!made.ok) {
-    fault.value = made.fault[0]?.message ?? 'The file could not be made.';
+    error.value = made.error[0]?.message ?? 'The file could not be made.';
     return null;
   }
   return 'svg' in made.value ? made.value.svg : new Uint8Array(made.value);
 }
 
 async function save(ending: Ending, type: string): Promise<void> {
-  fault.value = null;
+  error.value = null;
   busy.value = ending;
   try {
     const content = await contentOf(ending);
@@ -59,7 +59,7 @@ async function save(ending: Ending, type: string): Promise<void> {
 </script>
 
 <template>
-  <div class="exports" role="group" aria-label="Save as">
+  <div class="line" role="group" aria-label="Save as">
     <span class="soft">Save as</span>
     <BButton
       v-for="format in FORMATS"
@@ -68,17 +68,8 @@ async function save(ending: Ending, type: string): Promise<void> {
       variant="outline-dark"
       :disabled="busy !== null"
       @click="save(format.ending, format.type)"
-      >{{ busy === format.ending ? 'making …' : format.label }}</BButton
+      ><BSpinner v-if="busy === format.ending" small aria-hidden="true" />{{ format.label }}</BButton
     >
-    <p v-if="fault !== null" role="alert">{{ fault }}</p>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </div>
 </template>
-
-<style scoped>
-.exports {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px;
-}
-</style>

@@ -37,17 +37,10 @@ function barsOf([first, last]: readonly [number, number]): string {
 <template>
   <section class="card-paper">
     <h2>Practice ladder</h2>
-    <ol>
+    <ol class="bullets">
       <li v-for="rung in steps" :key="rung.id">
         {{ rung.words }}<span v-if="detail(rung.id) !== ''" class="soft">, {{ detail(rung.id) }}</span>
       </li>
     </ol>
   </section>
 </template>
-
-<style scoped>
-ol {
-  margin: 4px 0 0;
-  padding-left: 1.4em;
-}
-</style>

@@ -3,7 +3,8 @@ import { describeMove, type Instrument } from '@escalier/core/instruments';
 import { pitch, staffPlace, staffStep, type LengthWords } from '@escalier/core/music';
 import { elementWords, signWords, type Reading } from '@escalier/core/reading';
 import { computed } from 'vue';
-import { noteWords, plural } from '../classes/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import { plural } from '../../ui/plural.ts';
 import { barsWords } from './words.ts';
 
 /** What the tune brings that this class has not had. */
@@ -19,10 +20,10 @@ const nothing = computed(() => {
 </script>
 
 <template>
-  <section class="card-paper">
+  <section class="card-paper stack-close">
     <h2>New for {{ className }}</h2>
-    <p v-if="nothing">Nothing: a tune to settle in.</p>
-    <ul>
+    <p v-if="nothing">Nothing new: a tune to settle in with.</p>
+    <ul class="plain stack-close">
       <li
         v-for="use in reading.notes.new"
         :key="use.name"
@@ -32,7 +33,7 @@ const nothing = computed(() => {
         @blur="emit('point', [])"
       >
         <span class="chip">{{ noteWords(use.name) }}</span>
-        {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; stands
+        {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; written
         {{ staffPlace(staffStep(pitch(use.name))) }}.
       </li>
       <li
@@ -54,30 +55,15 @@ const nothing = computed(() => {
     </ul>
     <template v-if="moves.length > 0">
       <h3>Moves to drill first</h3>
-      <ul>
+      <ul class="plain stack-close">
         <li v-for="use in moves" :key="`${use.from}>${use.to}`">
           <strong>{{ noteWords(use.from) }} → {{ noteWords(use.to) }}</strong
           >: {{ describeMove(use.move) }}; {{ barsWords(use.bars) }}.
         </li>
       </ul>
       <p v-if="reading.moves.new.length > SHOWN_MOVES" class="soft">
-        and {{ reading.moves.new.length - SHOWN_MOVES }} easier new moves
+        and {{ plural(reading.moves.new.length - SHOWN_MOVES, 'easier new move', 'easier new moves') }}
       </p>
     </template>
   </section>
 </template>
-
-<style scoped>
-ul {
-  display: grid;
-  gap: 6px;
-  margin: 8px 0 0;
-  padding: 0;
-  list-style: none;
-}
-
-h3 {
-  margin-top: 12px;
-  font-size: 15px;
-}
-</style>

@@ -5,9 +5,9 @@ import { shiftWords } from '@escalier/core/reading';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { TuneInfo } from '../../workers/index.ts';
-import { noteWords } from '../classes/index.ts';
+import { noteWords, withNoteNames } from '../../ui/note-words.ts';
 import NewCard from './NewCard.vue';
-import { barsWords, notesList, readableMoves, stepsWords } from './words.ts';
+import { barsWords, notesList, stepsWords } from './words.ts';
 
 /** What a teacher would note about the tune, in sentences; pointing at one shows its bars on the sheet. */
 const props = defineProps<{ info: TuneInfo; on: Instrument; lengthWords: LengthWords; forWhom: string }>();
@@ -25,7 +25,7 @@ const points = computed(() => Object.entries(reading.value.difficulty.parts) as 
 const PART_WORDS: Record<string, string> = {
   moves: 'moves at the tempo',
   newThings: 'new things',
-  reach: 'how many notes, how far apart',
+  reach: 'range and number of notes',
   rhythm: 'rhythm',
   amount: 'bars to learn',
   breath: 'breath and speed',
@@ -37,11 +37,11 @@ function leave(): void {
 </script>
 
 <template>
-  <aside @mouseleave="leave">
-    <section v-if="!isPlayable" class="card-paper trouble">
+  <aside class="stack" @mouseleave="leave">
+    <BAlert v-if="!isPlayable" variant="danger" :model-value="true">
       <h2>Not on this instrument</h2>
-      <p>{{ notesList(reading.unplayable.map((use) => use.name)) }} cannot be fingered on the {{ on.shortName }}.</p>
-    </section>
+      <p>{{ notesList(reading.unplayable.map((use) => use.name)) }} cannot be played on the {{ on.shortName }}.</p>
+    </BAlert>
     <NewCard
       :reading="reading"
       :on="on"
@@ -50,13 +50,13 @@ function leave(): void {
       @point="emit('point', $event)"
     />
     <section
-      class="card-paper"
+      class="card-paper stack-close"
       tabindex="0"
       @mouseenter="emit('point', reading.form.learnBars)"
       @focus="emit('point', reading.form.learnBars)"
       @blur="leave"
     >
-      <h2>Learn {{ reading.form.distinctBars }} bars, have {{ reading.form.allBars }}</h2>
+      <h2>Learn {{ reading.form.distinctBars }} of {{ reading.form.allBars }} bars</h2>
       <p v-for="group in reading.form.sameBars" :key="group.join()">{{ barsWords(group, true) }} are the same.</p>
       <p v-for="pair in reading.form.differAtEnd.slice(0, 3)" :key="pair.join()" class="soft">
         {{ barsWords(pair, true) }} differ only at the end.
@@ -72,47 +72,47 @@ function leave(): void {
     <section
       v-for="spot in reading.hardSpots"
       :key="spot.bars.join()"
-      class="card-paper"
+      class="card-paper stack-close"
       tabindex="0"
       @mouseenter="emit('point', spot.bars)"
       @focus="emit('point', spot.bars)"
       @blur="leave"
     >
       <h2>
-        They will stop at
+        They may stumble at
         {{ spot.bars[0] === spot.bars[1] ? `bar ${spot.bars[0]}` : `bars ${spot.bars[0]} to ${spot.bars[1]}` }}
       </h2>
-      <p>{{ readableMoves(spot.reason) }}</p>
+      <p>{{ withNoteNames(spot.reason) }}</p>
       <p>
         Drill {{ spot.drill.toggle.map(noteWords).join('–') }}, then {{ spot.drill.loop.map(noteWords).join('–') }}, at
         <strong>{{ spot.drill.ladder[0] }}</strong>, {{ spot.drill.ladder.slice(1).join(', ') }}.
       </p>
       <BButton size="sm" variant="outline-dark" @click="emit('loop', spot.bars)">Loop it</BButton>
     </section>
-    <section v-if="reading.duet !== null" class="card-paper">
+    <section v-if="reading.duet !== null" class="card-paper stack-close">
       <h2>Two parts</h2>
       <p>
         {{ reading.duet.sameLength ? 'They end together.' : 'They do not end together.'
         }}<template v-if="reading.duet.mirror"> The second mirrors the first.</template>
       </p>
-      <p v-if="reading.duet.clashes.length === 0">No clash on a beat.</p>
+      <p v-if="reading.duet.clashes.length === 0">No clashes on a beat.</p>
       <p v-for="clash in reading.duet.clashes" :key="`${clash.bar}.${clash.beat}`">
         Bar {{ clash.bar }}, beat {{ clash.beat }}: {{ clash.what }} ({{ clash.notes.map(noteWords).join(' and ') }}).
       </p>
       <p v-if="reading.duet.crossings.length > 0">The parts cross {{ reading.duet.crossings.length }} times.</p>
     </section>
-    <section class="card-paper">
-      <h2>{{ betterKeys.length === 0 ? 'Better keys? None' : 'Better keys' }}</h2>
+    <section class="card-paper stack-close">
+      <h2>{{ betterKeys.length === 0 ? 'This key fits best' : 'Easier keys' }}</h2>
       <p v-for="key in betterKeys" :key="key.shift">
         <strong>{{ key.key }}</strong>, {{ shiftWords(key.shift) }}:
         {{ key.newNotes.length === 0 ? 'nothing new' : `new ${notesList(key.newNotes)}` }}.
       </p>
-      <p v-if="betterKeys.length === 0" class="soft">As it stands it has the fewest new notes.</p>
+      <p v-if="betterKeys.length === 0" class="soft">In this key the tune has the fewest new notes.</p>
     </section>
-    <section class="card-paper">
+    <section class="card-paper stack-close">
       <h2>Difficulty {{ reading.difficulty.total }}</h2>
       <HowComputed>
-        <ul>
+        <ul class="bullets">
           <li v-for="[part, size] in points" :key="part">{{ PART_WORDS[part] }}: {{ size }}</li>
         </ul>
       </HowComputed>
@@ -120,24 +120,3 @@ function leave(): void {
     <slot />
   </aside>
 </template>
-
-<style scoped lang="scss">
-aside {
-  display: grid;
-  gap: 10px;
-  align-content: start;
-}
-
-p {
-  margin-top: 3px;
-}
-
-ul {
-  margin: 0;
-  padding-left: 18px;
-}
-
-.trouble {
-  border-left: 5px solid var(--brick);
-}
-</style>

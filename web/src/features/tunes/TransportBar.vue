@@ -3,9 +3,7 @@ import { onKeyStroke } from '@vueuse/core';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, watch } from 'vue';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
 import { isTyping } from '../../ui/keys.ts';
-import SwitchBar from '../../ui/SwitchBar.vue';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
@@ -31,6 +29,10 @@ const loops = computed(() => {
     value: [indexOf(bars[0]), props.info.barNumbers.lastIndexOf(bars[1])] as const,
   }));
 });
+const loopOptions = computed(() => [
+  { value: '', text: 'all, once' },
+  ...loops.value.map(({ key, label }) => ({ value: key, text: label })),
+]);
 const chosen = computed({
   get: () => loops.value.find((loop) => loop.value.join() === props.player.loopBars.value?.join())?.key ?? '',
   set: (key: string) => {
@@ -44,27 +46,24 @@ function toggle(): void {
 }
 
 const VOICES = [
-  { id: 'melody', label: 'Melody' },
-  { id: 'click', label: 'Click' },
-  { id: 'drone', label: 'Drone' },
-  { id: 'countIn', label: 'Count-in' },
+  { value: 'melody', text: 'Melody' },
+  { value: 'click', text: 'Click' },
+  { value: 'drone', text: 'Drone' },
+  { value: 'countIn', text: 'Count-in' },
 ] as const;
-type VoiceId = (typeof VOICES)[number]['id'];
+type VoiceId = (typeof VOICES)[number]['value'];
 
 const rung = computed({
-  get: () => String(props.player.perMinute.value),
-  set: (tempo) => props.player.setTempo(Number(tempo)),
+  get: () => props.player.perMinute.value,
+  set: (tempo) => props.player.setTempo(tempo),
 });
 const sounding = computed({
-  get: (): ReadonlySet<VoiceId> => new Set(VOICES.map((voice) => voice.id).filter((id) => props.player[id].value)),
+  get: (): VoiceId[] => VOICES.map((voice) => voice.value).filter((id) => props.player[id].value),
   set: (wanted) => {
-    for (const { id } of VOICES) if (wanted.has(id) !== props.player[id].value) props.player.switchVoice(id);
+    for (const { value: id } of VOICES)
+      if (wanted.includes(id) !== props.player[id].value) props.player.switchVoice(id);
   },
 });
-
-function typedTempo(event: Event): void {
-  props.player.setTempo(Number((event.target as HTMLInputElement).value));
-}
 
 onKeyStroke(' ', (event) => {
   if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
@@ -74,36 +73,31 @@ onKeyStroke(' ', (event) => {
 </script>
 
 <template>
-  <section class="card-paper transport" aria-label="Play">
+  <section class="card-paper line transport" aria-label="Play">
     <button class="play" type="button" :aria-label="player.playing.value === null ? 'Play' : 'Stop'" @click="toggle">
       <IconStop v-if="player.playing.value !== null" aria-hidden="true" />
       <IconPlay v-else aria-hidden="true" />
     </button>
-    <label class="tempo">
-      <span class="visually-hidden">Tempo in beats a minute</span>
-      <input
-        :value="player.perMinute.value"
-        type="number"
-        min="20"
-        max="240"
-        class="form-control"
-        @change="typedTempo"
-      />
-    </label>
-    <ChoiceBar
-      v-model="rung"
-      label="Tempo ladder"
-      :choices="ladder.map((tempo) => ({ value: String(tempo), label: String(tempo) }))"
+    <BFormInput
+      class="tempo"
+      type="number"
+      lazy
+      min="20"
+      max="240"
+      :model-value="rung"
+      aria-label="Tempo in beats a minute"
+      @update:model-value="player.setTempo(Number($event))"
     />
-    <SwitchBar v-model="sounding" label="What sounds" :choices="VOICES" />
-    <label class="loop">
-      <span class="visually-hidden">Loop</span>
-      <select v-model="chosen" class="form-select">
-        <option value="">play all, once</option>
-        <option v-for="loop in loops" :key="loop.key" :value="loop.key">{{ loop.label }}</option>
-      </select>
-    </label>
-    <p v-if="player.fault.value !== null" role="alert">{{ player.fault.value }}</p>
+    <BFormRadioGroup v-model="rung" buttons button-variant="outline-dark" :options="ladder" aria-label="Tempo ladder" />
+    <BFormCheckboxGroup
+      v-model="sounding"
+      buttons
+      button-variant="outline-dark"
+      :options="VOICES"
+      aria-label="What sounds"
+    />
+    <BFormSelect v-model="chosen" class="auto loop" :options="loopOptions" aria-label="Loop" />
+    <BAlert v-if="player.error.value !== null" variant="danger" :model-value="true">{{ player.error.value }}</BAlert>
   </section>
 </template>
 
@@ -112,12 +106,8 @@ onKeyStroke(' ', (event) => {
   position: sticky;
   bottom: 10px;
   z-index: 2;
-  box-shadow: 0 2px 14px rgb(29 43 42 / 12%);
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 14px;
   padding: 10px 16px;
+  box-shadow: 0 2px 14px var(--shadow);
 }
 
 .play {
@@ -126,9 +116,9 @@ onKeyStroke(' ', (event) => {
   width: 46px;
   height: 46px;
   border: 0;
-  border-radius: 50%;
+  border-radius: var(--round);
   background: var(--spruce);
-  color: #fff;
+  color: var(--white);
 }
 
 .play svg {
@@ -136,20 +126,22 @@ onKeyStroke(' ', (event) => {
   height: 26px;
 }
 
-.tempo,
-.loop {
-  display: flex;
-  align-items: center;
-  gap: 8px;
+.transport :deep(.btn-group > .btn) {
+  padding-inline: 8px;
 }
 
-.tempo input {
-  width: 78px;
+.tempo {
+  width: 74px;
   font-weight: 700;
 }
 
-.loop select {
-  width: auto;
-  max-width: 142px;
+.loop {
+  max-width: 132px;
+}
+
+@media (max-width: 600px) {
+  .transport {
+    position: static;
+  }
 }
 </style>

@@ -2,25 +2,26 @@
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
 import type { NoteUse } from '@escalier/core/reading';
+import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { RouterLink } from 'vue-router';
 import { ScoreSheet, type ScoreMark } from '../../score/index.ts';
 import { usePlayer } from '../../sound/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
-import ChoiceBar from '../../ui/ChoiceBar.vue';
 import LoadState from '../../ui/LoadState.vue';
-import SwitchBar from '../../ui/SwitchBar.vue';
-import { noteWords } from '../classes/index.ts';
+import { noteWords, withNoteNames } from '../../ui/note-words.ts';
+import { ClassHead } from '../classes/index.ts';
+import { TakeCare, useSession } from '../schools/index.ts';
 import { FingeringChart } from '../notes/index.ts';
 import BreathCard from './BreathCard.vue';
 import ExportButtons from './ExportButtons.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
+import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
 import TransportBar from './TransportBar.vue';
+import TuneRemoval from './TuneRemoval.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
-import { readableMoves } from './words.ts';
 import type { WayIn } from '../../workers/index.ts';
 
 /** A tune as a class meets it: by the step of a staircase, or from the library. */
@@ -32,7 +33,8 @@ const address = computed((): TuneAddress =>
     : { classId: props.classId, tuneId: props.tuneId ?? '' },
 );
 const instrumentId = ref<string>('soprano-recorder-baroque');
-const INSTRUMENT_NAMES = INSTRUMENT_IDS.map((id) => ({ id, name: instrument(id).shortName }));
+const session = useSession();
+const INSTRUMENTS = INSTRUMENT_IDS.map((value) => ({ value: String(value), text: instrument(value).shortName }));
 const { page, info, ways, error, load, keepBreaths } = useTune(address, instrumentId);
 /** In place of the tune on the sheet and in the sound. */
 const way = shallowRef<WayIn | null>(null);
@@ -44,30 +46,45 @@ const player = usePlayer(
 
 watch(way, () => player.stop());
 
+const counting = ref<Counting | ''>('');
 type Shown = Naming | 'words' | 'none';
 const shown = ref<Shown>('letters');
 watch(page, (now, before) => {
-  if (now !== null && now.schoolClass !== null && before === null) shown.value = now.schoolClass.style.naming;
+  if (now === null || now.schoolClass === null || before !== null) return;
+  shown.value = now.schoolClass.style.naming;
+  counting.value = now.schoolClass.style.counting ?? '';
 });
-const choices = computed((): readonly { value: Shown; label: string }[] => [
-  { value: 'letters', label: 'Letters' },
-  { value: 'german-letters', label: 'H and B' },
-  { value: 'fixed-do', label: 'Fixed do' },
-  { value: 'movable-do', label: 'Movable do' },
-  { value: 'degrees', label: 'Degrees' },
-  { value: 'finger-count', label: 'Fingers' },
-  ...(info.value?.hasWords === true ? [{ value: 'words' as const, label: 'Words' }] : []),
-  { value: 'none', label: 'None' },
+const choices = computed((): readonly { value: Shown; text: string }[] => [
+  { value: 'letters', text: 'Letters' },
+  { value: 'german-letters', text: 'H and B' },
+  { value: 'fixed-do', text: 'Fixed do' },
+  { value: 'movable-do', text: 'Movable do' },
+  { value: 'degrees', text: 'Degrees' },
+  { value: 'finger-count', text: 'Fingers' },
+  ...(info.value?.hasWords === true ? [{ value: 'words' as const, text: 'Words' }] : []),
+  { value: 'none', text: 'None' },
 ]);
 const naming = computed((): Naming | null => (shown.value === 'none' || shown.value === 'words' ? null : shown.value));
-const counting = ref<Counting | ''>('');
-const COUNTING_WORDS: readonly { value: Counting; label: string }[] = [
-  { value: 'numbers', label: 'Count 1 & 2 &' },
-  { value: 'ta', label: 'Count ta ti-ti' },
-  { value: 'beat-function', label: 'Count du de' },
-  { value: 'beat-position', label: 'Count ta di' },
+const COUNTING_WORDS: readonly { value: Counting | ''; text: string }[] = [
+  { value: '', text: 'No counting' },
+  { value: 'numbers', text: 'Count 1 & 2 &' },
+  { value: 'ta', text: 'Count ta ti-ti' },
+  { value: 'beat-function', text: 'Count du de' },
+  { value: 'beat-position', text: 'Count ta di' },
 ];
-const layers = ref<ReadonlySet<LayerId>>(new Set<LayerId>(['new', 'hard', 'breaths']));
+const layers = ref<LayerId[]>(['new', 'hard', 'breaths']);
+/** On a phone the switches fold away. */
+const isPhone = useMediaQuery('(max-width: 600px)');
+const switching = ref(false);
+const wayOptions = computed(() => [
+  { value: null, text: 'The tune itself' },
+  ...ways.value.map((each) => ({ value: each, text: `${each.label}: ${withNoteNames(each.about)}` })),
+]);
+
+function editBreaths(on: boolean): void {
+  editing.value = on;
+  if (!layers.value.includes('breaths')) layers.value = [...layers.value, 'breaths'];
+}
 const pointed = ref<readonly number[]>([]);
 const editing = ref(false);
 
@@ -96,6 +113,12 @@ const presses = computed(() => {
       label: `Breath after ${noteWords(name)}, bar ${barNumbers[Number(id.split('-')[1])] ?? ''}`,
       on: breathIds.value.includes(id),
     }));
+});
+/** Composer, source and licence, as far as they are known. */
+const origin = computed(() => {
+  const { composer = '', source = '', licence = '' } = info.value ?? {};
+  const from = composer === 'Escalier' ? source : [composer, source].filter((part) => part !== '').join(', ');
+  return [from, licence].filter((part) => part !== '').join(' · ');
 });
 const newNames = computed(() => new Set(info.value?.reading.notes.new.map((use) => use.name)));
 
@@ -130,75 +153,87 @@ function label(use: NoteUse): string {
 <template>
   <LoadState v-if="page === null || info === null || on === null" :error="error" what="the tune" @again="load" />
   <div v-else class="page-grid">
-    <header>
-      <div v-if="page.step !== null" class="belt"><BeltBand :belt-id="page.step.belt" /></div>
-      <h1>{{ page.title }}</h1>
-      <p class="soft">
-        <template v-if="page.step !== null && page.schoolClass !== null">
-          step {{ page.step.position }} of
-          <RouterLink :to="{ name: 'class', params: { classId: page.schoolClass.id } }">{{
-            page.schoolClass.name
-          }}</RouterLink>
-          ·
-        </template>
-        <template v-else-if="page.schoolClass !== null">for {{ page.schoolClass.name }} · </template>
-        {{ on.shortName }} ·
-        {{
-          info.composer === 'Escalier'
-            ? info.source
-            : [info.composer, info.source].filter((part) => part !== '').join(', ')
-        }}
-        <template v-if="info.licence !== ''"> · {{ info.licence }}</template>
-      </p>
-      <select
+    <ClassHead
+      v-if="page.schoolClass !== null && page.step !== null"
+      :class-id="page.schoolClass.id"
+      :trail="`Step ${page.step.position}`"
+    />
+    <header class="page-head">
+      <div>
+        <component :is="page.step === null ? 'h1' : 'h2'" class="line tune-title">
+          <span v-if="page.step !== null" class="belt-chip"><BeltBand :belt-id="page.step.belt" /></span>
+          {{ page.title }}
+        </component>
+        <p class="soft">
+          <template v-if="page.step !== null">Step {{ page.step.position }} of {{ page.steps }} · </template>
+          <template v-else-if="page.schoolClass !== null">for {{ page.schoolClass.name }} · </template>
+          {{ on.shortName }} · {{ origin }}
+        </p>
+      </div>
+      <BFormSelect
         v-if="page.schoolClass === null"
         v-model="instrumentId"
-        class="form-select counting"
+        class="auto"
+        :options="INSTRUMENTS"
         aria-label="Instrument"
-      >
-        <option v-for="each in INSTRUMENT_NAMES" :key="each.id" :value="each.id">{{ each.name }}</option>
-      </select>
-      <nav aria-label="This tune">
+      />
+      <nav class="line" aria-label="This tune">
         <template v-if="page.step !== null">
-          <RouterLink
+          <BButton
             v-if="page.step.position > 1"
-            class="btn btn-outline-dark"
+            role="link"
+            variant="outline-dark"
             :to="{ name: 'step', params: { classId, position: page.step.position - 1 } }"
+            >Step {{ page.step.position - 1 }}</BButton
           >
-            Step {{ page.step.position - 1 }}
-          </RouterLink>
-          <RouterLink
+          <BButton
             v-if="page.step.position < page.steps"
-            class="btn btn-outline-dark"
+            role="link"
+            variant="outline-dark"
             :to="{ name: 'step', params: { classId, position: page.step.position + 1 } }"
+            >Step {{ page.step.position + 1 }}</BButton
           >
-            Step {{ page.step.position + 1 }}
-          </RouterLink>
-          <RouterLink class="btn btn-primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</RouterLink>
+          <BButton role="link" variant="primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</BButton>
         </template>
-        <RouterLink class="btn btn-outline-dark" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }"
-          >Edit</RouterLink
-        >
+        <template v-if="session.mayTeach">
+          <BButton role="link" variant="outline-dark" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }"
+            >Edit</BButton
+          >
+          <TuneRemoval v-if="page.step === null" :tune-id="page.tuneId" :title="page.title" @changed="load" />
+        </template>
       </nav>
     </header>
-    <div class="switches">
-      <ChoiceBar v-model="shown" label="Under the notes" :choices="choices" />
-      <select v-model="counting" class="form-select counting" aria-label="Counting">
-        <option value="">No counting</option>
-        <option v-for="each in COUNTING_WORDS" :key="each.value" :value="each.value">{{ each.label }}</option>
-      </select>
-      <SwitchBar v-model="layers" label="Layers on the sheet" :choices="LAYERS" />
-    </div>
-    <p v-if="error !== null" role="alert">{{ error }}</p>
-    <div class="sheet-side">
-      <div class="main">
-        <section class="card-paper sheet" aria-label="The tune">
-          <select v-model="way" class="form-select way" aria-label="Way into the tune">
-            <option :value="null">The tune itself</option>
-            <option v-for="each in ways" :key="each.label" :value="each">
-              {{ each.label }}: {{ readableMoves(each.about) }}
-            </option>
-          </select>
+    <BButton v-if="isPhone" variant="outline-dark" @click="switching = true">What the sheet shows</BButton>
+    <component
+      :is="isPhone ? BOffcanvas : 'div'"
+      v-model="switching"
+      title="What the sheet shows"
+      placement="bottom"
+      :teleport-to="isPhone ? 'body' : undefined"
+    >
+      <div class="line">
+        <BFormRadioGroup
+          v-model="shown"
+          buttons
+          button-variant="outline-dark"
+          :options="choices"
+          aria-label="Under the notes"
+        />
+        <BFormSelect v-model="counting" class="auto" :options="COUNTING_WORDS" aria-label="Counting" />
+        <BFormCheckboxGroup
+          v-model="layers"
+          buttons
+          button-variant="outline-dark"
+          :options="LAYERS"
+          aria-label="Layers on the sheet"
+        />
+      </div>
+    </component>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
+    <div class="columns columns-side">
+      <div class="stack">
+        <section class="card-paper stack sheet" aria-label="The tune">
+          <BFormSelect v-model="way" class="auto way" :options="wayOptions" aria-label="Way into the tune" />
           <ScoreSheet
             :abc="way?.abc ?? page.abc"
             :title="way === null ? page.title : `${page.title}, ${way.label}`"
@@ -210,7 +245,7 @@ function label(use: NoteUse): string {
             :presses="presses"
             @press="toggleBreath"
           />
-          <div v-if="!layers.has('fingerings')" class="charts" role="group" aria-label="Fingerings of this tune">
+          <div v-if="!layers.includes('fingerings')" class="charts" role="group" aria-label="Fingerings of this tune">
             <FingeringChart
               v-for="use in info.reading.notes.all"
               :key="use.name"
@@ -245,52 +280,24 @@ function label(use: NoteUse): string {
           :seconds="page.breathSeconds"
           :own="page.breaths"
           :editing="editing"
-          @edit="((editing = $event), (layers = new Set([...layers, 'breaths'])))"
+          @edit="editBreaths"
           @keep="keepBreaths"
         />
         <RiseCard v-if="page.step !== null" :step="page.step" />
-        <section class="card-paper caution">
-          <h2>Before playing</h2>
-          <p>
-            No shared mouthpiece without cleaning. Sit or stand still with an instrument in the mouth. Light-headed?
-            Stop and breathe.
-          </p>
-          <p class="soft">Your school’s own rules come first.</p>
-        </section>
+        <TakeCare place="lesson" />
       </SideCards>
     </div>
   </div>
 </template>
 
 <style scoped lang="scss">
-header {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: baseline;
-  gap: 4px 18px;
+.tune-title {
+  font-size: var(--headline);
 }
 
-.belt {
-  width: 54px;
-  align-self: center;
-  overflow: hidden;
-  border-radius: 3px;
-}
-
-header > p {
-  flex: 1 1 300px;
-}
-
-header nav {
-  display: flex;
-  gap: 8px;
-}
-
-.switches {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 8px 12px;
+.sheet {
+  position: relative;
+  padding: 18px 18px 14px;
 }
 
 /* In the room that the engraving leaves at its top. */
@@ -299,32 +306,7 @@ header nav {
   top: 10px;
   right: 12px;
   z-index: 1;
-  width: auto;
   max-width: 60%;
-}
-
-.counting {
-  width: auto;
-  min-height: 41px;
-}
-
-.sheet-side {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) 318px;
-  gap: 14px;
-  align-items: start;
-}
-
-.main {
-  display: grid;
-  gap: 12px;
-}
-
-.sheet {
-  position: relative;
-  display: grid;
-  gap: 8px;
-  padding: 18px 18px 14px;
 }
 
 .charts {
@@ -336,13 +318,10 @@ header nav {
   border-top: 1px solid var(--line);
 }
 
-.caution {
-  border-left: 5px solid var(--brass);
-}
-
-@media (max-width: 900px) {
-  .sheet-side {
-    grid-template-columns: 1fr;
+@media (max-width: 600px) {
+  .way {
+    position: static;
+    max-width: 100%;
   }
 }
 </style>

@@ -3,13 +3,13 @@ import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
 export const LAYERS = [
-  { id: 'new', label: 'New' },
-  { id: 'same', label: 'Same bars' },
-  { id: 'hard', label: 'Hard spots' },
-  { id: 'breaths', label: 'Breaths' },
-  { id: 'fingerings', label: 'Fingerings' },
+  { value: 'new', text: 'New' },
+  { value: 'same', text: 'Same bars' },
+  { value: 'hard', text: 'Hard spots' },
+  { value: 'breaths', text: 'Breaths' },
+  { value: 'fingerings', text: 'Fingerings' },
 ] as const;
-export type LayerId = (typeof LAYERS)[number]['id'];
+export type LayerId = (typeof LAYERS)[number]['value'];
 
 export interface BreathPlace {
   readonly barIndex: number;
@@ -43,7 +43,7 @@ export function breathPlaces(
 /** The pencil marks of the layers that are switched on. */
 export function marksOf(
   info: TuneInfo,
-  on: ReadonlySet<LayerId>,
+  on: readonly LayerId[],
   own: readonly BreathPlace[] | null,
 ): readonly ScoreMark[] {
   const { form, hardSpots } = info.reading;
@@ -55,24 +55,24 @@ export function marksOf(
     return [ids[0]!, ids.at(-1)!];
   };
   return [
-    ...(on.has('same')
+    ...(on.includes('same')
       ? form.sameBars.flatMap((group, index) =>
           barIdsOf(info, group).map((id): ScoreMark => ({ kind: 'shade', id, group: index })),
         )
       : []),
-    ...(on.has('new') ? info.newNoteIds.map((id): ScoreMark => ({ kind: 'ring', id })) : []),
-    ...(on.has('hard')
+    ...(on.includes('new') ? info.newNoteIds.map((id): ScoreMark => ({ kind: 'ring', id })) : []),
+    ...(on.includes('hard')
       ? hardSpots.map((spot): ScoreMark => {
           const [from, to] = bracketEnds(...spot.bars);
           return { kind: 'bracket', from, to };
         })
       : []),
-    ...(on.has('breaths')
+    ...(on.includes('breaths')
       ? breathPlaces(info, own)
           .filter((place) => !info.printedBreathIds.includes(noteIdAt(place)))
           .map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
       : []),
-    ...(on.has('fingerings')
+    ...(on.includes('fingerings')
       ? Object.entries(info.pitches)
           .filter(([id]) => id.startsWith('n0-'))
           .map(([id, pitch]): ScoreMark => ({ kind: 'chart', id, pitch }))
@@ -82,5 +82,5 @@ export function marksOf(
 
 /** Only the brackets over the hard spots. */
 export function hardSpotMarks(info: TuneInfo): readonly ScoreMark[] {
-  return marksOf(info, new Set<LayerId>(['hard']), null);
+  return marksOf(info, ['hard'], null);
 }

@@ -1,24 +1,17 @@
 import type { LibraryRow } from '../../workers/index.ts';
 
 export const READINESS = [
-  { value: 'all', label: 'All' },
-  { value: 'now', label: 'Playable now' },
-  { value: 'one', label: 'One new note away' },
+  { value: 'all', text: 'All' },
+  { value: 'now', text: 'Playable now' },
+  { value: 'one', text: 'One new note' },
 ] as const;
 export type Readiness = (typeof READINESS)[number]['value'];
 
-export const SORTS = [
-  { value: 'fit', label: 'Fit to the class' },
-  { value: 'difficulty', label: 'Difficulty' },
-  { value: 'title', label: 'Title' },
-] as const;
-export type Sort = (typeof SORTS)[number]['value'];
-
 export const LENGTHS = [
-  { value: '', label: 'any' },
-  { value: 'short', label: 'up to 8 bars' },
-  { value: 'middle', label: '9 to 16 bars' },
-  { value: 'long', label: 'more than 16' },
+  { value: '', text: 'any' },
+  { value: 'short', text: 'up to 8 bars' },
+  { value: 'middle', text: '9 to 16 bars' },
+  { value: 'long', text: 'more than 16' },
 ] as const;
 export type Length = (typeof LENGTHS)[number]['value'];
 
@@ -33,7 +26,8 @@ export interface LibraryFilter {
   readonly length: Length;
   readonly words: boolean;
   readonly duet: boolean;
-  readonly sort: Sort;
+  /** Archived tunes are shown as well. */
+  readonly archived: boolean;
 }
 
 export const NO_FILTER: LibraryFilter = {
@@ -46,7 +40,7 @@ export const NO_FILTER: LibraryFilter = {
   length: '',
   words: false,
   duet: false,
-  sort: 'fit',
+  archived: false,
 };
 
 /** How far a tune is from what the class knows: a new note weighs more than a new rhythm; what cannot be played comes last. */
@@ -54,6 +48,7 @@ export function distance(row: LibraryRow): number {
   return 100 * row.unplayable.length + 4 * row.newNotes.length + row.newElements.length;
 }
 
+/** The rows that match, the nearest to what the class knows first. */
 export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): readonly LibraryRow[] {
   const wanted = plain(filter.search);
   return rows
@@ -68,7 +63,7 @@ export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): re
         (!filter.words || row.hasWords) &&
         (!filter.duet || row.isDuet),
     )
-    .toSorted((a, b) => compare(a, b, filter.sort) || a.title.localeCompare(b.title));
+    .toSorted((a, b) => distance(a) - distance(b) || a.difficulty - b.difficulty || a.title.localeCompare(b.title));
 }
 
 function lengthOf({ bars }: LibraryRow): Length {
@@ -82,18 +77,17 @@ function isReady(row: LibraryRow, filter: LibraryFilter): boolean {
   return row.newNotes.length === 1 && (filter.newNote === '' || row.newNotes[0] === filter.newNote);
 }
 
-function compare(a: LibraryRow, b: LibraryRow, sort: Sort): number {
-  if (sort === 'title') return 0;
-  if (sort === 'difficulty') return a.difficulty - b.difficulty;
-  return distance(a) - distance(b) || a.difficulty - b.difficulty;
-}
-
 /** Without accents and capitals, so that a search finds what was meant. */
 function plain(text: string): string {
   return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
 }
 
-/** The values that a select offers, each once, in order. */
-export function offered(rows: readonly LibraryRow[], of: (row: LibraryRow) => readonly string[]): readonly string[] {
-  return [...new Set(rows.flatMap(of))].toSorted();
+/** The values that a select offers, each once, in order, after "any". */
+export function offered(
+  rows: readonly LibraryRow[],
+  of: (row: LibraryRow) => readonly string[],
+  words: (value: string) => string = (value) => value,
+): readonly { readonly value: string; readonly text: string }[] {
+  const values = [...new Set(rows.flatMap(of))].toSorted();
+  return [{ value: '', text: 'any' }, ...values.map((value) => ({ value, text: words(value) }))];
 }

@@ -1,7 +1,8 @@
 import type { TuneDto } from '@escalier/server/api';
 import { proxy } from 'comlink';
-import { ref, shallowRef, watch, type Ref } from 'vue';
-import { api, ApiError, ask } from '../../api.ts';
+import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
 import { tuneWorker, type LibraryRow } from '../../workers/index.ts';
 
 /** The library read for one class, in the worker; `done` counts while it runs. */
@@ -9,34 +10,30 @@ export function useLibrary(classId: Ref<string>) {
   const rows = shallowRef<readonly LibraryRow[] | null>(null);
   const total = ref(0);
   const done = ref(0);
-  const error = ref<string | null>(null);
   let tunes: readonly TuneDto[] | null = null;
   let asked = 0;
 
-  async function load(): Promise<void> {
+  const { error, load } = useLoad(async () => {
     const mine = ++asked;
-    error.value = null;
     done.value = 0;
-    try {
-      tunes ??= await ask(api.tunes.$get());
-      total.value = tunes.length;
-      const { instrumentId, known } = await knowledge(classId.value);
-      const read = await tuneWorker().readLibrary(
-        [...tunes],
-        instrumentId,
-        known,
-        proxy((count: number) => {
-          if (mine === asked) done.value = count;
-        }),
-      );
-      if (mine === asked) rows.value = read;
-    } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      error.value = problem.message;
-    }
-  }
+    tunes ??= await ask(api.tunes.$get());
+    total.value = tunes.length;
+    const { instrumentId, known } = await knowledge(classId.value);
+    const read = await tuneWorker().readLibrary(
+      [...tunes],
+      instrumentId,
+      known,
+      proxy((count: number) => {
+        if (mine === asked) done.value = count;
+        return Promise.resolve(mine === asked);
+      }),
+    );
+    if (mine === asked) rows.value = read;
+  });
 
   watch(classId, load, { immediate: true });
+  // Leaving the page stops the reading.
+  onScopeDispose(() => (asked += 1));
   return { rows, total, done, error, load };
 }
 

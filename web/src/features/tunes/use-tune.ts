@@ -1,7 +1,8 @@
 import type { StepDto, TunePage } from '@escalier/server/api';
 import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
-import { ref, shallowRef, watch, type Ref } from 'vue';
+import { shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
+import { loadProblem, type LoadProblem } from '../../ui/use-load.ts';
 import { tuneWorker, type TuneInfo, type WayIn } from '../../workers/index.ts';
 
 /** Which tune is meant: that of a step of a class, or one of the library as a class meets it. */
@@ -15,6 +16,8 @@ export interface OpenTune extends Omit<TunePage, 'schoolClass'> {
   readonly step: StepDto | null;
   readonly steps: number;
 }
+
+const failed = (message: string): LoadProblem => ({ kind: 'failed', message });
 
 const NOBODY = { notes: [], elements: [], signs: [], moves: [] };
 
@@ -52,7 +55,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   const info = shallowRef<TuneInfo | null>(null);
   /** Other ways into the tune; they come a moment after it. */
   const ways = shallowRef<readonly WayIn[]>([]);
-  const error = ref<string | null>(null);
+  const error = shallowRef<LoadProblem | null>(null);
   let asked = 0;
 
   async function load(): Promise<void> {
@@ -64,8 +67,8 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
       page.value = loaded;
       await reread();
     } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      if (mine === asked) error.value = problem.message;
+      const found = loadProblem(problem);
+      if (mine === asked) error.value = found;
     }
   }
 
@@ -86,7 +89,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
       void tuneWorker()
         .waysIn(source, known)
         .then((found) => (page.value === open ? (ways.value = found) : found));
-    if (!read.ok) error.value = read.fault[0]?.message ?? 'The tune could not be read.';
+    if (!read.ok) error.value = failed(read.error[0]?.message ?? 'The tune could not be read.');
   }
 
   /** Keeps the class's own breaths, and shows them at once. */
@@ -105,7 +108,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
       if (page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept.version };
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
-      error.value = `The breaths are not stored. ${problem.message}`;
+      error.value = failed(`The breaths are not saved. ${problem.message}`);
     }
   }
 

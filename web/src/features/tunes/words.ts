@@ -1,4 +1,4 @@
-import { noteWords } from '../classes/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
 
 /** "bar 4", "bars 4 and 7", "bars 1 to 8": bar numbers as they are said. */
 export function barsWords(bars: readonly number[], capital = false): string {
@@ -23,11 +23,6 @@ export function barsWords(bars: readonly number[], capital = false): string {
 export function notesList(names: readonly string[]): string {
   const shown = names.map(noteWords);
   return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)!}` : (shown[0] ?? '');
-}
-
-/** Note names inside a sentence of the core as they are said in class. */
-export function readableMoves(sentence: string): string {
-  return sentence.replace(/\b[A-G](?:##?|bb?)?\d(?!\d)/g, noteWords).replace(' to ', ' → ');
 }
 
 const INTERVALS = ['', 'a step', 'a third', 'a fourth', 'a fifth', 'a sixth', 'a seventh', 'an octave'];

@@ -5,12 +5,13 @@ import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
+import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 import ZoneField from './ZoneField.vue';
 
-/** What the school is called, and by which clock it lives. */
+/** What the school is called, and its time zone. */
 const session = useSession();
-const { busy, stored, fault, fields, save } = useSave();
+const { busy, error, fields, save } = useSave();
 const current = () => ({
   name: session.me?.school ?? '',
   timeZone: session.me?.timeZone ?? 'UTC',
@@ -18,7 +19,7 @@ const current = () => ({
 });
 const draft = reactive(current());
 
-async function store(): Promise<void> {
+async function submit(): Promise<void> {
   await save(async () => {
     const again = async () => {
       await session.enter();
@@ -32,17 +33,18 @@ async function store(): Promise<void> {
 </script>
 
 <template>
-  <form class="card-paper" novalidate @submit.prevent="store">
-    <h2>The school</h2>
-    <TextField v-model="draft.name" label="Name of the school" :error="fields.name" />
-    <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
-    <SaveBar :busy="busy" :stored="stored" :fault="fault" />
-  </form>
+  <div class="page-grid">
+    <SchoolHead lead="The name on every page and sheet, and the time zone of your lessons." />
+    <BForm class="card-paper stack details" novalidate @submit.prevent="submit">
+      <TextField v-model="draft.name" label="Name of the school" :error="fields.name" />
+      <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
+      <SaveBar :busy="busy" :error="error" />
+    </BForm>
+  </div>
 </template>
 
 <style scoped>
-form {
-  display: grid;
-  gap: 12px;
+.details {
+  max-width: 560px;
 }
 </style>

@@ -9,12 +9,12 @@ import {
 import { midiNumber, namePitch, pitch, pitchName, type Pitch } from '@escalier/core/music';
 import { moveTable, moveWalk } from '@escalier/core/practice';
 
-export const DESK_VIEWS = [
-  { value: 'chart', label: 'Chart' },
-  { value: 'moves', label: 'All moves' },
-  { value: 'compare', label: 'Baroque and german' },
+export const CHART_VIEWS = [
+  { value: 'chart', text: 'Chart' },
+  { value: 'moves', text: 'All moves' },
+  { value: 'compare', text: 'Baroque and German' },
 ] as const;
-export type DeskView = (typeof DESK_VIEWS)[number]['value'];
+export type ChartView = (typeof CHART_VIEWS)[number]['value'];
 
 /** "B♭ or A♯", with a stroke for the high octave. */
 export function soundName(row: ChartRow): string {
@@ -82,4 +82,7 @@ export function chosenNotes(on: Instrument, names: Iterable<string>): readonly P
     .slice(0, MOST_NOTES);
 }
 
-export const DESK_INSTRUMENTS = INSTRUMENT_IDS.map((id) => findInstrument(id)!);
+export const INSTRUMENT_OPTIONS = INSTRUMENT_IDS.map((value) => ({
+  value: String(value),
+  text: findInstrument(value)!.name,
+}));

@@ -1,4 +1,4 @@
-import { FAULTS, type Fault } from '@escalier/core/records';
+import { REMARKS, type Remark } from '@escalier/core/records';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import { text } from '../../platform/fields.ts';
@@ -8,11 +8,11 @@ import { noteChange } from './changes.ts';
 import { changeSchoolVersion } from './details.ts';
 import { SchoolEntity } from './entities.ts';
 
-const MOST_FAULTS = 20;
+const MOST_REMARKS = 20;
 
-export const faultsInput = z.object({
+export const remarksInput = z.object({
   version,
-  faults: z
+  remarks: z
     .array(
       z.object({
         id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'Small letters, digits and hyphens.'),
@@ -21,24 +21,24 @@ export const faultsInput = z.object({
       }),
     )
     .min(1, 'One remark at least.')
-    .max(MOST_FAULTS, `At most ${MOST_FAULTS} remarks.`)
-    .refine((faults) => new Set(faults.map(({ id }) => id)).size === faults.length, 'Each remark once.'),
+    .max(MOST_REMARKS, `At most ${MOST_REMARKS} remarks.`)
+    .refine((remarks) => new Set(remarks.map(({ id }) => id)).size === remarks.length, 'Each remark once.'),
 });
 
 /** The remarks of a school: its own, or the usual ones. */
-export async function schoolFaults(em: EntityManager, schoolId: string) {
+export async function schoolRemarks(em: EntityManager, schoolId: string) {
   const school = await em.findOneOrFail(SchoolEntity, { id: schoolId });
-  const faults: readonly Fault[] = school.faults ?? FAULTS;
-  return { faults, version: school.version };
+  const remarks: readonly Remark[] = school.remarks ?? REMARKS;
+  return { remarks, version: school.version };
 }
 
-export async function keepFaults(
+export async function keepRemarks(
   em: EntityManager,
   who: SignedIn,
-  { faults, version: read }: z.infer<typeof faultsInput>,
+  { remarks, version: read }: z.infer<typeof remarksInput>,
 ): Promise<void> {
   await em.transactional(async (tx) => {
-    await changeSchoolVersion(tx, who, read, { faults });
+    await changeSchoolVersion(tx, who, read, { remarks });
     await noteChange(tx, who, who.schoolId, 'Remarks at hearing');
   });
 }

@@ -2,15 +2,15 @@ import { chartOf, instrument, INSTRUMENT_IDS } from '@escalier/core/instruments'
 import { pitch, pitchName } from '@escalier/core/music';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
+import { openHow } from '../../testing/mount.ts';
 import ChartGrid from './ChartGrid.vue';
 import CompareTable from './CompareTable.vue';
-import { chosenNotes, differences, firstNotes, heatOf, noteLabel, otherBore, soundName } from './desk.ts';
+import { chosenNotes, differences, firstNotes, heatOf, noteLabel, otherBore, soundName } from './chart.ts';
 import HeatMap from './HeatMap.vue';
 import MoveCard from './MoveCard.vue';
 
 const baroque = instrument('soprano-recorder-baroque');
 const german = instrument('soprano-recorder-german');
-const stubs = { BButton: { template: '<button><slot /></button>' } };
 
 describe('the desk', () => {
   it('names sounds with both spellings and their octave', () => {
@@ -44,10 +44,11 @@ describe('the desk', () => {
 describe('HeatMap', () => {
   const map = (names: string) => mount(HeatMap, { props: { on: baroque, notes: names.split(' ').map(pitch) } });
 
-  it('has a number with words for every move of ten notes', () => {
+  it('has a number with words for every move of ten notes', async () => {
     const ten = mount(HeatMap, { props: { on: baroque, notes: chosenNotes(baroque, firstNotes(baroque)) } });
     expect(ten.findAll('tbody button')).toHaveLength(90);
     expect(ten.get('button[aria-label^="A to E"]').attributes('aria-label')).toBe('A to E: 3.0, hard');
+    await openHow(ten);
     expect(ten.text()).toContain('90 moves among 10 notes');
   });
 
@@ -84,9 +85,10 @@ describe('ChartGrid', () => {
 describe('MoveCard', () => {
   it('says the move, its cost and how that comes about', async () => {
     const of = (name: string) => baroque.fingerings.find((each) => pitchName(each.pitch) === name)!;
-    const card = mount(MoveCard, { props: { on: baroque, from: of('A4'), to: of('E4') }, global: { stubs } });
+    const card = mount(MoveCard, { props: { on: baroque, from: of('A4'), to: of('E4') } });
     expect(card.text()).toContain('A, and three more fingers.');
     expect(card.text()).toContain('Cost 3.0');
+    await openHow(card);
     expect(card.text()).toContain('1.90 several fingers together + 0.15 one finger more');
     await card
       .findAll('button')
@@ -96,7 +98,7 @@ describe('MoveCard', () => {
   });
 });
 
-it('lays baroque and german beside each other', () => {
+it('lays Baroque and German beside each other', () => {
   const table = mount(CompareTable, { props: { on: baroque, other: german } });
   expect(table.findAll('li')).toHaveLength(4);
   expect(table.text()).toContain('hole 5 is smaller than hole 4');

@@ -19,10 +19,10 @@ export function instrumentDraft({ number, owner, condition, note, version }: Ins
 }
 
 /** The instruments of the school: who has which, and what has to be cleaned. */
-export function useDesk() {
-  const desk = shallowRef<InstrumentDesk | null>(null);
+export function useInstruments() {
+  const lent = shallowRef<InstrumentDesk | null>(null);
   const { error, load } = useLoad(async () => {
-    desk.value = await ask(api.instruments.$get());
+    lent.value = await ask(api.instruments.$get());
   });
 
   async function add(json: { kind: InstrumentId; from: number; count: number; owner: Owner }): Promise<void> {
@@ -32,7 +32,7 @@ export function useDesk() {
 
   async function change(id: string, mine: InstrumentDraft): Promise<void> {
     const there = (): InstrumentDraft | undefined => {
-      const line = desk.value?.instruments.find((each) => each.id === id);
+      const line = lent.value?.instruments.find((each) => each.id === id);
       return line === undefined ? undefined : instrumentDraft(line);
     };
     const put = (json: InstrumentDraft) => ask(api.instruments[':id'].$put({ param: { id }, json }));
@@ -76,7 +76,7 @@ export function useDesk() {
     await load();
   }
 
-  return { desk, error, load, add, change, remove, lend, takeBack, lendToClass, takeBackFromClass, cleaned };
+  return { lent, error, load, add, change, remove, lend, takeBack, lendToClass, takeBackFromClass, cleaned };
 }
 
-export type Desk = ReturnType<typeof useDesk>;
+export type Instruments = ReturnType<typeof useInstruments>;

@@ -1,13 +1,13 @@
 import type { Family } from '../instruments/index.ts';
 
 /** What is heard, and what to look at first. */
-export interface SoundFault {
+export interface SoundProblem {
   readonly heard: string;
   readonly check: string;
 }
 
 /** In the order in which they come with a new note. */
-export function soundFaults(family: Family): readonly SoundFault[] {
+export function soundProblems(family: Family): readonly SoundProblem[] {
   const leak = family === 'recorder' ? 'a leak, the thumb first; then too much breath' : 'a leak; then too much breath';
   return [
     { heard: 'It squeaks or jumps up', check: leak },

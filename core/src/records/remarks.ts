@@ -1,11 +1,11 @@
 /** What a teacher hears go wrong, in few words, with what to try first. */
-export interface Fault {
+export interface Remark {
   readonly id: string;
   readonly words: string;
   readonly remedy: string;
 }
 
-export const FAULTS = [
+export const REMARKS = [
   { id: 'hands', words: 'Hands', remedy: 'Left hand on top: look for the mark.' },
   { id: 'leak', words: 'Leak', remedy: 'Flat pads, thumb first; look for full rings on the pads.' },
   { id: 'breath', words: 'Too much breath', remedy: 'Warm, slow breath, as if to mist a window.' },
@@ -16,7 +16,7 @@ export const FAULTS = [
   { id: 'stopped', words: 'Stopped', remedy: 'Play only the hard spot, slowly, a few times.' },
   { id: 'beat', words: 'Beat', remedy: 'Clap and count, then play with the click.' },
   { id: 'slow', words: 'Too slow', remedy: 'Go up the tempo ladder one rung at a time.' },
-] as const satisfies readonly Fault[];
+] as const satisfies readonly Remark[];
 
-export type FaultId = (typeof FAULTS)[number]['id'];
-export const FAULT_IDS = FAULTS.map((fault) => fault.id);
+export type RemarkId = (typeof REMARKS)[number]['id'];
+export const REMARK_IDS = REMARKS.map((remark) => remark.id);

@@ -1,0 +1,13 @@
+/** "F♯", with an apostrophe for each octave above the first: "C′". Other text comes back as it is. */
+export function noteWords(name: string): string {
+  const match = /^([A-G])(##?|bb?)?(\d)$/.exec(name);
+  if (match === null) return name;
+  const [, letter, sign = '', octave] = match;
+  const shown = sign.replaceAll('#', '♯').replaceAll('b', '♭');
+  return `${letter}${shown}${Number(octave) >= 5 ? '′'.repeat(Number(octave) - 4) : ''}`;
+}
+
+/** Note names within a sentence of the core, as they are said in class: "A4 to E4" is "A to E". */
+export function withNoteNames(sentence: string): string {
+  return sentence.replace(/\b[A-G](?:##?|bb?)?\d(?!\d)/g, noteWords);
+}
