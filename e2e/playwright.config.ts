@@ -10,17 +10,20 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
+/** One server for each worker, so that tests beside each other do not share a school. */
+const ADDRESSES = (process.env.ESCALIER_E2E_ADDRESSES ?? 'http://127.0.0.1:4180').split(' ');
+
 /** `npm run test:e2e` builds and starts what these tests drive. */
 export default defineConfig({
   testDir: '.',
   outputDir: 'results',
-  workers: 1,
+  workers: ADDRESSES.length,
   // No test asserts on time; a slow machine only takes longer.
   timeout: 240_000,
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
-    baseURL: process.env.ESCALIER_E2E_ADDRESS ?? 'http://127.0.0.1:4180',
+    baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,
     viewport: { width: 1280, height: 800 },
     trace: 'retain-on-failure',
     // Only never-lost.spec.ts lets it work: it would answer for a server that a test takes away.

@@ -17,7 +17,7 @@ export interface DatabaseUrls {
 }
 
 /** One of the empty databases that the script makes for tests that start servers of their own. */
-export function databaseNamed(name: 'restart' | 'first_run' | 'live'): DatabaseUrls {
+export function databaseNamed(name: 'restart' | 'first_run' | 'first_hour' | 'live'): DatabaseUrls {
   return (JSON.parse(process.env.ESCALIER_E2E_DATABASES ?? '{}') as Record<string, DatabaseUrls>)[name]!;
 }
 

@@ -9,7 +9,16 @@ import { Refusal, say } from './say.mjs';
 
 /** The folders and files that a build is made from. */
 const SOURCES = {
-  web: ['core/src', 'server/src', 'web/src', 'web/public', 'web/index.html', 'web/vite.config.ts', 'package-lock.json'],
+  web: [
+    'core/src',
+    'server/src',
+    'web/src',
+    'web/public',
+    'web/index.html',
+    'web/vite.config.ts',
+    'web/vite.plugins.ts',
+    'package-lock.json',
+  ],
   server: ['core/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
 };
 
@@ -100,23 +109,26 @@ export async function startServer({ urls, port, demo = true, logFolder }) {
 }
 
 /**
- * Runs `work` with the built product on a database that goes afterwards.
+ * Runs `work` with the built product, on databases that go afterwards.
  * @param more names of further empty databases.
- * @param work gets {address, urls(database)}.
+ * @param work gets {address, addresses, urls(database)}: one address for each server, and the first of them.
+ * @param count how many servers, each on a database of its own.
  */
-export async function withProduct(more, work) {
+export async function withProduct(more, work, count = 1) {
   buildProduct();
   const postgres = await startTemporaryPostgres();
-  let server = null;
+  const servers = [];
   const stop = stopOnSignals(async () => {
-    await server?.stop();
+    await Promise.all(servers.map((server) => server.stop()));
     await postgres.stop();
   });
   try {
-    for (const name of ['product', ...more]) ensureDatabase(postgres, name);
+    const products = Array.from({ length: count }, (_, index) => `product_${index + 1}`);
+    for (const name of [...products, ...more]) ensureDatabase(postgres, name);
     const urls = (name) => ({ app: postgres.url(name), owner: postgres.ownerUrl(name) });
-    server = await startServer({ urls: urls('product'), port: 0 });
-    return await work({ address: server.address, urls });
+    for (const name of products) servers.push(await startServer({ urls: urls(name), port: 0 }));
+    const addresses = servers.map((server) => server.address);
+    return await work({ address: addresses[0], addresses, urls });
   } finally {
     await stop();
   }
