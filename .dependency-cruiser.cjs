@@ -65,6 +65,13 @@ module.exports = {
       to: { path: '^$1/src/features/([^/]+)/', pathNot: ['^$1/src/features/$2/', '/index\\.ts$'] },
     },
     {
+      name: 'web-rooms-know-no-feature',
+      severity: 'error',
+      comment: 'controls, sheets, sound, threads and what works offline serve every feature and know none',
+      from: { path: '^web/src/(ui|score|sound|workers|offline)/' },
+      to: { path: '^web/src/features/' },
+    },
+    {
       name: 'feature-door-for-others',
       severity: 'error',
       comment: 'pages are loaded by the router itself, so that they load late',

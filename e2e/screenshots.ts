@@ -87,7 +87,7 @@ await page.locator('input[type=file]').setInputFiles({
   buffer: Buffer.from(await duetAsMusicXml()),
 });
 await page.getByLabel('Part to use').waitFor();
-await picture('bring-a-tune', '.engraving svg');
+await picture('add-a-tune', '.engraving svg');
 await browser.close();
 
 /** What a notation program would write for a shipped duet. */

@@ -9,6 +9,7 @@ import {
   lessonsOf,
   lostLessons,
   NO_ROTATION,
+  proposedTerm,
   readHolidays,
   writeLessons,
   type Lesson,
@@ -34,6 +35,14 @@ function meeting(on: MeetingDay, at = '09:40', more: Partial<Meeting> = {}): Mee
 const weekly = (weekday: number, at?: string): Meeting => meeting({ kind: 'weekly', weekday }, at);
 const twice = [weekly(5, '11:00'), weekly(2)];
 const dates = (lessons: readonly Lesson[]): readonly string[] => lessons.map((lesson) => lesson.date.slice(5));
+
+describe('a proposed term', () => {
+  it('has twelve whole weeks, the first with today', () => {
+    expect(proposedTerm('2026-09-03')).toMatchObject({ startsOn: '2026-08-31', endsOn: '2026-11-20', daysOff: [] });
+    expect(proposedTerm('2026-11-30').startsOn).toBe('2026-11-30');
+    expect(lessonsOf(proposedTerm('2026-09-06'), [weekly(7), weekly(1)])).toHaveLength(23);
+  });
+});
 
 describe('the day of a moment', () => {
   it('is that of the school’s own time zone, also when it is asked for again', () => {

@@ -19,17 +19,6 @@ export const DEMO_HELPERS = [
   { name: 'Sunniva Hale', email: 'sunniva@osierbridge.example', role: 'assistant', classes: ['4 Plover', '4 Otter'] },
 ] as const;
 
-/** Weeks counted from the term's first Monday; the term has begun four weeks ago. */
-export const DEMO_TERM = {
-  name: 'Term of the demo',
-  weeksGone: 4,
-  weeks: 14,
-  daysOff: [
-    { week: 2, weekday: 3, days: 1, reason: 'Boiler repair' },
-    { week: 7, weekday: 1, days: 5, reason: 'Half-term holiday' },
-  ],
-} as const;
-
 export interface DemoStep {
   readonly tune: string;
   readonly belt: BeltId;

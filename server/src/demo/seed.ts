@@ -1,8 +1,8 @@
 import { randomBytes } from 'node:crypto';
 import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, NO_ROTATION, type Term } from '@escalier/core/calendar';
+import { lessonsNow, lessonsOf, type Term } from '@escalier/core/calendar';
 import type { HeardEvent } from '@escalier/core/records';
-import { addDays, addWeeks, format, startOfISOWeek, subDays } from 'date-fns';
+import { format, subDays } from 'date-fns';
 import { ClassEntity, ClassTeacherEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
 import { BeltGivenEntity } from '../features/instruments/index.ts';
@@ -12,7 +12,8 @@ import { newId, newToken } from '../platform/ids.ts';
 import { LOCKS } from '../platform/locks.ts';
 import { seedThings } from './things.ts';
 import { demoEvents, seeded, type Chance } from './records.ts';
-import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, DEMO_TERM, type DemoClass } from './school.ts';
+import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, type DemoClass } from './school.ts';
+import { termAround } from './term.ts';
 import { stockSchool, type StockStaircase } from './stock.ts';
 
 /** Belts are handed out once a week. */
@@ -51,7 +52,6 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
   await em.insert(TermEntity, {
     id: termId,
     school: schoolId,
-    name: DEMO_TERM.name,
     ...term,
     daysOff: [...term.daysOff],
   });
@@ -70,21 +70,6 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
 
 function day(date: Date): string {
   return format(date, 'yyyy-MM-dd');
-}
-
-/** The demo's term, laid so that it is now in its fifth week. */
-function termAround(local: Date): Term {
-  const monday = startOfISOWeek(local);
-  const start = addWeeks(monday, -DEMO_TERM.weeksGone);
-  return {
-    startsOn: day(start),
-    endsOn: day(addDays(start, 7 * DEMO_TERM.weeks - 3)),
-    rotation: NO_ROTATION,
-    daysOff: DEMO_TERM.daysOff.map(({ week, weekday, days, reason }) => {
-      const from = addDays(start, 7 * (week - 1) + weekday - 1);
-      return { from: day(from), to: day(addDays(from, days - 1)), reason };
-    }),
-  };
 }
 
 async function seedClass(demo: Demo, demoClass: DemoClass, staircase: StockStaircase): Promise<void> {

@@ -80,6 +80,17 @@ describe('the archive of a school', () => {
     await fresh.close();
   });
 
+  it('of an earlier version, whose remarks had another name, is read too', async () => {
+    const archive = await archiveOf(test);
+    const { remarks: _none, ...school } = archive.school;
+    const words = [{ id: 'leak', words: 'Fingers leak', remedy: 'Press until a ring shows.' }];
+    const { fresh, cookie } = await emptySchool();
+    const earlier = { ...archive, school: { ...school, faults: words } };
+    expect((await fresh.send('POST', '/api/archive', earlier, cookie)).status).toBe(201);
+    expect((await archiveOf(fresh, cookie)).school.remarks).toEqual(words);
+    await fresh.close();
+  });
+
   it('is refused whole by a school with classes, and a broken one by its first error', async () => {
     const archive = await archiveOf(test);
     expect((await test.send('POST', '/api/archive', archive)).status).toBe(409);

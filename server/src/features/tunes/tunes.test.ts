@@ -1,7 +1,10 @@
+import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
-import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassSummary, TunePage } from '../classes/index.ts';
+import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
+import type { ClassPage, ClassSummary, Findable, TunePage } from '../classes/index.ts';
+import { AccountEntity, hashPassword } from '../schools/index.ts';
+import { StepTuneEntity } from '../staircase/index.ts';
 import type { TuneDto } from './service.ts';
 
 let test: TestApp;
@@ -66,6 +69,60 @@ describe('the library', () => {
   it('keeps a tune that stands on a staircase', async () => {
     const goose = (await list()).find((tune) => tune.title === 'Goose Walk')!;
     expect((await test.send('DELETE', `/api/tunes/${goose.id}`)).status).toBe(409);
+  });
+});
+
+/** Somebody plays a tune that was a choice of the first step for a while. */
+async function playedOnce(tuneId: string): Promise<void> {
+  const [{ id }] = (await (await test.send('GET', '/api/classes')).json()) as [ClassSummary];
+  const { pupils, steps } = (await (await test.send('GET', `/api/classes/${id}`)).json()) as ClassPage;
+  const em = test.orm.em.fork();
+  const stepId = steps[0]!.id;
+  await em.insert(StepTuneEntity, { step: stepId, tune: tuneId, position: 9 });
+  const heard = { kind: 'heard', id: v7(), pupilId: pupils[0]!.id, stepId, tuneId, outcome: 'nearly', remarks: [] };
+  await test.record({ ...heard, heardAt: '2026-03-03T09:55:00Z' });
+  await em.nativeDelete(StepTuneEntity, { step: stepId, tune: tuneId });
+}
+
+describe('a tune with results', () => {
+  it('is archived instead of deleted, and comes back', async () => {
+    const added = (await (await post(abc('Otter Slide', 'G B d B|G4|]'))).json()) as TuneDto;
+    const use = async () => (await test.send('GET', `/api/tunes/${added.id}/use`)).json();
+    expect(await use()).toEqual({ steps: [], results: 0, archived: false });
+    await playedOnce(added.id);
+    expect(await use()).toMatchObject({ results: 1 });
+    expect(await (await test.send('DELETE', `/api/tunes/${added.id}`)).json()).toEqual({ archived: true });
+    expect((await list()).find((tune) => tune.id === added.id)).toMatchObject({ archived: true });
+    const found = (await (await test.send('GET', '/api/find')).json()) as Findable;
+    expect(found.tunes.map((tune) => tune.id)).not.toContain(added.id);
+    expect((await test.send('POST', `/api/tunes/${added.id}/restore`)).status).toBe(200);
+    expect((await list()).find((tune) => tune.id === added.id)).toMatchObject({ archived: false });
+  });
+
+  it('says on which steps it stands, also as a second tune', async () => {
+    const clock = (await list()).find((tune) => tune.title === 'Clock Shop')!;
+    const answer = await test.send('DELETE', `/api/tunes/${clock.id}`);
+    expect(answer.status).toBe(409);
+    expect((await error(answer)).message).toContain('Recorder, from B down, step 2');
+  });
+});
+
+describe('what can be found by its name', () => {
+  it('is what somebody may open: an assistant finds no other class and its pupils', async () => {
+    const found = async (cookie?: string) =>
+      (await (await test.send('GET', '/api/find', undefined, cookie)).json()) as Findable;
+    const all = await found();
+    expect(all.classes.map((each) => each.name)).toContain('4 Plover');
+    expect(all.tunes.length).toBeGreaterThanOrEqual(40);
+    const account = { email: 'sunniva@osierbridge.example', password: 'quiet-river-stone-9' };
+    await test.orm.em
+      .fork()
+      .nativeUpdate(AccountEntity, { email: account.email }, { passwordHash: await hashPassword(account.password) });
+    const few = await found(await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account));
+    expect(few.classes.map((each) => each.name)).toEqual(['4 Otter', '4 Plover']);
+    const open = new Set(few.classes.map((each) => each.id));
+    expect(few.pupils.every((pupil) => open.has(pupil.classId))).toBe(true);
+    expect(few.pupils.length).toBeLessThan(all.pupils.length);
   });
 });
 

@@ -55,7 +55,7 @@ function pageOf(kind: string, classId: string) {
 </script>
 
 <template>
-  <header class="class-head no-print" :class="{ deep: trail !== undefined }">
+  <header class="class-head stack-close no-print" :class="{ deep: trail !== undefined }">
     <div class="line">
       <div class="grow">
         <h1>
@@ -88,11 +88,6 @@ function pageOf(kind: string, classId: string) {
 </template>
 
 <style lang="scss">
-.class-head {
-  display: grid;
-  gap: 6px;
-}
-
 .class-head > .line > .grow {
   min-width: min(100%, 300px);
 }

@@ -101,7 +101,7 @@ onKeyStroke(['h', 'H'], (event) => {
   }
 }
 
-@media (max-width: 600px) {
+@media (max-width: 700px) {
   .class-page {
     grid-template-rows: auto;
   }

@@ -40,7 +40,7 @@ const props = defineProps<{
 const box = useTemplateRef<HTMLElement>('box');
 const { width, height } = useElementSize(box);
 const hatch = useId();
-const NARROW = 560;
+const NARROW = 620;
 const isNarrow = computed(() => width.value > 0 && width.value < NARROW);
 
 const layout = computed(() =>

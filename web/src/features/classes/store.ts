@@ -1,3 +1,4 @@
+import { dayIn } from '@escalier/core/calendar';
 import type { RecordEvent } from '@escalier/core/records';
 import type { ClassPage, ClassSummary } from '@escalier/server/api';
 import { defineStore } from 'pinia';
@@ -39,9 +40,46 @@ export const useClasses = defineStore('classes', () => {
     const events = withoutErased(now.events, loaded);
     if (events !== now.events) await outbox.keepRecords({ classId, events, last: now.last });
     if (wanted.value !== classId) return;
-    records.value = events;
-    last.value = now.last;
+    // What came meanwhile stays.
+    const known = given.value?.id === classId;
+    records.value = known ? mergeRecords(records.value, events) : events;
+    last.value = known ? Math.max(last.value, now.last) : now.last;
     given.value = loaded;
+  }
+
+  /** Takes in what the school has got since, and nothing else; the whole page only for a new day or a new pupil. */
+  async function catchUp(): Promise<void> {
+    const shown = given.value;
+    if (shown === null) return;
+    const now = await newRecords(shown.id, records.value, last.value);
+    if (given.value?.id !== shown.id || wanted.value !== shown.id) return;
+    records.value = mergeRecords(records.value, now.events);
+    last.value = Math.max(last.value, now.last);
+    const pupils = new Set(shown.pupils.map((pupil) => pupil.id));
+    const isNewDay = dayIn(shown.timeZone)(new Date().toISOString()) !== shown.today;
+    if (isNewDay || now.events.some((event) => !pupils.has(event.pupilId))) await load();
+  }
+
+  let catching: Promise<void> | null = null;
+  let again = false;
+
+  /** Other devices have recorded something; of many tellings at once two are enough. */
+  async function lookAgain(): Promise<void> {
+    again = true;
+    catching ??= (async () => {
+      try {
+        while (again) {
+          again = false;
+          await catchUp();
+        }
+      } catch (problem) {
+        // What is here stays on the screen; the next telling tries again.
+        if (!(problem instanceof ApiError)) throw problem;
+      } finally {
+        catching = null;
+      }
+    })();
+    await catching;
   }
 
   /** What is here of a class's records with what the school has got since. */
@@ -101,5 +139,5 @@ export const useClasses = defineStore('classes', () => {
   /** All records of the class that is open: those of the school, and those that only this device has. */
   const events = computed((): readonly RecordEvent[] => [...records.value, ...[...pending.value.values()].flat()]);
 
-  return { list, page, events, error, listError, loadList, open, fetchAhead, forget };
+  return { list, page, events, error, listError, loadList, open, lookAgain, fetchAhead, forget };
 });

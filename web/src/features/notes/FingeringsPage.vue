@@ -130,10 +130,6 @@ function printChart(): void {
 </template>
 
 <style scoped lang="scss">
-.columns-1 {
-  grid-template-columns: minmax(0, 1fr);
-}
-
 @media (min-width: 901px) {
   aside {
     position: sticky;

@@ -141,10 +141,6 @@ function pickPupil(row: BoardRow): void {
   width: 180px;
 }
 
-.columns-1 {
-  grid-template-columns: minmax(0, 1fr);
-}
-
 .picked {
   position: sticky;
   bottom: 10px;

@@ -1,35 +1,8 @@
-import { readAbc } from '@escalier/core/formats';
-import { instrument } from '@escalier/core/instruments';
-import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import { describe, expect, it } from 'vitest';
-import type { TuneInfo } from '../../workers/index.ts';
-import { playbackOf } from '../../workers/playback.ts';
+import { tuneInfo } from '../../testing/tune-info.ts';
 import { barIdsOf, breathPlaces, marksOf, type LayerId } from './layers.ts';
 
-function info(music: string): TuneInfo {
-  const read = readAbc(`X:1\nT:T\nM:4/4\nL:1/4\nQ:1/4=84\nK:G\n${music}\n`);
-  if (!read.ok) throw new Error(read.error[0]?.message);
-  const { tune } = read.value;
-  const reading = readTune(tune, instrument('soprano-recorder-baroque'), {
-    ...NOTHING_KNOWN,
-    notes: new Set(['G4', 'A4', 'B4']),
-  });
-  return {
-    reading,
-    composer: '',
-    source: '',
-    licence: '',
-    key: tune.bars[0]!.key,
-    hasWords: false,
-    newNoteIds: ['n0-3-0'],
-    printedBreathIds: ['n0-1-2'],
-    pitches: { 'n0-0-0': 'B4', 'n0-3-0': 'E4', 'n1-0-0': 'G4' },
-    barNumbers: tune.bars.map((bar) => bar.number),
-    playback: playbackOf(tune, reading.tempo, 12),
-  };
-}
-
-const goose = info('B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]');
+const goose = tuneInfo('B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]');
 const kinds = (...layers: LayerId[]): readonly string[] => marksOf(goose, layers, null).map((mark) => mark.kind);
 
 describe('marksOf', () => {
@@ -61,6 +34,6 @@ describe('breathPlaces', () => {
 });
 
 it('finds the bars of printed numbers, also the halves of one bar', () => {
-  const split = info('D|G A B2|A3:|:B|c4|G4|]');
+  const split = tuneInfo('D|G A B2|A3:|:B|c4|G4|]');
   expect(barIdsOf(split, [0, 2])).toEqual(['b0', 'b2', 'b3']);
 });

@@ -1,0 +1,213 @@
+import { instrument } from '@escalier/core/instruments';
+import { NOTHING_KNOWN } from '@escalier/core/reading';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { markRaw, nextTick, ref } from 'vue';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { mountInApp } from '../../testing/mount.ts';
+import { tuneInfo } from '../../testing/tune-info.ts';
+import { libraryRow } from '../../workers/library.ts';
+import type { usePlayer } from '../../sound/index.ts';
+import EditPage from './EditPage.vue';
+import LibraryPage from './LibraryPage.vue';
+import TransportBar from './TransportBar.vue';
+import TunePage from './TunePage.vue';
+
+const GOOSE = 'B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]';
+const worker = vi.hoisted(() => ({
+  read: vi.fn(),
+  waysIn: vi.fn(() => Promise.resolve([])),
+  check: vi.fn(),
+  readLibrary: vi.fn(),
+}));
+vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => worker }));
+vi.mock('../../score/index.ts', () => ({
+  ScoreSheet: { props: ['marks', 'presses', 'title'], emits: ['press'], template: '<figure>{{ title }}</figure>' },
+}));
+vi.mock('./AbcEditor.vue', () => ({
+  default: {
+    props: ['modelValue', 'notices'],
+    emits: ['update:modelValue'],
+    template: '<textarea :value="modelValue" @input="$emit(`update:modelValue`, $event.target.value)" />',
+  },
+}));
+vi.mock('../../sound/index.ts', async () => {
+  const { ref: box } = await import('vue');
+  const silent = { now: box(null), error: box(null), playing: box(null), perMinute: box(80), loopBars: box(null) };
+  const voices = { melody: box(true), click: box(true), drone: box(false), countIn: box(true), voices: () => ({}) };
+  const player = { ...silent, ...voices, start: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
+  return { usePlayer: () => player };
+});
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.clearAllMocks();
+  localStorage.clear();
+  document.body.innerHTML = '';
+});
+
+const tune = (id: string, music: string, more: object = {}) => ({
+  id,
+  title: id,
+  abc: `X:1\nT:${id}\nM:4/4\nL:1/4\nQ:1/4=84\nK:G\n${music}\n`,
+  onStaircase: false,
+  archived: false,
+  version: 1,
+  ...more,
+});
+
+const button = (wrapper: VueWrapper, words: string) => wrapper.findAll('button').find((each) => each.text() === words)!;
+
+describe('the library', () => {
+  const tunes = [tune('Goose', GOOSE), tune('Low', 'B A E2|D4|]'), tune('Old', 'B4|A4|]', { archived: true })];
+
+  async function opened(list = tunes) {
+    fakeServer({ 'GET /api/classes': () => [], 'GET /api/tunes': () => list });
+    worker.readLibrary.mockImplementation((all: typeof tunes) =>
+      Promise.resolve(all.map((each) => libraryRow(each, instrument('soprano-recorder-baroque'), NOTHING_KNOWN))),
+    );
+    const { wrapper } = await openPage(LibraryPage);
+    await vi.waitFor(() => wrapper.get('h1'));
+    return wrapper;
+  }
+  const titles = (wrapper: VueWrapper) => wrapper.findAll('tbody .title').map((each) => each.text());
+
+  it('lists what was read, what fits best first, without what is archived', async () => {
+    const wrapper = await opened();
+    expect(titles(wrapper)).toEqual(['Low', 'Goose']);
+    expect(wrapper.text()).toContain('2 of 2 tunes');
+  });
+
+  it('says when nothing matches, and what to do', async () => {
+    const wrapper = await opened();
+    await wrapper.get('input[type=search]').setValue('goo');
+    expect(titles(wrapper)).toEqual(['Goose']);
+    await wrapper.get('input[type=search]').setValue('zebra');
+    expect(wrapper.text()).toContain('No tunes match. Remove a filter');
+  });
+
+  it('says in a sentence that it could not be read, and tries again', async () => {
+    fakeServer({
+      'GET /api/classes': () => [],
+      'GET /api/tunes': () => new Refused(500, 'The school does not answer.'),
+    });
+    const { wrapper } = await openPage(LibraryPage);
+    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('The school does not answer.'));
+    fakeServer({ 'GET /api/classes': () => [], 'GET /api/tunes': () => [] });
+    worker.readLibrary.mockResolvedValue([]);
+    await wrapper.get('[role=alert] button').trigger('click');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('No tunes match.'));
+  });
+});
+
+describe('the page of a tune', () => {
+  const style = { naming: 'fixed-do', counting: 'ta', lengthWords: 'british', ladder: ['say', 'clap'] };
+  const schoolClass = { id: 'c', name: '4 Plover', grade: '', instrumentId: 'soprano-recorder-baroque', style };
+  const page = {
+    schoolClass,
+    tuneId: 'goose',
+    title: 'Goose Walk',
+    abc: tune('goose', GOOSE).abc,
+    known: { notes: ['G4', 'A4', 'B4'], elements: [], signs: [], moves: [] },
+    breathSeconds: 6,
+    breaths: null,
+    breathsVersion: 0,
+  };
+  const answers = {
+    'GET /api/classes/c/tunes/goose': () => page,
+    'GET /api/classes': () => [],
+    'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+  };
+
+  async function opened(more = {}) {
+    const asked = fakeServer({ ...answers, ...more });
+    worker.read.mockResolvedValue({ ok: true, value: tuneInfo(GOOSE) });
+    const { wrapper } = await openPage(TunePage, { classId: 'c', tuneId: 'goose' });
+    await vi.waitFor(() => wrapper.get('h1'));
+    return { wrapper, asked };
+  }
+
+  it('begins with the names and the counting of the class, and reads the tune for what it knows', async () => {
+    const { wrapper } = await opened();
+    expect(wrapper.get('h1').text()).toBe('Goose Walk');
+    expect((wrapper.get('select[aria-label=Counting]').element as HTMLSelectElement).value).toBe('ta');
+    const naming = wrapper.get('[aria-label="Under the notes"]').get('input:checked');
+    expect((naming.element as HTMLInputElement).value).toBe('fixed-do');
+    expect(worker.read.mock.calls[0]![1]).toMatchObject({ notes: new Set(['G4', 'A4', 'B4']) });
+    expect(wrapper.findAll('[aria-label="Fingerings of this tune"] > *')).toHaveLength(4);
+  });
+
+  it('says that the tune could not be read', async () => {
+    fakeServer(answers);
+    worker.read.mockResolvedValue({ ok: false, error: [{ bar: 3, message: 'Bar 3 is too short.' }] });
+    const { wrapper } = await openPage(TunePage, { classId: 'c', tuneId: 'goose' });
+    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('Bar 3 is too short.'));
+  });
+});
+
+describe('the editor of a tune', () => {
+  it('saves a good text, and goes to the tune', async () => {
+    const asked = fakeServer({ 'POST /api/tunes': () => tune('new', GOOSE) });
+    worker.check.mockResolvedValue({ ok: true, notices: [] });
+    const { wrapper, push } = await openPage(EditPage, { tuneId: null });
+    await wrapper.get('textarea').setValue(tune('Lark', GOOSE).abc);
+    await vi.waitFor(() => expect(worker.check.mock.calls.at(-1)![0]).toContain('T:Lark'));
+    await flushPromises();
+    await button(wrapper, 'Add to the library').trigger('click');
+    await vi.waitFor(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
+    expect(asked.at(-1)!.body).toEqual({ abc: tune('Lark', GOOSE).abc });
+  });
+
+  it('does not let a text be saved that does not add up', async () => {
+    fakeServer({});
+    worker.check.mockResolvedValue({ ok: false, notices: [{ bar: 2, message: 'Bar 2 is too short: 3 of 4 beats.' }] });
+    const { wrapper } = await openPage(EditPage, { tuneId: null });
+    await vi.waitFor(() => expect(wrapper.text()).toContain('Bar 2 is too short: 3 of 4 beats.'));
+    expect(button(wrapper, 'Add to the library').attributes('disabled')).toBeDefined();
+  });
+});
+
+describe('the transport', () => {
+  function shown() {
+    const info = tuneInfo(GOOSE);
+    const playing = ref<object | null>(null);
+    const perMinute = ref(84);
+    const player = markRaw({
+      ...{ playing, perMinute, error: ref(null), loopBars: ref(null), now: ref(null) },
+      ...{ melody: ref(true), click: ref(true), drone: ref(false), countIn: ref(true) },
+      start: vi.fn(() => Promise.resolve((playing.value = {}))),
+      stop: vi.fn(() => (playing.value = null)),
+      setTempo: vi.fn((tempo: number) => (perMinute.value = tempo)),
+      switchVoice: vi.fn(),
+      loop: vi.fn(),
+    });
+    const { wrapper } = mountInApp(TransportBar, { info, player: player as unknown as ReturnType<typeof usePlayer> });
+    return { wrapper, player, info };
+  }
+
+  it('plays and stops by its button and by the space bar', async () => {
+    const { wrapper, player } = shown();
+    await wrapper.get('button.play').trigger('click');
+    expect(player.start).toHaveBeenCalledOnce();
+    expect(wrapper.get('button.play').attributes('aria-label')).toBe('Stop');
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
+    await nextTick();
+    expect(player.stop).toHaveBeenCalledOnce();
+  });
+
+  it('begins at the tempo of the tune, climbs its ladder, switches voices and loops lines', async () => {
+    const { wrapper, player, info } = shown();
+    expect(player.setTempo.mock.calls[0]![0]).toBe(84);
+    const rungs = wrapper.get('[aria-label="Tempo ladder"]').findAll('input');
+    expect(rungs.map((each) => Number((each.element as HTMLInputElement).value))).toEqual([
+      ...info.reading.hardSpots[0]!.drill.ladder,
+    ]);
+    await rungs[0]!.setValue(true);
+    expect(player.setTempo).toHaveBeenLastCalledWith(info.reading.hardSpots[0]!.drill.ladder[0]);
+    await wrapper.get('[aria-label="What sounds"]').findAll('input')[2]!.setValue(true);
+    expect(player.switchVoice).toHaveBeenCalledWith('drone');
+    const loop = wrapper.get('select[aria-label=Loop]');
+    await loop.setValue(loop.findAll('option').at(-1)!.attributes('value'));
+    expect(player.loop.mock.calls.at(-1)![0]).toEqual([4, 7]);
+  });
+});
