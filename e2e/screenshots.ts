@@ -63,7 +63,7 @@ await page.goto(`${classAddress}/board`);
 await page.getByRole('gridcell', { name: /^Emre, step 1/ }).click();
 await picture('board', '.opened');
 await page.getByRole('link', { name: 'Tamsin' }).click();
-await picture('pupil', '.history li');
+await picture('pupil', 'main ol li');
 await page.goto(`${classAddress}/trends`);
 await picture('trends', 'canvas');
 await page.goto(`${classAddress}/settings`);
@@ -73,7 +73,7 @@ await page
   .getByRole('button', { name: /^Samir/ })
   .first()
   .click();
-await picture('pupils', '.pupil');
+await picture('pupils', 'main form');
 await page.goto(`${address}/school/instruments`);
 await picture('school-instruments', '.number');
 await page.goto(`${address}/tunes`);
