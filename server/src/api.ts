@@ -18,11 +18,11 @@ export type {
 export type { Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type {
-  BeltDesk,
+  BeltList,
   ClassBelts,
   EarnedBelt,
   BeltStock,
-  InstrumentDesk,
+  InstrumentList,
   InstrumentLine,
   Lending,
   LendingClass,

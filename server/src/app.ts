@@ -20,9 +20,9 @@ import {
   schoolRoutes,
   sessionRoutes,
   signInRoutes,
-  whoHave,
+  whoAsks,
   type DemoAccount,
-  type Knock,
+  type AskedWith,
 } from './features/schools/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import { batched } from './platform/batched.ts';
@@ -105,7 +105,7 @@ export type Api = ReturnType<typeof apiRoutes>;
 export function createApp(options: AppOptions) {
   const { orm, logger = pino({ level: 'silent' }), clock = () => new Date() } = options;
   const net = options.network ?? network(null, []);
-  const session = batched((knocks: readonly Knock[]) => whoHave(orm.em.fork(), knocks));
+  const session = batched((asked: readonly AskedWith[]) => whoAsks(orm.em.fork(), asked));
   const app = new Hono<AppEnv>();
   app.use(numbered(logger));
   app.use(

@@ -28,7 +28,7 @@ export interface Variables {
   em: EntityManager;
   who: SignedIn;
   /** Who comes by a token of a session; null when it is unknown or has run out. */
-  session: (knock: { readonly token: string; readonly now: Date }) => Promise<SignedIn | null>;
+  session: (asked: { readonly token: string; readonly now: Date }) => Promise<SignedIn | null>;
   /** By the server's clock. */
   now: Date;
   /** For what goes on longer than the request. */

@@ -3,7 +3,7 @@ import type { GoOn, HardMove, HearingPace, QueuePlace, Standing, Stuck } from '@
 import type { Rise } from '@escalier/core/staircase';
 import type { BreathPlace, TeachingStyle } from './entities.ts';
 
-export interface ClassBrief {
+export interface ClassFacts {
   readonly id: string;
   readonly name: string;
   readonly grade: string;
@@ -20,7 +20,7 @@ export interface LessonsDto {
   readonly lost: number;
 }
 
-export interface ClassSummary extends ClassBrief {
+export interface ClassSummary extends ClassFacts {
   readonly pupils: number;
   readonly lessons: LessonsDto;
   /** For each step: its belt, and how many pupils work on it; the last number counts those who have passed all. */
@@ -78,7 +78,7 @@ export interface PupilDto {
   readonly standing: Standing | null;
 }
 
-export interface ClassPage extends ClassBrief {
+export interface ClassPage extends ClassFacts {
   readonly today: LocalDate;
   readonly term: { readonly name: string; readonly startsOn: LocalDate; readonly endsOn: LocalDate };
   readonly lessons: LessonsDto & { readonly all: readonly Lesson[] };
@@ -102,7 +102,7 @@ export interface KnownDto {
 
 /** A tune as one class meets it. */
 export interface TunePage {
-  readonly schoolClass: ClassBrief;
+  readonly schoolClass: ClassFacts;
   readonly tuneId: string;
   readonly title: string;
   readonly abc: string;

@@ -1,5 +1,5 @@
 export { classOf, openClasses, ownClasses, pupilOf } from './access.ts';
-export type { ClassBrief, ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
+export type { ClassFacts, ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './dto.ts';
 export {
   AbsenceEntity,
   ClassEntity,

@@ -6,13 +6,13 @@ import { notFound, wrongInput } from '../../platform/problem.ts';
 import { changedMeanwhile, changeVersion, noteChange } from '../schools/index.ts';
 import { oneTune } from '../tunes/index.ts';
 import { reader } from '../../reader/index.ts';
-import type { ClassBrief, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
+import type { ClassFacts, ClassPage, ClassSummary, KnownDto, PupilDto, StepPage, TunePage } from './dto.ts';
 import { classOf } from './access.ts';
 import { ClassTuneEntity, PupilEntity, type BreathPlace } from './entities.ts';
 import { eventsAfter } from './read-events.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import {
-  brief,
+  classFacts,
   knowledgeBefore,
   lessonsDto,
   lessonsOfClass,
@@ -37,7 +37,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
     const longest = state.queue.toSorted((a, b) => b.lessons - a.lessons)[0];
     const waits = longest === undefined || longest.lessons < 2 ? undefined : named(longest.pupilId);
     return {
-      ...brief(row),
+      ...classFacts(row),
       pupils: standing.length,
       lessons: lessonsDto(row, day),
       belts: row.steps.map((step) => step.belt),
@@ -59,7 +59,7 @@ export async function classPage(em: EntityManager, who: SignedIn, classId: strin
   const state = stateOf(row, standing, day, who.timeZone);
   const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
   return {
-    ...brief(row),
+    ...classFacts(row),
     today: day,
     term: row.term,
     lessons: { ...lessonsDto(row, day), all: lessonsOfClass(row) },
@@ -99,9 +99,9 @@ export async function classKnowledge(
   em: EntityManager,
   who: SignedIn,
   classId: string,
-): Promise<{ schoolClass: ClassBrief; known: KnownDto }> {
+): Promise<{ schoolClass: ClassFacts; known: KnownDto }> {
   const row = await oneClass(em, who, classId);
-  return { schoolClass: brief(row), known: knowledgeBefore(row, stepsDone(row)) };
+  return { schoolClass: classFacts(row), known: knowledgeBefore(row, stepsDone(row)) };
 }
 
 /** A step as the class climbs it. */
@@ -116,7 +116,7 @@ export interface ClimbStep {
 }
 
 export interface ClassClimb {
-  readonly brief: ClassBrief;
+  readonly facts: ClassFacts;
   readonly steps: readonly ClimbStep[];
   readonly pupils: number;
 }
@@ -127,7 +127,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
   const standing = row.standings;
   const { readings } = row;
   return {
-    brief: brief(row),
+    facts: classFacts(row),
     pupils: standing.length,
     steps: row.steps.map((step, index) => ({
       position: step.position,
@@ -185,7 +185,7 @@ async function tunePageOf(
 ): Promise<TunePage> {
   const kept = await em.findOne(ClassTuneEntity, { schoolClass: row.id, tune: tune.id });
   return {
-    schoolClass: brief(row),
+    schoolClass: classFacts(row),
     tuneId: tune.id,
     title: tune.title,
     abc: tune.abc,

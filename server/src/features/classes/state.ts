@@ -16,7 +16,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
-import type { ClassBrief, KnownDto, LessonsDto, StepDto } from './dto.ts';
+import type { ClassFacts, KnownDto, LessonsDto, StepDto } from './dto.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
@@ -45,7 +45,7 @@ export function localToday(now: Date, timeZone: string): LocalDate {
   return format(new TZDate(now, timeZone), 'yyyy-MM-dd');
 }
 
-export function brief({ id, name, grade, instrumentId, style }: ClassRow): ClassBrief {
+export function classFacts({ id, name, grade, instrumentId, style }: ClassRow): ClassFacts {
   return { id, name, grade, instrumentId, style };
 }
 

@@ -2,7 +2,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { BeltDesk, ClassBelts } from '../instruments/index.ts';
+import type { BeltList, ClassBelts } from '../instruments/index.ts';
 import type { ChangeLine } from '../schools/index.ts';
 import type { ClassPage, ClassRecords, ClassSummary, PupilRecord } from './index.ts';
 
@@ -82,7 +82,7 @@ describe('at one moment', () => {
 
   it('twenty belts that are handed out take twenty from the stock, and come back', async () => {
     const stockOf = async (belt: string) =>
-      (await get<BeltDesk>('/api/belts')).stock.find((each) => each.belt === belt)!;
+      (await get<BeltList>('/api/belts')).stock.find((each) => each.belt === belt)!;
     const before = await stockOf('straw');
     const [filled] = [{ ...before, onHand: 30, way: 'pieces', cmEach: 0 }];
     expect((await test.send('PUT', '/api/belts', { belts: [filled] })).status).toBe(200);
@@ -103,7 +103,7 @@ describe('at one moment', () => {
   });
 
   it('belts beyond the stock take what is there, and bring back no more', async () => {
-    const { stock } = await get<BeltDesk>('/api/belts');
+    const { stock } = await get<BeltList>('/api/belts');
     const straw = { ...stock.find((each) => each.belt === 'straw')!, onHand: 1 };
     await test.send('PUT', '/api/belts', { belts: [straw] });
     const earned = (await get<ClassBelts[]>('/api/belts/earned')).flatMap((each) => each.earned);
@@ -111,7 +111,7 @@ describe('at one moment', () => {
     const keys = belts.map(({ pupilId, stepId }) => ({ pupilId, stepId }));
     await test.send('PUT', '/api/belts/given', { belts: keys, given: true });
     await test.send('PUT', '/api/belts/given', { belts: keys, given: false });
-    const after = await get<BeltDesk>('/api/belts');
+    const after = await get<BeltList>('/api/belts');
     expect(after.stock.find((each) => each.belt === 'straw')!.onHand).toBe(1);
   });
 });

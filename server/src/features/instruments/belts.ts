@@ -36,7 +36,7 @@ export interface BeltStock {
   readonly version: number;
 }
 
-export interface BeltDesk {
+export interface BeltList {
   readonly stock: readonly BeltStock[];
   readonly classes: readonly ClassNeeds[];
 }
@@ -44,7 +44,7 @@ export interface BeltDesk {
 const USUAL = { way: 'pieces', onHand: 0, cmEach: 60, reservePercent: 10, version: 0 } as const;
 
 /** What is in stock, and what each class has needed and will need. */
-export async function beltDesk(em: EntityManager, who: SignedIn, now: Date): Promise<BeltDesk> {
+export async function beltList(em: EntityManager, who: SignedIn, now: Date): Promise<BeltList> {
   const rows = await em.find(BeltStockEntity, { school: who.schoolId });
   const stock = BELTS.map(({ id }): BeltStock => {
     const row = rows.find((each) => each.belt === id);

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { BeltDesk } from './belts.ts';
+import type { BeltList } from './belts.ts';
 import type { ClassBelts } from './given.ts';
 
 let test: TestApp;
@@ -14,8 +14,8 @@ const earned = async (name: string) => {
   return classes.find((each) => each.name === name)!.earned;
 };
 const onHand = async (belt: string) => {
-  const desk = (await (await test.send('GET', '/api/belts')).json()) as BeltDesk;
-  return desk.stock.find((each) => each.belt === belt)!;
+  const all = (await (await test.send('GET', '/api/belts')).json()) as BeltList;
+  return all.stock.find((each) => each.belt === belt)!;
 };
 const give = (belts: readonly { pupilId: string; stepId: string }[], given: boolean) =>
   test.send('PUT', '/api/belts/given', { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given });

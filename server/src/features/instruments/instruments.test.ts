@@ -2,8 +2,8 @@ import { addMinutes } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { BeltDesk } from './belts.ts';
-import type { InstrumentDesk, InstrumentLine } from './desk.ts';
+import type { BeltList } from './belts.ts';
+import type { InstrumentList, InstrumentLine } from './instrument-list.ts';
 import type { Lending } from './lending.ts';
 
 let test: TestApp;
@@ -14,8 +14,8 @@ afterAll(() => test.close());
 
 const KIND = 'soprano-recorder-baroque';
 
-async function desk(): Promise<InstrumentDesk> {
-  return (await (await test.send('GET', '/api/instruments')).json()) as InstrumentDesk;
+async function list(): Promise<InstrumentList> {
+  return (await (await test.send('GET', '/api/instruments')).json()) as InstrumentList;
 }
 
 async function post<Body>(path: string, body: object): Promise<Body> {
@@ -29,8 +29,8 @@ async function error(answer: Response): Promise<string> {
   return Object.values(((await answer.json()) as ErrorBody).error.fields ?? {}).join(' ');
 }
 
-const classNamed = (all: InstrumentDesk, name: string) => all.classes.find((each) => each.name === name)!;
-const numbered = (all: InstrumentDesk, number: number): InstrumentLine =>
+const classNamed = (all: InstrumentList, name: string) => all.classes.find((each) => each.name === name)!;
+const numbered = (all: InstrumentList, number: number): InstrumentLine =>
   all.instruments.find((each) => each.kind === KIND && each.number === number)!;
 
 describe('instruments', () => {
@@ -38,20 +38,20 @@ describe('instruments', () => {
     await post('', { kind: 'tenor-recorder-baroque', from: 1, count: 3, owner: 'school' });
     const again = { kind: 'tenor-recorder-baroque', from: 3, count: 2, owner: 'school' };
     expect(await error(await test.send('POST', '/api/instruments', again))).toBe('Number 3 is there already.');
-    const tenors = (await desk()).instruments.filter((each) => each.kind === 'tenor-recorder-baroque');
+    const tenors = (await list()).instruments.filter((each) => each.kind === 'tenor-recorder-baroque');
     expect(tenors.map((each) => each.number)).toEqual([1, 2, 3]);
   });
 
   it('entered by mistake go; those that were lent are kept', async () => {
-    const { instruments } = await desk();
+    const { instruments } = await list();
     const tenor = instruments.find((each) => each.kind === 'tenor-recorder-baroque')!;
     expect((await test.send('DELETE', `/api/instruments/${tenor.id}`)).status).toBe(200);
-    const lent = numbered(await desk(), 1);
+    const lent = numbered(await list(), 1);
     expect(await error(await test.send('DELETE', `/api/instruments/${lent.id}`))).toContain('has been lent');
   });
 
   it('are lent to one pupil of a class only, and not when broken', async () => {
-    const all = await desk();
+    const all = await list();
     const plover = classNamed(all, '4 Plover');
     const without = plover.pupils.find((pupil) =>
       all.instruments.every((each) => each.loans.every((loan) => loan.pupilId !== pupil.id)),
@@ -61,23 +61,23 @@ describe('instruments', () => {
     expect(await error(await lend(1))).toBe('Aino of this class has it.');
     expect(await error(await lend(28))).toBe('Number 28 is broken.');
     expect((await lend(25)).status).toBe(201);
-    const { loans } = numbered(await desk(), 25);
+    const { loans } = numbered(await list(), 25);
     expect(loans.map((loan) => loan.pupil)).toEqual([without.name]);
     await test.send('DELETE', `/api/instruments/loans/${loans[0]!.id}`);
-    expect(numbered(await desk(), 25).loans).toEqual([]);
+    expect(numbered(await list(), 25).loans).toEqual([]);
   });
 });
 
 describe('lending to a whole class', () => {
   it('says first who would get which, gives the lowest free numbers by name, and names who gets none', async () => {
-    const before = await desk();
+    const before = await list();
     const { id: classId } = classNamed(before, '4 Plover');
     const plan = await post<Lending>('/lend', { classId, share: false, dryRun: true });
     expect(plan.pairs.map((pair) => [pair.pupil, pair.number])).toEqual([
       ['Wren', 25],
       ['Ximena', 26],
     ]);
-    expect(numbered(await desk(), 25).loans).toEqual([]);
+    expect(numbered(await list(), 25).loans).toEqual([]);
     await post('/lend', { classId, share: false, dryRun: false });
     const { id: otter } = classNamed(before, '4 Otter');
     const scarce = await post<Lending>('/lend', { classId: otter, share: false, dryRun: true });
@@ -86,8 +86,8 @@ describe('lending to a whole class', () => {
       without: [],
     });
     await post('/take-back', { classId });
-    expect(numbered(await desk(), 25).loans).toEqual([]);
-    expect(numbered(await desk(), 1).loans.map((loan) => loan.pupil)).toEqual(['Abel']);
+    expect(numbered(await list(), 25).loans).toEqual([]);
+    expect(numbered(await list(), 1).loans.map((loan) => loan.pupil)).toEqual(['Abel']);
     const shared = await post<Lending>('/lend', { classId, share: true, dryRun: false });
     expect(shared.without).toEqual([]);
     expect(new Set(shared.pairs.map((pair) => pair.number)).size).toBe(24);
@@ -96,7 +96,7 @@ describe('lending to a whole class', () => {
 
 describe('a teacher of one class', () => {
   it('sees that an instrument is in other hands, but not in whose', async () => {
-    const { id: otter } = classNamed(await desk(), '4 Otter');
+    const { id: otter } = classNamed(await list(), '4 Otter');
     const invitation = { name: 'Tove', role: 'teacher', classIds: [otter] };
     const made = (await (await test.send('POST', '/api/people/invitations', invitation)).json()) as { token: string };
     const account = { name: 'Tove', email: 'tove@osierbridge.example', password: 'four plain words here' };
@@ -106,7 +106,7 @@ describe('a teacher of one class', () => {
     const text = await answer.text();
     expect(text).toContain('Abel');
     expect(text).not.toContain('Aino');
-    const all = JSON.parse(text) as InstrumentDesk;
+    const all = JSON.parse(text) as InstrumentList;
     expect(all.classes.map((each) => each.name)).toEqual(['4 Otter']);
     const foreign = all.instruments.flatMap((each) => each.loans).find((loan) => loan.classId !== otter)!;
     expect(foreign.pupil).toBe('A pupil');
@@ -116,22 +116,22 @@ describe('a teacher of one class', () => {
 
 describe('cleaning', () => {
   it('is called for before a class plays what another played last, until it is noted', async () => {
-    const all = await desk();
+    const all = await list();
     const [first] = all.cleaning;
     // Tuesday, ten in the morning: 4 Plover plays until twenty past, 4 Otter comes on Wednesday.
     expect(first).toMatchObject({ date: '2026-03-04', at: '09:40' });
     await post('/cleaned', { ids: first!.instrumentIds });
-    expect((await desk()).cleaning[0]).toEqual(first);
+    expect((await list()).cleaning[0]).toEqual(first);
     test.setNow(addMinutes(TEST_NOW, 30));
     await post('/cleaned', { ids: first!.instrumentIds });
-    const next = (await desk()).cleaning[0];
+    const next = (await list()).cleaning[0];
     expect(next?.date).not.toBe('2026-03-04');
   });
 });
 
 describe('belts', () => {
   it('are counted from standings and pace, and what is in stock is kept', async () => {
-    const first = (await (await test.send('GET', '/api/belts')).json()) as BeltDesk;
+    const first = (await (await test.send('GET', '/api/belts')).json()) as BeltList;
     const plover = first.classes.find((each) => each.name === '4 Plover')!;
     expect(plover.steps[0]).toMatchObject({ belt: 'straw', passed: 20 });
     for (const step of plover.steps) {
@@ -139,7 +139,7 @@ describe('belts', () => {
       expect(step.passed + step.atMost).toBeLessThanOrEqual(24);
     }
     const belts = first.stock.map((each) => (each.belt === 'moss' ? { ...each, way: 'cord', onHand: 900 } : each));
-    const stored = (await (await test.send('PUT', '/api/belts', { belts })).json()) as BeltDesk;
+    const stored = (await (await test.send('PUT', '/api/belts', { belts })).json()) as BeltList;
     expect(stored.stock.find((each) => each.belt === 'moss')).toMatchObject({ way: 'cord', onHand: 900 });
     const wrong = await test.send('PUT', '/api/belts', { belts: [{ ...belts[0]!, onHand: -1 }] });
     expect(await error(wrong)).toContain('Not less than 0');

@@ -5,7 +5,7 @@ import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { localToday, pupilOf } from '../classes/index.ts';
 import { noteChange } from '../schools/index.ts';
-import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './desk.ts';
+import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './instrument-list.ts';
 import { InstrumentEntity, LoanEntity } from './entities.ts';
 import { instrumentOf, lockInstruments } from './service.ts';
 

@@ -6,9 +6,9 @@ import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { beltDesk, keepStock, stockInput } from './belts.ts';
+import { beltList, keepStock, stockInput } from './belts.ts';
 import { earnedBelts, giveBelts, givenInput } from './given.ts';
-import { instrumentDesk } from './desk.ts';
+import { instrumentList } from './instrument-list.ts';
 import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
 import { addInstruments, changeInstrument, noteCleaned, removeInstrument } from './service.ts';
 
@@ -31,7 +31,7 @@ const classInput = z.object({ classId: z.uuid('Choose a class.') });
 const ids = z.array(z.uuid()).min(1).max(1000);
 
 export const instrumentRoutes = new Hono<AppEnv>()
-  .get('/', async (c) => c.json(await instrumentDesk(c.var.em, c.var.who, c.var.now)))
+  .get('/', async (c) => c.json(await instrumentList(c.var.em, c.var.who, c.var.now)))
   .post('/', valid('json', newInput), async (c) => {
     await addInstruments(c.var.em, c.var.who, c.req.valid('json'));
     return c.json({ ok: true }, 201);
@@ -66,7 +66,7 @@ export const instrumentRoutes = new Hono<AppEnv>()
   });
 
 export const beltRoutes = new Hono<AppEnv>()
-  .get('/', async (c) => c.json(await beltDesk(c.var.em, c.var.who, c.var.now)))
+  .get('/', async (c) => c.json(await beltList(c.var.em, c.var.who, c.var.now)))
   .get('/earned', async (c) => c.json(await earnedBelts(c.var.em, c.var.who)))
   .put('/given', valid('json', givenInput), async (c) => {
     await giveBelts(c.var.em, c.var.who, c.req.valid('json'), c.var.now);
@@ -74,5 +74,5 @@ export const beltRoutes = new Hono<AppEnv>()
   })
   .put('/', valid('json', stockInput), async (c) => {
     await keepStock(c.var.em, c.var.who, c.req.valid('json'));
-    return c.json(await beltDesk(c.var.em.fork(), c.var.who, c.var.now));
+    return c.json(await beltList(c.var.em.fork(), c.var.who, c.var.now));
   });

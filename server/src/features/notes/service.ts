@@ -3,7 +3,7 @@ import { pitch, pitchName } from '@escalier/core/music';
 import { teachingOrder } from '@escalier/core/practice';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { classClimb, type ClassBrief, type ClimbStep } from '../classes/index.ts';
+import { classClimb, type ClassFacts, type ClimbStep } from '../classes/index.ts';
 import { readCautions, type SchoolCaution } from '../schools/index.ts';
 
 /** A note that a class meets on its stairs. */
@@ -18,7 +18,7 @@ export interface NoteOnStairs {
 }
 
 export interface ClassNotes {
-  readonly schoolClass: ClassBrief;
+  readonly schoolClass: ClassFacts;
   /** In the order of teaching. */
   readonly notes: readonly NoteOnStairs[];
   /** The next one to introduce; null when the class has met them all. */
@@ -31,12 +31,12 @@ export interface ClassNotes {
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classNotes(em: EntityManager, who: SignedIn, classId: string): Promise<ClassNotes> {
-  const { brief, steps, pupils } = await classClimb(em, who, classId);
-  const notes = steps.flatMap((step) => notesOfStep(brief.instrumentId, step));
+  const { facts, steps, pupils } = await classClimb(em, who, classId);
+  const notes = steps.flatMap((step) => notesOfStep(facts.instrumentId, step));
   const { cautions, version } = await readCautions(em, who.schoolId);
   const nextStep = steps.find((step) => step.newNotes.length > 0 && step.pupilsHere * 2 < pupils) ?? null;
   return {
-    schoolClass: brief,
+    schoolClass: facts,
     notes,
     next: notes.find((each) => each.position === nextStep?.position)?.note ?? null,
     arrived: { count: nextStep?.pupilsHere ?? pupils, of: pupils },

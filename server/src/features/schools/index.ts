@@ -13,7 +13,7 @@ export {
 export { schoolName } from './details.ts';
 export { hashPassword, newPassword, NO_PASSWORD, refuseWeak } from './passwords.ts';
 export { accountRoutes, changeRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
-export { openSession, whoHave, type Knock, type SessionLine } from './service.ts';
+export { openSession, whoAsks, type AskedWith, type SessionLine } from './service.ts';
 export { deviceOf, keepCookies, needsSession, SESSION_COOKIE } from './session.ts';
 export { countTry } from './throttle.ts';
 export { forgetDevices } from './devices.ts';

@@ -94,25 +94,25 @@ interface SessionRow extends Omit<SignedIn, 'until'> {
   readonly expiresAt: number;
 }
 
-export interface Knock {
+export interface AskedWith {
   readonly token: string;
   readonly now: Date;
 }
 
 /** Who comes by each token; null when it is unknown or has run out. One statement: every request begins with it. */
-export async function whoHave(em: EntityManager, knocks: readonly Knock[]): Promise<readonly (SignedIn | null)[]> {
-  const hashes = knocks.map(({ token }) => hashToken(token));
+export async function whoAsks(em: EntityManager, asked: readonly AskedWith[]): Promise<readonly (SignedIn | null)[]> {
+  const hashes = asked.map(({ token }) => hashToken(token));
   const rows = await em.execute<SessionRow[]>(WHO, [`{${[...new Set(hashes)].join(',')}}`]);
   const byHash = new Map(rows.map((row) => [row.tokenHash, row]));
   const seen = new Set<string>();
-  const answers = knocks.map(({ now }, index): SignedIn | null => {
+  const answers = asked.map(({ now }, index): SignedIn | null => {
     const row = byHash.get(hashes[index]!);
     if (row === undefined || row.expiresAt * 1000 < now.getTime()) return null;
     const { tokenHash, seenAt, expiresAt, ...who } = row;
     if (seenAt * 1000 < subMinutes(now, SEEN_MINUTES).getTime()) seen.add(tokenHash);
     return { ...who, until: new Date(expiresAt * 1000) };
   });
-  const [first] = knocks;
+  const [first] = asked;
   if (seen.size > 0) await em.nativeUpdate(SessionEntity, { tokenHash: { $in: [...seen] } }, { seenAt: first!.now });
   return answers;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { belt, isBeltId } from '@escalier/core/staircase';
-import type { BeltDesk, BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
+import type { BeltList, BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
@@ -14,13 +14,13 @@ import { SchoolHead } from '../schools/index.ts';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
 import HandOutCard from './HandOutCard.vue';
 
-const belts = shallowRef<BeltDesk | null>(null);
+const belts = shallowRef<BeltList | null>(null);
 const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
 const { busy, error: refused, fields, save } = useSave();
 const { error, load } = useLoad(async () => show(await ask(api.belts.$get())));
 onMounted(load);
 
-function show(next: BeltDesk): void {
+function show(next: BeltList): void {
   belts.value = next;
   stock.value = next.stock.map((each) => ({ ...each }));
 }

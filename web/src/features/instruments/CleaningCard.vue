@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import type { InstrumentDesk } from '@escalier/server/api';
+import type { InstrumentList } from '@escalier/server/api';
 import { useSave } from '../../ui/use-save.ts';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import { className, numbersWords } from './words.ts';
 
 /** What another class played last, before each of the next lessons. */
-const props = defineProps<{ lent: InstrumentDesk; cleaned: (ids: readonly string[]) => Promise<void> }>();
+const props = defineProps<{ lent: InstrumentList; cleaned: (ids: readonly string[]) => Promise<void> }>();
 const { busy, error, save } = useSave('Noted as cleaned.');
-type Call = InstrumentDesk['cleaning'][number];
+type Call = InstrumentList['cleaning'][number];
 
 function numbers(call: Call): string {
   return numbersWords(

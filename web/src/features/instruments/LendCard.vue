@@ -1,12 +1,12 @@
 <script setup lang="ts">
-import type { InstrumentDesk, Lending } from '@escalier/server/api';
+import type { InstrumentList, Lending } from '@escalier/server/api';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { useSave } from '../../ui/use-save.ts';
 import { plural } from '../../ui/plural.ts';
 import type { Instruments } from './use-instruments.ts';
 
 /** A whole class in one go: looked at first, then lent. */
-const props = defineProps<{ lent: InstrumentDesk; store: Instruments }>();
+const props = defineProps<{ lent: InstrumentList; store: Instruments }>();
 const emit = defineEmits<{ print: [classId: string] }>();
 const { busy, reason, save } = useSave(null);
 

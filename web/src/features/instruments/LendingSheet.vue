@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { InstrumentDesk } from '@escalier/server/api';
+import type { InstrumentList } from '@escalier/server/api';
 import { computed } from 'vue';
 import { className } from './words.ts';
 
 /** The printed list: who has which number, with room to sign for its return. */
-const props = defineProps<{ lent: InstrumentDesk; classId: string }>();
+const props = defineProps<{ lent: InstrumentList; classId: string }>();
 const rows = computed(() =>
   props.lent.instruments
     .flatMap((each) => each.loans.map((loan) => ({ number: each.number, condition: each.condition, ...loan })))

@@ -1,4 +1,4 @@
-import type { BeltDesk, BeltStock, ClassBelts } from '@escalier/server/api';
+import type { BeltList, BeltStock, ClassBelts } from '@escalier/server/api';
 
 /** What one belt needs over all classes, against what is in stock. */
 export interface BeltNeed {
@@ -23,7 +23,7 @@ export function waitingBelts(earned: readonly ClassBelts[]): ReadonlyMap<string,
 
 /** Only belts that some staircase has, in their order; those to come are counted at most, so that nobody goes without. */
 export function beltNeeds(
-  classes: BeltDesk['classes'],
+  classes: BeltList['classes'],
   stock: readonly BeltStock[],
   waiting: ReadonlyMap<string, number>,
 ): readonly BeltNeed[] {

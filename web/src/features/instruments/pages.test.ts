@@ -1,4 +1,4 @@
-import type { InstrumentDesk, InstrumentLine } from '@escalier/server/api';
+import type { InstrumentList, InstrumentLine } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
@@ -19,7 +19,7 @@ const line = (number: number, more: Partial<InstrumentLine> = {}): InstrumentLin
   loans: [],
   ...more,
 });
-const desk: InstrumentDesk = {
+const desk: InstrumentList = {
   instruments: [
     line(1, {
       loans: [

@@ -1,4 +1,4 @@
-import type { BeltDesk, BeltStock } from '@escalier/server/api';
+import type { BeltList, BeltStock } from '@escalier/server/api';
 import { describe, expect, it } from 'vitest';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
 import { numbersWords } from './words.ts';
@@ -10,7 +10,7 @@ const step = (belt: string, passed: number, likely: number, atMost: number) => (
   likely,
   atMost,
 });
-const classes: BeltDesk['classes'] = [
+const classes: BeltList['classes'] = [
   { id: 'p', name: '4 Plover', lessonsLeft: 17, steps: [step('straw', 21, 3, 3), step('moss', 11, 10, 13)] },
   { id: 'o', name: '4 Otter', lessonsLeft: 16, steps: [step('straw', 22, 2, 4)] },
 ];

@@ -1,4 +1,4 @@
-import type { Condition, InstrumentDesk, InstrumentLine, Lending, Owner } from '@escalier/server/api';
+import type { Condition, InstrumentList, InstrumentLine, Lending, Owner } from '@escalier/server/api';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -20,7 +20,7 @@ export function instrumentDraft({ number, owner, condition, note, version }: Ins
 
 /** The instruments of the school: who has which, and what has to be cleaned. */
 export function useInstruments() {
-  const lent = shallowRef<InstrumentDesk | null>(null);
+  const lent = shallowRef<InstrumentList | null>(null);
   const { error, load } = useLoad(async () => {
     lent.value = await ask(api.instruments.$get());
   });

@@ -41,13 +41,13 @@ export interface LendingClass {
   readonly pupils: readonly { readonly id: string; readonly name: string; readonly kind: string }[];
 }
 
-export interface InstrumentDesk {
+export interface InstrumentList {
   readonly instruments: readonly InstrumentLine[];
   readonly classes: readonly LendingClass[];
   readonly cleaning: readonly CleaningCall[];
 }
 
-export async function instrumentDesk(em: EntityManager, who: SignedIn, now: Date): Promise<InstrumentDesk> {
+export async function instrumentList(em: EntityManager, who: SignedIn, now: Date): Promise<InstrumentList> {
   const classes = await lendingClasses(em, who);
   const instruments = await em.find(
     InstrumentEntity,
