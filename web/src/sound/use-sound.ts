@@ -33,7 +33,10 @@ export function useSound() {
     try {
       followMute();
       const started = await play(schedule, voices, loop, {
-        onCue: (id) => (now.value = id),
+        // A picture that was due before the stop may still come after it.
+        onCue: (id) => {
+          if (mine === asked) now.value = id;
+        },
         onEnd: () => {
           if (mine !== asked) return;
           stop();
