@@ -17,10 +17,10 @@ const muted = useMute();
 const route = useRoute();
 
 const rooms = computed(() => [
-  { to: '/classes', at: '/classes', label: 'Classes', icon: StairIcon },
-  { to: '/tunes', at: '/tunes', label: 'Library', icon: IconTunes },
-  { to: '/fingerings', at: '/fingerings', label: 'Fingerings', icon: IconFingers },
-  ...(session.mayTeach ? [{ to: '/school', at: '/school', label: 'School', icon: IconSchool }] : []),
+  { to: '/classes', label: 'Classes', icon: StairIcon },
+  { to: '/tunes', label: 'Library', icon: IconTunes },
+  { to: '/fingerings', label: 'Fingerings', icon: IconFingers },
+  ...(session.mayTeach ? [{ to: '/school', label: 'School', icon: IconSchool }] : []),
 ]);
 </script>
 
@@ -31,9 +31,9 @@ const rooms = computed(() => [
       v-for="room in rooms"
       :key="room.to"
       class="room"
-      :class="{ here: route.path.startsWith(room.at) }"
+      :class="{ here: route.path.startsWith(room.to) }"
       :to="room.to"
-      :aria-current="route.path.startsWith(room.at) ? 'page' : undefined"
+      :aria-current="route.path.startsWith(room.to) ? 'page' : undefined"
     >
       <component :is="room.icon" aria-hidden="true" />
       {{ room.label }}
@@ -44,9 +44,7 @@ const rooms = computed(() => [
       <BDropdownText>{{ session.me?.name }}</BDropdownText>
       <BDropdownItem @click="$emit('find')">Find <span class="key" aria-hidden="true">Ctrl K</span></BDropdownItem>
       <BDropdownItem @click="$emit('help')">Keys <span class="key" aria-hidden="true">?</span></BDropdownItem>
-      <BDropdownItem :aria-pressed="muted" @click="muted = !muted">{{
-        muted ? 'Turn sound on' : 'Turn sound off'
-      }}</BDropdownItem>
+      <BDropdownItem @click="muted = !muted">{{ muted ? 'Turn sound on' : 'Turn sound off' }}</BDropdownItem>
       <BDropdownItem :to="{ name: 'account' }">My account</BDropdownItem>
       <BDropdownItem @click="session.signOut">Sign out</BDropdownItem>
     </BDropdown>

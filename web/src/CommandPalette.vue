@@ -3,7 +3,7 @@ import type { Findable } from '@escalier/server/api';
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { api, ApiError, ask } from './api.ts';
-import { useSession } from './features/schools/index.ts';
+import { schoolPages, useSession } from './features/schools/index.ts';
 
 /** Goes to any class, pupil, tune or page by its name. */
 const emit = defineEmits<{ done: [] }>();
@@ -33,23 +33,14 @@ interface Target {
 
 const pages = computed((): readonly Target[] => {
   const page = (name: string, route: string): Target => ({ kind: 'page', name, to: { name: route } });
+  const school = schoolPages(session.me?.role ?? 'assistant');
   return [
     page('Classes', 'classes'),
     page('Library', 'tunes'),
     page('Fingerings', 'fingerings'),
     page('My account', 'account'),
-    ...(session.mayTeach
-      ? [
-          page('Calendar', 'terms'),
-          page('Instruments', 'instruments'),
-          page('Belts', 'belts'),
-          page('Cautions', 'cautions'),
-          page('Remarks', 'remarks'),
-          page('Add a tune', 'new-tune'),
-          page('Add a class', 'new-class'),
-        ]
-      : []),
-    ...(session.me?.role === 'owner' ? [page('People', 'people'), page('Data', 'data')] : []),
+    ...(session.mayTeach ? [page('Add a tune', 'new-tune'), page('Add a class', 'new-class')] : []),
+    ...[...school.tabs, ...school.settings].map(({ name, label }) => page(label, name)),
   ];
 });
 

@@ -2,6 +2,7 @@ import {
   createRouter,
   createWebHistory,
   type RouteLocationNormalized,
+  type RouteMeta,
   type Router,
   type RouteRecordRaw,
 } from 'vue-router';
@@ -97,12 +98,13 @@ function schoolRoutes(): RouteRecordRaw[] {
 
 /** The pages of one class. */
 function classRoutes(): RouteRecordRaw[] {
-  const page = (
-    name: string,
-    path: string,
-    component: () => Promise<unknown>,
-    meta: RouteRecordRaw['meta'],
-  ): RouteRecordRaw => ({ path: `/classes/:classId${path}`, name, component, props: true, meta: meta! });
+  const page = (name: string, path: string, component: () => Promise<unknown>, meta: RouteMeta): RouteRecordRaw => ({
+    path: `/classes/:classId${path}`,
+    name,
+    component,
+    props: true,
+    meta,
+  });
   return [
     page('class', '', () => import('./features/classes/ClassPage.vue'), {
       title: 'Stairs',

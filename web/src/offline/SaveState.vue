@@ -54,8 +54,8 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
                 {{ moment(kept.event.heardAt) }}
               </p>
               <div class="line">
-                <BButton size="sm" variant="outline-dark" @click="outbox.retry(kept.order)">Try again</BButton>
-                <BButton size="sm" variant="outline-dark" @click="outbox.forget(kept.order)">Dismiss</BButton>
+                <BButton size="sm" @click="outbox.retry(kept.order)">Try again</BButton>
+                <BButton size="sm" @click="outbox.forget(kept.order)">Dismiss</BButton>
               </div>
             </li>
           </ul>

@@ -17,8 +17,8 @@ const HINTS: Readonly<Record<LoadProblem['kind'], string>> = {
     <h1>{{ error.message }}</h1>
     <p class="soft">{{ HINTS[error.kind] }}</p>
     <div class="line">
-      <BButton v-if="error.kind !== 'missing'" variant="outline-dark" @click="$emit('again')">Try again</BButton>
-      <BButton role="link" variant="outline-dark" to="/classes">Back to your classes</BButton>
+      <BButton v-if="error.kind !== 'missing'" @click="$emit('again')">Try again</BButton>
+      <BButton role="link" to="/classes">Back to your classes</BButton>
     </div>
   </div>
   <div v-else class="state" role="status">

@@ -60,7 +60,7 @@ function take(): void {
           <BButton size="sm" variant="primary" :disabled="!found.some((each) => each.taken)" @click="take"
             >Add these</BButton
           >
-          <BButton size="sm" variant="outline-dark" @click="found = null">Cancel</BButton>
+          <BButton size="sm" @click="found = null">Cancel</BButton>
         </div>
       </div>
     </BAlert>

@@ -98,6 +98,6 @@ function problemsOf(index: number): readonly string[] {
       }}</BAlert>
     </div>
     <p v-if="meetings.length === 0" class="soft">None yet. Without lesson times there are no lessons to count.</p>
-    <BButton size="sm" variant="outline-dark" @click="add">Add a lesson time</BButton>
+    <BButton size="sm" @click="add">Add a lesson time</BButton>
   </fieldset>
 </template>

@@ -23,20 +23,16 @@ async function open(on: boolean): Promise<void> {
 <template>
   <section class="card-paper stack stack-start">
     <h2>In your calendar</h2>
-    <BButton role="link" size="sm" variant="outline-dark" :href="`/api/calendar/${classId}/lessons.ics`"
-      >Download the lessons (.ics)</BButton
-    >
+    <BButton role="link" size="sm" :href="`/api/calendar/${classId}/lessons.ics`">Download the lessons (.ics)</BButton>
     <template v-if="address !== null">
       <p>Subscribe to this address. Anyone who has it sees dates and times, but no names of pupils.</p>
       <BFormInput readonly :model-value="address" aria-label="Address to subscribe to" />
       <div class="line">
-        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(true)">Make a new address</BButton>
-        <BButton size="sm" variant="outline-dark" :disabled="busy" @click="open(false)">Turn it off</BButton>
+        <BButton size="sm" :disabled="busy" @click="open(true)">Make a new address</BButton>
+        <BButton size="sm" :disabled="busy" @click="open(false)">Turn it off</BButton>
       </div>
     </template>
-    <BButton v-else size="sm" variant="outline-dark" :disabled="busy" @click="open(true)"
-      >Create an address to subscribe to</BButton
-    >
+    <BButton v-else size="sm" :disabled="busy" @click="open(true)">Create an address to subscribe to</BButton>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </section>
 </template>

@@ -114,7 +114,7 @@ function errorOf(index: number): string | undefined {
           </p>
         </fieldset>
         <div class="line">
-          <BButton size="sm" variant="outline-dark" @click="add">Add a day off</BButton>
+          <BButton size="sm" @click="add">Add a day off</BButton>
         </div>
         <HolidayImport v-if="termId !== null" :term-id="termId" :there="draft.daysOff" @take="take" />
         <div>

@@ -43,9 +43,7 @@ onKeyStroke(['h', 'H'], (event) => {
   <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
   <div v-else class="page-grid class-page">
     <ClassHead :class-id="classId">
-      <BButton role="link" variant="outline-dark" :to="{ name: 'note', params: { classId } }"
-        >Introduce the next note</BButton
-      >
+      <BButton role="link" :to="{ name: 'note', params: { classId } }">Introduce the next note</BButton>
       <BButton v-if="next !== null" role="link" variant="primary" :to="hear(next.id)">
         Hear {{ next.name }} next <span class="key" aria-hidden="true">H</span>
       </BButton>

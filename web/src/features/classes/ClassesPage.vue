@@ -38,19 +38,8 @@ const VIEWS = [
           {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
         </p>
       </div>
-      <BFormRadioGroup
-        v-if="classes.list.length > 0"
-        v-model="view"
-        buttons
-        button-variant="outline-dark"
-        :options="VIEWS"
-        aria-label="View"
-      />
-      <BButton
-        v-if="session.mayTeach && classes.list.length > 0"
-        role="link"
-        variant="outline-dark"
-        :to="{ name: 'new-class' }"
+      <BFormRadioGroup v-if="classes.list.length > 0" v-model="view" buttons :options="VIEWS" aria-label="View" />
+      <BButton v-if="session.mayTeach && classes.list.length > 0" role="link" :to="{ name: 'new-class' }"
         >Add a class</BButton
       >
     </header>
@@ -88,7 +77,6 @@ const VIEWS = [
           <BButton
             v-if="each.hearFirst !== null"
             role="link"
-            variant="outline-dark"
             :to="{ name: 'hear', params: { classId: each.id, pupilId: each.hearFirst.id } }"
             >Hear {{ each.hearFirst.name }} next</BButton
           >

@@ -151,13 +151,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" />
     <div class="line bar">
-      <BFormRadioGroup
-        v-model="size"
-        buttons
-        button-variant="outline-dark"
-        :options="SIZES"
-        aria-label="How many play together"
-      />
+      <BFormRadioGroup v-model="size" buttons :options="SIZES" aria-label="How many play together" />
       <LastRecordStrip
         class="grow"
         :last="hearing.last"
@@ -184,10 +178,10 @@ onKeyStroke(Object.keys(KEYS), (event) => {
           <p v-else>{{ pupil.name }} has passed every step.</p>
         </template>
         <div class="line">
-          <BButton v-if="next !== null" variant="outline-dark" @click="skipTurn">
+          <BButton v-if="next !== null" @click="skipTurn">
             Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
           </BButton>
-          <BButton v-if="!isRow && !pupil.away" variant="outline-dark" @click="away">
+          <BButton v-if="!isRow && !pupil.away" @click="away">
             Away today <span class="key" aria-hidden="true">A</span>
           </BButton>
         </div>

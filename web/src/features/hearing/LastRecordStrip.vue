@@ -22,9 +22,7 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
           {{ atSchool ? 'Saved at school' : 'Saved here' }}
         </span>
       </p>
-      <BButton variant="outline-dark" @click="$emit('undo')"
-        >Undo <span class="key" aria-hidden="true">U</span></BButton
-      >
+      <BButton @click="$emit('undo')">Undo <span class="key" aria-hidden="true">U</span></BButton>
     </template>
   </div>
 </template>

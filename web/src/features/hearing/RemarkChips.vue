@@ -12,13 +12,7 @@ const remedies = computed(() => remarks.all.filter((remark) => ticked.value.incl
 
 <template>
   <BFormGroup label="To work on" class="remarks" :class="{ small }">
-    <BFormCheckboxGroup
-      v-model="ticked"
-      buttons
-      button-variant="outline-dark"
-      :options="options"
-      aria-label="To work on"
-    />
+    <BFormCheckboxGroup v-model="ticked" buttons :options="options" aria-label="To work on" />
     <ul v-if="!small" class="plain" aria-live="polite">
       <li v-for="remark in remedies" :key="remark.id">
         <strong>{{ remark.words }}:</strong> {{ remark.remedy }}

@@ -71,17 +71,17 @@ function clock(seconds: number): string {
 
 <template>
   <div class="line tools" role="group" aria-label="For hearing">
-    <BButton variant="outline-dark" :disabled="firstNote === null" @click="playNote">Starting note</BButton>
-    <BButton variant="outline-dark" :pressed="clicking" @click="toggleClick">
+    <BButton :disabled="firstNote === null" @click="playNote">Starting note</BButton>
+    <BButton :pressed="clicking" @click="toggleClick">
       Beat <strong>{{ passTempo }}</strong>
     </BButton>
-    <BButton variant="outline-dark" :pressed="startedAt !== null" @click="toggleWatch">
+    <BButton :pressed="startedAt !== null" @click="toggleWatch">
       Stopwatch <strong>{{ clock(elapsed) }}</strong> of {{ clock(seconds) }}
     </BButton>
-    <BButton variant="outline-dark" @click="tap">
+    <BButton @click="tap">
       Tap the beat <strong>{{ tempo === null ? '–' : tempo }}</strong>
     </BButton>
-    <BButton v-if="tempo !== null" variant="outline-dark" @click="tempo = null">Clear tempo</BButton>
+    <BButton v-if="tempo !== null" @click="tempo = null">Clear tempo</BButton>
     <p v-if="sound.error.value !== null" class="soft">{{ sound.error.value }}</p>
   </div>
 </template>

@@ -35,12 +35,7 @@ function numbers(call: Call): string {
           {{ className(lent.classes, call.playedBy) }}.
         </p>
         <p class="soft">{{ call.instrumentIds.length === 1 ? 'Number' : 'Numbers' }} {{ numbers(call) }}</p>
-        <BButton
-          v-if="index === 0"
-          size="sm"
-          variant="outline-dark"
-          :disabled="busy"
-          @click="save(() => cleaned(call.instrumentIds))"
+        <BButton v-if="index === 0" size="sm" :disabled="busy" @click="save(() => cleaned(call.instrumentIds))"
           >Cleaned now</BButton
         >
       </li>

@@ -51,21 +51,13 @@ function printList(): void {
         }}
       </h2>
       <BFormCheckbox v-model="withGiven" class="no-print">show those given</BFormCheckbox>
-      <BButton v-if="waiting.length > 0" class="no-print" variant="outline-dark" @click="printList"
-        >Print the list</BButton
-      >
+      <BButton v-if="waiting.length > 0" class="no-print" @click="printList">Print the list</BButton>
     </div>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <div v-for="list in lists" :key="list.id">
       <div class="line">
         <h3 class="grow">{{ list.name }}</h3>
-        <BButton
-          v-if="list.waiting.length > 1"
-          class="no-print"
-          size="sm"
-          variant="outline-dark"
-          @click="$emit('give', list.waiting, true)"
-        >
+        <BButton v-if="list.waiting.length > 1" class="no-print" size="sm" @click="$emit('give', list.waiting, true)">
           All {{ list.waiting.length }} given
         </BButton>
       </div>

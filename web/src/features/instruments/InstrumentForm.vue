@@ -60,7 +60,6 @@ async function remove(): Promise<void> {
         >
         <BButton
           size="sm"
-          variant="outline-dark"
           :aria-label="`Take number ${line.number} back from ${loan.pupil}`"
           @click="save(() => store.takeBack(loan.id))"
           >Take back</BButton
@@ -69,7 +68,7 @@ async function remove(): Promise<void> {
     </ul>
     <BForm class="line" @submit.prevent="lend">
       <BFormSelect v-model="pupilId" class="auto" required :options="borrowers" aria-label="Lend to" />
-      <BButton variant="outline-dark" type="submit">Lend</BButton>
+      <BButton type="submit">Lend</BButton>
     </BForm>
     <BForm class="stack" novalidate @submit.prevent="save(() => store.change(line.id, { ...draft }))">
       <div class="field-grid">
@@ -79,7 +78,7 @@ async function remove(): Promise<void> {
       </div>
       <TextField v-model="draft.note" label="Note" :error="fields.note" />
       <SaveBar :busy="busy" :error="reason">
-        <BButton variant="outline-dark" @click="save(() => store.cleaned([line.id]))">Cleaned now</BButton>
+        <BButton @click="save(() => store.cleaned([line.id]))">Cleaned now</BButton>
         <BButton v-if="line.loans.length === 0" variant="outline-danger" @click="removing = true">Delete</BButton>
       </SaveBar>
       <p class="soft">
@@ -92,7 +91,6 @@ async function remove(): Promise<void> {
       ok-title="Delete"
       ok-variant="danger"
       cancel-title="Keep it"
-      cancel-variant="outline-dark"
       @ok="remove"
     >
       For an instrument entered by mistake. One that was lent before can only be marked as lost.

@@ -72,7 +72,6 @@ async function add(): Promise<void> {
             <li v-for="each in set.lines" :key="each.id">
               <BButton
                 class="instrument"
-                variant="outline-dark"
                 :class="{ off: each.condition === 'broken' || each.condition === 'lost' }"
                 :pressed="each.id === openId"
                 @click="openId = each.id"

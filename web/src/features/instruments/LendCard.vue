@@ -52,10 +52,8 @@ async function print(): Promise<void> {
       <BFormCheckbox v-model="share">Share numbers with another class (clean them between the classes)</BFormCheckbox>
       <div class="line">
         <BButton variant="primary" :disabled="busy" @click="look">Who gets which?</BButton>
-        <BButton variant="outline-dark" :disabled="lentCount === 0" @click="print">Print the list</BButton>
-        <BButton variant="outline-dark" :disabled="busy || lentCount === 0" @click="takingBack = true"
-          >Take all back</BButton
-        >
+        <BButton :disabled="lentCount === 0" @click="print">Print the list</BButton>
+        <BButton :disabled="busy || lentCount === 0" @click="takingBack = true">Take all back</BButton>
       </div>
       <BAlert v-if="plan !== null" variant="warning" :model-value="true" is-status>
         <p v-if="plan.pairs.length === 0 && plan.without.length === 0">Everyone has one.</p>
@@ -78,7 +76,6 @@ async function print(): Promise<void> {
       title="Take all instruments back?"
       ok-title="Take all back"
       cancel-title="Cancel"
-      cancel-variant="outline-dark"
       @ok="save(() => store.takeBackFromClass(classId))"
     >
       {{ plural(lentCount, 'instrument', 'instruments') }} of {{ chosen?.name }} will be noted as returned.

@@ -51,7 +51,7 @@ const editing = ref(false);
       </ul>
       <CautionEditor v-else :cautions="cautions" :keep="keep" @done="editing = false" />
       <p class="local">{{ LOCAL_RULES }}</p>
-      <BButton v-if="!big && !editing" variant="outline-dark" @click="editing = true"> Edit the cautions </BButton>
+      <BButton v-if="!big && !editing" @click="editing = true"> Edit the cautions </BButton>
     </section>
   </div>
 </template>

@@ -67,20 +67,15 @@ async function saveSound(): Promise<void> {
         <IconPlay v-else aria-hidden="true" />
         {{ echo.playing.value === null ? 'Echo, each twice' : 'Stop' }}
       </BButton>
-      <BButton
-        variant="outline-dark"
-        :disabled="echo.shown.value.length === 0"
-        @click="echo.play(echo.shown.value, true)"
-        >Read alone</BButton
-      >
-      <BFormRadioGroup v-model="grade" buttons button-variant="outline-dark" :options="grades" aria-label="How far" />
+      <BButton :disabled="echo.shown.value.length === 0" @click="echo.play(echo.shown.value, true)">Read alone</BButton>
+      <BFormRadioGroup v-model="grade" buttons :options="grades" aria-label="How far" />
       <div class="line" role="group" aria-label="Tempo">
-        <BButton variant="outline-dark" aria-label="Slower" @click="echo.slower">−</BButton>
+        <BButton aria-label="Slower" @click="echo.slower">−</BButton>
         <output>{{ tempo }}</output>
-        <BButton variant="outline-dark" aria-label="Faster" @click="echo.faster">+</BButton>
+        <BButton aria-label="Faster" @click="echo.faster">+</BButton>
       </div>
-      <BButton v-if="!big" variant="outline-dark" @click="echo.shuffle">Shuffle</BButton>
-      <BButton v-if="!big" variant="outline-dark" :disabled="saving" @click="saveSound">Save as sound</BButton>
+      <BButton v-if="!big" @click="echo.shuffle">Shuffle</BButton>
+      <BButton v-if="!big" :disabled="saving" @click="saveSound">Save as sound</BButton>
     </div>
     <BAlert v-if="echo.error.value !== null" variant="danger" :model-value="true">{{ echo.error.value }}</BAlert>
     <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
@@ -97,19 +92,10 @@ async function saveSound(): Promise<void> {
         <div class="line">
           <h2>{{ index + 1 }}</h2>
           <template v-if="!big">
-            <BButton
-              variant="outline-dark"
-              :aria-label="`Play pattern ${index + 1} alone`"
-              @click="echo.play([pattern], false)"
-            >
+            <BButton :aria-label="`Play pattern ${index + 1} alone`" @click="echo.play([pattern], false)">
               <IconPlay aria-hidden="true" />
             </BButton>
-            <BButton
-              variant="outline-dark"
-              :pressed="pattern.pinned"
-              :aria-label="`Pin pattern ${index + 1}`"
-              @click="echo.pin(pattern)"
-            >
+            <BButton :pressed="pattern.pinned" :aria-label="`Pin pattern ${index + 1}`" @click="echo.pin(pattern)">
               <IconPinned v-if="pattern.pinned" aria-hidden="true" />
               <IconPin v-else aria-hidden="true" />
             </BButton>

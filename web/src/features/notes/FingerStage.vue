@@ -45,18 +45,11 @@ const VIEWS = [
   <div class="fingers">
     <section class="card-paper picture" aria-label="The fingering">
       <div class="above">
-        <BFormRadioGroup
-          v-model="view"
-          buttons
-          button-variant="outline-dark"
-          :options="VIEWS"
-          aria-label="Point of view"
-        />
+        <BFormRadioGroup v-model="view" buttons :options="VIEWS" aria-label="Point of view" />
         <BFormRadioGroup
           v-if="known !== null && from !== null"
           v-model="shows"
           buttons
-          button-variant="outline-dark"
           :options="[
             { value: 'known', text: lesson.name(from) },
             { value: 'new', text: lesson.label },

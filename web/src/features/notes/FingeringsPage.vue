@@ -78,22 +78,14 @@ function printChart(): void {
         </p>
       </div>
       <BFormSelect v-model="instrumentId" class="auto no-print" :options="INSTRUMENT_OPTIONS" aria-label="Instrument" />
-      <BFormRadioGroup
-        v-model="view"
-        class="no-print"
-        buttons
-        button-variant="outline-dark"
-        :options="views"
-        aria-label="View"
-      />
-      <BButton class="no-print" variant="outline-dark" @click="printChart">Print</BButton>
+      <BFormRadioGroup v-model="view" class="no-print" buttons :options="views" aria-label="View" />
+      <BButton class="no-print" @click="printChart">Print</BButton>
     </header>
     <BFormCheckboxGroup
       v-if="view === 'moves'"
       v-model="chosen"
       class="no-print"
       buttons
-      button-variant="outline-dark"
       :options="offered"
       aria-label="Notes of the map"
     />

@@ -38,14 +38,8 @@ const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to
       }}. B to A and back, the easiest, costs about 1.
     </HowComputed>
     <div class="line">
-      <BFormRadioGroup
-        v-model="view"
-        buttons
-        button-variant="outline-dark"
-        :options="VIEWS"
-        aria-label="Point of view"
-      />
-      <BButton variant="outline-dark" @click="$emit('turn')">The way back</BButton>
+      <BFormRadioGroup v-model="view" buttons :options="VIEWS" aria-label="Point of view" />
+      <BButton @click="$emit('turn')">The way back</BButton>
     </div>
     <div class="picture">
       <PipePicture :on="on" :fingering="to" :from="from" :view="view" :label="noteLabel(to.pitch)" />

@@ -90,12 +90,7 @@ onKeyStroke(' ', (event) => {
     <section class="list" aria-label="Moves, easiest first">
       <ol>
         <li v-for="(each, index) in lesson.pairs" :key="pitchName(each.from)">
-          <BButton
-            class="pair"
-            variant="outline-dark"
-            :pressed="index === chosen"
-            @click="((chosen = index), sound.stop())"
-          >
+          <BButton class="pair" :pressed="index === chosen" @click="((chosen = index), sound.stop())">
             <strong>{{ lesson.name(each.from) }} – {{ lesson.label }}</strong>
             <span v-if="!big">{{ describeMove(each.there) }}; back: {{ describeMove(each.back) }}</span>
             <span v-if="!big" class="cost">{{ each.cost.toFixed(1) }}</span>
@@ -125,7 +120,7 @@ onKeyStroke(' ', (event) => {
             >{{ lesson.name(each) }}</span
           >
         </p>
-        <BButton variant="outline-dark" @click="start('walk')">Play them all</BButton>
+        <BButton @click="start('walk')">Play them all</BButton>
         <RouterLink
           class="map"
           :to="{ name: 'fingerings', query: { on: lesson.on.id, view: 'moves', notes: mapNotes } }"
@@ -172,16 +167,10 @@ onKeyStroke(' ', (event) => {
         :aria-label="which === 'slow' ? 'First tempo' : 'Last tempo'"
       >
         <span>{{ which === 'slow' ? `From ${slow}` : `To ${goal}` }}</span>
-        <BButton
-          variant="outline-dark"
-          :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo slower`"
-          @click="change(which, -6)"
+        <BButton :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo slower`" @click="change(which, -6)"
           >−</BButton
         >
-        <BButton
-          variant="outline-dark"
-          :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo faster`"
-          @click="change(which, 6)"
+        <BButton :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo faster`" @click="change(which, 6)"
           >+</BButton
         >
       </div>

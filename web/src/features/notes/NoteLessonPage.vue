@@ -98,7 +98,7 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         aria-label="Which note"
         @update:model-value="(chosen) => router.replace({ params: { classId, note: chosen }, query: route.query })"
       />
-      <BButton variant="outline-dark" :pressed="big" @click="switchBig">
+      <BButton :pressed="big" @click="switchBig">
         {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
       </BButton>
     </header>

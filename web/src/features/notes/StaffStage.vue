@@ -77,13 +77,8 @@ const sounding = computed(() => {
       <p class="compare">{{ lesson.comparison }}</p>
       <div class="line">
         <BButton variant="primary" @click="hear(notes)">Up the stair</BButton>
-        <BButton variant="outline-dark" @click="hear([...notes].reverse())">Down the stair</BButton>
-        <BButton
-          v-for="each in lesson.known"
-          :key="pitchName(each)"
-          variant="outline-dark"
-          @click="hear([each, lesson.note])"
-        >
+        <BButton @click="hear([...notes].reverse())">Down the stair</BButton>
+        <BButton v-for="each in lesson.known" :key="pitchName(each)" @click="hear([each, lesson.note])">
           {{ lesson.name(each) }} then {{ lesson.label }}
         </BButton>
       </div>

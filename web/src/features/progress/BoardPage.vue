@@ -92,8 +92,8 @@ function pickPupil(row: BoardRow): void {
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" />
     <div class="line">
-      <BFormRadioGroup v-model="sort" buttons button-variant="outline-dark" :options="SORTS" aria-label="Sort by" />
-      <BFormRadioGroup v-model="filter" buttons button-variant="outline-dark" :options="FILTERS" aria-label="Show" />
+      <BFormRadioGroup v-model="sort" buttons :options="SORTS" aria-label="Sort by" />
+      <BFormRadioGroup v-model="filter" buttons :options="FILTERS" aria-label="Show" />
       <BFormInput v-model="search" class="find" type="search" placeholder="Find a pupil" aria-label="Find a pupil" />
       <p class="soft">
         {{ rows.length }} of {{ page.pupils.filter((pupil) => pupil.standing !== null).length }} pupils
@@ -124,9 +124,9 @@ function pickPupil(row: BoardRow): void {
     <div v-if="pickedCells.length > 0" class="card-paper line picked" role="region" aria-label="Marked cells">
       <strong>{{ pickedCells.length }} marked</strong>
       <BButton variant="primary" @click="record(pickedCells, 'passed')">Passed today</BButton>
-      <BButton variant="outline-dark" @click="record(pickedCells, 'nearly')">Nearly</BButton>
-      <BButton variant="outline-dark" @click="record(pickedCells, 'not-yet')">Not yet</BButton>
-      <BButton variant="outline-dark" @click="picked = new Set()">Unmark all</BButton>
+      <BButton @click="record(pickedCells, 'nearly')">Nearly</BButton>
+      <BButton @click="record(pickedCells, 'not-yet')">Not yet</BButton>
+      <BButton @click="picked = new Set()">Unmark all</BButton>
     </div>
     <BAlert v-if="hearing.error !== null" variant="danger" :model-value="true">{{ hearing.error }}</BAlert>
     <p class="soft no-print">

@@ -57,7 +57,7 @@ async function correct(): Promise<void> {
       <BFormSelect v-model="outcome" class="auto" :options="OPTIONS" aria-label="It was" />
       <BFormInput v-model="reason" class="grow why" required maxlength="200" aria-label="Why?" placeholder="Why?" />
       <BButton type="submit" variant="primary">Correct</BButton>
-      <BButton variant="outline-dark" @click="correcting = false">Cancel</BButton>
+      <BButton @click="correcting = false">Cancel</BButton>
     </BForm>
     <div v-else class="line">
       <BButton class="how-toggle" variant="link" @click="correcting = true">Correct</BButton>

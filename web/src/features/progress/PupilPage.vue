@@ -156,9 +156,9 @@ function printNote(): void {
             </FormField>
             <pre class="print-only">{{ note }}</pre>
             <div class="line no-print">
-              <BButton variant="outline-dark" @click="printNote">Print</BButton>
-              <BButton v-if="mayCopy" variant="outline-dark" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</BButton>
-              <BButton variant="outline-dark" @click="writeNote">Rewrite</BButton>
+              <BButton @click="printNote">Print</BButton>
+              <BButton v-if="mayCopy" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</BButton>
+              <BButton @click="writeNote">Rewrite</BButton>
             </div>
           </section>
         </div>

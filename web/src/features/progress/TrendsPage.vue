@@ -121,7 +121,7 @@ function exportPoints(): void {
         <h2>Points</h2>
         <template v-if="counts">
           <p>By the class’s rule, as a table for your own marks. Points are never a mark by themselves.</p>
-          <BButton variant="outline-dark" @click="exportPoints">Export points as CSV</BButton>
+          <BButton @click="exportPoints">Export points as CSV</BButton>
         </template>
         <p v-else class="soft">Passes do not count towards marks in this class. You can set a rule under Settings.</p>
       </section>

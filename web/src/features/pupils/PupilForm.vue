@@ -116,7 +116,7 @@ async function eraseNow(): Promise<void> {
       <h2>Days away</h2>
       <BForm class="line" @submit.prevent="aside.save(() => setAbsent(pupil.id, absentOn, true))">
         <BFormInput v-model="absentOn" class="auto" type="date" required aria-label="Day" />
-        <BButton variant="outline-dark" type="submit">Was away</BButton>
+        <BButton type="submit">Was away</BButton>
       </BForm>
       <ul v-if="pupil.absences.length > 0" class="plain line">
         <li v-for="date in pupil.absences" :key="date">
@@ -137,7 +137,7 @@ async function eraseNow(): Promise<void> {
         <h2>Move to another class</h2>
         <BForm class="line" @submit.prevent="moveAway">
           <BFormSelect v-model="toClass" class="auto" required :options="classOptions" aria-label="Class" />
-          <BButton variant="outline-dark" type="submit">Move</BButton>
+          <BButton type="submit">Move</BButton>
         </BForm>
         <p class="soft">Results move too, and the move is noted.</p>
       </template>
@@ -153,7 +153,6 @@ async function eraseNow(): Promise<void> {
           ok-title="Erase for good"
           ok-variant="danger"
           cancel-title="Keep"
-          cancel-variant="outline-dark"
           @ok="eraseNow"
         >
           <strong>This cannot be undone.</strong> The results of {{ pupil.name }} stay without a name.

@@ -84,13 +84,8 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
       <section class="card-paper stack">
         <div class="line">
           <h2 class="grow">{{ plural(here.length, 'pupil', 'pupils') }}</h2>
-          <BButton
-            variant="outline-dark"
-            :aria-expanded="importing"
-            @click="((importing = !importing), (openId = null))"
-            >Add pupils</BButton
-          >
-          <BButton v-if="pupils.length > 0" variant="outline-dark" @click="writeFile">Export as CSV</BButton>
+          <BButton :aria-expanded="importing" @click="((importing = !importing), (openId = null))">Add pupils</BButton>
+          <BButton v-if="pupils.length > 0" @click="writeFile">Export as CSV</BButton>
         </div>
         <BListGroup flush>
           <BListGroupItem
@@ -144,7 +139,6 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
             <BButton
               v-for="pupil in here"
               :key="pupil.id"
-              variant="outline-dark"
               :class="{ absent: away.includes(pupil) }"
               :pressed="away.includes(pupil)"
               @click="setAbsent(pupil.id, page.today, !away.includes(pupil))"

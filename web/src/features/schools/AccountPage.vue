@@ -71,7 +71,6 @@ async function end(id: string): Promise<void> {
             <BButton
               v-if="!each.here"
               size="sm"
-              variant="outline-dark"
               :aria-label="`Sign out ${deviceWords(each.device)}`"
               @click="end(each.id)"
               >Sign out</BButton

@@ -31,8 +31,8 @@ async function submit(): Promise<void> {
       <BFormTextarea v-model="caution.text" rows="2" maxlength="300" :aria-label="`Caution ${index + 1}`" />
     </div>
     <SaveBar :busy="busy" :error="error" label="Save for the school">
-      <BButton variant="outline-dark" @click="addOwn">Add your own</BButton>
-      <BButton variant="outline-dark" @click="emit('done')">Cancel</BButton>
+      <BButton @click="addOwn">Add your own</BButton>
+      <BButton @click="emit('done')">Cancel</BButton>
     </SaveBar>
   </BForm>
 </template>

@@ -84,8 +84,8 @@ function errorOf(index: number): string | undefined {
         }}</BAlert>
       </fieldset>
       <SaveBar :busy="busy" :error="refused" label="Save for the school">
-        <BButton variant="outline-dark" @click="addOwn">Add your own</BButton>
-        <BButton variant="outline-dark" @click="usual">Restore the usual ones</BButton>
+        <BButton @click="addOwn">Add your own</BButton>
+        <BButton @click="usual">Restore the usual ones</BButton>
       </SaveBar>
     </BForm>
   </div>

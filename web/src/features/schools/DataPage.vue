@@ -56,9 +56,7 @@ async function more(): Promise<void> {
           <h2>Export</h2>
           <BButton role="link" variant="primary" href="/api/archive" download>The whole school (JSON)</BButton>
           <p class="soft">Everything except passwords. You can import it into an empty school, here or elsewhere.</p>
-          <BButton role="link" variant="outline-dark" href="/api/archive/tables.zip" download
-            >Tables for a spreadsheet (CSV)</BButton
-          >
+          <BButton role="link" href="/api/archive/tables.zip" download>Tables for a spreadsheet (CSV)</BButton>
           <BAlert variant="warning" :model-value="true" is-status
             >Both contain children’s names. Store them as your school’s rules say, and delete them after use.</BAlert
           >
@@ -93,7 +91,7 @@ async function more(): Promise<void> {
             <span class="soft">{{ change.who }}</span>
           </li>
         </ol>
-        <BButton v-if="changes.length >= PER_PAGE" variant="outline-dark" @click="more">Show earlier changes</BButton>
+        <BButton v-if="changes.length >= PER_PAGE" @click="more">Show earlier changes</BButton>
       </section>
     </div>
   </div>

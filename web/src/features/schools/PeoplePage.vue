@@ -99,11 +99,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
                 {{ each.forAccount ? 'new password' : ROLE_WORDS[each.role].label }}, until
                 {{ moment(each.expiresAt, zone) }}
               </span>
-              <BButton
-                size="sm"
-                variant="outline-dark"
-                :aria-label="`Withdraw the link of ${each.name}`"
-                @click="withdraw(each.id)"
+              <BButton size="sm" :aria-label="`Withdraw the link of ${each.name}`" @click="withdraw(each.id)"
                 >Withdraw</BButton
               >
             </li>

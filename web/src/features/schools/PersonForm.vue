@@ -47,9 +47,7 @@ async function submit(): Promise<void> {
     <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
     <BFormCheckbox v-model="draft.closed">Account closed: nobody can sign in with it; its results stay</BFormCheckbox>
     <SaveBar :busy="busy" :error="error">
-      <BButton v-if="!person.closed" variant="outline-dark" @click="emit('passwordLink')"
-        >Create new-password link</BButton
-      >
+      <BButton v-if="!person.closed" @click="emit('passwordLink')">Create new-password link</BButton>
     </SaveBar>
   </BForm>
 </template>

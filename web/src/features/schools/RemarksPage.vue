@@ -60,8 +60,8 @@ function errorOf(index: number): string | undefined {
         }}</BAlert>
       </fieldset>
       <SaveBar :busy="busy" :error="error" label="Save for the school">
-        <BButton variant="outline-dark" @click="add">Add your own</BButton>
-        <BButton variant="outline-dark" @click="usual">Restore the usual ones</BButton>
+        <BButton @click="add">Add your own</BButton>
+        <BButton @click="usual">Restore the usual ones</BButton>
       </SaveBar>
     </BForm>
   </div>

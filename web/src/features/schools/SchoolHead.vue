@@ -3,21 +3,19 @@ import { computed } from 'vue';
 import { useRoute } from 'vue-router';
 import PageTabs from '../../ui/PageTabs.vue';
 import { useSession } from './session.ts';
-import { SCHOOL_TABS, SETTINGS_PAGES } from './tabs.ts';
+import { schoolPages } from './tabs.ts';
 
 /** The head of every page of the school: its name, and its pages beside each other. */
 defineProps<{ lead: string }>();
 const session = useSession();
 const route = useRoute();
-const mine = (tabs: typeof SCHOOL_TABS) =>
-  tabs
-    .filter((tab) => tab.for.includes(session.me?.role ?? 'assistant'))
-    .map((tab) => ({ ...tab, to: { name: tab.name } }));
-const tabs = computed(() => mine(SCHOOL_TABS));
-const settings = computed(() => mine(SETTINGS_PAGES));
-const isSetting = computed(() => SETTINGS_PAGES.some((page) => page.name === route.name));
+const pages = computed(() => schoolPages(session.me?.role ?? 'assistant'));
+const linked = (name: string, label: string) => ({ name, label, to: { name } });
+const tabs = computed(() => pages.value.tabs.map(({ name, label }) => linked(name, label)));
+const settings = computed(() => pages.value.settings.map(({ name, label }) => linked(name, label)));
+const isSetting = computed(() => settings.value.some((page) => page.name === route.name));
 const here = computed(
-  () => [...SETTINGS_PAGES, ...SCHOOL_TABS].find((tab) => tab.name === route.name)?.label ?? route.meta.title,
+  () => [...settings.value, ...tabs.value].find((tab) => tab.name === route.name)?.label ?? route.meta.title,
 );
 /** The settings have one tab for all their pages. */
 const open = computed(() => (isSetting.value ? 'cautions' : String(route.name)));

@@ -89,9 +89,7 @@ function submit(): Promise<void> {
       <div v-if="demo !== null" class="card-paper stack-close stack-start">
         <h2>Just looking?</h2>
         <p>An invented school with three classes is ready to explore.</p>
-        <BButton variant="outline-dark" :disabled="busy" @click="enter(demo.email, demo.password)"
-          >Open the demo school</BButton
-        >
+        <BButton :disabled="busy" @click="enter(demo.email, demo.password)">Open the demo school</BButton>
         <p class="soft small">It signs you in as {{ demo.email }}.</p>
       </div>
     </section>

@@ -30,10 +30,10 @@ function setSeconds(typed: string | number | null): void {
       @update:model-value="setSeconds"
     />
     <div class="line">
-      <BButton variant="outline-dark" :pressed="editing" @click="emit('edit', !editing)">{{
+      <BButton :pressed="editing" @click="emit('edit', !editing)">{{
         editing ? 'Done' : 'Change on the sheet'
       }}</BButton>
-      <BButton v-if="own !== null" variant="outline-dark" @click="emit('keep', seconds, null)">Propose again</BButton>
+      <BButton v-if="own !== null" @click="emit('keep', seconds, null)">Propose again</BButton>
     </div>
     <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
     <HowComputed>

@@ -127,10 +127,7 @@ async function submit(): Promise<void> {
         <h1>{{ tuneId === null ? 'Add a tune' : 'Edit the tune' }}</h1>
         <p class="soft">Nothing is saved until you press the button.</p>
       </div>
-      <BButton
-        role="link"
-        variant="outline-dark"
-        :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }"
+      <BButton role="link" :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }"
         >Cancel</BButton
       >
       <BButton variant="primary" :disabled="!isOk || busy" @click="submit">{{

@@ -65,7 +65,6 @@ async function save(ending: Ending, type: string): Promise<void> {
       v-for="format in FORMATS"
       :key="format.ending"
       size="sm"
-      variant="outline-dark"
       :disabled="busy !== null"
       @click="save(format.ending, format.type)"
       ><BSpinner v-if="busy === format.ending" small aria-hidden="true" />{{ format.label }}</BButton

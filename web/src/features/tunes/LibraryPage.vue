@@ -88,16 +88,8 @@ function marks(row: LibraryRow): string {
           placeholder="Title, composer, mood"
           aria-label="Search"
         />
-        <BFormRadioGroup
-          v-model="filter.readiness"
-          buttons
-          button-variant="outline-dark"
-          :options="READINESS"
-          aria-label="How near"
-        />
-        <BButton variant="outline-dark" :aria-expanded="withFilters" @click="withFilters = !withFilters"
-          >More filters</BButton
-        >
+        <BFormRadioGroup v-model="filter.readiness" buttons :options="READINESS" aria-label="How near" />
+        <BButton :aria-expanded="withFilters" @click="withFilters = !withFilters">More filters</BButton>
       </div>
       <BCollapse v-model="withFilters">
         <div class="field-grid">

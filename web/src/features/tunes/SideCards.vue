@@ -87,7 +87,7 @@ function leave(): void {
         Drill {{ spot.drill.toggle.map(noteWords).join('–') }}, then {{ spot.drill.loop.map(noteWords).join('–') }}, at
         <strong>{{ spot.drill.ladder[0] }}</strong>, {{ spot.drill.ladder.slice(1).join(', ') }}.
       </p>
-      <BButton size="sm" variant="outline-dark" @click="emit('loop', spot.bars)">Loop it</BButton>
+      <BButton size="sm" @click="emit('loop', spot.bars)">Loop it</BButton>
     </section>
     <section v-if="reading.duet !== null" class="card-paper stack-close">
       <h2>Two parts</h2>

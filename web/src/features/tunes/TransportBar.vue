@@ -88,14 +88,8 @@ onKeyStroke(' ', (event) => {
       aria-label="Tempo in beats a minute"
       @update:model-value="player.setTempo(Number($event))"
     />
-    <BFormRadioGroup v-model="rung" buttons button-variant="outline-dark" :options="ladder" aria-label="Tempo ladder" />
-    <BFormCheckboxGroup
-      v-model="sounding"
-      buttons
-      button-variant="outline-dark"
-      :options="VOICES"
-      aria-label="What sounds"
-    />
+    <BFormRadioGroup v-model="rung" buttons :options="ladder" aria-label="Tempo ladder" />
+    <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
     <BFormSelect v-model="chosen" class="auto loop" :options="loopOptions" aria-label="Loop" />
     <BAlert v-if="player.error.value !== null" variant="danger" :model-value="true">{{ player.error.value }}</BAlert>
   </section>

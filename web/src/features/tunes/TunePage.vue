@@ -182,28 +182,24 @@ function label(use: NoteUse): string {
           <BButton
             v-if="page.step.position > 1"
             role="link"
-            variant="outline-dark"
             :to="{ name: 'step', params: { classId, position: page.step.position - 1 } }"
             >Step {{ page.step.position - 1 }}</BButton
           >
           <BButton
             v-if="page.step.position < page.steps"
             role="link"
-            variant="outline-dark"
             :to="{ name: 'step', params: { classId, position: page.step.position + 1 } }"
             >Step {{ page.step.position + 1 }}</BButton
           >
           <BButton role="link" variant="primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</BButton>
         </template>
         <template v-if="session.mayTeach">
-          <BButton role="link" variant="outline-dark" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }"
-            >Edit</BButton
-          >
+          <BButton role="link" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }">Edit</BButton>
           <TuneRemoval v-if="page.step === null" :tune-id="page.tuneId" :title="page.title" @changed="load" />
         </template>
       </nav>
     </header>
-    <BButton v-if="isPhone" variant="outline-dark" @click="switching = true">What the sheet shows</BButton>
+    <BButton v-if="isPhone" @click="switching = true">What the sheet shows</BButton>
     <component
       :is="isPhone ? BOffcanvas : 'div'"
       v-model="switching"
@@ -212,21 +208,9 @@ function label(use: NoteUse): string {
       :teleport-to="isPhone ? 'body' : undefined"
     >
       <div class="line">
-        <BFormRadioGroup
-          v-model="shown"
-          buttons
-          button-variant="outline-dark"
-          :options="choices"
-          aria-label="Under the notes"
-        />
+        <BFormRadioGroup v-model="shown" buttons :options="choices" aria-label="Under the notes" />
         <BFormSelect v-model="counting" class="auto" :options="COUNTING_WORDS" aria-label="Counting" />
-        <BFormCheckboxGroup
-          v-model="layers"
-          buttons
-          button-variant="outline-dark"
-          :options="LAYERS"
-          aria-label="Layers on the sheet"
-        />
+        <BFormCheckboxGroup v-model="layers" buttons :options="LAYERS" aria-label="Layers on the sheet" />
       </div>
     </component>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>

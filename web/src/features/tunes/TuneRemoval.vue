@@ -72,7 +72,7 @@ async function restore(): Promise<void> {
         <BButton variant="danger" @click="remove">Delete for good</BButton>
       </template>
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
-      <BButton variant="outline-dark" @click="asking = false">Cancel</BButton>
+      <BButton @click="asking = false">Cancel</BButton>
     </div>
   </BModal>
 </template>
