@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 
-/** Opens to show how a figure came about. */
-defineProps<{ label?: string }>();
-const open = ref(false);
+/** Opens to show how a figure came about, or what is seldom needed. */
+const props = defineProps<{ label?: string; startsOpen?: boolean }>();
+const open = ref(props.startsOpen);
 </script>
 
 <template>

@@ -36,3 +36,10 @@ export function useSave(done: string | null = 'Saved.') {
 
   return { busy, error, fields, reason, save };
 }
+
+/** What is wrong in one line of a form: `daysOff.3`. */
+export function errorsAt(fields: Readonly<Record<string, string>>, line: string): readonly string[] {
+  return Object.entries(fields).flatMap(([name, error]) =>
+    name.startsWith(`${line}.`) || name === line ? [error] : [],
+  );
+}

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import type { Meeting } from '@escalier/core/calendar';
 import IconRemove from '~icons/bi/x-lg';
+import { errorsAt } from '../../ui/use-save.ts';
 import { PATTERNS, patternOf, WEEKDAY_OPTIONS, withPattern, type Pattern } from './words.ts';
 
 /** When a class meets: a line for each meeting. */
-const props = defineProps<{ fields: Readonly<Record<string, string>> }>();
+defineProps<{ fields: Readonly<Record<string, string>> }>();
 const meetings = defineModel<readonly Meeting[]>({ required: true });
 
 const MODES = [
@@ -26,12 +27,6 @@ function add(): void {
 
 function remove(index: number): void {
   meetings.value = meetings.value.filter((_, at) => at !== index);
-}
-
-function problemsOf(index: number): readonly string[] {
-  return Object.entries(props.fields).flatMap(([name, error]) =>
-    name.startsWith(`meetings.${index}.`) ? [error] : [],
-  );
 }
 </script>
 
@@ -93,9 +88,13 @@ function problemsOf(index: number): readonly string[] {
       <BButton variant="link" :aria-label="`Remove lesson time ${index + 1}`" @click="remove(index)">
         <IconRemove aria-hidden="true" />
       </BButton>
-      <BAlert v-for="problem in problemsOf(index)" :key="problem" variant="danger" :model-value="true">{{
-        problem
-      }}</BAlert>
+      <BAlert
+        v-for="problem in errorsAt(fields, `meetings.${index}`)"
+        :key="problem"
+        variant="danger"
+        :model-value="true"
+        >{{ problem }}</BAlert
+      >
     </div>
     <p v-if="meetings.length === 0" class="soft">None yet. Without lesson times there are no lessons to count.</p>
     <BButton size="sm" @click="add">Add a lesson time</BButton>

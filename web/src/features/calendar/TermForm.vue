@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import type { DaysOff } from '@escalier/core/calendar';
 import type { TermDto } from '@escalier/server/api';
-import { computed, reactive, ref, watch } from 'vue';
+import { computed, reactive, watch } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
+import HowComputed from '../../ui/HowComputed.vue';
 import { mergeChanges } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
-import { useSave } from '../../ui/use-save.ts';
+import { errorsAt, useSave } from '../../ui/use-save.ts';
 import HolidayImport from './HolidayImport.vue';
 import TermPicture from './TermPicture.vue';
 import type { TermDraft } from './use-terms.ts';
@@ -50,7 +51,7 @@ const termId = computed(() => ('id' in props.term ? props.term.id : null));
 const isDrawable = computed(
   () => draft.startsOn !== '' && draft.endsOn > draft.startsOn && draft.daysOff.every((off) => off.from !== ''),
 );
-const withRotation = ref(draft.rotation.cycleDays > 0 || draft.rotation.firstWeek === 'B');
+const isRotating = draft.rotation.cycleDays > 0 || draft.rotation.firstWeek === 'B';
 
 function copy({ name, startsOn, endsOn, daysOff, rotation }: TermDto | TermDraft): Draft {
   return { name, startsOn, endsOn, daysOff: daysOff.map((off) => ({ ...off })), rotation: { ...rotation } };
@@ -74,10 +75,6 @@ const filled = computed((): TermDraft => ({
 
 async function submit(): Promise<void> {
   await save(() => props.keep(filled.value));
-}
-
-function errorOf(index: number): string | undefined {
-  return Object.entries(fields.value).find(([name]) => name.startsWith(`daysOff.${index}`))?.[1];
 }
 </script>
 
@@ -105,9 +102,13 @@ function errorOf(index: number): string | undefined {
             <BButton variant="link" :aria-label="`Remove day off ${index + 1}`" @click="draft.daysOff.splice(index, 1)">
               <IconRemove aria-hidden="true" />
             </BButton>
-            <BAlert v-if="errorOf(index) !== undefined" variant="danger" :model-value="true">{{
-              errorOf(index)
-            }}</BAlert>
+            <BAlert
+              v-for="problem in errorsAt(fields, `daysOff.${index}`)"
+              :key="problem"
+              variant="danger"
+              :model-value="true"
+              >{{ problem }}</BAlert
+            >
           </div>
           <p v-if="draft.daysOff.length === 0" class="soft">
             None yet. Add holidays, and single days lost to trips or repairs.
@@ -117,31 +118,26 @@ function errorOf(index: number): string | undefined {
           <BButton size="sm" @click="add">Add a day off</BButton>
         </div>
         <HolidayImport v-if="termId !== null" :term-id="termId" :there="draft.daysOff" @take="take" />
-        <div>
-          <BButton class="how-toggle" variant="link" :aria-expanded="withRotation" @click="withRotation = !withRotation"
-            >Alternating weeks and day cycles</BButton
-          >
-          <BCollapse v-model="withRotation">
-            <div class="field-grid">
-              <SelectField v-model="draft.rotation.firstWeek" label="The term begins with" :options="FIRST_WEEKS" />
-              <SelectField
-                v-model="draft.rotation.emptyWeeksCount"
-                label="A week without school"
-                hint="Counts: the letters run on as on the wall calendar. Does not count: B follows A after a holiday week."
-                :options="EMPTY_WEEKS"
-              />
-              <TextField
-                v-model="draft.rotation.cycleDays"
-                label="School days in a cycle"
-                hint="0 if classes meet by weekday."
-                :error="fields['rotation.cycleDays']"
-                type="number"
-                :min="0"
-                :max="20"
-              />
-            </div>
-          </BCollapse>
-        </div>
+        <HowComputed label="Alternating weeks and day cycles" :starts-open="isRotating">
+          <div class="field-grid">
+            <SelectField v-model="draft.rotation.firstWeek" label="The term begins with" :options="FIRST_WEEKS" />
+            <SelectField
+              v-model="draft.rotation.emptyWeeksCount"
+              label="A week without school"
+              hint="Counts: the letters run on as on the wall calendar. Does not count: B follows A after a holiday week."
+              :options="EMPTY_WEEKS"
+            />
+            <TextField
+              v-model="draft.rotation.cycleDays"
+              label="School days in a cycle"
+              hint="0 if classes meet by weekday."
+              :error="fields['rotation.cycleDays']"
+              type="number"
+              :min="0"
+              :max="20"
+            />
+          </div>
+        </HowComputed>
       </div>
       <TermPicture v-if="isDrawable" :term="filled" :today="today" />
     </div>

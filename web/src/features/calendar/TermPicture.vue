@@ -10,7 +10,9 @@ const props = defineProps<{ term: Term; meetings?: readonly Meeting[] | undefine
 
 const days = computed(() => termDays(props.term));
 const lessons = computed(() => new Set(lessonsOf(props.term, props.meetings ?? []).map((lesson) => lesson.date)));
-const lastColumn = computed(() => Math.max(5, ...days.value.filter((day) => lessons.value.has(day.date)).map(weekday)));
+const lastColumn = computed(() =>
+  Math.max(5, ...days.value.filter((day) => lessons.value.has(day.date)).map((day) => day.weekday)),
+);
 const weeks = computed(() => {
   const rows: { monday: string; week: 'A' | 'B'; days: (TermDay | null)[] }[] = [];
   for (const day of days.value) {
@@ -21,10 +23,6 @@ const weeks = computed(() => {
   return rows.filter((row) => row.days.some((day) => day !== null));
 });
 const schoolDays = computed(() => days.value.filter((day) => day.off === null && day.weekday <= 5).length);
-
-function weekday(day: TermDay): number {
-  return day.weekday;
-}
 
 function words(day: TermDay): string {
   const about = [day.off?.reason, lessons.value.has(day.date) ? 'lesson' : undefined].filter((each) => each);

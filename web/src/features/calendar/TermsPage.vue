@@ -1,28 +1,23 @@
 <script setup lang="ts">
-import { dayIn } from '@escalier/core/calendar';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
 import SelectField from '../../ui/SelectField.vue';
 import { SchoolHead, useSession } from '../schools/index.ts';
 import TermForm from './TermForm.vue';
-import { EMPTY_TERM, useTerms } from './use-terms.ts';
+import { EMPTY_TERM, termAt, useTerms } from './use-terms.ts';
 
 const { terms, error, load, keep } = useTerms();
 onMounted(load);
 
 const NEW = 'new';
 const session = useSession();
-const today = computed(() => dayIn(session.me?.timeZone ?? 'UTC')(new Date().toISOString()));
+const today = computed(() => session.today());
 const chosen = ref<string | null>(null);
 /** The one chosen, else the one that is now, else the latest. */
 const open = computed(() => {
   const all = terms.value ?? [];
   if (chosen.value === NEW || all.length === 0) return null;
-  return (
-    all.find((term) => term.id === chosen.value) ??
-    all.find((term) => term.startsOn <= today.value && today.value <= term.endsOn) ??
-    all[0]!
-  );
+  return all.find((term) => term.id === chosen.value) ?? termAt(all, today.value) ?? all[0]!;
 });
 </script>
 

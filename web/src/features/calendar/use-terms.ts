@@ -1,4 +1,4 @@
-import { NO_ROTATION } from '@escalier/core/calendar';
+import { NO_ROTATION, type LocalDate } from '@escalier/core/calendar';
 import type { TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -15,6 +15,11 @@ export const EMPTY_TERM: TermDraft = {
   rotation: NO_ROTATION,
   version: 0,
 };
+
+/** The term that a day is in. */
+export function termAt(terms: readonly TermDto[], day: LocalDate): TermDto | null {
+  return terms.find((term) => term.startsOn <= day && day <= term.endsOn) ?? null;
+}
 
 /** The terms of the school, the latest first. */
 export function useTerms() {

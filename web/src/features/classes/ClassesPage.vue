@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { dayIn } from '@escalier/core/calendar';
 import { findInstrument } from '@escalier/core/instruments';
 import { useLocalStorage } from '@vueuse/core';
 import { onMounted } from 'vue';
@@ -15,7 +14,7 @@ const classes = useClasses();
 const session = useSession();
 onMounted(async () => {
   await classes.loadList();
-  const today = dayIn(session.me?.timeZone ?? 'UTC')(new Date().toISOString());
+  const today = session.today();
   const ofToday = classes.list?.filter((each) => each.lessons.next?.date === today) ?? [];
   await classes.fetchAhead(ofToday.map((each) => each.id));
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { dayIn, proposedTerm } from '@escalier/core/calendar';
+import { proposedTerm } from '@escalier/core/calendar';
 import { checkRoster, guessMapping, readRoster } from '@escalier/core/formats';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { computed, onMounted, reactive, ref } from 'vue';
@@ -13,7 +13,7 @@ import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
-import { WEEKDAY_OPTIONS } from '../calendar/index.ts';
+import { termAt, WEEKDAY_OPTIONS } from '../calendar/index.ts';
 import { useSession } from '../schools/index.ts';
 import { useClassSettings } from './use-class-settings.ts';
 
@@ -24,14 +24,11 @@ const { draft, terms, staircases, error, load, keep } = useClassSettings(() => n
 onMounted(load);
 const { busy, error: refused, fields, reason, save } = useSave(null);
 
-const today = computed(() => dayIn(session.me?.timeZone ?? 'UTC')(new Date().toISOString()));
+const today = computed(() => session.today());
 const lesson = reactive({ weekday: 1, at: '09:00', minutes: 40 });
 const names = ref('');
 /** The term that is now, or one that is proposed. */
-const term = computed(
-  () =>
-    terms.value.find((each) => each.startsOn <= today.value && today.value <= each.endsOn) ?? proposedTerm(today.value),
-);
+const term = computed(() => termAt(terms.value, today.value) ?? proposedTerm(today.value));
 const stairs = computed(() =>
   staircases.value.map(({ id, name, instrumentId }) => ({
     value: id,

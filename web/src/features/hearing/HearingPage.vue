@@ -24,10 +24,9 @@ import { useTurn } from './use-turn.ts';
 const props = defineProps<{ classId: string; pupilId?: string }>();
 const classes = useClasses();
 const hearing = useHearing();
-const problems = useRemarks();
 const router = useRouter();
 useLiveClass(toRef(props, 'classId'));
-onMounted(problems.load);
+onMounted(useRemarks().load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const SIZES = [1, 2, 3, 4, 5].map((value) => ({ value, text: value === 1 ? 'One' : String(value) }));

@@ -17,7 +17,12 @@ import HandOutCard from './HandOutCard.vue';
 const belts = shallowRef<BeltList | null>(null);
 const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
 const { busy, error: refused, fields, save } = useSave();
-const { error, load } = useLoad(async () => show(await ask(api.belts.$get())));
+const earned = shallowRef<readonly ClassBelts[]>([]);
+const { error, load } = useLoad(async () => {
+  const [next, all] = await Promise.all([ask(api.belts.$get()), ask(api.belts.earned.$get())]);
+  earned.value = all;
+  show(next);
+});
 onMounted(load);
 
 function show(next: BeltList): void {
@@ -25,17 +30,12 @@ function show(next: BeltList): void {
   stock.value = next.stock.map((each) => ({ ...each }));
 }
 
-const earned = shallowRef<readonly ClassBelts[]>([]);
-const { load: loadEarned } = useLoad(async () => {
-  earned.value = await ask(api.belts.earned.$get());
-});
-onMounted(loadEarned);
 const { reason: giveError, save: saveGiven } = useSave(null);
 async function give(belts: readonly EarnedBelt[], given: boolean): Promise<void> {
   const json = { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given };
-  await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }))));
-  // Also after a refusal: the list shows what the school has.
-  await Promise.all([load(), loadEarned()]);
+  if (await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }))))) return rebase();
+  // After a refusal the list shows what the school has.
+  await load();
 }
 
 const needs = computed(() =>

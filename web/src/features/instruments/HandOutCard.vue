@@ -73,7 +73,7 @@ function printList(): void {
                 ><strong>{{ each.name }}</strong
                 >, {{ nameOf(each.belt) }}
                 <span class="soft"
-                  >step {{ each.position }}, {{ dayOfMoment(each.passedAt, session.me?.timeZone ?? 'UTC')
+                  >step {{ each.position }}, {{ dayOfMoment(each.passedAt, session.timeZone)
                   }}<span class="no-print">, {{ left(each.belt) }}</span></span
                 ></span
               >

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { Naming } from '@escalier/core/instruments';
 import { ECHO_GRADES, echoTurns, type EchoGrade } from '@escalier/core/practice';
-import { onKeyStroke } from '@vueuse/core';
 import IconPin from '~icons/bi/pin';
 import IconPinned from '~icons/bi/pin-fill';
 import IconPlay from '~icons/bi/play-fill';
@@ -10,7 +9,7 @@ import { computed, ref, toRef } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
-import { isTyping } from '../../ui/keys.ts';
+import { onPlayKey } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
 import type { NoteLesson } from './lesson.ts';
 import { useEcho } from './use-echo.ts';
@@ -37,11 +36,7 @@ function toggle(): void {
   else if (echo.shown.value.length > 0) echo.play(echo.shown.value, false);
 }
 
-onKeyStroke(' ', (event) => {
-  if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
-  event.preventDefault();
-  toggle();
-});
+onPlayKey(toggle);
 
 /** The set as a file, to echo at home or where there is no Escalier. */
 async function saveSound(): Promise<void> {

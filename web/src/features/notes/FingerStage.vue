@@ -6,7 +6,7 @@ import { computed, ref, watch } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
-import type { PipeView } from './pipe-shape.ts';
+import { PIPE_VIEWS, type PipeView } from './pipe-shape.ts';
 
 /** The fingering, and what changes from a note that the class has. */
 const props = defineProps<{ lesson: NoteLesson; big: boolean }>();
@@ -34,18 +34,13 @@ const newFingers = computed(() => {
     .filter((_, index) => actions[index] === 'lands')
     .map((hole) => `${hole.hand} ${hole.finger}`);
 });
-
-const VIEWS = [
-  { value: 'pupil', text: 'Pupil’s view' },
-  { value: 'facing', text: 'Facing you' },
-] as const;
 </script>
 
 <template>
   <div class="fingers">
     <section class="card-paper picture" aria-label="The fingering">
       <div class="above">
-        <BFormRadioGroup v-model="view" buttons :options="VIEWS" aria-label="Point of view" />
+        <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" aria-label="Point of view" />
         <BFormRadioGroup
           v-if="known !== null && from !== null"
           v-model="shows"

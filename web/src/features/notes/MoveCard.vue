@@ -1,20 +1,16 @@
 <script setup lang="ts">
-import { costParts, describeMove, moveOf, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { describeMove, moveOf, type Fingering, type Instrument } from '@escalier/core/instruments';
 import { bridgeBetween } from '@escalier/core/practice';
 import { computed, ref } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
-import { noteLabel } from './chart.ts';
+import { costSum, noteLabel } from './chart.ts';
 import PipePicture from './PipePicture.vue';
-import type { PipeView } from './pipe-shape.ts';
+import { PIPE_VIEWS, type PipeView } from './pipe-shape.ts';
 
 /** What the fingers do between two notes that were picked. */
 const props = defineProps<{ on: Instrument; from: Fingering; to: Fingering }>();
 defineEmits<{ turn: [] }>();
 
-const VIEWS = [
-  { value: 'pupil', text: 'Pupil’s view' },
-  { value: 'facing', text: 'Facing you' },
-] as const;
 const view = ref<PipeView>('pupil');
 const move = computed(() => moveOf(props.on, props.from, props.to));
 const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to.pitch));
@@ -30,15 +26,10 @@ const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to
       Cost <strong>{{ move.cost.toFixed(1) }}</strong>
     </p>
     <HowComputed label="How is the cost worked out?">
-      {{ move.cost }} =
-      {{
-        costParts(on, move)
-          .map((part) => `${part.points.toFixed(2)} ${part.words}`)
-          .join(' + ')
-      }}. B to A and back, the easiest, costs about 1.
+      {{ move.cost }} = {{ costSum(on, move) }}. B to A and back, the easiest, costs about 1.
     </HowComputed>
     <div class="line">
-      <BFormRadioGroup v-model="view" buttons :options="VIEWS" aria-label="Point of view" />
+      <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" aria-label="Point of view" />
       <BButton @click="$emit('turn')">The way back</BButton>
     </div>
     <div class="picture">

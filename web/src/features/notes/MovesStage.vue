@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { costParts, describeMove, primaryFingering } from '@escalier/core/instruments';
+import { describeMove, primaryFingering } from '@escalier/core/instruments';
 import { pitchName, type Pitch } from '@escalier/core/music';
 import { moveWalk, type RestPlace } from '@escalier/core/practice';
-import { onKeyStroke } from '@vueuse/core';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, watch } from 'vue';
 import { beatOf, risingTempi, TOGGLE_NOTES, toggleSchedule, useSound, walkSchedule } from '../../sound/index.ts';
 import HowComputed from '../../ui/HowComputed.vue';
-import { isTyping } from '../../ui/keys.ts';
+import { onPlayKey } from '../../ui/keys.ts';
+import { costSum } from './chart.ts';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';
@@ -75,11 +75,7 @@ function change(which: 'slow' | 'goal', by: number): void {
   else goal.value = Math.min(160, Math.max(slow.value, next));
 }
 
-onKeyStroke(' ', (event) => {
-  if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
-  event.preventDefault();
-  toggle();
-});
+onPlayKey(toggle);
 </script>
 
 <template>
@@ -96,17 +92,8 @@ onKeyStroke(' ', (event) => {
             <span v-if="!big" class="cost">{{ each.cost.toFixed(1) }}</span>
           </BButton>
           <HowComputed v-if="!big && index === chosen" label="How is the cost worked out?">
-            There {{ each.there.cost }} =
-            {{
-              costParts(lesson.on, each.there)
-                .map((part) => `${part.points.toFixed(2)} ${part.words}`)
-                .join(' + ')
-            }}. Back {{ each.back.cost }} =
-            {{
-              costParts(lesson.on, each.back)
-                .map((part) => `${part.points.toFixed(2)} ${part.words}`)
-                .join(' + ')
-            }}.
+            There {{ each.there.cost }} = {{ costSum(lesson.on, each.there) }}. Back {{ each.back.cost }} =
+            {{ costSum(lesson.on, each.back) }}.
           </HowComputed>
         </li>
       </ol>

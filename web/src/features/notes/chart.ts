@@ -1,10 +1,12 @@
 import {
   chartOf,
+  costParts,
   findInstrument,
   INSTRUMENT_IDS,
   makersDiffer,
   type ChartRow,
   type Instrument,
+  type Move,
 } from '@escalier/core/instruments';
 import { midiNumber, namePitch, pitch, pitchName, type Pitch } from '@escalier/core/music';
 import { moveTable, moveWalk } from '@escalier/core/practice';
@@ -86,3 +88,10 @@ export const INSTRUMENT_OPTIONS = INSTRUMENT_IDS.map((value) => ({
   value: String(value),
   text: findInstrument(value)!.name,
 }));
+
+/** "1.00 a finger lands + 0.25 …": how the cost of a move comes about. */
+export function costSum(on: Instrument, move: Move): string {
+  return costParts(on, move)
+    .map((part) => `${part.points.toFixed(2)} ${part.words}`)
+    .join(' + ');
+}

@@ -9,7 +9,11 @@ import {
 } from '@escalier/core/instruments';
 
 /** From where the instrument is seen: by the one who holds it, or by those who face the teacher. */
-export type PipeView = 'pupil' | 'facing';
+export const PIPE_VIEWS = [
+  { value: 'pupil', text: 'Pupil’s view' },
+  { value: 'facing', text: 'Facing you' },
+] as const;
+export type PipeView = (typeof PIPE_VIEWS)[number]['value'];
 
 /** A hole and the finger over it, in the picture's own units. */
 export interface PipeHole {

@@ -72,7 +72,7 @@ function key(event: KeyboardEvent): void {
       <thead>
         <tr>
           <th scope="col" class="name">Pupil</th>
-          <th v-for="step in page.steps" :key="step.id" scope="col" :title="step.title">
+          <th v-for="step in page.steps" :key="step.id" scope="col">
             <BeltBand :belt-id="step.belt" decorative />
             <span class="title">{{ step.position }} {{ step.title }}</span>
             <span class="soft">{{ step.goOn.passed }} of {{ step.goOn.of }}</span>
@@ -153,9 +153,7 @@ thead th {
 .title {
   display: block;
   margin-top: 3px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-  white-space: nowrap;
+  overflow-wrap: anywhere;
 }
 
 .name {

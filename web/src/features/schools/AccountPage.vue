@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { SessionLine } from '@escalier/server/api';
-import { computed, onMounted, reactive, shallowRef } from 'vue';
+import { onMounted, reactive, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { moment } from '../../ui/dates.ts';
 import TextField from '../../ui/TextField.vue';
@@ -14,7 +14,6 @@ import { deviceWords } from './device-words.ts';
 import { useSession } from './session.ts';
 
 const session = useSession();
-const zone = computed(() => session.me?.timeZone ?? 'UTC');
 const sessions = shallowRef<readonly SessionLine[] | null>(null);
 const { error, load } = useLoad(async () => {
   sessions.value = await ask(api.account.sessions.$get());
@@ -65,7 +64,8 @@ async function end(id: string): Promise<void> {
             <span class="grow">
               <strong>{{ deviceWords(each.device) }}</strong><template v-if="each.here">, this device</template><br />
               <span class="soft"
-                >since {{ moment(each.createdAt, zone) }}, last seen {{ moment(each.seenAt, zone) }}</span
+                >since {{ moment(each.createdAt, session.timeZone) }}, last seen
+                {{ moment(each.seenAt, session.timeZone) }}</span
               >
             </span>
             <BButton

@@ -8,7 +8,7 @@ import LoadState from '../../ui/LoadState.vue';
 import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
-import { useSave } from '../../ui/use-save.ts';
+import { errorsAt, useSave } from '../../ui/use-save.ts';
 import SchoolHead from './SchoolHead.vue';
 
 const PLACE_WORDS: Record<CautionPlace, string> = {
@@ -59,10 +59,6 @@ async function submit(): Promise<void> {
     show(await saveMerged({ before, mine: { cautions, version }, put, again }));
   });
 }
-
-function errorOf(index: number): string | undefined {
-  return Object.entries(fields.value).find(([name]) => name.startsWith(`cautions.${index}.`))?.[1];
-}
 </script>
 
 <template>
@@ -79,9 +75,14 @@ function errorOf(index: number): string | undefined {
           :options="PLACES"
           :aria-label="`Where caution ${index + 1} is shown`"
         />
-        <BAlert v-if="errorOf(index) !== undefined" class="wide" variant="danger" :model-value="true">{{
-          errorOf(index)
-        }}</BAlert>
+        <BAlert
+          v-for="problem in errorsAt(fields, `cautions.${index}`)"
+          :key="problem"
+          class="wide"
+          variant="danger"
+          :model-value="true"
+          >{{ problem }}</BAlert
+        >
       </fieldset>
       <SaveBar :busy="busy" :error="refused" label="Save for the school">
         <BButton @click="addOwn">Add your own</BButton>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { ChangeLine } from '@escalier/server/api';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { onMounted, ref, shallowRef } from 'vue';
 import { api, ask, sendArchive } from '../../api.ts';
 import { moment } from '../../ui/dates.ts';
 import FilePick from '../../ui/FilePick.vue';
@@ -14,7 +14,6 @@ import { useSession } from './session.ts';
 const PER_PAGE = 500;
 
 const session = useSession();
-const zone = computed(() => session.me?.timeZone ?? 'UTC');
 const changes = shallowRef<readonly ChangeLine[] | null>(null);
 const { error, load } = useLoad(async () => {
   changes.value = await ask(api.changes.$get({ query: {} }));
@@ -86,7 +85,7 @@ async function more(): Promise<void> {
         <p v-if="changes.length === 0" class="soft">Nothing yet.</p>
         <ol class="plain ruled">
           <li v-for="change in changes" :key="change.id" class="change">
-            <span class="soft">{{ moment(change.at, zone) }}</span>
+            <span class="soft">{{ moment(change.at, session.timeZone) }}</span>
             <span>{{ change.words }}</span>
             <span class="soft">{{ change.who }}</span>
           </li>

@@ -14,7 +14,7 @@ const session = useSession();
 const { busy, error, fields, save } = useSave();
 const current = () => ({
   name: session.me?.school ?? '',
-  timeZone: session.me?.timeZone ?? 'UTC',
+  timeZone: session.timeZone,
   version: session.me?.schoolVersion ?? 0,
 });
 const draft = reactive(current());

@@ -14,7 +14,6 @@ import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
 const session = useSession();
-const zone = computed(() => session.me?.timeZone ?? 'UTC');
 const people = shallowRef<People | null>(null);
 const { error, load } = useLoad(async () => {
   people.value = await ask(api.people.$get());
@@ -86,7 +85,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
             <strong>{{ person.name }}</strong>
             <span>{{ facts(person) }}</span>
             <span class="small">{{
-              person.seenAt === null ? 'never signed in' : `last seen ${moment(person.seenAt, zone)}`
+              person.seenAt === null ? 'never signed in' : `last seen ${moment(person.seenAt, session.timeZone)}`
             }}</span>
           </BListGroupItem>
         </BListGroup>
@@ -97,7 +96,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
               <span class="grow">
                 <strong>{{ each.name }}</strong>
                 {{ each.forAccount ? 'new password' : ROLE_WORDS[each.role].label }}, until
-                {{ moment(each.expiresAt, zone) }}
+                {{ moment(each.expiresAt, session.timeZone) }}
               </span>
               <BButton size="sm" :aria-label="`Withdraw the link of ${each.name}`" @click="withdraw(each.id)"
                 >Withdraw</BButton

@@ -4,7 +4,7 @@ import { v7 as newId } from 'uuid';
 import { onMounted, ref } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
 import SaveBar from '../../ui/SaveBar.vue';
-import { useSave } from '../../ui/use-save.ts';
+import { errorsAt, useSave } from '../../ui/use-save.ts';
 import { useRemarks } from './remarks.ts';
 import SchoolHead from './SchoolHead.vue';
 
@@ -36,10 +36,6 @@ async function submit(): Promise<void> {
   draft.value = kept;
   if (await save(() => remarks.keep(kept))) show();
 }
-
-function errorOf(index: number): string | undefined {
-  return Object.entries(fields.value).find(([name]) => name.startsWith(`remarks.${index}.`))?.[1];
-}
 </script>
 
 <template>
@@ -55,9 +51,14 @@ function errorOf(index: number): string | undefined {
         <BButton variant="link" :aria-label="`Remove remark ${index + 1}`" @click="draft.splice(index, 1)">
           <IconRemove aria-hidden="true" />
         </BButton>
-        <BAlert v-if="errorOf(index) !== undefined" class="wide" variant="danger" :model-value="true">{{
-          errorOf(index)
-        }}</BAlert>
+        <BAlert
+          v-for="problem in errorsAt(fields, `remarks.${index}`)"
+          :key="problem"
+          class="wide"
+          variant="danger"
+          :model-value="true"
+          >{{ problem }}</BAlert
+        >
       </fieldset>
       <SaveBar :busy="busy" :error="error" label="Save for the school">
         <BButton @click="add">Add your own</BButton>

@@ -1,3 +1,4 @@
+import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import type { DemoAccount, Me } from '@escalier/server/api';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
@@ -13,7 +14,14 @@ export const useSession = defineStore('session', () => {
   const outbox = useOutbox();
   const me = ref<Me | null>(null);
   const mayTeach = computed(() => me.value !== null && me.value.role !== 'assistant');
+  /** Of the school; times and days are said by its clock. */
+  const timeZone = computed(() => me.value?.timeZone ?? 'UTC');
   let loaded = false;
+
+  /** The calendar day where the school is. */
+  function today(): LocalDate {
+    return dayIn(timeZone.value)(new Date().toISOString());
+  }
 
   /** Asks once who is signed in. */
   async function load(): Promise<void> {
@@ -107,5 +115,5 @@ export const useSession = defineStore('session', () => {
     return ask(api['sign-in'].$get());
   }
 
-  return { me, mayTeach, load, signIn, enter, signOut, ended, door };
+  return { me, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, door };
 });

@@ -1,9 +1,8 @@
 <script setup lang="ts">
-import { onKeyStroke } from '@vueuse/core';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, watch } from 'vue';
-import { isTyping } from '../../ui/keys.ts';
+import { onPlayKey } from '../../ui/keys.ts';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
@@ -65,11 +64,7 @@ const sounding = computed({
   },
 });
 
-onKeyStroke(' ', (event) => {
-  if (isTyping(event) || event.target instanceof HTMLButtonElement || event.target instanceof HTMLInputElement) return;
-  event.preventDefault();
-  toggle();
-});
+onPlayKey(toggle);
 </script>
 
 <template>

@@ -25,11 +25,11 @@ async function look(): Promise<void> {
 }
 
 async function remove(): Promise<void> {
-  const archives = (use.value?.results ?? 0) > 0;
-  const done = await save(() => ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } })));
-  if (!done) return;
-  notices.say(archives ? `“${props.title}” is archived.` : `“${props.title}” is deleted.`);
-  await router.push({ name: 'tunes' });
+  await save(async () => {
+    const { archived } = await ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } }));
+    notices.say(`“${props.title}” is ${archived ? 'archived' : 'deleted'}.`);
+    await router.push({ name: 'tunes' });
+  });
 }
 
 async function restore(): Promise<void> {
