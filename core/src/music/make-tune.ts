@@ -149,12 +149,12 @@ function repeatProblems(bars: readonly Bar[]): TuneProblem[] {
   const problems: TuneProblem[] = [];
   const has = (sign: (bar: Bar) => boolean): boolean => bars.some(sign);
   for (const bar of bars) {
-    const error = (message: string): number =>
+    const note = (message: string): number =>
       problems.push({ bar: bar.number, message: `Bar ${bar.number}: ${message}` });
-    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) error('D.S. without a segno sign to go back to.');
-    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) error(`${bar.jump} without a fine.`);
+    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) note('D.S. without a segno sign to go back to.');
+    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) note(`${bar.jump} without a fine.`);
     if (bar.jump?.endsWith('coda') && !(has((other) => other.toCoda) && has((other) => other.coda))) {
-      error(`${bar.jump} without "to coda" and a coda.`);
+      note(`${bar.jump} without "to coda" and a coda.`);
     }
   }
   return problems;

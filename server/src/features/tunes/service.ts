@@ -98,19 +98,21 @@ export async function deleteTune(
   who: SignedIn,
   id: string,
 ): Promise<{ readonly archived: boolean }> {
-  const tune = await oneTune(em, who, id);
-  const { steps, results } = await tuneUse(em, who, id);
-  if (steps.length > 0) {
-    const where = steps.map(({ staircase, position }) => `${staircase}, step ${position}`).join('; ');
-    throw new Problem(409, 'in-use', `“${tune.title}” is on a staircase: remove it there first (${where}).`);
-  }
-  const archived = results > 0;
-  await em.transactional(async (tx) => {
+  return em.transactional(async (tx) => {
+    // Nobody records a result with it meanwhile.
+    await tx.execute('select id from tune where id = ? for update', [id]);
+    const { title } = await oneTune(tx, who, id);
+    const { steps, results } = await tuneUse(tx, who, id);
+    if (steps.length > 0) {
+      const where = steps.map(({ staircase, position }) => `${staircase}, step ${position}`).join('; ');
+      throw new Problem(409, 'in-use', `“${title}” is on a staircase: remove it there first (${where}).`);
+    }
+    const archived = results > 0;
     if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });
     else await tx.nativeDelete(TuneEntity, { id });
-    await noteChange(tx, who, id, `Tune “${tune.title}” ${archived ? 'archived' : 'deleted'}`);
+    await noteChange(tx, who, id, `Tune “${title}” ${archived ? 'archived' : 'deleted'}`);
+    return { archived };
   });
-  return { archived };
 }
 
 /** Takes a tune out of the archive again. */
