@@ -1,5 +1,6 @@
 /** The floors of the core, from the ground up: a folder imports only from floors below it. */
 const FLOORS = [
+  'units',
   'music',
   'instruments',
   'formats',
@@ -8,6 +9,7 @@ const FLOORS = [
   'staircase',
   'calendar',
   'records',
+  'classes',
   'listening',
 ];
 /** Staircase, calendar and records are beside each other: plain data goes between them, not imports. */

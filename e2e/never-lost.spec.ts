@@ -53,12 +53,21 @@ async function recordsAtSchool(page: Page, name: string): Promise<Readonly<Recor
   return Object.fromEntries(pupils.map((pupil) => [pupil.name, pupil.records]));
 }
 
+/** How many of a class's tunes have come to the device, after the page had the network to itself. */
+function tunesOnDevice(page: Page): Promise<number> {
+  return page.evaluate(async () => {
+    const kept = await (await caches.open('escalier-answers')).keys();
+    return kept.filter((request) => request.url.includes('/steps/')).length;
+  });
+}
+
 test('without a network hearing goes on, also after the page was closed; with it all goes to the school once', async ({
   page,
   context,
 }) => {
   await openHearing(page, '4 Plover');
   const before = await recordsAtSchool(page, '4 Plover');
+  await expect.poll(() => tunesOnDevice(page)).toBeGreaterThanOrEqual(5);
   await context.setOffline(true);
   const names = [await mark(page, 'Passed'), await mark(page, 'Nearly'), await mark(page, 'Passed')];
   await expect(page.locator('.strip')).toContainText('Saved here');

@@ -78,9 +78,9 @@ test('how a class is taught is set, and the pages follow', async ({ page }) => {
   await makeClass(page, '3 Wagtail');
   await page.getByRole('link', { name: 'Settings' }).click();
   await expect(page.getByText('The names that sheets and other teachers use.')).toBeVisible();
-  await page.getByLabel('Note names').selectOption('Fingers');
+  await page.getByLabel('Note names').selectOption('Finger numbers');
   await page.getByLabel('Left-hand marker').fill('the yellow ribbon');
-  for (const rung of ['Say or sing the names', 'Clap and count', 'Finger in silence, naming the notes'])
+  for (const rung of ['Say or sing the names', 'Clap and count', 'Finger silently, naming the notes'])
     await page.getByLabel(rung).uncheck();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByText('A ladder has 3 to 6 rungs.')).toBeVisible();

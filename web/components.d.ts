@@ -37,6 +37,7 @@ declare module 'vue' {
     BNav: typeof import('bootstrap-vue-next/components/BNav')['BNav']
     BNavItem: typeof import('bootstrap-vue-next/components/BNav')['BNavItem']
     BOffcanvas: typeof import('bootstrap-vue-next/components/BOffcanvas')['BOffcanvas']
+    BPagination: typeof import('bootstrap-vue-next/components/BPagination')['BPagination']
     BProgress: typeof import('bootstrap-vue-next/components/BProgress')['BProgress']
     BProgressBar: typeof import('bootstrap-vue-next/components/BProgress')['BProgressBar']
     BSpinner: typeof import('bootstrap-vue-next/components/BSpinner')['BSpinner']

@@ -15,7 +15,7 @@ function preloadFonts(): Plugin {
       order: 'post',
       handler: (_html, { bundle }) =>
         Object.keys(bundle ?? {})
-          .filter((file) => /-latin-wght-normal-.*\.woff2$/.test(file))
+          .filter((file) => /-latin-[47]00-normal-.*\.woff2$/.test(file))
           .map((file) => ({
             tag: 'link',
             attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
@@ -81,6 +81,19 @@ export default defineConfig({
     outDir: fileURLToPath(new URL('../.escalier/web', import.meta.url)),
     emptyOutDir: true,
     target: 'es2022',
+    rolldownOptions: {
+      output: {
+        codeSplitting: {
+          // Few files on the way to a screen: each costs a turn on a slow network, where a browser asks for six at a time.
+          groups: [
+            { name: 'vue', tags: ['$initial'], test: /node_modules[\\/](@vue|vue|pinia|vue-router)[\\/]/, priority: 3 },
+            { name: 'controls', tags: ['$initial'], test: /node_modules/, priority: 2 },
+            { name: 'base', tags: ['$initial'], priority: 1 },
+            { name: 'parts', minShareCount: 6, maxModuleSize: 20_000 },
+          ],
+        },
+      },
+    },
     // Verovio's WebAssembly stands in its script: one large chunk that is loaded when a score is first shown.
     chunkSizeWarningLimit: 9000,
   },

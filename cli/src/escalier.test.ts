@@ -98,6 +98,19 @@ describe('escalier read', () => {
   });
 });
 
+describe('escalier read, what is said and what is mixed up', () => {
+  it('counts every part in every school, a text for each bar', async () => {
+    const { counting, mixUps } = (await json('read', GOOSE_WALK)) as {
+      counting: Record<string, readonly (readonly string[])[]>;
+      mixUps: unknown;
+    };
+    expect(Object.keys(counting)).toEqual(['numbers', 'ta', 'beat-function', 'beat-position']);
+    for (const parts of Object.values(counting)) expect(parts.map((bars) => bars.length)).toEqual([8]);
+    expect(counting.numbers![0]!.at(-1)).toBe('1-2-3-4');
+    expect(mixUps).toEqual([]);
+  });
+});
+
 describe('escalier read, all of it', () => {
   it('says form, hard spots, breaths, difficulty and keys', async () => {
     const read = await json('read', GOOSE_WALK, '--instrument', 'soprano-recorder-baroque', '--knows', 'B4,A4,G4');

@@ -1,5 +1,5 @@
 import type { Notice } from '@escalier/core/formats';
-import { pitchName } from '@escalier/core/music';
+import { COUNTINGS, countTune, pitchName, type Counting, type Tune } from '@escalier/core/music';
 import {
   elementWords,
   NOTHING_KNOWN,
@@ -25,7 +25,7 @@ export const read: Command = {
       tempo: tempoOption(options.tempo, tune.tempo),
       breathSeconds: breathOption(options.breath),
     });
-    return { text: inWords(reading), json: asJson(reading, tune.bars.filter((bar) => bar.number > 0).length, leftOut) };
+    return { text: inWords(reading), json: asJson(reading, tune, leftOut) };
   },
 };
 
@@ -35,17 +35,28 @@ function knownNotes(list: string | undefined): Knowledge {
   return { ...NOTHING_KNOWN, notes: new Set(names) };
 }
 
-function asJson(reading: Reading, bars: number, leftOut: readonly Notice[]): unknown {
+/** For each school and each part: what is said in each bar, as it is printed under its notes. */
+function countings(tune: Tune): Readonly<Record<string, readonly (readonly string[])[]>> {
+  const said = (school: Counting) =>
+    tune.parts.map((_, part) =>
+      countTune(tune, school, part).map((bar) => bar.filter((word) => word !== '').join(' ')),
+    );
+  return Object.fromEntries(COUNTINGS.map((school) => [school, said(school)]));
+}
+
+function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unknown {
   const note = ({ name, count, bars: where }: Reading['notes']['all'][number]) => ({ note: name, count, bars: where });
   const cost = (size: number): number => Math.round(size * 100) / 100;
   const { notes, elements, signs, form, duet } = reading;
   return {
     title: reading.title,
-    bars,
+    bars: tune.bars.filter((bar) => bar.number > 0).length,
     tempo: reading.tempo.perMinute,
     notes: { all: notes.all.map((use) => use.name), new: notes.new.map(note) },
     unplayable: reading.unplayable.map((use) => use.name),
     lookalikes: reading.lookalikes,
+    mixUps: reading.mixUps,
+    counting: countings(tune),
     elements: { all: elements.all.map((each) => each.id), new: elements.new.map((each) => each.id) },
     signs: { all: signs.all.map((each) => each.id), new: signs.new.map((each) => each.id) },
     keySignature: reading.keySignature,
@@ -88,6 +99,8 @@ function inWords(reading: Reading): string {
       .slice(0, 3)
       .map((key) => `Key: ${key.key}, ${shiftWords(key.shift)}, new: ${key.newNotes.join(' ') || 'nothing'}`),
   ];
+  for (const { notes: both } of reading.mixUps)
+    lines.push(`Easily mixed up: ${both.map(({ note, bars }) => `${note} (bar ${bars.join(', ')})`).join(' and ')}`);
   if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
   for (const clash of duet?.clashes ?? []) lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${clash.what}`);
   return lines.join('\n');

@@ -1,4 +1,4 @@
-import { listClasses } from '../src/features/classes/index.ts';
+import { listClasses } from '../src/features/class-page/index.ts';
 import { connect } from '../src/connect.ts';
 import type { SignedIn } from '../src/platform/context.ts';
 import { reader } from '../src/reader/index.ts';

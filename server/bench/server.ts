@@ -1,9 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { seedDemo } from '../src/demo/seed.ts';
-import { AccountEntity, SchoolEntity } from '../src/features/schools/index.ts';
+import { AccountEntity } from '../src/features/accounts/index.ts';
 import { exportSchool } from '../src/features/archive/index.ts';
-import { ClassEntity, classPage, listClasses } from '../src/features/classes/index.ts';
+import { classPage, listClasses } from '../src/features/class-page/index.ts';
+import { ClassEntity } from '../src/features/classes/index.ts';
+import { SchoolEntity } from '../src/features/schools/index.ts';
 import { connect, migrate } from '../src/connect.ts';
 import { BIG, BY_HAND, growSchool, ON_TOP } from './big-school.ts';
 import { measureMarks } from './marks.ts';

@@ -1,21 +1,11 @@
 /** The types that the web shares with the server: no code crosses. */
 export type { Api } from './app.ts';
 export type { Imported } from './features/archive/index.ts';
-export type { ClassCalendar, TermDto } from './features/calendar/index.ts';
-export type {
-  ClassPage,
-  ClassRecords,
-  ClassSettings,
-  ClassSummary,
-  Findable,
-  PupilRecord,
-  StaircaseChoice,
-  PupilDto,
-  StepDto,
-  StepPage,
-  TunePage,
-} from './features/classes/index.ts';
-export type { Recorded } from './features/hearing/index.ts';
+export type { ClassCalendar } from './features/calendar/index.ts';
+export type { ChangeLine } from './features/changes/index.ts';
+export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/class-page/index.ts';
+export type { ClassSettings, Findable, StaircaseChoice } from './features/classes/index.ts';
+export type { ClassRecords, Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type {
   BeltList,
@@ -28,7 +18,10 @@ export type {
   LendingClass,
 } from './features/instruments/index.ts';
 export type { Invited, InvitationLine, NewLink, People, PersonLine } from './features/people/index.ts';
-export type { ChangeLine, DemoAccount, Me, SchoolCaution, SessionLine } from './features/schools/index.ts';
+export type { PupilRecord } from './features/pupils/index.ts';
+export type { SchoolCaution } from './features/schools/index.ts';
+export type { DemoAccount, Me, SessionLine } from './features/sign-in/index.ts';
+export type { TermDto } from './features/terms/index.ts';
 export type { TuneDto, TuneUse } from './features/tunes/index.ts';
 export type { Condition, Owner } from '@escalier/core/instruments';
 export type { Role } from './platform/context.ts';

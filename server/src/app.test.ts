@@ -1,6 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { AccountEntity } from './features/accounts/index.ts';
 import { ClassEntity } from './features/classes/index.ts';
-import { AccountEntity, hashPassword, SchoolEntity } from './features/schools/index.ts';
+import { SchoolEntity } from './features/schools/index.ts';
+import { hashPassword } from './features/sign-in/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 import { newId } from './platform/ids.ts';
 import type { ErrorBody } from './platform/problem.ts';

@@ -7,23 +7,26 @@ import { routePath } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
 import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
-import { calendarRoutes, subscribedRoutes, termRoutes } from './features/calendar/index.ts';
-import { classRoutes, findRoutes, pupilRoutes, staircaseRoutes } from './features/classes/index.ts';
-import { hearingRoutes, liveStreams, type LiveRecords } from './features/hearing/index.ts';
+import { calendarRoutes, subscribedRoutes } from './features/calendar/index.ts';
+import { changeRoutes } from './features/changes/index.ts';
+import { classRoutes, findRoutes, staircaseRoutes } from './features/classes/index.ts';
+import { hearingRoutes, liveStreams, recordRoutes, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
-import { firstRunRoutes, invitationRoutes, peopleRoutes, type Stock } from './features/people/index.ts';
+import { firstRunRoutes, invitationRoutes, peopleRoutes, type FillSchool } from './features/people/index.ts';
+import { classPageRoutes } from './features/class-page/index.ts';
+import { classPupilRoutes, pupilRoutes } from './features/pupils/index.ts';
+import { schoolRoutes } from './features/school-settings/index.ts';
 import {
   accountRoutes,
-  changeRoutes,
   needsSession,
-  schoolRoutes,
   sessionRoutes,
   signInRoutes,
   whoAsks,
   type DemoAccount,
   type AskedWith,
-} from './features/schools/index.ts';
+} from './features/sign-in/index.ts';
+import { termRoutes } from './features/terms/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import { batched } from './platform/batched.ts';
 import { atMost, BODY } from './platform/body.ts';
@@ -42,7 +45,7 @@ export interface AppOptions {
   readonly demo: DemoAccount | null;
   readonly webFolder: string | null;
   /** What a new school begins with. */
-  readonly stock: Stock;
+  readonly fillSchool: FillSchool;
   readonly live: LiveRecords;
   readonly network?: Network;
   readonly logger?: Logger;
@@ -75,7 +78,7 @@ function apiRoutes(options: AppOptions) {
     .route('/sign-in', signInRoutes(options.demo))
     .route('/session', sessionRoutes)
     .route('/calendars', subscribedRoutes)
-    .route('/first-run', firstRunRoutes(options.stock))
+    .route('/first-run', firstRunRoutes(options.fillSchool))
     .route('/invitations', invitationRoutes)
     .use('*', needsSession)
     .use('*', limitedByRoute)
@@ -91,6 +94,9 @@ function apiRoutes(options: AppOptions) {
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
     .route('/classes', classRoutes)
+    .route('/classes', classPupilRoutes)
+    .route('/classes', recordRoutes)
+    .route('/classes', classPageRoutes)
     .route('/hearing', hearingRoutes(options.orm, options.live, liveStreams(options.heartbeatMs ?? HEARTBEAT_MS)))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)

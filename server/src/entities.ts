@@ -1,25 +1,20 @@
+import { AccountEntity } from './features/accounts/index.ts';
+import { ChangeEntity } from './features/changes/index.ts';
 import {
   AbsenceEntity,
   ClassEntity,
   ClassTeacherEntity,
   ClassTuneEntity,
-  KeptStandingEntity,
   PupilEntity,
   PupilMoveEntity,
 } from './features/classes/index.ts';
-import { RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
+import { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
 import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
-import {
-  AccountEntity,
-  ChangeEntity,
-  KnownDeviceEntity,
-  SchoolEntity,
-  SessionEntity,
-  SignInTryEntity,
-  TermEntity,
-} from './features/schools/index.ts';
+import { SchoolEntity } from './features/schools/index.ts';
+import { KnownDeviceEntity, SessionEntity, SignInTryEntity } from './features/sign-in/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircase/index.ts';
+import { TermEntity } from './features/terms/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 
 export const entities = [

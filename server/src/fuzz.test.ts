@@ -1,8 +1,10 @@
 import { seededRandom } from '@escalier/core/testing';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ClassPage, ClassSettings, ClassSummary, PupilRecord } from './features/classes/index.ts';
+import type { ClassPage, ClassSummary } from './features/class-page/index.ts';
+import type { ClassSettings } from './features/classes/index.ts';
 import type { People } from './features/people/index.ts';
+import type { PupilRecord } from './features/pupils/index.ts';
 import { createTestApp, type TestApp } from './testing/index.ts';
 
 /** Short here; `npm run fuzz -- --runs 10000` runs as long as one likes. */

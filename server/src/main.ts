@@ -2,9 +2,9 @@ import { serve } from '@hono/node-server';
 import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
-import { stockSchool } from './demo/stock.ts';
+import { fillSchool } from './demo/new-school.ts';
 import { liveRecords } from './features/hearing/index.ts';
-import { ensureSetupCode, type Stock } from './features/people/index.ts';
+import { ensureSetupCode, type FillSchool } from './features/people/index.ts';
 import { network } from './platform/client.ts';
 import { readConfig } from './platform/config.ts';
 import { createLogger } from './platform/log.ts';
@@ -22,11 +22,19 @@ else await sayCode();
 await reader.wake();
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;
-const stock: Stock = async (em, schoolId) => {
-  await stockSchool(em, schoolId, config.tunesFolder);
+const fillNewSchool: FillSchool = async (em, schoolId) => {
+  await fillSchool(em, schoolId, config.tunesFolder);
 };
 const live = liveRecords(config.databaseUrl);
-const app = createApp({ orm, demo, webFolder: config.webFolder, stock, live, network: net, logger });
+const app = createApp({
+  orm,
+  demo,
+  webFolder: config.webFolder,
+  fillSchool: fillNewSchool,
+  live,
+  network: net,
+  logger,
+});
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);

@@ -48,7 +48,7 @@ useEventListener(document, 'keydown', (event) => {
 </script>
 
 <template>
-  <BApp :defaults="COMPONENT_DEFAULTS">
+  <BApp :defaults="COMPONENT_DEFAULTS" no-modals no-popovers>
     <a class="skip" href="#content">Skip to the content</a>
     <div :class="{ 'with-rail': withRail }">
       <AppRail v-if="withRail" @find="finding = true" @help="helping = true" />
@@ -57,10 +57,11 @@ useEventListener(document, 'keydown', (event) => {
       </main>
     </div>
     <BAlert
+      v-if="mishap !== null"
       class="mishap no-print"
       variant="danger"
       dismissible
-      :model-value="mishap !== null"
+      :model-value="true"
       @update:model-value="mishap = null"
       >{{ mishap }}</BAlert
     >

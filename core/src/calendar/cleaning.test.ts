@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { cleaningCalls, type ClassLesson } from './cleaning.ts';
+import type { LocalDate } from './term.ts';
 
-const lesson = (classId: string, date: string, at: string): ClassLesson => ({ classId, date, at, minutes: 40 });
+const lesson = (classId: string, date: LocalDate, at: string): ClassLesson => ({ classId, date, at, minutes: 40 });
 const week = [
   lesson('plover', '2026-03-03', '09:40'),
   lesson('otter', '2026-03-03', '10:20'),

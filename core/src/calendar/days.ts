@@ -1,4 +1,5 @@
-import { addDays, differenceInCalendarDays, formatISO, getISODay, parseISO, startOfISOWeek } from 'date-fns';
+import { addDays, differenceInCalendarDays, getISODay, parseISO, startOfISOWeek } from 'date-fns';
+import { localDate } from './local-day.ts';
 import { NO_ROTATION, type DaysOff, type LocalDate, type Term } from './term.ts';
 
 /** A day of the term with what the rotations make of it. */
@@ -18,9 +19,9 @@ export function termDays(term: Term): readonly TermDay[] {
   const count = differenceInCalendarDays(parseISO(term.endsOn), first) + 1;
   const days = Array.from({ length: Math.max(0, count) }, (_, offset) => {
     const day = addDays(first, offset);
-    const date = formatISO(day, { representation: 'date' });
+    const date = localDate(day);
     const off = term.daysOff.find((each) => each.from <= date && date <= each.to) ?? null;
-    return { date, weekday: getISODay(day), off, monday: formatISO(startOfISOWeek(day), { representation: 'date' }) };
+    return { date, weekday: getISODay(day), off, monday: localDate(startOfISOWeek(day)) };
   });
   const isSchoolDay = (day: { readonly weekday: number; readonly off: DaysOff | null }): boolean =>
     day.off === null && day.weekday <= FRIDAY;
@@ -50,10 +51,9 @@ const PROPOSED_WEEKS = 12;
 /** A term to begin with when a school has none: whole weeks from that of `today` on. Its dates are changed later. */
 export function proposedTerm(today: LocalDate): Term {
   const monday = startOfISOWeek(parseISO(today));
-  const date = (day: Date): LocalDate => formatISO(day, { representation: 'date' });
   return {
-    startsOn: date(monday),
-    endsOn: date(addDays(monday, 7 * PROPOSED_WEEKS - 3)),
+    startsOn: localDate(monday),
+    endsOn: localDate(addDays(monday, 7 * PROPOSED_WEEKS - 3)),
     daysOff: [],
     rotation: NO_ROTATION,
   };

@@ -120,7 +120,7 @@ function span(start: ICAL.Time, days: number, reason: string): DaysOff {
 
 function dateOf(time: ICAL.Time): LocalDate {
   const two = (part: number): string => String(part).padStart(2, '0');
-  return `${time.year}-${two(time.month)}-${two(time.day)}`;
+  return `${time.year}-${two(time.month)}-${two(time.day)}` as LocalDate;
 }
 
 export interface CalendarHead {

@@ -9,5 +9,5 @@ export {
   type ReadHolidays,
 } from './icalendar.ts';
 export * from './lessons.ts';
-export { dayIn } from './local-day.ts';
+export { dayIn, localDate } from './local-day.ts';
 export * from './term.ts';

@@ -1,7 +1,13 @@
+import { formatISO } from 'date-fns';
 import type { LocalDate } from './term.ts';
 
 const MOST_DAYS = 20_000;
 const formats = new Map<string, (moment: string) => LocalDate>();
+
+/** The calendar day of a date of this device's clock. */
+export function localDate(day: Date): LocalDate {
+  return formatISO(day, { representation: 'date' }) as LocalDate;
+}
 
 /** Gives the calendar day of a moment (ISO 8601) in a time zone, `2026-03-03`. @throws RangeError for no time zone. */
 export function dayIn(timeZone: string): (moment: string) => LocalDate {
@@ -14,7 +20,7 @@ export function dayIn(timeZone: string): (moment: string) => LocalDate {
   const dayOf = (moment: string): LocalDate => {
     const kept = days.get(moment);
     if (kept !== undefined) return kept;
-    const day = format.format(new Date(moment));
+    const day = format.format(new Date(moment)) as LocalDate;
     if (days.size >= MOST_DAYS) days.clear();
     days.set(moment, day);
     return day;

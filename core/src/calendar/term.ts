@@ -1,5 +1,6 @@
-/** A calendar day without a time, `2026-11-25`. Local dates stay dates: no time zone can move them. */
-export type LocalDate = string;
+import type { LocalDate } from '../units/index.ts';
+
+export type { LocalDate } from '../units/index.ts';
 
 export interface DaysOff {
   readonly from: LocalDate;

@@ -59,7 +59,7 @@ describe('readAbc', () => {
     expect(events[4]!.kind).toBe('rest');
     expect(events[5]).toMatchObject({ slurStarts: 1 });
     expect(events[6]).toMatchObject({ slurEnds: 1 });
-    expect(tune('G2 !breath!A2|G4|]').parts[0].bars[0]![0]).toMatchObject({ breath: true });
+    expect(tune('!breath!G2 A2|G4|]').parts[0].bars[0]![0]).toMatchObject({ breath: true });
   });
 
   it('writes a length that takes two values as tied notes', () => {

@@ -59,7 +59,16 @@ export function chartOf(on: Instrument): readonly ChartRow[] {
   for (const { pitch, primary } of on.fingerings) {
     if (primary) names.set(midiNumber(pitch), [...(names.get(midiNumber(pitch)) ?? []), pitch]);
   }
-  return [...names.values()].map((spellings) => ({ spellings, fingerings: fingeringsOf(on, spellings[0]!) }));
+  return [...names.values()].map((spellings) => ({
+    spellings: spellings.toSorted((a, b) => unusual(a) - unusual(b)),
+    fingerings: fingeringsOf(on, spellings[0]!),
+  }));
+}
+
+/** Beginners meet B flat and E flat, and the other black keys as sharps. */
+function unusual({ letter, alter }: Pitch): number {
+  const isUsual = alter === 0 || (alter < 0 ? 'BE'.includes(letter) : 'FCG'.includes(letter));
+  return isUsual ? 0 : 1;
 }
 
 /** Whether makers give different fingerings for the note, so that its own chart has to be asked. */
@@ -80,14 +89,12 @@ export function nameNote(p: Pitch, naming: Naming, key: Key, on: Instrument): st
 /**
  * How many front holes are covered, where the count tells the note: the fingers from the top down without a gap, the
  * thumb closed; "+" is more breath. Other notes show the holes themselves, with the thumb before them where it would
- * be missed: `0 2` for C5, `–2` for D5 on the recorder. Null when the note is not on the instrument.
+ * be missed: `0 2` for C5, `–2` for D5 on the recorder; a hole that is half covered has a ½ behind it. It is the
+ * fingering that the chart shows first. Null when the note is not on the instrument.
  */
 export function fingerCount(on: Instrument, p: Pitch): string | null {
-  const fingerings = fingeringsOf(on, p);
-  const counted = fingerings.map((fingering) => plainCount(on, fingering)).find((count) => count !== null);
-  if (counted !== undefined) return counted;
-  const [primary] = fingerings;
-  return primary === undefined ? null : holeNumbers(on, primary);
+  const [primary] = fingeringsOf(on, p);
+  return primary === undefined ? null : (plainCount(on, primary) ?? holeNumbers(on, primary));
 }
 
 function thumbState(on: Instrument, fingering: Fingering): HoleState | null {
@@ -105,8 +112,12 @@ function plainCount(on: Instrument, fingering: Fingering): string | null {
 }
 
 function holeNumbers(on: Instrument, fingering: Fingering): string {
-  const front = on.holes.filter((hole, index) => hole.finger !== 'thumb' && fingering.holes[index] !== 'open');
-  const numbers = front.map((hole) => hole.name).join('');
+  const numbers = on.holes
+    .map((hole, index) => {
+      const state = fingering.holes[index]!;
+      return hole.finger === 'thumb' || state === 'open' ? '' : `${hole.name}${state === 'half' ? '½' : ''}`;
+    })
+    .join('');
   const thumb = thumbState(on, fingering);
   if (thumb === null) return `${numbers}${fingering.register > 1 ? '+' : ''}`;
   if (thumb !== 'closed') return `${thumb === 'half' ? 'ø' : '–'}${numbers}`;

@@ -61,6 +61,7 @@ const WHISTLE_IN_D: readonly Row[] = [
   ['C#5 Db5', 'ooo ooo'],
   ['D5', 'oxx xxx', 'more breath'],
   ['D5', 'xxx xxx', 'more breath'],
+  ['D#5 Eb5', 'xxx xxh', 'half hole, more breath'],
   ['E5', 'xxx xxo', 'more breath'],
   ['F5', 'xxx xho', 'half hole, more breath'],
   ['F#5 Gb5', 'xxx xoo', 'more breath'],
@@ -69,9 +70,12 @@ const WHISTLE_IN_D: readonly Row[] = [
   ['A5', 'xxo ooo', 'more breath'],
   ['A#5 Bb5', 'xho ooo', 'half hole, more breath'],
   ['B5', 'xoo ooo', 'more breath'],
+  ['C6', 'oxx ooo', 'cross fingering, more breath'],
   ['C#6 Db6', 'ooo ooo', 'more breath'],
   ['D6', 'oxx xxx', 'more breath still'],
 ];
+/** Some whistles want another shape, or do not have the note. */
+const WHISTLE_MAKERS_DIFFER = [pitch('Eb5'), pitch('C6')];
 
 const SOPRANO_SOURCE = 'Common makers’ charts for double holes 6 and 7; single holes are half covered for C♯4 and D♯4.';
 const ALTO_SOURCE = 'The shapes of the soprano, a fifth lower in name: what gives C on the soprano gives F here.';
@@ -100,9 +104,18 @@ const SOPRANO: Size = { name: 'soprano', soundsAbove: 12, interval: null, source
 const ALTO: Size = { name: 'alto', soundsAbove: 0, interval: TO_ALTO, source: ALTO_SOURCE };
 const TENOR: Size = { name: 'tenor', soundsAbove: 0, interval: null, source: SOPRANO_SOURCE };
 
+/** Twelve instruments are known by name long before the fingerings of one are asked for. */
+function once<Value>(make: () => Value): () => Value {
+  let made: { readonly value: Value } | undefined;
+  return () => (made ??= { value: make() }).value;
+}
+
 function recorder<Id extends string>(id: Id, size: Size, bore: Bore): Instrument & { readonly id: Id } {
   const { interval } = size;
-  const fingerings = recorderFingerings(bore.rows);
+  const table = once(() => {
+    const fingerings = recorderFingerings(bore.rows);
+    return interval === null ? fingerings : shiftFingerings(fingerings, interval);
+  });
   const title = size.name.charAt(0).toUpperCase() + size.name.slice(1);
   return {
     id,
@@ -111,7 +124,9 @@ function recorder<Id extends string>(id: Id, size: Size, bore: Bore): Instrument
     family: 'recorder',
     soundsAbove: size.soundsAbove,
     holes: RECORDER_HOLES,
-    fingerings: interval === null ? fingerings : shiftFingerings(fingerings, interval),
+    get fingerings() {
+      return table();
+    },
     makersDiffer:
       interval === null
         ? bore.makersDiffer
@@ -122,6 +137,7 @@ function recorder<Id extends string>(id: Id, size: Size, bore: Bore): Instrument
 
 /** The whistle in D moved to another key note. Written and sounding are an octave apart in every key. */
 function whistle<Id extends string>(id: Id, keyNote: string, interval: Interval): Instrument & { readonly id: Id } {
+  const table = once(() => shiftFingerings(whistleFingerings(WHISTLE_IN_D), interval));
   return {
     id,
     name: `Tin whistle in ${keyNote}`,
@@ -129,8 +145,10 @@ function whistle<Id extends string>(id: Id, keyNote: string, interval: Interval)
     family: 'whistle',
     soundsAbove: 12,
     holes: WHISTLE_HOLES,
-    fingerings: shiftFingerings(whistleFingerings(WHISTLE_IN_D), interval),
-    makersDiffer: [],
+    get fingerings() {
+      return table();
+    },
+    makersDiffer: WHISTLE_MAKERS_DIFFER.map((each) => shiftPitch(each, interval)),
     source: WHISTLE_SOURCE,
   };
 }

@@ -8,6 +8,7 @@ import {
   rational,
   type Counting,
   type Metre,
+  type Rational,
   type TuneEvent,
 } from './index.ts';
 
@@ -40,8 +41,10 @@ describe('numbers', () => {
   it('count quavers in compound time, and a pickup from the end', () => {
     expect(said('numbers', bar(4, 2, 2, 2, 2), SIX)).toBe('1-2 3 4 5 6');
     expect(said('numbers', bar(6, 6), SIX)).toBe('1-2-3 4-5-6');
-    expect(said('numbers', bar(4))).toBe('4');
-    expect(said('numbers', bar(2))).toBe('&');
+    const upbeat = (events: TuneEvent[], start: Rational) => nameRhythm(events, FOUR, 'numbers', { start }).join(' ');
+    expect(upbeat(bar(4), rational(3, 4))).toBe('4');
+    expect(upbeat(bar(2), rational(7, 8))).toBe('&');
+    expect(said('numbers', bar(4))).toBe('1');
   });
 });
 

@@ -1,51 +1,139 @@
-import { barLength, beatLength, isCompound, type Metre } from './metre.ts';
-import { add, divide, floor, multiply, rational, subtract, toNumber, ZERO, type Rational } from './rational.ts';
-import type { TuneEvent } from './tune.ts';
-import { eventsLength } from './tuplets.ts';
+import { beatLength, isCompound, type Metre } from './metre.ts';
+import { add, divide, equal, floor, multiply, rational, subtract, toNumber, ZERO, type Rational } from './rational.ts';
+import type { Tune, TuneEvent } from './tune.ts';
+import { tupletGroups } from './tuplets.ts';
+import { barStarts } from './upbeats.ts';
 import { valueLength } from './value.ts';
 
 /** The schools of counting a rhythm aloud. */
 export const COUNTINGS = ['numbers', 'ta', 'beat-function', 'beat-position'] as const;
 export type Counting = (typeof COUNTINGS)[number];
 
-/** An event of a bar with its time in beats from the start of the full bar. */
+/** What is struck once: an event of a bar with those tied to it there. Times in beats from the start of the full bar. */
 interface Counted {
   readonly event: TuneEvent;
   readonly start: Rational;
   readonly length: Rational;
+  /** In crotchets: what length syllables go by, whatever the metre beats. */
+  readonly crotchets: Rational;
+  /** How many written events it is. */
+  readonly events: number;
+  /** Struck in the bar before. */
+  readonly isHeld: boolean;
+  /** The tuplet sign it stands under: when it begins, and which of its notes this is. */
+  readonly tuplet: { readonly start: Rational; readonly place: number } | null;
+}
+
+/** What stands before and around a bar. */
+export interface BarPlace {
+  /** How much of the full bar has gone by when it begins, in whole notes: an upbeat begins late. */
+  readonly start?: Rational;
+  /** Its first note is tied to the last of the bar before. */
+  readonly tiedInto?: boolean;
+}
+
+/** What is said for each event of each bar of a part, in one school; held notes are named and not struck again. */
+export function countTune(tune: Tune, school: Counting, part = 0): readonly (readonly string[])[] {
+  const starts = barStarts(tune);
+  const { bars } = tune.parts[part]!;
+  return bars.map((events, index) => {
+    const before = bars[index - 1]?.at(-1);
+    const tiedInto = before?.kind === 'note' && before.tied;
+    return nameRhythm(events, tune.bars[index]!.metre, school, { start: starts[index]!, tiedInto });
+  });
 }
 
 /**
  * What is said for each event of a bar, in one school. A held beat is named but not struck again: a minim on one is
- * "1-2" or "ta-a". Rests stand in brackets. A pickup is counted from the end of its bar.
+ * "1-2" or "ta-a"; what is tied to a note of the bar says nothing, and what is held from the bar before stands in
+ * brackets, as rests do.
  */
-export function nameRhythm(events: readonly TuneEvent[], metre: Metre, school: Counting): readonly string[] {
-  const counted = countedEvents(events, metre);
-  const said = counted.map((each, index) => {
-    switch (school) {
-      case 'numbers':
-        return numbers(each, metre);
-      case 'ta':
-        return taFamily(counted, index, metre);
-      case 'beat-function':
-        return byPlace(each, metre, BEAT_FUNCTION);
-      case 'beat-position':
-        return byPlace(each, metre, BEAT_POSITION);
-    }
+export function nameRhythm(
+  events: readonly TuneEvent[],
+  metre: Metre,
+  school: Counting,
+  { start = ZERO, tiedInto = false }: BarPlace = {},
+): readonly string[] {
+  const counted = countedEvents(events, metre, start, tiedInto);
+  return counted.flatMap((each, index) => {
+    const word = wordOf(counted, index, metre, school);
+    const isSaid = each.event.kind === 'note' && !each.isHeld;
+    const hasBrackets = !isSaid && !(school === 'ta' && each.event.kind === 'rest');
+    return [hasBrackets ? `(${word})` : word, ...Array.from({ length: each.events - 1 }, () => '')];
   });
-  return said.map((word, index) => (counted[index]!.event.kind === 'rest' && school !== 'ta' ? `(${word})` : word));
 }
 
-function countedEvents(events: readonly TuneEvent[], metre: Metre): readonly Counted[] {
+function wordOf(counted: readonly Counted[], index: number, metre: Metre, school: Counting): string {
+  const each = counted[index]!;
+  switch (school) {
+    case 'numbers':
+      return numbers(each, metre);
+    case 'ta':
+      return taFamily(counted, index, metre);
+    case 'beat-function':
+      return byPlace(each, metre, BEAT_FUNCTION);
+    case 'beat-position':
+      return byPlace(each, metre, BEAT_POSITION);
+  }
+}
+
+function countedEvents(
+  events: readonly TuneEvent[],
+  metre: Metre,
+  start: Rational,
+  tiedInto: boolean,
+): readonly Counted[] {
   const beat = beatLength(metre);
-  const missing = subtract(barLength(metre), eventsLength(events));
-  let now: Rational = missing.num > 0 ? divide(missing, beat) : ZERO;
-  return events.map((event) => {
-    const length = divide(valueLength(event.value), beat);
-    const counted = { event, start: now, length };
+  const places = tupletPlaces(events, start, beat);
+  const counted: Counted[] = [];
+  let now = divide(start, beat);
+  for (const [index, event] of events.entries()) {
+    const whole = valueLength(event.value);
+    const [length, crotchets] = [divide(whole, beat), multiply(whole, rational(4))];
+    const last = counted.at(-1);
+    const before = events[index - 1];
+    if (last !== undefined && before?.kind === 'note' && before.tied)
+      counted[counted.length - 1] = {
+        ...last,
+        length: add(last.length, length),
+        crotchets: add(last.crotchets, crotchets),
+        events: last.events + 1,
+      };
+    else
+      counted.push({
+        event,
+        start: now,
+        length,
+        crotchets,
+        events: 1,
+        isHeld: index === 0 && tiedInto,
+        tuplet: places.get(index) ?? null,
+      });
     now = add(now, length);
-    return counted;
-  });
+  }
+  return counted;
+}
+
+/** For each event under a tuplet sign of three equal notes or two: where the sign begins, in beats, and its place. */
+function tupletPlaces(
+  events: readonly TuneEvent[],
+  start: Rational,
+  beat: Rational,
+): ReadonlyMap<number, { readonly start: Rational; readonly place: number }> {
+  const found = new Map<number, { readonly start: Rational; readonly place: number }>();
+  const starts: Rational[] = [];
+  let now = start;
+  for (const event of events) {
+    starts.push(divide(now, beat));
+    now = add(now, valueLength(event.value));
+  }
+  for (const { first, last } of tupletGroups(events)) {
+    const unit = valueLength(events[first]!.value);
+    const isEven = events.slice(first, last + 1).every((event) => equal(valueLength(event.value), unit));
+    if (!isEven) continue;
+    for (let index = first; index <= last; index++) found.set(index, { start: starts[first]!, place: index - first });
+  }
+  return found;
 }
 
 /** The part of a beat at which something starts: 1/2 is halfway. */
@@ -68,8 +156,16 @@ const NUMBER_PARTS: ReadonlyMap<string, string> = new Map([
   ['2/3', 'let'],
 ]);
 
+/** A triplet is counted as one figure, over a beat or over two. */
+function inTriplet({ event, tuplet }: Counted, words: readonly [string, string, string]): string | null {
+  return event.value.tuplet?.actual === 3 && tuplet !== null ? (words[tuplet.place] ?? null) : null;
+}
+
 /** In compound time every quaver of the bar has its number: 1 2 3 4 5 6. */
-function numbers({ start, length }: Counted, metre: Metre): string {
+function numbers(each: Counted, metre: Metre): string {
+  const { start, length, tuplet } = each;
+  const triplet = inTriplet(each, [String(floor(tuplet?.start ?? start) + 1), 'trip', 'let']);
+  if (triplet !== null) return triplet;
   const perBeat = isCompound(metre) ? 3 : 1;
   const from = multiply(start, rational(perBeat));
   const until = multiply(add(start, length), rational(perBeat));
@@ -80,29 +176,37 @@ function numbers({ start, length }: Counted, metre: Metre): string {
   return [first, ...held].join('-');
 }
 
-const TA_BY_BEATS: ReadonlyMap<string, string> = new Map([
+/** By length in crotchets. */
+const TA_WORDS: ReadonlyMap<string, string> = new Map([
   ['1/1', 'ta'],
   ['2/1', 'ta-a'],
   ['3/1', 'ta-a-a'],
   ['4/1', 'ta-a-a-a'],
   ['3/2', 'tam'],
+  ['7/4', 'tam'],
   ['1/2', 'ti'],
   ['3/4', 'tim'],
+  ['7/8', 'tim'],
 ]);
 
-/** By length, as the syllables are taught; in compound time a quaver is ti, a crotchet ta, the beat tam. */
+/** By length, as the syllables are taught: a quaver is ti, a crotchet ta, whatever the metre beats. */
 function taFamily(bar: readonly Counted[], index: number, metre: Metre): string {
-  const { event, start, length } = bar[index]!;
-  if (event.kind === 'rest') return Array.from({ length: Math.max(1, floor(length)) }, () => 'sh').join(' ');
+  const each = bar[index]!;
+  const { event, start, crotchets } = each;
+  if (event.kind === 'rest') return Array.from({ length: Math.max(1, floor(crotchets)) }, () => 'sh').join(' ');
   const syncopated = syncopa(bar, index);
   if (syncopated !== null) return syncopated;
-  const { tuplet } = event.value;
-  if (tuplet?.actual === 3) return ['tri', 'o', 'la'][Math.round(toNumber(inBeat(start)) * 3)] ?? 'la';
-  if (isCompound(metre)) {
-    const thirds = toNumber(multiply(length, rational(3)));
-    return ['', 'ti', 'ta', 'tam'][thirds] ?? (thirds > 3 ? 'tam-am' : isOdd(start, 6) ? 'ka' : 'ti');
-  }
-  return TA_BY_BEATS.get(key(length)) ?? (isOdd(start, 4) ? 'ka' : 'ti');
+  const triplet = inTriplet(each, ['tri', 'o', 'la']);
+  if (triplet !== null) return triplet;
+  if (event.value.tuplet?.actual === 2) return 'ta';
+  if (isCompound(metre) && equal(crotchets, rational(3))) return 'tam-am';
+  return TA_WORDS.get(key(crotchets)) ?? longOrShort(each, isOdd(start, isCompound(metre) ? 6 : 4));
+}
+
+/** Longer than four crotchets, or tied to a length that has no word: a syllable for each crotchet; shorter than a quaver. */
+function longOrShort({ crotchets }: Counted, isSecond: boolean): string {
+  if (toNumber(crotchets) < 0.5) return isSecond ? 'ka' : 'ti';
+  return ['ta', ...Array.from({ length: Math.max(0, Math.ceil(toNumber(crotchets)) - 1) }, () => 'a')].join('-');
 }
 
 function isOdd(start: Rational, partsOfBeat: number): boolean {
@@ -118,7 +222,7 @@ function syncopa(bar: readonly Counted[], index: number): string | null {
       figure.length === 3 &&
       inBeat(figure[0]!.start).num === 0 &&
       figure.map((each) => key(each.length)).join(' ') === '1/2 1/1 1/2' &&
-      figure.every((each) => each.event.kind === 'note');
+      figure.every((each) => each.event.kind === 'note' && each.events === 1 && !each.isHeld);
     if (isFigure) return word;
   }
   return null;
@@ -127,6 +231,7 @@ function syncopa(bar: readonly Counted[], index: number): string | null {
 interface PlaceWords {
   readonly simple: ReadonlyMap<string, string>;
   readonly compound: ReadonlyMap<string, string>;
+  readonly triplet: readonly [string, string, string];
   readonly other: string;
 }
 
@@ -134,14 +239,13 @@ const BEAT_FUNCTION: PlaceWords = {
   simple: new Map([
     ['0/1', 'du'],
     ['1/2', 'de'],
-    ['1/3', 'da'],
-    ['2/3', 'di'],
   ]),
   compound: new Map([
     ['0/1', 'du'],
     ['1/3', 'da'],
     ['2/3', 'di'],
   ]),
+  triplet: ['du', 'da', 'di'],
   other: FURTHER_DIVISION,
 };
 
@@ -151,8 +255,6 @@ const BEAT_POSITION: PlaceWords = {
     ['1/4', 'ka'],
     ['1/2', 'di'],
     ['3/4', 'mi'],
-    ['1/3', 'ki'],
-    ['2/3', 'da'],
   ]),
   compound: new Map([
     ['0/1', 'ta'],
@@ -162,10 +264,15 @@ const BEAT_POSITION: PlaceWords = {
     ['2/3', 'da'],
     ['5/6', 'ma'],
   ]),
+  triplet: ['ta', 'ki', 'da'],
   other: 'ka',
 };
 
-function byPlace({ start }: Counted, metre: Metre, words: PlaceWords): string {
-  const table = isCompound(metre) ? words.compound : words.simple;
-  return table.get(key(inBeat(start))) ?? words.other;
+function byPlace(each: Counted, metre: Metre, words: PlaceWords): string {
+  const triplet = inTriplet(each, words.triplet);
+  if (triplet !== null) return triplet;
+  // Two in the time of three halve the beat as two quavers do.
+  const isDuplet = each.event.value.tuplet?.actual === 2;
+  const table = isCompound(metre) && !isDuplet ? words.compound : words.simple;
+  return table.get(key(inBeat(each.start))) ?? words.other;
 }

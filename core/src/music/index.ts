@@ -11,4 +11,5 @@ export * from './result.ts';
 export * from './tune.ts';
 export * from './tuplets.ts';
 export * from './unfold.ts';
+export * from './upbeats.ts';
 export * from './value.ts';

@@ -136,6 +136,8 @@ describe('names', () => {
       ['H', 'B', 'Fis', 'Es', 'As', 'Des'],
     );
     expect(namePitch(pitch('B4'), 'fixed-do', gMajor)).toBe('ti');
+    expect(namePitch(pitch('Bb4'), 'fixed-do-si', gMajor)).toBe('si♭');
+    expect(namePitch(pitch('F#4'), 'fixed-do-si', gMajor)).toBe('fa♯');
     expect(['G4', 'A4', 'B4', 'F#4'].map((n) => namePitch(pitch(n), 'movable-do', gMajor))).toEqual([
       'do',
       're',

@@ -2,7 +2,7 @@ import { keyAlter, scaleDegree, type Key } from './key.ts';
 import type { Letter, Pitch } from './pitch.ts';
 
 /** The schools of naming that need the pitch and key only; finger counts need an instrument. */
-export const PITCH_NAMINGS = ['letters', 'german-letters', 'fixed-do', 'movable-do', 'degrees'] as const;
+export const PITCH_NAMINGS = ['letters', 'german-letters', 'fixed-do', 'fixed-do-si', 'movable-do', 'degrees'] as const;
 export type PitchNaming = (typeof PITCH_NAMINGS)[number];
 
 const FIXED_DO: Record<Letter, string> = { C: 'do', D: 're', E: 'mi', F: 'fa', G: 'sol', A: 'la', B: 'ti' };
@@ -27,6 +27,8 @@ export function namePitch(p: Pitch, naming: PitchNaming, key: Key): string {
       return germanName(p);
     case 'fixed-do':
       return FIXED_DO[p.letter] + sign(p.alter);
+    case 'fixed-do-si':
+      return (p.letter === 'B' ? 'si' : FIXED_DO[p.letter]) + sign(p.alter);
     case 'movable-do':
       return movableDo(p, key);
     case 'degrees':

@@ -1,7 +1,8 @@
+import type { BeatsPerMinute, QuartersPerMinute } from '../units/index.ts';
 import type { Key } from './key.ts';
 import type { Metre } from './metre.ts';
 import type { Pitch } from './pitch.ts';
-import type { Rational } from './rational.ts';
+import { toNumber, type Rational } from './rational.ts';
 import type { NoteValue } from './value.ts';
 
 export const ARTICULATIONS = ['staccato', 'accent', 'tenuto'] as const;
@@ -77,7 +78,12 @@ export interface Part {
 export interface Tempo {
   /** The value that is counted, in whole notes. */
   readonly beat: Rational;
-  readonly perMinute: number;
+  readonly perMinute: BeatsPerMinute;
+}
+
+/** As MIDI and MusicXML count. */
+export function quartersPerMinute({ beat, perMinute }: Tempo): QuartersPerMinute {
+  return perMinute * toNumber(beat) * 4;
 }
 
 /** What a metronome beats, with room on both sides. */

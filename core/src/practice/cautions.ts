@@ -12,35 +12,39 @@ export interface Caution {
 export const USUAL_CAUTIONS: readonly Caution[] = [
   {
     id: 'mouthpiece',
-    text: 'Nobody plays on another’s mouthpiece before it is cleaned.',
+    text: 'Never play a mouthpiece that someone else has used until it has been cleaned.',
     places: ['lesson', 'instruments', 'hearing'],
   },
   {
     id: 'still',
-    text: 'Sit or stand still while an instrument is in the mouth; nobody walks, pushes or turns round.',
+    text: 'Sit or stand still while an instrument is in your mouth: no walking, pushing or turning round.',
     places: ['lesson', 'hearing'],
   },
   {
     id: 'lanyard',
-    text: 'Only lanyards that break away under pull; off before play outside.',
+    text: 'Breakaway lanyards only; take them off before playtime.',
     places: ['lesson', 'instruments'],
   },
-  { id: 'light-headed', text: 'Light-headed? Stop, sit down, breathe quietly, wait.', places: ['lesson', 'hearing'] },
+  {
+    id: 'light-headed',
+    text: 'Light-headed? Stop, sit down, breathe normally and wait.',
+    places: ['lesson', 'hearing'],
+  },
   {
     id: 'noise',
-    text: 'A full class is loud: play softly, rest often, ear protection for those who need it.',
+    text: 'A full class is loud: play softly, rest often, and have ear protection for those who need it.',
     places: ['lesson'],
   },
   {
     id: 'health',
-    text: 'Know who has asthma or an allergy to wood, plastic or cleaning agents.',
+    text: 'Know who has asthma, or an allergy to wood, plastic or cleaning products.',
     places: ['lesson', 'instruments'],
   },
   {
     id: 'recordings',
-    text: 'Record a child only with the consent of the family and of the school.',
+    text: 'Record a child only with consent from the family and the school.',
     places: ['recordings', 'hearing'],
   },
 ];
 
-export const LOCAL_RULES = 'The rules of your school and your country come first.';
+export const LOCAL_RULES = 'The rules of your school and country come first.';

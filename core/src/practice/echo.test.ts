@@ -69,8 +69,8 @@ describe('echo patterns', () => {
 
   it('keep what the teacher has pinned when the rest is shuffled', () => {
     const pinned = patterns[4]!;
-    const keep = new Map([[echoPlace('two-notes', 1), pinned]]);
-    const shuffled = echoPatterns(request('B4 A4 G4 E4', 'E4', { seed: 99, keep })).patterns;
+    const pinnedAt = new Map([[echoPlace('two-notes', 1), pinned]]);
+    const shuffled = echoPatterns(request('B4 A4 G4 E4', 'E4', { seed: 99, pinned: pinnedAt })).patterns;
     expect(shuffled[4]!.events).toEqual(pinned.events);
     expect(new Set(shuffled.map((each) => contentOf(each.events))).size).toBe(shuffled.length);
   });

@@ -18,7 +18,7 @@ export interface EchoRequest {
   readonly perGrade: number;
   readonly seed: number;
   /** Patterns that stay as they are; the others are made around them. */
-  readonly keep?: ReadonlyMap<string, EchoPattern>;
+  readonly pinned?: ReadonlyMap<string, EchoPattern>;
 }
 
 export interface EchoSet {
@@ -55,7 +55,7 @@ export function echoPatterns(request: EchoRequest): EchoSet {
       continue;
     }
     for (let index = 0; index < request.perGrade; index++) {
-      const kept = request.keep?.get(echoPlace(grade, index));
+      const kept = request.pinned?.get(echoPlace(grade, index));
       const made = kept ?? maker.make(grade, index / request.perGrade, patterns);
       if (made !== null) patterns.push(made);
     }
@@ -96,7 +96,7 @@ class EchoMaker {
 
   /** @param level 0 for the plainest of its grade, towards 1 for the fullest. */
   make(grade: EchoGrade, level: number, before: readonly EchoPattern[]): EchoPattern | null {
-    const others = [...before, ...(this.#request.keep?.values() ?? [])];
+    const others = [...before, ...(this.#request.pinned?.values() ?? [])];
     const taken = new Set(others.map((each) => contentOf(each.events)));
     const found: { events: readonly TuneEvent[]; weight: number }[] = [];
     for (let attempt = 0; attempt < TRIES && found.length < CANDIDATES; attempt++) {

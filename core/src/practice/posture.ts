@@ -22,17 +22,18 @@ export function postureChecks(family: Family, { mouth, restsAt, handMark }: Post
   return [
     `Left hand on top: the hand with ${handMark}.`,
     ...(family === 'recorder'
-      ? ['Left thumb on the hole at the back; right thumb underneath, it carries.']
-      : ['Both thumbs underneath: they carry and cover nothing.']),
-    'Flat pads of the fingers, not the tips; no finger pressed white.',
+      ? ['Left thumb on the back hole; right thumb underneath, taking the weight.']
+      : ['Both thumbs underneath, taking the weight; they cover no hole.']),
+    'Flat finger pads, not fingertips; no finger pressed white.',
     mouth === 'lips'
-      ? 'Tip of the mouthpiece on the lower lip, lips round it, no teeth.'
-      : 'Tip of the mouthpiece between the lips; the teeth may touch it lightly, nobody bites.',
-    'Back tall, shoulders low, elbows free, the instrument slants away.',
-    'Breath like warming the hands, slow; each note begins with “doo”.',
-    `Not playing: the instrument rests at the ${restsAt}, fingers stay on.`,
+      ? 'Tip of the mouthpiece on the lower lip, lips closed round it, no teeth.'
+      : 'Tip of the mouthpiece between the lips; teeth may touch it lightly, no biting.',
+    'Sit or stand tall, shoulders down, elbows free, instrument angled away from you.',
+    'Slow, warm breath, as if warming your hands; start each note with “doo”.',
+    `Not playing: instrument at the ${restsAt}, fingers still on.`,
   ];
 }
 
 /** The test that all holes are closed. */
-export const COVER_TEST = 'Cover test: press for three seconds, look at the pads: every ring has to be whole.';
+export const COVER_TEST =
+  'Cover test: press for three seconds, then look at your finger pads: every ring should be complete.';

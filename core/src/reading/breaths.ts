@@ -1,5 +1,6 @@
 import {
   add,
+  barStarts,
   beatLength,
   compare,
   divide,
@@ -61,6 +62,8 @@ const COST = {
   insideBeat: 4,
   shortFigure: 2.5,
   slur: 50,
+  /** Between an upbeat and its bar nobody breathes. */
+  upbeat: 50,
   tooLongForEachSecond: 30,
   tooShortForEachSecond: 4,
 } as const;
@@ -108,7 +111,8 @@ function placeCost(
   const { barIndex, eventIndex } = lastWritten(tune, note);
   const bar = tune.bars[barIndex]!;
   const events = tune.parts[0].bars[barIndex]!;
-  const isBarEnd = eventIndex === events.length - 1;
+  const place = phrasePlace(tune, barIndex, eventIndex);
+  const isBarEnd = place === 'end';
   const beat = beatLength(bar.metre);
   const isLong = compare(note.length, add(beat, beat)) >= 0;
   const isShort = (each: PerformedNote | undefined): boolean => each !== undefined && compare(each.length, beat) < 0;
@@ -121,13 +125,38 @@ function placeCost(
   if (next?.afterRest === true) attract(COST.rest, 'at a rest');
   if (events[eventIndex]!.breath) attract(COST.marked, 'marked on the sheet');
   if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd, 'at the end of a line');
-  else if (isBarEnd) attract(COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0), 'at the end of a bar');
+  else if (isBarEnd)
+    attract(
+      COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0),
+      eventIndex < events.length - 1 ? 'before an upbeat' : 'at the end of a bar',
+    );
   if (isLong) attract(COST.longNote, 'after a long note');
   if (inSlur) cost += COST.slur;
+  if (place === 'upbeat') cost += COST.upbeat;
   if (!endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
   if (!isBarEnd && next?.afterRest !== true) cost += COST.insideBar;
   if (!isBarEnd && isShort(note) && isShort(next)) cost += COST.shortFigure;
   return { cost, reason: reasons.join(', ') || 'before the air runs out' };
+}
+
+/**
+ * Where a phrase can end in a bar: at its end; in a tune with a pickup so much before it as the pickup is long, for the
+ * next phrase begins with an upbeat, too. Whether there is one shows in the bar: a note that sounds on through that
+ * place closes the phrase at the bar line.
+ */
+function phrasePlace(tune: Tune, barIndex: number, eventIndex: number): 'end' | 'upbeat' | 'inside' {
+  const full = barLength(tune.bars[barIndex]!.metre);
+  const start = barStarts(tune)[0]!;
+  const upbeat = start.num > 0 ? eventsLength(tune.parts[0].bars[0]!) : ZERO;
+  const positions = positionsOf(tune)[barIndex]!;
+  const here = positions[eventIndex]!;
+  const isLast = eventIndex === positions.length - 1;
+  if (upbeat.num === 0) return isLast ? 'end' : 'inside';
+  const end = subtract(full, upbeat);
+  if (equal(here, end) && tune.bars[barIndex]!.number > 0) return 'end';
+  const isCut = tune.bars[barIndex]!.number === 0 || positions.some((position) => equal(position, end));
+  if (!isLast) return compare(here, end) > 0 && isCut ? 'upbeat' : 'inside';
+  return isCut && compare(here, full) >= 0 ? 'upbeat' : 'end';
 }
 
 function endsOnBeat(tune: Tune, barIndex: number, eventIndex: number, beat: Rational): boolean {
@@ -135,7 +164,7 @@ function endsOnBeat(tune: Tune, barIndex: number, eventIndex: number, beat: Rati
   return equal(beats, rational(floor(beats)));
 }
 
-/** Time of the bar that is over after an event; a pickup is counted from the end of its bar. */
+/** Time of the bar that is over after an event; an upbeat is counted from the end of its bar. */
 function positionAfter(tune: Tune, barIndex: number, eventIndex: number): Rational {
   return positionsOf(tune)[barIndex]![eventIndex]!;
 }
@@ -145,9 +174,9 @@ const positions = new WeakMap<Tune, readonly (readonly Rational[])[]>();
 function positionsOf(tune: Tune): readonly (readonly Rational[])[] {
   const known = positions.get(tune);
   if (known !== undefined) return known;
+  const starts = barStarts(tune);
   const found = tune.parts[0].bars.map((events, barIndex) => {
-    const missing = subtract(barLength(tune.bars[barIndex]!.metre), eventsLength(events));
-    let now = barIndex === 0 && missing.num > 0 ? missing : ZERO;
+    let now = starts[barIndex]!;
     return events.map((event) => (now = add(now, valueLength(event.value))));
   });
   positions.set(tune, found);

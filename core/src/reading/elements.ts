@@ -1,5 +1,6 @@
 import {
   add,
+  barStarts,
   beatLength,
   compare,
   divide,
@@ -7,13 +8,10 @@ import {
   floor,
   isCompound,
   rational,
-  subtract,
-  sum,
   valueLength,
   valueWords,
-  ZERO,
-  barLength,
   type LengthWords,
+  type Metre,
   type NoteValue,
   type Rational,
   type Tune,
@@ -41,13 +39,14 @@ export function rhythmElements(tune: Tune): readonly RhythmElement[] {
   const note = (id: string, bar: number): void => {
     found.set(id, (found.get(id) ?? new Set()).add(bar));
   };
+  const starts = barStarts(tune);
   for (const [index, bar] of tune.bars.entries()) {
     if (bar.number === 0) note('pickup', 0);
     if (isCompound(bar.metre)) note('compound', bar.number);
     for (const part of tune.parts) {
       const events = part.bars[index]!;
       for (const event of events) for (const id of elementsOfEvent(event)) note(id, bar.number);
-      if (hasSyncopation(events, bar.metre)) note('syncopation', bar.number);
+      if (hasSyncopation(events, bar.metre, starts[index]!)) note('syncopation', bar.number);
     }
   }
   return [...found].map(([id, bars]) => ({ id, bars: [...bars] }));
@@ -64,19 +63,14 @@ function valueId({ base, dots, tuplet }: NoteValue): string {
 }
 
 /** A note that starts off the beat and sounds on past the next beat. */
-function hasSyncopation(
-  events: readonly TuneEvent[],
-  metre: { readonly count: number; readonly unit: number },
-): boolean {
+function hasSyncopation(events: readonly TuneEvent[], metre: Metre, start: Rational): boolean {
   const beat = beatLength(metre);
-  const length = sum(events.map((event) => valueLength(event.value)));
-  const missing = subtract(barLength(metre), length);
-  let now: Rational = compare(missing, ZERO) > 0 ? missing : ZERO;
+  let now = start;
   return events.some((event) => {
-    const start = divide(now, beat);
+    const at = divide(now, beat);
     now = add(now, valueLength(event.value));
-    const nextBeat = rational(floor(start) + 1);
-    const offBeat = !equal(start, rational(floor(start)));
+    const nextBeat = rational(floor(at) + 1);
+    const offBeat = !equal(at, rational(floor(at)));
     return event.kind === 'note' && offBeat && compare(divide(now, beat), nextBeat) > 0;
   });
 }

@@ -1,4 +1,19 @@
-import { midiNumber, pitchName, staffStep, type Tune, type TuneEvent } from '../music/index.ts';
+import {
+  add,
+  barLength,
+  barStarts,
+  compare,
+  eventsLength,
+  midiNumber,
+  pitchName,
+  staffStep,
+  subtract,
+  valueLength,
+  ZERO,
+  type Rational,
+  type Tune,
+  type TuneEvent,
+} from '../music/index.ts';
 
 /** A line of the sheet, or four bars where the sheet has no lines. */
 export interface FormLine {
@@ -34,6 +49,8 @@ export interface Form {
 
 interface FormBar {
   readonly number: number;
+  /** Of its bar on the sheet. */
+  readonly barIndex: number;
   readonly notes: string;
   readonly rhythm: string;
   readonly heads: readonly string[];
@@ -42,7 +59,7 @@ interface FormBar {
 
 /** Reads the form of the first part from the sheet. */
 export function readForm(tune: Tune): Form {
-  const bars = tune.bars.map((bar, index) => formBar(bar.number, tune.parts[0].bars[index]!));
+  const bars = phraseBars(tune).map(({ barIndex, events }) => formBar(tune.bars[barIndex]!.number, barIndex, events));
   const kinds = grouped(bars, (bar) => bar.notes);
   const rhythms = grouped(bars, (bar) => bar.rhythm).filter(
     (group) => group.length > 1 && new Set(group.map((bar) => bar.notes)).size > 1,
@@ -65,14 +82,55 @@ export function readForm(tune: Tune): Form {
   };
 }
 
+interface PhraseBar {
+  readonly barIndex: number;
+  readonly events: readonly TuneEvent[];
+}
+
+/**
+ * The bars as they are sung: in a tune with a pickup every bar begins with its upbeat, which the sheet has at the end of
+ * the bar before. A note that sounds on over that place stays in its bar.
+ */
+function phraseBars(tune: Tune): readonly PhraseBar[] {
+  const { bars } = tune.parts[0];
+  const starts = barStarts(tune);
+  const hasPickup = starts[0]!.num > 0;
+  if (!hasPickup) return bars.map((events, barIndex) => ({ barIndex, events }));
+  const pickup = eventsLength(bars[0]!);
+  const found: PhraseBar[] = [];
+  let upbeat: readonly TuneEvent[] = [];
+  for (const [barIndex, events] of bars.entries()) {
+    const { number, metre } = tune.bars[barIndex]!;
+    const isSecondHalf = barIndex > 0 && tune.bars[barIndex - 1]!.number === number;
+    const cut = number === 0 || isSecondHalf ? 0 : headOf(events, subtract(barLength(metre), pickup));
+    if (cut > 0) found.push({ barIndex, events: [...upbeat, ...events.slice(0, cut)] });
+    upbeat = cut > 0 ? events.slice(cut) : [...upbeat, ...events];
+  }
+  const last = found.pop();
+  if (last === undefined) return bars.map((events, barIndex) => ({ barIndex, events }));
+  return [...found, { ...last, events: [...last.events, ...upbeat] }];
+}
+
+/** How many events of a bar begin before a place. */
+function headOf(events: readonly TuneEvent[], place: Rational): number {
+  let now = ZERO;
+  const at = events.findIndex((event) => {
+    const isPast = compare(now, place) >= 0;
+    now = add(now, valueLength(event.value));
+    return isPast;
+  });
+  return at < 0 ? events.length : at;
+}
+
 function numbers(group: readonly FormBar[]): readonly number[] {
   return group.map((bar) => bar.number);
 }
 
-function formBar(number: number, events: readonly TuneEvent[]): FormBar {
+function formBar(number: number, barIndex: number, events: readonly TuneEvent[]): FormBar {
   const notes = events.flatMap((event) => (event.kind === 'note' ? [event] : []));
   return {
     number,
+    barIndex,
     notes: events
       .map(
         (event) =>
@@ -132,11 +190,10 @@ function isMirror(a: FormBar, b: FormBar): boolean {
 
 function linesOf(tune: Tune, bars: readonly FormBar[]): readonly (readonly FormBar[])[] {
   const hasLines = tune.bars.some((bar) => bar.lineEnd);
-  const full = bars.findIndex((bar) => bar.number > 0);
   const lines: FormBar[][] = [[]];
   for (const [index, bar] of bars.entries()) {
     lines.at(-1)!.push(bar);
-    const ends = hasLines ? tune.bars[index]!.lineEnd : (index - Math.max(0, full)) % 4 === 3;
+    const ends = hasLines ? tune.bars[bar.barIndex]!.lineEnd : index % 4 === 3;
     if (ends && index < bars.length - 1) lines.push([]);
   }
   return lines;
@@ -166,8 +223,7 @@ function sameLine(a: readonly FormBar[], b: readonly FormBar[]): boolean {
 }
 
 function startsAlike(a: readonly FormBar[], b: readonly FormBar[]): boolean {
-  const [first, second] = [a, b].map((line) => line.filter((bar) => bar.number > 0)) as [FormBar[], FormBar[]];
-  const same = first.findIndex((bar, index) => bar.notes !== second[index]?.notes);
-  const common = same < 0 ? first.length : same;
-  return common * 2 >= Math.max(first.length, second.length) && common > 0;
+  const same = a.findIndex((bar, index) => bar.notes !== b[index]?.notes);
+  const common = same < 0 ? a.length : same;
+  return common * 2 >= Math.max(a.length, b.length) && common > 0;
 }

@@ -1,5 +1,5 @@
 import { describeMove } from '../instruments/index.ts';
-import { pitchName, type Tempo, type Tune } from '../music/index.ts';
+import type { Tempo, Tune } from '../music/index.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
 import type { PlayedMove } from './played.ts';
 
@@ -14,7 +14,7 @@ export interface Drill {
   readonly ladder: readonly number[];
 }
 
-/** One or two bars where a class will stop. */
+/** A move at which a class will stop, with the one or two bars where it costs most. */
 export interface HardSpot {
   readonly bars: readonly [number, number];
   readonly reason: string;
@@ -29,7 +29,7 @@ const EASY = 1.3;
 const NEW_MOVE = 1.5;
 const LEAST_SCORE = 0.9;
 /** A spot counts beside the hardest when it is at least this share of it. */
-const LEAST_SHARE = 0.45;
+const LEAST_SHARE = 0.3;
 /** What a class manages when it first meets a move. */
 const COMFORTABLE = 1.6;
 const EXPONENT = 0.7;
@@ -40,22 +40,26 @@ interface Window {
   readonly score: number;
 }
 
-/** The one to three places that cost most, hardest first, each with its drill. */
+/** The one to three pairs of notes that cost most, hardest first, each at the place where it costs most, with its drill. */
 export function hardSpots(
   tune: Tune,
   played: readonly PlayedMove[],
   known: Knowledge,
   tempo: Tempo,
 ): readonly HardSpot[] {
-  const perBar = barScores(tune, played, known);
-  const found: Window[] = [];
-  for (const window of windows(perBar).toSorted((a, b) => b.score - a.score || a.first - b.first)) {
-    const best = found[0]?.score ?? window.score;
-    if (window.score < LEAST_SCORE || window.score < LEAST_SHARE * best || found.length === MOST_SPOTS) break;
-    if (found.some((other) => overlaps(other, window) || isSameMusic(tune, other, window))) continue;
-    found.push(window);
+  const pairs = new Map<string, PlayedMove[]>();
+  for (const each of oncePerPlace(played)) {
+    const pair = [each.from, each.to].toSorted().join(' ');
+    pairs.set(pair, [...(pairs.get(pair) ?? []), each]);
   }
-  return found.map((window) => spot(tune, window, played, known, tempo));
+  const found = [...pairs.values()]
+    .map((moves) => ({ moves, window: hardestWindow(barScores(tune, moves, known)) }))
+    .toSorted((a, b) => b.window.score - a.window.score || a.window.first - b.window.first);
+  const best = found[0]?.window.score ?? 0;
+  return found
+    .filter(({ window }) => window.score >= LEAST_SCORE && window.score >= LEAST_SHARE * best)
+    .slice(0, MOST_SPOTS)
+    .map(({ moves, window }) => spot(tune, window, moves, played, known, tempo));
 }
 
 function weight(each: PlayedMove, known: Knowledge): number {
@@ -63,52 +67,49 @@ function weight(each: PlayedMove, known: Knowledge): number {
   return over * (known.moves.has(moveKey(each.from, each.to)) ? 1 : NEW_MOVE);
 }
 
-/** A bar played twice is as hard as played once. */
-function barScores(tune: Tune, played: readonly PlayedMove[], known: Knowledge): readonly number[] {
-  const scores = tune.bars.map(() => 0);
+/** A bar played twice is as hard as played once; what the second part has at the same place is its own. */
+function oncePerPlace(played: readonly PlayedMove[]): readonly PlayedMove[] {
   const seen = new Set<string>();
-  for (const each of played) {
-    const place = `${each.first.barIndex}.${each.first.eventIndex}`;
-    if (seen.has(place)) continue;
-    seen.add(place);
-    scores[each.first.barIndex]! += weight(each, known);
-  }
+  return played.filter(({ part, first }) => {
+    const place = `${part}.${first.barIndex}.${first.eventIndex}`;
+    return !seen.has(place) && seen.add(place);
+  });
+}
+
+function barScores(tune: Tune, moves: readonly PlayedMove[], known: Knowledge): readonly number[] {
+  const scores = tune.bars.map(() => 0);
+  for (const each of moves) scores[each.first.barIndex]! += weight(each, known);
   return scores;
 }
 
-/** Single bars, and neighbours where the difficulty runs on. */
-function windows(perBar: readonly number[]): readonly Window[] {
-  return perBar.flatMap((score, index): Window[] => {
+/** The hardest bar, or two neighbours where the difficulty runs on; the first of equals. */
+function hardestWindow(perBar: readonly number[]): Window {
+  const windows = perBar.flatMap((score, index): Window[] => {
     const next = perBar[index + 1] ?? 0;
     const single = { first: index, last: index, score };
     const runsOn = Math.min(score, next) >= 0.5 * Math.max(score, next) && score > 0;
     return runsOn ? [single, { first: index, last: index + 1, score: 0.75 * (score + next) }] : [single];
   });
+  return windows.toSorted((a, b) => b.score - a.score || a.first - b.first)[0]!;
 }
 
-function overlaps(a: Window, b: Window): boolean {
-  return a.first <= b.last && b.first <= a.last;
-}
-
-function isSameMusic(tune: Tune, a: Window, b: Window): boolean {
-  if (a.last - a.first !== b.last - b.first) return false;
-  const music = (window: Window): string =>
-    tune.parts[0].bars
-      .slice(window.first, window.last + 1)
-      .map((events) =>
-        events.map((event) => (event.kind === 'note' ? pitchName(event.pitch) : 'z') + event.value.base).join(' '),
-      )
-      .join('|');
-  return music(a) === music(b);
-}
-
-function spot(tune: Tune, window: Window, played: readonly PlayedMove[], known: Knowledge, tempo: Tempo): HardSpot {
-  const inside = played.filter((each) => each.first.barIndex >= window.first && each.first.barIndex <= window.last);
-  const byWeight = inside.toSorted((a, b) => weight(b, known) - weight(a, known) || b.costAtTempo - a.costAtTempo);
-  const hardest = byWeight[0]!;
+function spot(
+  tune: Tune,
+  window: Window,
+  pair: readonly PlayedMove[],
+  played: readonly PlayedMove[],
+  known: Knowledge,
+  tempo: Tempo,
+): HardSpot {
+  const isInside = (each: PlayedMove): boolean =>
+    each.first.barIndex >= window.first && each.first.barIndex <= window.last;
+  const byWeight = (a: PlayedMove, b: PlayedMove): number =>
+    weight(b, known) - weight(a, known) || b.costAtTempo - a.costAtTempo;
+  const inside = played.filter(isInside);
+  const hardest = pair.filter(isInside).toSorted(byWeight)[0]!;
   const bars = [tune.bars[window.first]!.number, tune.bars[window.last]!.number] as const;
   const moves = new Map(
-    byWeight
+    [hardest, ...inside.toSorted(byWeight)]
       .filter((each) => weight(each, known) > 0)
       .map((each) => [moveKey(each.from, each.to), [each.from, each.to] as const]),
   );
@@ -130,7 +131,7 @@ function reason(hardest: PlayedMove, inside: readonly PlayedMove[], known: Knowl
   const places = new Set(
     inside
       .filter((each) => each.from === hardest.from && each.to === hardest.to)
-      .map((each) => `${each.first.barIndex}.${each.first.eventIndex}`),
+      .map((each) => `${each.part}.${each.first.barIndex}.${each.first.eventIndex}`),
   );
   const often = ['', '', ', twice', ', three times'][places.size] ?? `, ${places.size} times`;
   const isNew = known.moves.has(moveKey(hardest.from, hardest.to)) ? '' : '; the move is new';

@@ -6,6 +6,7 @@ export type { Form } from './form.ts';
 export { tempoLadder, type HardSpot } from './hard-spots.ts';
 export { shiftWords, type KeyChoice } from './keys.ts';
 export { joinKnowledge, moveKey, NOTHING_KNOWN, type Knowledge } from './knowledge.ts';
+export type { MixUp } from './mix-ups.ts';
 export { DEFAULT_TEMPO, type MoveUse } from './moves.ts';
 export type { NoteUse } from './notes.ts';
 export { secondsOfWhole, tuneSeconds } from './played.ts';

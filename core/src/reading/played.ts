@@ -14,6 +14,8 @@ import { adjacentPairs } from './notes.ts';
 
 /** One move as it comes in the tune, with the time it has. */
 export interface PlayedMove {
+  /** Of the tune, counted from 0. */
+  readonly part: number;
   readonly first: PerformedNote;
   readonly second: PerformedNote;
   readonly from: string;
@@ -35,7 +37,7 @@ export function playedMoves(tune: Tune, on: Instrument, tempo: Tempo, part: numb
     const move = moveBetween(on, first.pitch, second.pitch);
     if (move === null) return [];
     const costAtTempo = costInTime(move.cost, toNumber(first.length) * seconds);
-    return [{ first, second, from: pitchName(first.pitch), to: pitchName(second.pitch), move, costAtTempo }];
+    return [{ part, first, second, from: pitchName(first.pitch), to: pitchName(second.pitch), move, costAtTempo }];
   });
 }
 

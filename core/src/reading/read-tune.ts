@@ -8,6 +8,7 @@ import { readForm, type Form } from './form.ts';
 import { hardSpots, type HardSpot } from './hard-spots.ts';
 import { keyChoices, type KeyChoice } from './keys.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
+import { mixUpsOf, type MixUp } from './mix-ups.ts';
 import { DEFAULT_TEMPO, moveUses, type MoveUse } from './moves.ts';
 import { noteUses, type NoteUse } from './notes.ts';
 import { playedMoves } from './played.ts';
@@ -30,6 +31,8 @@ export interface Reading {
     readonly octaves: readonly (readonly [string, string])[];
     readonly spellings: readonly (readonly [string, string])[];
   };
+  /** Letters that the tune has in two ways: F and F sharp. */
+  readonly mixUps: readonly MixUp[];
   readonly elements: AllAndNew<RhythmElement>;
   readonly signs: AllAndNew<Sign>;
   readonly moves: AllAndNew<MoveUse>;
@@ -83,6 +86,7 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     notes: { all: notes, new: newThings.notes },
     unplayable: notes.filter((use) => fingeringsOf(on, use.pitch).length === 0),
     lookalikes: lookalikes(notes),
+    mixUps: mixUpsOf(notes),
     elements: { all: elements, new: newThings.elements },
     signs: { all: signs, new: newThings.signs },
     moves: { all: moves, new: newThings.moves },

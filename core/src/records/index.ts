@@ -1,4 +1,3 @@
-export * from './class-state.ts';
 export * from './events.ts';
 export * from './remarks.ts';
 export * from './forecast.ts';

@@ -71,23 +71,6 @@ function reasonOf(standing: Standing, lessons: number, due: number): QueueReason
   return standing.lastHeardAt === null ? 'never' : 'waited';
 }
 
-/** Why somebody is where they are in the queue. */
-export function queueWords({ reason, lessons }: QueuePlace): string {
-  const since = lessons === 1 ? '1 lesson' : `${lessons} lessons`;
-  switch (reason) {
-    case 'due':
-      return `not heard for ${since}: overdue`;
-    case 'ready':
-      return 'nearly passed last time';
-    case 'never':
-      return lessons === 0 ? 'not heard yet' : `not heard yet, for ${since}`;
-    case 'today':
-      return 'heard today';
-    case 'waited':
-      return lessons === 0 ? 'heard in the last lesson' : `not heard for ${since}`;
-  }
-}
-
 /**
  * Lessons in which a pupil could have been heard and was not: after the day of the last hearing, or from the day of
  * joining, and before today.

@@ -7,15 +7,15 @@ export interface Remark {
 
 export const REMARKS = [
   { id: 'hands', words: 'Hands', remedy: 'Left hand on top: look for the mark.' },
-  { id: 'leak', words: 'Leak', remedy: 'Flat pads, thumb first; look for full rings on the pads.' },
-  { id: 'breath', words: 'Too much breath', remedy: 'Warm, slow breath, as if to mist a window.' },
-  { id: 'airy', words: 'Too little breath', remedy: 'A little more, steady breath; keep the window free.' },
-  { id: 'tongue', words: 'Tongue', remedy: 'Start each note with the tongue, not with a puff.' },
+  { id: 'leak', words: 'Leak', remedy: 'Flat pads, thumb first; look for complete rings on the pads.' },
+  { id: 'breath', words: 'Too much breath', remedy: 'Warm, slow breath, as if misting a window.' },
+  { id: 'airy', words: 'Too little breath', remedy: 'A little more breath, kept steady; keep the window clear.' },
+  { id: 'tongue', words: 'Tongue', remedy: 'Start each note with the tongue, not a puff.' },
   { id: 'note', words: 'Wrong note', remedy: 'Finger it silently and name the notes.' },
-  { id: 'signature', words: 'Key signature', remedy: 'Say which notes the signature changes before playing.' },
-  { id: 'stopped', words: 'Stopped', remedy: 'Play only the hard spot, slowly, a few times.' },
+  { id: 'signature', words: 'Key signature', remedy: 'Before playing, say which notes the key signature changes.' },
+  { id: 'stopped', words: 'Stopped', remedy: 'Play just the hard spot, slowly, a few times.' },
   { id: 'beat', words: 'Beat', remedy: 'Clap and count, then play with the click.' },
-  { id: 'slow', words: 'Too slow', remedy: 'Go up the tempo ladder one rung at a time.' },
+  { id: 'slow', words: 'Too slow', remedy: 'Move up the tempo ladder one rung at a time.' },
 ] as const satisfies readonly Remark[];
 
 export type RemarkId = (typeof REMARKS)[number]['id'];

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { commonCause, helpGroups, pointsOf, standings, stuckPupils, stuckWords, type Stuck } from './index.ts';
+import { commonCause, helpGroups, pointsOf, standings, stuckPupils, type Stuck } from './index.ts';
 import { heard, start, STEPS } from './testing.ts';
 
 const ids = STEPS.map((step) => step.id);
@@ -18,10 +18,10 @@ describe('who is stuck', () => {
   it('has tried three times, or has had no try for two lessons while the class moved on', () => {
     const found = stuck({ ben: 2, cem: 3, dee: 9 }, 1);
     expect(found.map((each) => each.pupilId)).toEqual(['ann', 'ben', 'cem']);
-    expect(found.map(stuckWords)).toEqual([
-      '3 tries without a pass',
-      'no try for 2 lessons while the class moved on',
-      'no try for 3 lessons while the class moved on',
+    expect(found.map(({ why }) => why)).toEqual([
+      { kind: 'tries', tries: 3 },
+      { kind: 'left', lessons: 2 },
+      { kind: 'left', lessons: 3 },
     ]);
     expect(found[0]!.remarks).toEqual(['leak']);
   });

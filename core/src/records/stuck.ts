@@ -1,5 +1,5 @@
 import { groupBy } from './group.ts';
-import { STUCK_TRIES, type Standing } from './standings.ts';
+import type { Standing } from './standings.ts';
 
 /** So many lessons without a try, while the class has moved on, also mean that a pupil is stuck. */
 export const STUCK_LESSONS = 2;
@@ -34,14 +34,6 @@ export function stuckPupils(
     return isLeft ? [{ ...stuck, why: { kind: 'left', lessons } }] : [];
   });
 }
-
-export function stuckWords({ why }: Stuck): string {
-  return why.kind === 'tries'
-    ? `${why.tries} tries without a pass`
-    : `no try for ${why.lessons} lessons while the class moved on`;
-}
-
-export const STUCK_RULE = `A pupil is stuck after ${STUCK_TRIES} tries on a step without a pass, or after ${STUCK_LESSONS} lessons without a try on a step below the class.`;
 
 /** What stops a step's players: a move between two notes, hardest first. */
 export interface HardMove {

@@ -1,17 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { LocalDate } from '../units/index.ts';
 import { classTrends, fanOf, type RecordEvent } from './index.ts';
 import { heard, start, STEPS } from './testing.ts';
 
-const LESSONS = [2, 4, 9, 11, 16, 18, 23, 25].map((day) => `2026-03-${String(day).padStart(2, '0')}`);
-const pupils = ['ann', 'ben', 'cem'].map((id) => ({ ...start(id), joinedOn: '2026-03-01' }));
+const LESSONS = [2, 4, 9, 11, 16, 18, 23, 25].map((day) => `2026-03-${String(day).padStart(2, '0')}` as LocalDate);
+const pupils = ['ann', 'ben', 'cem'].map((id) => ({ ...start(id), joinedOn: '2026-03-01' as const }));
 const trends = (events: RecordEvent[]) =>
   classTrends({
     pupils,
     steps: STEPS,
     events,
     lessonsHad: LESSONS,
-    dayOf: (moment) => moment.slice(0, 10),
+    dayOf: (moment) => moment.slice(0, 10) as LocalDate,
   });
 
 const events = [
@@ -58,11 +59,11 @@ describe('trends of a class', () => {
 
   it('do not count an undone pass, nor one below a start', () => {
     const pass = heard('ann', 'one', 'passed', 2);
-    const late = [{ ...start('ann', 1), joinedOn: '2026-03-01' }];
+    const late = [{ ...start('ann', 1), joinedOn: '2026-03-01' as const }];
     const request = {
       steps: STEPS,
       lessonsHad: LESSONS,
-      dayOf: (moment: string) => moment.slice(0, 10),
+      dayOf: (moment: string) => moment.slice(0, 10) as LocalDate,
     };
     expect(classTrends({ ...request, pupils: late, events: [pass] }).came.at(-1)).toBe(0);
   });

@@ -1,10 +1,11 @@
+import type { LocalDate } from '../units/index.ts';
 import { hearings, schoolTime, type HeardEvent, type RecordEvent } from './events.ts';
 import { groupBy, median } from './group.ts';
 import { standings, type PupilStart, type StepRule } from './standings.ts';
 
 export interface TrendPupil extends PupilStart {
   /** Day, as `2026-03-03`. */
-  readonly joinedOn: string;
+  readonly joinedOn: LocalDate;
 }
 
 export interface TrendRequest {
@@ -12,14 +13,14 @@ export interface TrendRequest {
   readonly steps: readonly StepRule[];
   readonly events: Iterable<RecordEvent>;
   /** Days of the class's lessons that have been, in order. */
-  readonly lessonsHad: readonly string[];
+  readonly lessonsHad: readonly LocalDate[];
   /** The school's day of a moment, as `2026-03-03`. */
-  readonly dayOf: (moment: string) => string;
+  readonly dayOf: (moment: string) => LocalDate;
 }
 
 export interface WeekTrend {
   /** The Monday. */
-  readonly week: string;
+  readonly week: LocalDate;
   readonly heard: number;
   readonly passed: number;
 }
@@ -47,7 +48,7 @@ export interface ClassTrends {
 interface Pass {
   readonly pupilId: string;
   readonly stepIndex: number;
-  readonly day: string;
+  readonly day: LocalDate;
   /** Lessons since the pupil came to the step. */
   readonly lessons: number;
 }
@@ -78,11 +79,12 @@ function passesOf({ pupils, steps, lessonsHad, dayOf }: TrendRequest, heard: rea
       if (passedAt === null || stepIndex < pupil.startStepIndex) return [];
       return [{ stepIndex, day: dayOf(times.get(passedAt) ?? passedAt) }];
     });
-    let came: string | null = null;
+    let came: LocalDate | null = null;
     return days
       .toSorted((a, b) => a.stepIndex - b.stepIndex)
       .map(({ stepIndex, day }): Pass => {
-        const isOn = (date: string): boolean => (came === null ? date >= pupil.joinedOn : date > came) && date <= day;
+        const isOn = (date: LocalDate): boolean =>
+          (came === null ? date >= pupil.joinedOn : date > came) && date <= day;
         const pass = { pupilId: pupil.pupilId, stepIndex, day, lessons: lessonsHad.filter(isOn).length };
         if (came === null || day > came) came = day;
         return pass;
@@ -114,7 +116,7 @@ function stepTrend(
 function weekTrends(
   heard: readonly HeardEvent[],
   passes: readonly Pass[],
-  dayOf: (moment: string) => string,
+  dayOf: (moment: string) => LocalDate,
 ): readonly WeekTrend[] {
   const heardBy = groupBy(heard, (event) => mondayOf(dayOf(schoolTime(event))));
   const passedBy = groupBy(passes, (pass) => mondayOf(pass.day));
@@ -130,12 +132,12 @@ function weekTrends(
 
 const DAY = 86_400_000;
 
-function addDays(day: string, days: number): string {
-  return new Date(Date.parse(day) + days * DAY).toISOString().slice(0, 10);
+function addDays(day: LocalDate, days: number): LocalDate {
+  return new Date(Date.parse(day) + days * DAY).toISOString().slice(0, 10) as LocalDate;
 }
 
 /** The first of January 1970 was a Thursday. */
-function mondayOf(day: string): string {
+function mondayOf(day: LocalDate): LocalDate {
   const number = Math.floor(Date.parse(day) / DAY);
   return addDays(day, -((number + 3) % 7));
 }
@@ -152,7 +154,8 @@ function bottleneckOf(steps: readonly StepTrend[]): ClassTrends['bottleneck'] {
 }
 
 function cameOf(passes: readonly Pass[], { lessonsHad, pupils }: TrendRequest): readonly number[] {
-  const share = (day: string): number => passes.filter((pass) => pass.day <= day).length / Math.max(1, pupils.length);
+  const share = (day: LocalDate): number =>
+    passes.filter((pass) => pass.day <= day).length / Math.max(1, pupils.length);
   return [0, ...lessonsHad.map(share)];
 }
 

@@ -44,7 +44,7 @@ describe('the made-up records', () => {
   });
 
   it('fall into lessons that have been, in the order of the steps', () => {
-    const had = ['2026-02-05', '2026-02-08', '2026-02-11'].map((date, index) => ({
+    const had = (['2026-02-05', '2026-02-08', '2026-02-11'] as const).map((date, index) => ({
       number: index + 1,
       date,
       at: '09:40',

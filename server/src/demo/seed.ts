@@ -1,12 +1,15 @@
 import { randomBytes } from 'node:crypto';
 import { TZDate } from '@date-fns/tz';
-import { lessonsNow, lessonsOf, type Term } from '@escalier/core/calendar';
+import { lessonsNow, lessonsOf, localDate, type LocalDate, type Term } from '@escalier/core/calendar';
 import type { HeardEvent } from '@escalier/core/records';
-import { format, subDays } from 'date-fns';
+import { subDays } from 'date-fns';
+import { AccountEntity } from '../features/accounts/index.ts';
 import { ClassEntity, ClassTeacherEntity, PupilEntity } from '../features/classes/index.ts';
 import { RecordEventEntity } from '../features/hearing/index.ts';
 import { BeltGivenEntity } from '../features/instruments/index.ts';
-import { AccountEntity, hashPassword, SchoolEntity, TermEntity } from '../features/schools/index.ts';
+import { SchoolEntity } from '../features/schools/index.ts';
+import { hashPassword } from '../features/sign-in/index.ts';
+import { TermEntity } from '../features/terms/index.ts';
 import type { EntityManager, Orm } from '../platform/database.ts';
 import { newId, newToken } from '../platform/ids.ts';
 import { LOCKS } from '../platform/locks.ts';
@@ -14,7 +17,7 @@ import { seedThings } from './things.ts';
 import { demoEvents, seeded, type Chance } from './records.ts';
 import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, type DemoClass } from './school.ts';
 import { termAround } from './term.ts';
-import { stockSchool, type StockStaircase } from './stock.ts';
+import { fillSchool, type FirstStaircase } from './new-school.ts';
 
 /** Belts are handed out once a week. */
 const GIVEN_DAYS = 6;
@@ -25,7 +28,7 @@ interface Demo {
   readonly accountId: string;
   readonly termId: string;
   readonly term: Term;
-  readonly today: string;
+  readonly today: LocalDate;
   readonly now: Date;
   readonly chance: Chance;
 }
@@ -36,7 +39,7 @@ export async function seedDemo(orm: Orm, tunesFolder: string, now: Date): Promis
     await em.execute('select pg_advisory_xact_lock(?)', [LOCKS.demo]);
     if ((await em.count(SchoolEntity)) > 0) return false;
     const demo = await seedSchool(em, now);
-    const staircases = await stockSchool(em, demo.schoolId, tunesFolder);
+    const staircases = await fillSchool(em, demo.schoolId, tunesFolder);
     for (const demoClass of DEMO_CLASSES) await seedClass(demo, demoClass, staircases.get(demoClass.staircase)!);
     await seedHelpers(demo);
     await seedThings(em, demo.schoolId, demo.term.startsOn);
@@ -65,14 +68,10 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
     closedAt: null,
     sealKey: newToken(),
   });
-  return { em, schoolId, accountId, termId, term, today: day(local), now, chance: seeded(7) };
+  return { em, schoolId, accountId, termId, term, today: localDate(local), now, chance: seeded(7) };
 }
 
-function day(date: Date): string {
-  return format(date, 'yyyy-MM-dd');
-}
-
-async function seedClass(demo: Demo, demoClass: DemoClass, staircase: StockStaircase): Promise<void> {
+async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStaircase): Promise<void> {
   const classId = newId();
   await demo.em.insert(ClassEntity, {
     id: classId,

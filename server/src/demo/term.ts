@@ -1,5 +1,5 @@
-import { NO_ROTATION, type DaysOff, type Term } from '@escalier/core/calendar';
-import { addDays, addWeeks, differenceInCalendarWeeks, format, startOfISOWeek } from 'date-fns';
+import { localDate, NO_ROTATION, type DaysOff, type Term } from '@escalier/core/calendar';
+import { addDays, addWeeks, differenceInCalendarWeeks, startOfISOWeek } from 'date-fns';
 
 /** Full weeks of teaching before the week of today. */
 const WEEKS_GONE = 4;
@@ -11,7 +11,6 @@ const CHRISTMAS_WEEKS = 2;
 /** Teaching weeks after Christmas for which a term is carried over it. */
 const WORTH_CARRYING = 2;
 
-const day = (date: Date): string => format(date, 'yyyy-MM-dd');
 const weeks = (from: Date, to: Date): number => differenceInCalendarWeeks(to, from, { weekStartsOn: 1 });
 const friday = (monday: Date): Date => addDays(monday, 4);
 
@@ -33,7 +32,11 @@ export function termAround(today: Date): Term & { readonly name: string } {
   const before = weeks(start, christmas);
   const carried = before <= WEEKS - WORTH_CARRYING;
   const length = carried ? WEEKS + 1 : Math.min(WEEKS, before);
-  const off = (first: Date, last: Date, reason: string): DaysOff => ({ from: day(first), to: day(last), reason });
+  const off = (first: Date, last: Date, reason: string): DaysOff => ({
+    from: localDate(first),
+    to: localDate(last),
+    reason,
+  });
   const repair = addDays(start, 7 * (REPAIR.week - 1) + REPAIR.weekday - 1);
   const half = addWeeks(start, HALF_TERM.week - 1);
   const holiday = carried
@@ -41,11 +44,13 @@ export function termAround(today: Date): Term & { readonly name: string } {
     : off(half, friday(half), HALF_TERM.reason);
   return {
     name: nameOf(start),
-    startsOn: day(start),
-    endsOn: day(friday(addWeeks(start, length - 1))),
+    startsOn: localDate(start),
+    endsOn: localDate(friday(addWeeks(start, length - 1))),
     rotation: NO_ROTATION,
     daysOff: [
-      ...(day(repair) >= holiday.from && day(repair) <= holiday.to ? [] : [off(repair, repair, REPAIR.reason)]),
+      ...(localDate(repair) >= holiday.from && localDate(repair) <= holiday.to
+        ? []
+        : [off(repair, repair, REPAIR.reason)]),
       holiday,
     ],
   };

@@ -1,3 +1,4 @@
+import type { LocalDate } from '@escalier/core/calendar';
 import type { Condition } from '@escalier/core/instruments';
 import { ClassEntity, PupilEntity } from '../features/classes/index.ts';
 import { BeltStockEntity, InstrumentEntity, LoanEntity } from '../features/instruments/index.ts';
@@ -18,7 +19,7 @@ const STOCK = [
 ] as const;
 
 /** Instruments in the hands of the demo's pupils, and a few belts in a drawer. */
-export async function seedThings(em: EntityManager, school: string, lentOn: string): Promise<void> {
+export async function seedThings(em: EntityManager, school: string, lentOn: LocalDate): Promise<void> {
   const ids = new Map<string, readonly string[]>();
   for (const { kind, count } of SETS) {
     const rows = Array.from({ length: count }, (_, index) => ({

@@ -1,3 +1,4 @@
+import type { LocalDate } from '@escalier/core/calendar';
 import { z } from 'zod';
 
 /** NUL and half characters have no place in a database; other control signs have none in a name or a note. */
@@ -21,7 +22,10 @@ function isInOurTime(iso: string): boolean {
 const OUT_OF_TIME = 'A date from 1900 to 2199.';
 
 /** A calendar day, `2026-01-31`. */
-export const localDate = z.iso.date('A date such as 2026-01-31.').refine(isInOurTime, OUT_OF_TIME);
+export const localDate = z.iso
+  .date('A date such as 2026-01-31.')
+  .refine(isInOurTime, OUT_OF_TIME)
+  .transform((date) => date as LocalDate);
 
 /** A moment in UTC, ISO 8601. */
 export const moment = z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').refine(isInOurTime, OUT_OF_TIME);

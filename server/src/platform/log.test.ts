@@ -21,13 +21,13 @@ describe('the log', () => {
     let shown = '';
     terminal.on('data', (text: Buffer) => (shown += text.toString()));
     const live = liveRecords(test.databaseUrl);
-    const stock = () => Promise.resolve();
+    const fillSchool = () => Promise.resolve();
     // A clock that breaks stands for any bug; what is sent holds a name and a note.
     const broken = (): Date => {
       throw new Error('Nils of 4 Plover: sits at the back');
     };
     const logger = createLogger('error', folder, terminal);
-    const app = createApp({ orm: test.orm, demo: null, webFolder: null, stock, live, logger, clock: broken });
+    const app = createApp({ orm: test.orm, demo: null, webFolder: null, fillSchool, live, logger, clock: broken });
     const answer = await app.request('/api/classes', { headers: { cookie: test.cookie } });
     expect(answer.status).toBe(500);
     const number = answer.headers.get('x-request-id')!;

@@ -26,7 +26,7 @@ beforeAll(async () => {
     orm: test.orm,
     demo: null,
     webFolder: null,
-    stock: () => Promise.resolve(),
+    fillSchool: () => Promise.resolve(),
     live,
     network: network(PUBLIC, ['loopback']),
     clock: () => TEST_NOW,

@@ -1,12 +1,14 @@
 import { randomBytes } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
+import { byRecords, classView, type ClassView } from '@escalier/core/classes';
 import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { seedDemo } from '../demo/seed.ts';
-import { stockSchool } from '../demo/stock.ts';
-import { liveRecords, type Recorded } from '../features/hearing/index.ts';
-import { ensureSetupCode, type Stock } from '../features/people/index.ts';
+import { fillSchool } from '../demo/new-school.ts';
+import type { ClassPage } from '../features/class-page/index.ts';
+import { type ClassRecords, liveRecords, type Recorded } from '../features/hearing/index.ts';
+import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
 
@@ -19,6 +21,8 @@ export interface TestApp {
   readonly send: (method: string, path: string, body?: unknown, cookie?: string | null) => Promise<Response>;
   /** Sends events as a device does; gives what became of each. */
   readonly record: (...events: readonly unknown[]) => Promise<readonly Recorded[]>;
+  /** A class as its page shows it: its facts and its records, put together as every device does. */
+  readonly view: (classId: string) => Promise<ClassView<ClassPage>>;
   /** Of a first run in an empty database. */
   readonly setupCode: () => Promise<string>;
   /** The cookie of the demo's teacher. */
@@ -45,13 +49,13 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
   const databaseUrl = `${reader}${name}`;
   const orm = await connect(databaseUrl);
   if (!empty) await seedDemo(orm, TUNES_FOLDER, TEST_NOW);
-  const stock: Stock = async (em, schoolId) => {
-    await stockSchool(em, schoolId, TUNES_FOLDER);
+  const fillNewSchool: FillSchool = async (em, schoolId) => {
+    await fillSchool(em, schoolId, TUNES_FOLDER);
   };
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
   let now = TEST_NOW;
   const live = liveRecords(databaseUrl);
-  const app = createApp({ orm, demo, webFolder: null, stock, live, heartbeatMs, clock: () => now });
+  const app = createApp({ orm, demo, webFolder: null, fillSchool: fillNewSchool, live, heartbeatMs, clock: () => now });
   const setNow = (next: Date): void => void (now = next);
   const request = async (method: string, path: string, body: unknown, cookie: string | null): Promise<Response> =>
     app.request(path, {
@@ -69,6 +73,15 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
       const answer = await request('POST', '/api/hearing/events', { sentAt: now.toISOString(), events }, cookie);
       if (answer.status !== 200) throw new Error(`Recording gave ${answer.status}: ${await answer.text()}`);
       return ((await answer.json()) as { results: readonly Recorded[] }).results;
+    },
+    view: async (classId) => {
+      const get = async (path: string): Promise<unknown> => (await request('GET', path, undefined, cookie)).json();
+      const page = (await get(`/api/classes/${classId}`)) as ClassPage;
+      const { records } = (await get(`/api/classes/${classId}/records`)) as ClassRecords;
+      return classView(
+        page,
+        byRecords((id) => records.filter((event) => event.pupilId === id)),
+      );
     },
     setupCode: async () => (await ensureSetupCode(orm.em.fork())) ?? '',
     setNow,

@@ -1,13 +1,12 @@
 import type { RecordEvent } from '@escalier/core/records';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { openDevice, type DeviceDatabase, type Kept, type KeptRecords, type NewEvent } from './database.ts';
-import { outbox, type Outbox, type Sent } from './outbox.ts';
-import { sealerOf } from './seal.ts';
+import { tryAgain } from './again.ts';
+import type { Kept, NewEvent } from './database.ts';
+import { heldDevice } from './held-device.ts';
+import { keptRecordsOn } from './kept-records.ts';
+import type { Sent } from './outbox.ts';
 import { sendToSchool } from './send.ts';
-
-const SOONEST_MS = 2000;
-const LATEST_MS = 60_000;
 
 /** Where what was recorded on this device is now. */
 export type OutboxState = 'at-school' | 'sending' | 'here' | 'sign-in' | 'refused';
@@ -23,11 +22,8 @@ export const useOutbox = defineStore('outbox', () => {
   const lastSent = ref<Sent>('done');
   /** Events of this device that the school has got meanwhile, by class, with the numbers that it gave. */
   const arrivals = new Set<(classId: string, event: RecordEvent) => void>();
-  /** Comes with the session, and is forgotten with it. */
-  let sealKey = '';
-  let opening: Promise<{ database: DeviceDatabase; box: Outbox }> | null = null;
-  let wait = SOONEST_MS;
-  let timer: ReturnType<typeof setTimeout> | undefined;
+  const device = heldDevice();
+  const again = tryAgain(() => void flush());
 
   const waiting = computed(() => items.value.filter((kept) => kept.refused === null));
   const refused = computed(() => items.value.filter((kept) => kept.refused !== null));
@@ -38,22 +34,12 @@ export const useOutbox = defineStore('outbox', () => {
     return sending.value && lastSent.value !== 'offline' ? 'sending' : 'here';
   });
 
-  function device(): Promise<{ database: DeviceDatabase; box: Outbox }> {
-    opening ??= Promise.all([openDevice(), sealerOf(sealKey)]).then(([database, sealer]) => ({
-      database,
-      box: outbox(database, sealer),
-    }));
-    opening.catch(() => (opening = null));
-    return opening;
-  }
-
   /** Reads what waits on this device, and begins to send what is of this account. */
   async function open(email: string, key: string): Promise<void> {
     account.value = email;
-    if (key !== sealKey) opening = null;
-    sealKey = key;
+    device.sealWith(key);
     try {
-      const { box } = await device();
+      const { box } = await device.get();
       items.value = await box.of(email);
       others.value = await box.others(email);
     } catch {
@@ -74,7 +60,7 @@ export const useOutbox = defineStore('outbox', () => {
     const shown: Kept = { order: -items.value.length - 1, account: email, classId, event, refused: null };
     items.value = [...items.value, shown];
     try {
-      const kept = await (await device()).box.add({ account: email, classId, event });
+      const kept = await (await device.get()).box.add({ account: email, classId, event });
       items.value = items.value.map((each) => (each === shown ? kept : each));
     } catch {
       await sendUnkept(shown);
@@ -105,10 +91,10 @@ export const useOutbox = defineStore('outbox', () => {
   async function flush(): Promise<void> {
     const email = account.value;
     if (email === null || sending.value) return;
-    clearTimeout(timer);
+    again.stop();
     sending.value = true;
     try {
-      const { box } = await device();
+      const { box } = await device.get();
       // Two pages of one device send one after the other.
       lastSent.value = await alone(() => box.send(email, sendToSchool, tell));
       items.value = [...(await box.of(email)), ...items.value.filter((kept) => kept.order < 0)];
@@ -117,63 +103,35 @@ export const useOutbox = defineStore('outbox', () => {
     } finally {
       sending.value = false;
     }
-    if (lastSent.value === 'offline') {
-      timer = setTimeout(() => void flush(), wait);
-      wait = Math.min(LATEST_MS, 2 * wait);
-    } else {
-      wait = SOONEST_MS;
+    if (lastSent.value === 'offline') again.later();
+    else {
+      again.wentWell();
       if (waiting.value.some((kept) => kept.order > 0) && lastSent.value !== 'signed-out') void flush();
     }
   }
 
   /** Takes away a refused event that somebody has read. */
   async function forget(order: number): Promise<void> {
-    const { box } = await device();
+    const { box } = await device.get();
     await box.forget(order);
     items.value = items.value.filter((kept) => kept.order !== order);
   }
 
   /** Sends once more what the school has refused. */
   async function retry(order: number): Promise<void> {
-    const { box } = await device();
+    const { box } = await device.get();
     await box.retry(order);
     items.value = items.value.map((kept) => (kept.order === order ? { ...kept, refused: null } : kept));
     void flush();
   }
 
-  async function keepRecords(records: Omit<KeptRecords, 'account'>): Promise<void> {
-    if (account.value === null) return;
-    try {
-      await (await device()).database.put('records', { account: account.value, ...records });
-    } catch {
-      // Without room for it the class is asked for anew; what was recorded here stands in the outbox.
-    }
-  }
-
-  async function keptRecords(classId: string): Promise<KeptRecords | null> {
-    if (account.value === null) return null;
-    try {
-      return (await (await device()).database.get('records', [account.value, classId])) ?? null;
-    } catch {
-      return null;
-    }
-  }
-
   /** For the end of a session, however it came: nothing of it stays in memory, what is unsent stays sealed. */
   async function leave(): Promise<void> {
     account.value = null;
-    clearTimeout(timer);
+    again.stop();
     items.value = [];
     others.value = [];
-    try {
-      const { database, box } = await device();
-      await box.leave();
-      database.close();
-    } catch {
-      // A browser that keeps nothing has nothing to leave.
-    }
-    opening = null;
-    sealKey = '';
+    await device.leave();
   }
 
   function whenArrived(arrived: (classId: string, event: RecordEvent) => void): void {
@@ -191,8 +149,7 @@ export const useOutbox = defineStore('outbox', () => {
     flush,
     forget,
     retry,
-    keepRecords,
-    keptRecords,
+    ...keptRecordsOn(device, () => account.value),
     leave,
     whenArrived,
   };

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { findInstrument, type Naming } from '@escalier/core/instruments';
 import { pitch, type Counting } from '@escalier/core/music';
-import { useElementSize } from '@vueuse/core';
-import { computed, nextTick, ref, useTemplateRef, watch } from 'vue';
+import { computed, ref, useTemplateRef, watch } from 'vue';
+import { afterPaint } from '../ui/after-paint.ts';
+import { useSize } from '../ui/use-size.ts';
+import { whenIdle } from '../ui/when-idle.ts';
 import { tuneWorker } from '../workers/index.ts';
 import FingerDots from './FingerDots.vue';
-import { whenIdle } from './when-idle.ts';
 import { placeMarks, type PlacedMark, type ScoreMark } from './marks.ts';
 
 /** An engraved tune with a teacher's pencil marks over it. */
@@ -30,7 +31,7 @@ const error = ref<string | null>(null);
 const placed = ref<readonly PlacedMark[]>([]);
 const buttons = ref<readonly PlacedMark[]>([]);
 const host = useTemplateRef<HTMLElement>('host');
-const { width, height } = useElementSize(host);
+const size = useSize(host, { width: 0, height: 0 });
 const on = computed(() => findInstrument(props.instrumentId));
 const withCharts = computed(() => props.marks.some((mark) => mark.kind === 'chart'));
 let asked = 0;
@@ -59,19 +60,21 @@ watch(
   { immediate: true },
 );
 
-watch([svg, width, height, () => props.marks, () => props.presses], async () => {
-  await nextTick();
+function placeAll(): void {
   if (host.value === null) return;
   placed.value = placeMarks(host.value, props.marks);
   buttons.value = placeMarks(host.value, props.presses?.map(({ id }) => ({ kind: 'now', id })) ?? []);
-});
+}
+watch([size, () => props.marks, () => props.presses], placeAll, { flush: 'post' });
+// A new sheet is measured when the browser has laid it out by itself: asked at once, it would do so twice.
+watch(svg, () => afterPaint(placeAll));
 </script>
 
 <template>
   <div class="sheet">
     <p v-if="error !== null" role="alert">{{ error }}</p>
     <p v-else-if="svg === null" class="soft" role="status">Engraving “{{ title }}” …</p>
-    <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, width * 0.056))}px` }">
+    <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, size.width * 0.056))}px` }">
       <svg class="pencil under" aria-hidden="true">
         <template v-for="each in placed" :key="each.key">
           <g v-if="each.mark.kind === 'shade'">
@@ -231,7 +234,7 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
   fill: var(--ink);
   font-family: var(--heading);
   font-size: var(--comma);
-  font-weight: 800;
+  font-weight: 700;
   text-anchor: middle;
 }
 
@@ -278,7 +281,7 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 .engraving :deep(.ending),
 .engraving :deep(.fing),
 .engraving :deep(.tempo) {
-  font-weight: bold;
+  font-weight: 700;
 }
 
 .engraving :deep(.dir),
@@ -288,6 +291,6 @@ watch([svg, width, height, () => props.marks, () => props.presses], async () => 
 
 .engraving :deep(.verse text) {
   font-family: var(--reading);
-  font-weight: 600;
+  font-weight: 700;
 }
 </style>

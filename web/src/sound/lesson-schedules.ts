@@ -1,5 +1,6 @@
 import { midiNumber, toNumber, valueLength, type Pitch, type TuneEvent } from '@escalier/core/music';
 import { ECHO_METRE, type EchoPattern, type EchoTurn } from '@escalier/core/practice';
+import { secondsOf, type Beats, type BeatsPerMinute, type Seconds } from '@escalier/core/units';
 import { tongued, type Schedule, type SoundingNote } from './schedule.ts';
 
 const BEATS = ECHO_METRE.count;
@@ -23,10 +24,10 @@ export function beatOf(id: string): Beat {
 export function echoSchedule(
   patterns: readonly EchoPattern[],
   turns: readonly EchoTurn[],
-  perMinute: number,
+  perMinute: BeatsPerMinute,
   soundsAbove: number,
 ): Schedule {
-  const second = 60 / perMinute;
+  const second = secondsOf(1, perMinute);
   const bar = BEATS * second;
   const lead = bar;
   const starts = turns.map((_, turn) => lead + turn * bar);
@@ -45,7 +46,7 @@ export function echoSchedule(
   };
 }
 
-function notesOf(events: readonly TuneEvent[], start: number, second: number, soundsAbove: number): SoundingNote[] {
+function notesOf(events: readonly TuneEvent[], start: Seconds, second: Seconds, soundsAbove: number): SoundingNote[] {
   let at = start;
   return events.flatMap((event): SoundingNote[] => {
     const seconds = toNumber(valueLength(event.value)) * ECHO_METRE.unit * second;
@@ -60,11 +61,11 @@ export const TOGGLE_NOTES = 2 * BEATS;
 
 /** To and fro between two notes, a round at each tempo without a stop; the cue says the round and the note of it. */
 export function toggleSchedule(pair: readonly [Pitch, Pitch], tempi: readonly number[], soundsAbove: number): Schedule {
-  const lead = (BEATS * 60) / tempi[0]!;
+  const lead = secondsOf(BEATS, tempi[0]!);
   let now = lead;
   const notes = tempi.flatMap((perMinute, round) =>
     Array.from({ length: TOGGLE_NOTES }, (_, index) => {
-      const second = 60 / perMinute;
+      const second = secondsOf(1, perMinute);
       const at = now;
       now += second;
       return { at, seconds: tongued(second), part: 0, midi: midiNumber(pair[index % 2]!) + soundsAbove, round, index };
@@ -82,8 +83,8 @@ export function toggleSchedule(pair: readonly [Pitch, Pitch], tempi: readonly nu
 }
 
 /** Note after note, a beat each, after a count of four; the cue says the place in the walk. */
-export function walkSchedule(walk: readonly Pitch[], perMinute: number, soundsAbove: number): Schedule {
-  const second = 60 / perMinute;
+export function walkSchedule(walk: readonly Pitch[], perMinute: BeatsPerMinute, soundsAbove: number): Schedule {
+  const second = secondsOf(1, perMinute);
   const lead = BEATS * second;
   const notes = walk.map((pitch, index) => ({
     at: lead + index * second,
@@ -123,8 +124,8 @@ export function notesSchedule(pitches: readonly Pitch[], soundsAbove: number): S
 }
 
 /** The beat alone, to be looped: a bar of clicks. */
-export function clickSchedule(perMinute: number, beats: number): Schedule {
-  const second = 60 / perMinute;
+export function clickSchedule(perMinute: BeatsPerMinute, beats: Beats): Schedule {
+  const second = secondsOf(1, perMinute);
   const at = Array.from({ length: beats }, (_, beat) => beat * second);
   return {
     lead: 0,

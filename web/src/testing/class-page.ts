@@ -1,7 +1,8 @@
-import type { ClassPage, StepDto } from '@escalier/server/api';
+import type { LocalDate } from '@escalier/core/calendar';
+import type { ClassView, PupilView, StepView } from '../features/classes/index.ts';
 
 /** A step of a staircase for tests. */
-export function step(position: number, more: Partial<StepDto> = {}): StepDto {
+export function step(position: number, more: Partial<StepView> = {}): StepView {
   return {
     id: `step-${position}`,
     position,
@@ -23,8 +24,25 @@ export function step(position: number, more: Partial<StepDto> = {}): StepDto {
   };
 }
 
-/** A class as the server gives it, in its fifth lesson of nine. */
-export function classPage(more: Partial<ClassPage> = {}): ClassPage {
+/** A pupil of a class for tests, by a name that is the id as well. */
+export function pupilView(name: string, more: Partial<PupilView> = {}): PupilView {
+  return {
+    id: name,
+    name,
+    startStep: 1,
+    joinedOn: '2026-03-01',
+    leftOn: null,
+    playsInstead: null,
+    erased: false,
+    away: false,
+    records: 0,
+    standing: null,
+    ...more,
+  };
+}
+
+/** A class as its pages show it, in its fifth lesson of nine. */
+export function classPage(more: Partial<ClassView> = {}): ClassView {
   return {
     id: 'c',
     name: '4 Plover',
@@ -51,7 +69,7 @@ export function classPage(more: Partial<ClassPage> = {}): ClassPage {
       next: null,
       all: Array.from({ length: 9 }, (_, index) => ({
         number: index + 1,
-        date: `2026-03-0${index + 1}`,
+        date: `2026-03-0${index + 1}` as LocalDate,
         at: '09:00',
         minutes: 40,
         mode: 'room' as const,

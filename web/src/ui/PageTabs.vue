@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { nextTick, useTemplateRef, watch } from 'vue';
+import { useTemplateRef, watch } from 'vue';
 import type { RouteLocationRaw } from 'vue-router';
+import { afterPaint } from './after-paint.ts';
 
 /** Pages beside each other as tabs; on a narrow screen the one that is open is scrolled into sight. */
 export interface PageTab {
@@ -14,10 +15,7 @@ const box = useTemplateRef<HTMLElement>('box');
 
 watch(
   () => props.here,
-  async () => {
-    await nextTick();
-    box.value?.querySelector('.active')?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
-  },
+  () => afterPaint(() => box.value?.querySelector('.active')?.scrollIntoView?.({ inline: 'center', block: 'nearest' })),
   { immediate: true, flush: 'post' },
 );
 </script>

@@ -1,3 +1,5 @@
+import type { LocalDate } from '@escalier/core/calendar';
+
 /** Dates and times as the browser's language writes them. */
 
 /** Making a format takes a hundred times as long as using it, so each is made once, on first use. */
@@ -16,11 +18,11 @@ function format(options: Intl.DateTimeFormatOptions): (date: string, timeZone?: 
 const day = format({ day: 'numeric', month: 'short' });
 const wholeDay = format({ weekday: 'long', day: 'numeric', month: 'long' });
 
-/** "Tuesday 3 February", without the year. @param date a calendar day, YYYY-MM-DD. */
-export const longDate = (date: string): string => wholeDay(date.slice(0, 10), 'UTC');
+/** "Tuesday 3 February", without the year. */
+export const longDate = (date: LocalDate): string => wholeDay(date, 'UTC');
 
-/** "3 Feb". @param date a calendar day, YYYY-MM-DD. */
-export const shortDate = (date: string): string => day(date.slice(0, 10), 'UTC');
+/** "3 Feb". */
+export const shortDate = (date: LocalDate): string => day(date, 'UTC');
 
 /** "3 Feb": the day of a moment where the school is. */
 export const dayOfMoment = (moment: string, timeZone: string): string => day(moment, timeZone);

@@ -16,32 +16,33 @@ import {
   type Tempo,
   type Tune,
 } from '@escalier/core/music';
+import type { Beats, BeatsPerMinute } from '@escalier/core/units';
 
 /** A note to sound. Times in beats of the tempo, so that any tempo can play it. */
 export interface PlayedNote {
   readonly midi: number;
-  readonly start: number;
-  readonly beats: number;
+  readonly start: Beats;
+  readonly beats: Beats;
   /** Where it stands on the sheet. */
   readonly id: string;
   readonly part: number;
 }
 
 export interface Click {
-  readonly start: number;
+  readonly start: Beats;
   readonly strong: boolean;
 }
 
 export interface PlayedBar {
   readonly id: string;
   readonly index: number;
-  readonly start: number;
-  readonly end: number;
+  readonly start: Beats;
+  readonly end: Beats;
 }
 
 export interface Playback {
-  readonly perMinute: number;
-  readonly beats: number;
+  readonly perMinute: BeatsPerMinute;
+  readonly beats: Beats;
   readonly notes: readonly PlayedNote[];
   readonly clicks: readonly Click[];
   readonly bars: readonly PlayedBar[];
@@ -53,7 +54,7 @@ export interface Playback {
 
 /** Everything that is to be heard, in performance order. */
 export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playback {
-  const inBeats = (length: Rational): number => toNumber(length) / toNumber(tempo.beat);
+  const inBeats = (length: Rational): Beats => toNumber(length) / toNumber(tempo.beat);
   const bars: PlayedBar[] = [];
   const clicks: Click[] = [];
   let now: Rational = ZERO;

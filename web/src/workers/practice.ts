@@ -22,7 +22,7 @@ export interface EchoSource {
   readonly perGrade: number;
   readonly seed: number;
   /** Pinned patterns by their places. */
-  readonly keep: readonly (readonly [place: string, pattern: EchoPattern])[];
+  readonly pinned: readonly (readonly [place: string, pattern: EchoPattern])[];
 }
 
 /** A pattern and how it is written. */
@@ -45,7 +45,7 @@ export function echoSet(source: EchoSource): WrittenEchoSet {
     elements: new Set(source.elements),
     perGrade: source.perGrade,
     seed: source.seed,
-    keep: new Map(source.keep),
+    pinned: new Map(source.pinned),
   });
   return {
     missing: set.missing,

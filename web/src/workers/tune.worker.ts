@@ -21,7 +21,7 @@ import {
 } from '@escalier/core/instruments';
 import {
   failure,
-  nameRhythm,
+  countTune,
   pitchName,
   success,
   type Counting,
@@ -155,10 +155,7 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Proble
   if (!result.ok) return result;
   const { tune, on } = result.value;
   const { naming, counting } = request;
-  const spoken =
-    counting === null
-      ? []
-      : tune.parts[0].bars.map((events, index) => nameRhythm(events, tune.bars[index]!.metre, counting));
+  const spoken = counting === null ? [] : countTune(tune, counting);
   const underNote = (barIndex: number, eventIndex: number): readonly (string | null)[] => {
     const event = tune.parts[0].bars[barIndex]![eventIndex]!;
     const name =

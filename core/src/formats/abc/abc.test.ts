@@ -115,9 +115,9 @@ describe('reading ABC as people write it', () => {
 
 it('writes ABC that a musician would write', () => {
   const result = readAbc(
-    'X:1\nT:Mill\nC:Ann\nM:2/4\nL:1/8\nQ:1/4=80\nK:Dmix\n|:"G"BA .G2|(3ABc d2:|\n[1 A4:|[2 G4||\nz2 !breath!c2-|c4|]\nw:last line here\n',
+    'X:1\nT:Mill\nC:Ann\nM:2/4\nL:1/8\nQ:1/4=80\nK:Dmix\n|:"G"BA .G2|(3ABc d2:|\n[1 A4:|[2 G4||\n!breath!z2 c2-|c4|]\nw:last line here\n',
   );
   expect(result.ok && writeAbc(result.value.tune)).toBe(
-    '%abc-2.1\nX:1\nT:Mill\nC:Ann\nL:1/8\nM:2/4\nQ:1/4=80\nK:DMix\n|:"G"BA .G2|(3:2:3ABc d2:|\n[1 A4:|[2 G4||\nz2!breath! c2-|c4|]\nw:last line\n',
+    '%abc-2.1\nX:1\nT:Mill\nC:Ann\nL:1/8\nM:2/4\nQ:1/4=80\nK:DMix\n|:"G"BA .G2|(3:2:3ABc d2:|\n[1 A4:|[2 G4||\n!breath!z2 c2-|c4|]\nw:last line\n',
   );
 });

@@ -129,8 +129,8 @@ export class VoiceReader {
       fermata: element.decoration?.includes('fermata') ?? false,
       chordSymbol: plainSigns(element.chord?.find((chord) => chord.position === 'default')?.name),
       dynamic: element.decoration?.map((name) => DYNAMIC_OF.get(name)).find((found) => found !== undefined) ?? null,
-      breath: false,
     };
+    const breath = element.decoration?.includes('breath') ?? false;
     this.#readDecorations(element);
     if (element.chord?.some((chord) => /^to coda$/i.test(chord.name)) === true)
       this.#frame = { ...this.#frame, toCoda: true };
@@ -139,10 +139,11 @@ export class VoiceReader {
     if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
     const sounding = pitches.at(-1);
     if (element.rest !== undefined || sounding === undefined) {
-      this.#current.push(...values.map((value) => ({ ...PLAIN_REST, ...common, value })));
+      this.#current.push(...values.map((value) => ({ ...PLAIN_REST, ...common, breath, value })));
       return;
     }
     this.#current.push(...this.#notesOf(element, sounding, values, common));
+    if (breath) this.#markBreath();
   }
 
   /** A length that takes two written values becomes two tied notes. */
@@ -168,14 +169,18 @@ export class VoiceReader {
     for (const decoration of element.decoration ?? []) {
       const sign = barSign(decoration);
       if (sign !== null) this.#frame = { ...this.#frame, ...sign };
-      else if (decoration === 'breath') this.#markBreath();
-      else if (decoration !== 'fermata' && !ARTICULATION_OF.has(decoration) && !DYNAMIC_OF.has(decoration)) {
+      else if (
+        decoration !== 'fermata' &&
+        decoration !== 'breath' &&
+        !ARTICULATION_OF.has(decoration) &&
+        !DYNAMIC_OF.has(decoration)
+      ) {
         this.#leave(`the sign "${decoration}"`);
       }
     }
   }
 
-  /** ABC writes the breath mark before the note that follows it. */
+  /** A breath mark stands with the note after which one breathes, or at the bar line after it. */
   #markBreath(): void {
     const list = this.#current.length > 0 ? this.#current : this.events.at(-1);
     const last = list?.at(-1);

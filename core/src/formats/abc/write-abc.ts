@@ -137,10 +137,9 @@ function eventsText(events: readonly TuneEvent[], bar: Bar): string {
       const tupletSign =
         group === undefined || tuplet === null ? '' : `(${tuplet.actual}:${tuplet.normal}:${group.last - index + 1}`;
       const isBeamed = ['begin', 'continue'].includes(beams[index]?.[0] ?? '') || index === events.length - 1;
-      return `${tupletSign}${eventText(event, accidentals[index] ?? null)}${event.breath ? '!breath!' : ''}${isBeamed ? '' : ' '}`;
+      return `${tupletSign}${eventText(event, accidentals[index] ?? null)}${isBeamed ? '' : ' '}`;
     })
-    .join('')
-    .replace(/ !breath! /g, '!breath! ');
+    .join('');
 }
 
 function eventText(event: TuneEvent, accidental: string | null): string {
@@ -148,6 +147,7 @@ function eventText(event: TuneEvent, accidental: string | null): string {
   const marks = [
     event.dynamic === null ? '' : `!${event.dynamic}!`,
     event.fermata ? '!fermata!' : '',
+    event.breath ? '!breath!' : '',
     ...(event.kind === 'note' ? event.articulations.map((name) => (name === 'staccato' ? '.' : `!${name}!`)) : []),
   ].join('');
   const length = lengthText(divide(valueLength({ ...event.value, tuplet: null }), UNIT));

@@ -9,6 +9,7 @@ import {
   midiNumber,
   performanceOrder,
   performedNotes,
+  quartersPerMinute,
   rational,
   subtract,
   toNumber,
@@ -90,11 +91,11 @@ function meta(at: number, type: string, content: object): Timed {
 
 function conductor(tune: Tune, options: MidiOptions, start: number): Timed[] {
   const tempo = options.tempo ?? tune.tempo ?? { beat: rational(1, 4), perMinute: 84 };
-  const quartersPerMinute = tempo.perMinute * toNumber(tempo.beat) * 4;
+  const quarters = quartersPerMinute(tempo);
   const first = tune.bars[0]!;
   const track = [
     meta(0, 'trackName', { text: tune.title }),
-    meta(0, 'setTempo', { microsecondsPerBeat: Math.round(MICROSECONDS_A_MINUTE / quartersPerMinute) }),
+    meta(0, 'setTempo', { microsecondsPerBeat: Math.round(MICROSECONDS_A_MINUTE / quarters) }),
     timeSignature(0, first.metre),
     keySignature(0, first.key),
   ];

@@ -1,8 +1,8 @@
 import { XMLBuilder } from 'fast-xml-parser';
 import {
+  quartersPerMinute,
   sameKey,
   sameMetre,
-  toNumber,
   tupletGroups,
   valueOfLength,
   type Bar,
@@ -163,8 +163,9 @@ function signsBefore(tune: Tune, part: number, barIndex: number, bar: Bar, forEn
 }
 
 /** On the engraved sheet the tempo stands beside it, as text; a file carries the metronome mark too. */
-function tempoXml({ beat, perMinute }: Tempo, forEngraving: boolean): Xml {
-  const quarters = { tempo: String(perMinute * toNumber(beat) * 4) };
+function tempoXml(tempo: Tempo, forEngraving: boolean): Xml {
+  const { beat, perMinute } = tempo;
+  const quarters = { tempo: String(quartersPerMinute(tempo)) };
   const value = valueOfLength(beat);
   if (forEngraving || value === null) return element('sound', [], quarters);
   const metronome = element('metronome', [

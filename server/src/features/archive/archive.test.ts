@@ -12,8 +12,9 @@ import { DEMO_TEACHER } from '../../demo/school.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { connect } from '../../connect.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary, PupilRecord } from '../classes/index.ts';
-import type { ChangeLine } from '../schools/index.ts';
+import type { ChangeLine } from '../changes/index.ts';
+import type { ClassPage, ClassSummary } from '../class-page/index.ts';
+import type { PupilRecord } from '../pupils/index.ts';
 import type { Archive } from './format.ts';
 
 let test: TestApp;

@@ -1,6 +1,6 @@
 import type { EntityManager } from '../../platform/database.ts';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, PARTS } from './format.ts';
 import { selectOf } from './columns.ts';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, PARTS } from './format.ts';
 import { withSnapshot } from './rows.ts';
 
 const SCHOOL = `select name, time_zone as "timeZone", cautions, remarks from school where id = $school`;

@@ -8,7 +8,7 @@ import { BELTS } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
 import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
-import { withDays } from '../calendar/index.ts';
+import { withDays } from '../terms/index.ts';
 
 /** docs/ARCHIVE.md says what each part is. A new version is read beside the old ones, never instead of them. */
 export const ARCHIVE_FORMAT = 'escalier-school';

@@ -1,7 +1,8 @@
 import { Hono, type Context } from 'hono';
 import type { AppEnv } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
-import { noteChange } from '../schools/index.ts';
+import { forRole } from '../../platform/roles.ts';
+import { noteChange } from '../changes/index.ts';
 import { exportSchool } from './export.ts';
 import { importSchool } from './import.ts';
 import { exportTables } from './tables.ts';
@@ -46,6 +47,7 @@ function streamed(work: (write: (bytes: Uint8Array) => Promise<void>) => Promise
 const encoder = new TextEncoder();
 
 export const archiveRoutes = new Hono<AppEnv>()
+  .use(forRole('owner'))
   .get('/', async (c) => {
     const { em, who, now } = c.var;
     const body = streamed((write) => exportSchool(em.fork(), who.schoolId, now, (text) => write(encoder.encode(text))));

@@ -3,7 +3,7 @@ import { findInstrument } from '@escalier/core/instruments';
 import { hearings } from '@escalier/core/records';
 import { strToU8, Zip, ZipDeflate } from 'fflate';
 import type { EntityManager } from '../../platform/database.ts';
-import { toEvent, type EventRow } from '../classes/index.ts';
+import { toEvent, type EventRow } from '../hearing/index.ts';
 import { withSnapshot, type Snapshot } from './rows.ts';
 
 type Cells = CsvTable['rows'][number];

@@ -1,3 +1,2 @@
-export { withDays } from './input.ts';
-export { calendarRoutes, subscribedRoutes, termRoutes } from './routes.ts';
-export type { ClassCalendar, TermDto } from './service.ts';
+export { calendarRoutes, subscribedRoutes } from './routes.ts';
+export type { ClassCalendar } from './service.ts';

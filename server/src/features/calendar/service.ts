@@ -4,31 +4,18 @@ import {
   lessonsOf,
   lostLessons,
   writeLessons,
-  type DaysOff,
   type GroupStand,
   type Lesson,
   type LostLesson,
-  type ReadHolidays,
-  type Rotation,
 } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { newId } from '../../platform/ids.ts';
-import { notFound, wrongInput } from '../../platform/problem.ts';
-import { reader } from '../../reader/index.ts';
-import { ClassEntity, classOf, localToday } from '../classes/index.ts';
-import { changedFields, changeVersion, noteChange, SchoolEntity, TermEntity } from '../schools/index.ts';
-import type { TermChange, TermInput } from './input.ts';
-
-export interface TermDto {
-  readonly id: string;
-  readonly name: string;
-  readonly startsOn: string;
-  readonly endsOn: string;
-  readonly daysOff: readonly DaysOff[];
-  readonly rotation: Rotation;
-  readonly version: number;
-}
+import { notFound } from '../../platform/problem.ts';
+import { noteChange } from '../changes/index.ts';
+import { ClassEntity, classOf } from '../classes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { TermEntity, type TermDto } from '../terms/index.ts';
+import { localToday } from '../../platform/today.ts';
 
 export interface ClassCalendar {
   readonly term: TermDto;
@@ -38,54 +25,6 @@ export interface ClassCalendar {
   readonly groups: readonly (GroupStand & { readonly name: string })[];
   /** Secret end of the address to subscribe to; null as long as there is none. */
   readonly token: string | null;
-}
-
-export async function listTerms(em: EntityManager, who: SignedIn): Promise<readonly TermDto[]> {
-  return em.find(TermEntity, { school: who.schoolId }, { orderBy: { startsOn: 'desc' } });
-}
-
-export async function addTerm(em: EntityManager, who: SignedIn, input: TermInput): Promise<TermDto> {
-  const id = newId();
-  await em.transactional(async (tx) => {
-    await tx.insert(TermEntity, { id, school: who.schoolId, ...input });
-    await noteChange(tx, who, id, `${input.name}: term made`);
-  });
-  return { id, ...input, version: 1 };
-}
-
-/** @throws Problem 404 when the term is not of the asker's school. */
-export async function changeTerm(em: EntityManager, who: SignedIn, id: string, change: TermChange): Promise<TermDto> {
-  const { version, ...input } = change;
-  const before = await em.findOne(TermEntity, { id, school: who.schoolId });
-  if (before === null) throw notFound('term');
-  const changed = changedFields(before, input, TERM_WORDS);
-  await em.transactional(async (tx) => {
-    await changeVersion(tx, who, TermEntity, { where: { id }, about: id, version }, input);
-    if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
-  });
-  return { id, ...input, version: version + 1 };
-}
-
-const TERM_WORDS = {
-  name: 'name',
-  startsOn: 'first day',
-  endsOn: 'last day',
-  daysOff: 'days off',
-  rotation: 'rotation',
-} as const;
-
-/** What an iCalendar file would add to a term; nothing is stored. @throws Problem 400 when it is no such file. */
-export async function previewHolidays(
-  em: EntityManager,
-  who: SignedIn,
-  id: string,
-  ics: string,
-): Promise<ReadHolidays> {
-  const term = await em.findOne(TermEntity, { id, school: who.schoolId });
-  if (term === null) throw notFound('term');
-  const read = await reader.holidays(ics, term.startsOn, term.endsOn);
-  if (!read.ok) throw wrongInput({ ics: read.error });
-  return read.value;
 }
 
 /** @throws Problem 404 when the class is not of the asker's school. */

@@ -1,11 +1,13 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Meeting } from '@escalier/core/calendar';
+import type { Meeting, LocalDate } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
 import type { PassRule, Posture, RungId } from '@escalier/core/practice';
-import type { PointsRule, Standing } from '@escalier/core/records';
-import { AccountEntity, SchoolEntity, TermEntity } from '../schools/index.ts';
+import type { PointsRule } from '@escalier/core/records';
+import { AccountEntity } from '../accounts/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
+import { TermEntity } from '../terms/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
 
 /** How a class is taught where practitioners differ. */
@@ -71,8 +73,8 @@ export const PupilEntity = defineEntity({
     shownName: p.text(),
     /** Late joiners begin above the first step. */
     startStep: () => p.manyToOne(StepEntity).mapToPk(),
-    joinedOn: p.date(),
-    leftOn: p.date().nullable(),
+    joinedOn: p.date().$type<LocalDate>(),
+    leftOn: p.date().$type<LocalDate>().nullable(),
     /** How this pupil tells left from right, where it is not the mark of the class; empty for that. */
     handMark: p.text(),
     /** For the teachers only. */
@@ -96,19 +98,7 @@ export const PupilMoveEntity = defineEntity({
     pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
     fromClass: () => p.manyToOne(ClassEntity).mapToPk(),
     toClass: () => p.manyToOne(ClassEntity).mapToPk(),
-    movedOn: p.date(),
-  }),
-});
-
-/** Where a pupil stood after so many records by some rules: worked out again where either is another. */
-export const KeptStandingEntity = defineEntity({
-  name: 'KeptStanding',
-  tableName: 'kept_standing',
-  properties: (p) => ({
-    pupil: () => p.oneToOne(PupilEntity).mapToPk().primary().owner().deleteRule('cascade'),
-    records: p.integer(),
-    rules: p.text(),
-    standing: p.json<Standing>(),
+    movedOn: p.date().$type<LocalDate>(),
   }),
 });
 
@@ -118,7 +108,7 @@ export const AbsenceEntity = defineEntity({
   primaryKeys: ['pupil', 'date'],
   properties: (p) => ({
     pupil: () => p.manyToOne(PupilEntity).mapToPk().primary().deleteRule('cascade'),
-    date: p.date().primary(),
+    date: p.date().$type<LocalDate>().primary(),
   }),
 });
 

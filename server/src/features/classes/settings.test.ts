@@ -1,10 +1,15 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { AccountEntity, hashPassword, SchoolEntity } from '../schools/index.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import type { ClassCalendar } from '../calendar/index.ts';
+import type { ClassPage, ClassSummary } from '../class-page/index.ts';
+import type { PupilRecord } from '../pupils/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { hashPassword } from '../sign-in/index.ts';
+import type { TermDto } from '../terms/index.ts';
+import type { ClassSettings, StaircaseChoice } from './settings.ts';
 import { newId } from '../../platform/ids.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
-import type { ClassCalendar, TermDto } from '../calendar/index.ts';
-import type { ClassPage, ClassSettings, ClassSummary, PupilRecord, StaircaseChoice } from './index.ts';
 
 let test: TestApp;
 let stranger: string;
@@ -146,7 +151,7 @@ describe('pupils', () => {
     });
     expect(await list()).toHaveLength(before);
     expect((await add([fresh('Zelda'), fresh('Zorro', 3)])).status).toBe(201);
-    const page = await get<ClassPage>(`/api/classes/${plover()}`);
+    const page = await test.view(plover());
     expect(page.pupils.find((pupil) => pupil.name === 'Zorro')!.standing).toMatchObject({
       stepIndex: 2,
       passedSteps: 0,
@@ -172,18 +177,18 @@ describe('pupils', () => {
     });
     expect(await fields(await put({ leftOn: '2026-01-01' }))).toHaveProperty('leftOn');
     expect((await put({ leftOn: '2026-03-04' })).status).toBe(200);
-    const page = await get<ClassPage>(`/api/classes/${plover()}`);
+    const page = await test.view(plover());
     expect(page.pupils.find((pupil) => pupil.id === id)!.standing).toBeNull();
     expect(await fields(await put({ name: 'Aino', leftOn: null }))).toHaveProperty('name');
   });
 
   it('move to a parallel class with their records, and to no class on other stairs', async () => {
     const goran = (await list()).find((pupil) => pupil.name === 'Goran')!;
-    const before = (await get<ClassPage>(`/api/classes/${plover()}`)).pupils.find((pupil) => pupil.id === goran.id)!;
+    const before = (await test.view(plover())).pupils.find((pupil) => pupil.id === goran.id)!;
     const move = (classId: string) => test.send('POST', `/api/pupils/${goran.id}/move`, { classId });
     expect(await fields(await move(ids.get('Whistle Club')!))).toHaveProperty('classId');
     expect((await move(otter())).status).toBe(200);
-    const after = (await get<ClassPage>(`/api/classes/${otter()}`)).pupils.find((pupil) => pupil.id === goran.id)!;
+    const after = (await test.view(otter())).pupils.find((pupil) => pupil.id === goran.id)!;
     expect(after.standing).toEqual(before.standing);
     expect((await list()).some((pupil) => pupil.id === goran.id)).toBe(false);
     expect((await move(plover())).status).toBe(200);
@@ -196,7 +201,7 @@ describe('pupils', () => {
     expect((await say(true)).status).toBe(200);
     expect((await say(true)).status).toBe(200);
     expect((await list())[0]!.absences).toEqual(['2026-03-03']);
-    const page = await get<ClassPage>(`/api/classes/${plover()}`);
+    const page = await test.view(plover());
     expect(page.pupils.find((pupil) => pupil.id === first!.id)!.away).toBe(true);
     expect(page.queue.map((place) => place.pupilId)).not.toContain(first!.id);
     await say(false);

@@ -2,9 +2,11 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
+import type { ChangeLine } from '../changes/index.ts';
+import type { ClassPage, ClassSummary } from '../class-page/index.ts';
+import type { ClassRecords } from '../hearing/index.ts';
 import type { BeltList, ClassBelts } from '../instruments/index.ts';
-import type { ChangeLine } from '../schools/index.ts';
-import type { ClassPage, ClassRecords, ClassSummary, PupilRecord } from './index.ts';
+import type { PupilRecord } from '../pupils/index.ts';
 
 let test: TestApp;
 let classId: string;

@@ -1,6 +1,8 @@
 import { defineEntity } from '@mikro-orm/core';
+import type { Standing } from '@escalier/core/records';
+import { AccountEntity } from '../accounts/index.ts';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
-import { AccountEntity, SchoolEntity } from '../schools/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
 
@@ -48,5 +50,17 @@ export const RecordEventEntity = defineEntity({
     deviceAhead: p.integer(),
     /** By the server's clock. */
     receivedAt: p.datetime(),
+  }),
+});
+
+/** Where a pupil stood after so many records by some rules: worked out again where either is another. */
+export const KeptStandingEntity = defineEntity({
+  name: 'KeptStanding',
+  tableName: 'kept_standing',
+  properties: (p) => ({
+    pupil: () => p.oneToOne(PupilEntity).mapToPk().primary().owner().deleteRule('cascade'),
+    records: p.integer(),
+    rules: p.text(),
+    standing: p.json<Standing>(),
   }),
 });

@@ -2,8 +2,9 @@ import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassRecords, ClassSummary } from '../classes/index.ts';
+import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { RecordEventEntity } from './entities.ts';
+import type { ClassRecords } from './read-events.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -22,7 +23,7 @@ async function get<Body>(path: string): Promise<Body> {
 
 const pupilNamed = (name: string) => page.pupils.find((pupil) => pupil.name === name)!;
 const standingNow = async (name: string) => {
-  const now = await get<ClassPage>(`/api/classes/${page.id}`);
+  const now = await test.view(page.id);
   return now.pupils.find((pupil) => pupil.name === name)!.standing;
 };
 const post = (...events: unknown[]) =>

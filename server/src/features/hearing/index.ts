@@ -1,5 +1,7 @@
-export { RecordCountEntity, RecordEventEntity } from './entities.ts';
+export { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './entities.ts';
+export { standingsOfClimbers, type Climber } from './kept-standings.ts';
 export { liveRecords, type LiveRecords } from './live.ts';
-export { hearingRoutes } from './routes.ts';
-export { liveStreams } from './streams.ts';
+export { blankReasons, toEvent, type ClassRecords, type EventRow } from './read-events.ts';
+export { hearingRoutes, recordRoutes } from './routes.ts';
 export type { Recorded } from './service.ts';
+export { liveStreams } from './streams.ts';

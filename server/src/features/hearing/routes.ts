@@ -6,13 +6,16 @@ import { z } from 'zod';
 import { batched } from '../../platform/batched.ts';
 import type { AppEnv } from '../../platform/context.ts';
 import { moment, text } from '../../platform/fields.ts';
+import { idParam } from '../../platform/ids.ts';
+import { forRole } from '../../platform/roles.ts';
 import type { Orm } from '../../platform/database.ts';
 import { valid } from '../../platform/valid.ts';
 import { openClasses } from '../classes/index.ts';
-import { SESSION_COOKIE } from '../schools/index.ts';
+import { SESSION_COOKIE } from '../sign-in/index.ts';
 import type { LiveRecords } from './live.ts';
-import { liveStream, type LiveStreams } from './streams.ts';
+import { classRecords } from './read-events.ts';
 import { recordAll, type Sending } from './service.ts';
+import { liveStream, type LiveStreams } from './streams.ts';
 
 const when = moment.transform((iso) => new Date(iso));
 const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: when };
@@ -53,11 +56,11 @@ const GATHER_MS = 5;
 export function hearingRoutes(orm: Orm, live: LiveRecords, streams: LiveStreams) {
   const record = batched((sendings: readonly Sending[]) => recordAll(orm.em.fork(), sendings), GATHER_MS);
   return new Hono<AppEnv>()
-    .post('/events', valid('json', recordsInput), async (c) => {
+    .post('/events', forRole('assistant'), valid('json', recordsInput), async (c) => {
       const results = await record({ who: c.var.who, input: c.req.valid('json'), now: c.var.now });
       return c.json({ results });
     })
-    .get('/live', (c) => {
+    .get('/live', forRole('assistant'), (c) => {
       const leave = streams.enter(c.var.who.accountId);
       return streamSSE(c, async (stream) => {
         try {
@@ -75,3 +78,17 @@ async function stillMay(c: Context<AppEnv>, orm: Orm): Promise<ReadonlySet<strin
   const who = token === undefined ? null : await c.var.session({ token, now: c.var.clock() });
   return who === null ? null : new Set(await openClasses(orm.em.fork(), who));
 }
+
+const afterQuery = z.object({ after: z.coerce.number().int().min(0).default(0) });
+
+/** By the id of a class. */
+export const recordRoutes = new Hono<AppEnv>().get(
+  '/:id/records',
+  forRole('assistant'),
+  valid('param', idParam),
+  valid('query', afterQuery),
+  async (c) => {
+    const { after } = c.req.valid('query');
+    return c.json(await classRecords(c.var.em, c.var.who, c.req.valid('param').id, after));
+  },
+);

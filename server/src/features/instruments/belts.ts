@@ -3,11 +3,11 @@ import { BELTS } from '@escalier/core/staircase';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { classNeeds, type ClassNeeds } from '../classes/index.ts';
+import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
+import { classNeeds, type ClassNeeds } from '../class-page/index.ts';
+import { BeltStockEntity } from './entities.ts';
 import { whole } from '../../platform/fields.ts';
 import { version } from '../../platform/versions.ts';
-import { changedMeanwhile, changeVersion, noteChange } from '../schools/index.ts';
-import { BeltStockEntity } from './entities.ts';
 
 export const stockInput = z.object({
   belts: z

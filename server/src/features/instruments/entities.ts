@@ -1,7 +1,9 @@
 import { CONDITIONS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { defineEntity } from '@mikro-orm/core';
+import type { LocalDate } from '@escalier/core/calendar';
+import { AccountEntity } from '../accounts/index.ts';
 import { PupilEntity } from '../classes/index.ts';
-import { AccountEntity, SchoolEntity } from '../schools/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 
 export const InstrumentEntity = defineEntity({
@@ -31,8 +33,8 @@ export const LoanEntity = defineEntity({
     id: p.uuid().primary(),
     instrument: () => p.manyToOne(InstrumentEntity).mapToPk().index(),
     pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
-    lentOn: p.date(),
-    returnedOn: p.date().nullable(),
+    lentOn: p.date().$type<LocalDate>(),
+    returnedOn: p.date().$type<LocalDate>().nullable(),
   }),
 });
 

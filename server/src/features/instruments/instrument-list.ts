@@ -4,10 +4,11 @@ import type { Condition, Owner } from '@escalier/core/instruments';
 import { addDays, format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { ClassEntity, localToday, ownClasses, PupilEntity } from '../classes/index.ts';
-import { TermEntity } from '../schools/index.ts';
+import { ClassEntity, ownClasses, PupilEntity } from '../classes/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
+import { TermEntity } from '../terms/index.ts';
 import { InstrumentEntity } from './entities.ts';
+import { localToday } from '../../platform/today.ts';
 
 /** So far ahead cleaning is called for. */
 const CLEANING_DAYS = 7;

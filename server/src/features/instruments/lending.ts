@@ -3,10 +3,11 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { localToday, pupilOf } from '../classes/index.ts';
-import { noteChange } from '../schools/index.ts';
-import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './instrument-list.ts';
+import { localToday } from '../../platform/today.ts';
+import { noteChange } from '../changes/index.ts';
+import { pupilOf } from '../classes/index.ts';
 import { InstrumentEntity, LoanEntity } from './entities.ts';
+import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './instrument-list.ts';
 import { instrumentOf, lockInstruments } from './service.ts';
 
 /** @throws Problem 400 when it is not to be played, or another pupil of the class has it. */

@@ -7,7 +7,7 @@ import { idParam } from '../../platform/ids.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { beltList, keepStock, stockInput } from './belts.ts';
-import { earnedBelts, giveBelts, givenInput } from './given.ts';
+import { earnedBelts, giveBelts, givenInput } from './handing-out.ts';
 import { instrumentList } from './instrument-list.ts';
 import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
 import { addInstruments, changeInstrument, noteCleaned, removeInstrument } from './service.ts';

@@ -3,7 +3,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { changeVersion, noteChange } from '../schools/index.ts';
+import { changeVersion, noteChange } from '../changes/index.ts';
 import { InstrumentEntity, LoanEntity } from './entities.ts';
 
 export interface NewInstruments {

@@ -1,7 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassSummary } from '../classes/index.ts';
-import type { ClassNotes } from './index.ts';
+import type { ClassSummary } from '../class-page/index.ts';
+import type { ClassNotes } from './service.ts';
 
 let test: TestApp;
 beforeAll(async () => {

@@ -3,8 +3,9 @@ import { pitch, pitchName } from '@escalier/core/music';
 import { teachingOrder } from '@escalier/core/practice';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { classClimb, type ClassFacts, type ClimbStep } from '../classes/index.ts';
-import { readCautions, type SchoolCaution } from '../schools/index.ts';
+import { classClimb, type ClassFacts, type ClimbStep } from '../class-page/index.ts';
+import { readCautions } from '../school-settings/index.ts';
+import type { SchoolCaution } from '../schools/index.ts';
 
 /** A note that a class meets on its stairs. */
 export interface NoteOnStairs {

@@ -1,6 +1,7 @@
 import { defineEntity } from '@mikro-orm/core';
 import { ROLES } from '../../platform/context.ts';
-import { AccountEntity, SchoolEntity } from '../schools/index.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
 
 /** A link that lets somebody in once: to a new account, or to a new password for one that is there. */
 export const InvitationEntity = defineEntity({

@@ -4,11 +4,13 @@ import type { EntityManager } from '../../platform/database.ts';
 import { newId, newToken } from '../../platform/ids.ts';
 import { LOCKS } from '../../platform/locks.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
-import { AccountEntity, noteChange, SchoolEntity } from '../schools/index.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import { noteChange } from '../changes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
 import { SetupCodeEntity } from './entities.ts';
 
 /** Puts the tunes and staircases that ship with Escalier into a new school. */
-export type Stock = (em: EntityManager, schoolId: string) => Promise<void>;
+export type FillSchool = (em: EntityManager, schoolId: string) => Promise<void>;
 
 /** Letters and digits that nobody takes for each other. */
 const SIGNS = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
@@ -52,7 +54,7 @@ export interface FirstSchool {
 export async function setUpSchool(
   em: EntityManager,
   input: FirstSchool,
-  stock: Stock,
+  fillSchool: FillSchool,
 ): Promise<Pick<SignedIn, 'accountId' | 'schoolId'>> {
   return em.transactional(async (tx) => {
     await tx.execute('select pg_advisory_xact_lock(?)', [LOCKS.firstRun]);
@@ -74,7 +76,7 @@ export async function setUpSchool(
       closedAt: null,
       sealKey: newToken(),
     });
-    await stock(tx, schoolId);
+    await fillSchool(tx, schoolId);
     await noteChange(tx, { schoolId, accountId }, schoolId, `${input.school}: set up`);
     return { accountId, schoolId };
   });

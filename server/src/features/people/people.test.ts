@@ -3,8 +3,9 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary } from '../classes/index.ts';
-import type { ChangeLine, Me, SessionLine } from '../schools/index.ts';
+import type { ChangeLine } from '../changes/index.ts';
+import type { ClassPage, ClassSummary } from '../class-page/index.ts';
+import type { Me, SessionLine } from '../sign-in/index.ts';
 import type { NewLink, People } from './service.ts';
 
 let test: TestApp;

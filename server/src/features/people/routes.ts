@@ -3,8 +3,10 @@ import { z } from 'zod';
 import { ROLES, type AppEnv } from '../../platform/context.ts';
 import { linkToken, text, timeZone } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
+import { forRole } from '../../platform/roles.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
+import { schoolName } from '../school-settings/index.ts';
 import {
   countTry,
   deviceOf,
@@ -13,9 +15,8 @@ import {
   newPassword,
   openSession,
   refuseWeak,
-  schoolName,
-} from '../schools/index.ts';
-import { setUpSchool, type Stock } from './first-run.ts';
+} from '../sign-in/index.ts';
+import { setUpSchool, type FillSchool } from './first-run.ts';
 import {
   acceptInvitation,
   changePerson,
@@ -32,6 +33,7 @@ const role = z.enum(ROLES, 'One of: owner, teacher, assistant.');
 const classIds = z.array(z.uuid()).max(200);
 
 export const peopleRoutes = new Hono<AppEnv>()
+  .use(forRole('owner'))
   .get('/', async (c) => c.json(await listPeople(c.var.em, c.var.who, c.var.now)))
   .put(
     '/:id',
@@ -82,14 +84,14 @@ const firstRun = z.object({
 });
 
 /** Sets up the first school of an empty database. */
-export function firstRunRoutes(stock: Stock) {
+export function firstRunRoutes(fillSchool: FillSchool) {
   return new Hono<AppEnv>().post('/', valid('json', firstRun), async (c) => {
     const { password, code, ...rest } = c.req.valid('json');
     const device = deviceOf(c);
     await countTry(c.var.em, { key: 'setup code', address: device.address }, c.var.now);
     await refuseWeak('password', password, [rest.email, rest.name, rest.school]);
     const passwordHash = await hashPassword(password);
-    const account = await setUpSchool(c.var.em, { ...rest, code, passwordHash }, stock);
+    const account = await setUpSchool(c.var.em, { ...rest, code, passwordHash }, fillSchool);
     keepCookies(c, await openSession(c.var.em, account, device, c.var.now));
     return c.json({ ok: true }, 201);
   });

@@ -3,15 +3,11 @@ import type { Role, SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import { changeVersion, noteChange } from '../changes/index.ts';
 import { ClassEntity, ClassTeacherEntity } from '../classes/index.ts';
-import {
-  AccountEntity,
-  changeVersion,
-  forgetDevices,
-  noteChange,
-  SchoolEntity,
-  SessionEntity,
-} from '../schools/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { forgetDevices, SessionEntity } from '../sign-in/index.ts';
 import { InvitationEntity } from './entities.ts';
 
 const LINK_DAYS = 7;

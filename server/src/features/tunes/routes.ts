@@ -4,6 +4,7 @@ import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
 import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
+import { forRole } from '../../platform/roles.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { addTune, changeTune, deleteTune, listTunes, oneTune, restoreTune, tuneUse } from './service.ts';
@@ -11,11 +12,11 @@ import { addTune, changeTune, deleteTune, listTunes, oneTune, restoreTune, tuneU
 const tuneInput = z.object({ abc: text('The tune as ABC.').max(MOST_ABC_CHARACTERS, 'The tune is too long.') });
 
 export const tuneRoutes = new Hono<AppEnv>()
-  .get('/', async (c) => c.json(await listTunes(c.var.em, c.var.who)))
+  .get('/', forRole('assistant'), async (c) => c.json(await listTunes(c.var.em, c.var.who)))
   .post('/', valid('json', tuneInput), async (c) => {
     return c.json(await addTune(c.var.em, c.var.who, c.req.valid('json').abc), 201);
   })
-  .get('/:id', valid('param', idParam), async (c) =>
+  .get('/:id', forRole('assistant'), valid('param', idParam), async (c) =>
     c.json(await oneTune(c.var.em, c.var.who, c.req.valid('param').id)),
   )
   .put('/:id', valid('param', idParam), valid('json', tuneInput.extend({ version })), async (c) => {

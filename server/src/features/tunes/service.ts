@@ -3,7 +3,7 @@ import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { reader, type ReadText } from '../../reader/index.ts';
-import { changeVersion, noteChange } from '../schools/index.ts';
+import { changeVersion, noteChange } from '../changes/index.ts';
 import { TuneEntity } from './entities.ts';
 
 export interface TuneDto {

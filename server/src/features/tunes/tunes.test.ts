@@ -2,8 +2,10 @@ import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary, Findable, TunePage } from '../classes/index.ts';
-import { AccountEntity, hashPassword } from '../schools/index.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import type { ClassPage, ClassSummary, TunePage } from '../class-page/index.ts';
+import type { Findable } from '../classes/index.ts';
+import { hashPassword } from '../sign-in/index.ts';
 import { StepTuneEntity } from '../staircase/index.ts';
 import type { TuneDto } from './service.ts';
 

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { capacity, USUAL_CHANGEOVER, USUAL_TALK, type Capacity, type HearingWay } from '@escalier/core/calendar';
-import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
+import type { ClassView } from '../classes/index.ts';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 
 /** How many can be heard in a lesson, and how many lessons it takes to hear everyone, with the sum written out. */
 const props = defineProps<{
-  page: ClassPage;
+  page: ClassView;
   /** Parallel groups, for whom the same is worked out. */
   others: readonly { readonly id: string; readonly name: string; readonly pupils: number; readonly left: number }[];
 }>();

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import type { ClassCalendar } from '@escalier/server/api';
-import { lessonsBefore } from '@escalier/core/calendar';
+import { lessonsBefore, type LocalDate } from '@escalier/core/calendar';
 import { computed, ref } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 
 /** Parallel groups beside each other: how many lessons each has been taught and has left, and who falls behind. */
-const props = defineProps<{ calendar: ClassCalendar; today: string }>();
-const until = ref('');
-const before = computed(() => lessonsBefore(props.calendar.lessons, props.today, until.value));
+const props = defineProps<{ calendar: ClassCalendar; today: LocalDate }>();
+const until = ref<LocalDate | ''>('');
+const before = computed(() =>
+  until.value === '' ? [] : lessonsBefore(props.calendar.lessons, props.today, until.value),
+);
 const most = computed(() => Math.max(1, ...props.calendar.groups.map((group) => group.total)));
 const behind = computed(() => props.calendar.groups.filter((group) => group.behind > 0 || group.behindAtEnd > 0));
 const FIELDS = [

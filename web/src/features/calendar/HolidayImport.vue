@@ -6,9 +6,10 @@ import { shortDate } from '../../ui/dates.ts';
 import FilePick from '../../ui/FilePick.vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import { useSave } from '../../ui/use-save.ts';
+import type { TermDraft } from './use-terms.ts';
 
 /** Days off from a calendar file: shown first, then added. */
-const props = defineProps<{ termId: string; there: readonly DaysOff[] }>();
+const props = defineProps<{ termId: string; there: TermDraft['daysOff'] }>();
 const emit = defineEmits<{ take: [daysOff: readonly DaysOff[]] }>();
 const { reason, save } = useSave(null);
 

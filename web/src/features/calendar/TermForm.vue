@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DaysOff } from '@escalier/core/calendar';
+import type { DaysOff, Term } from '@escalier/core/calendar';
 import type { TermDto } from '@escalier/server/api';
 import { computed, reactive, watch } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
@@ -11,21 +11,21 @@ import TextField from '../../ui/TextField.vue';
 import { errorsAt, useSave } from '../../ui/use-save.ts';
 import HolidayImport from './HolidayImport.vue';
 import TermPicture from './TermPicture.vue';
-import type { TermDraft } from './use-terms.ts';
+import type { DayDraft, TermDraft } from './use-terms.ts';
 
 /** One term: its dates, its days off, how weeks and days are counted. */
 const props = defineProps<{
   term: TermDto | TermDraft;
   today: string;
-  keep: (draft: TermDraft) => Promise<unknown>;
+  saveTerm: (draft: TermDraft) => Promise<unknown>;
 }>();
 const { busy, error, fields, save } = useSave();
 
 interface Draft {
   name: string;
-  startsOn: string;
-  endsOn: string;
-  daysOff: { from: string; to: string; reason: string }[];
+  startsOn: DayDraft;
+  endsOn: DayDraft;
+  daysOff: { from: DayDraft; to: DayDraft; reason: string }[];
   rotation: { firstWeek: 'A' | 'B'; emptyWeeksCount: boolean; cycleDays: number };
 }
 
@@ -48,9 +48,6 @@ watch(
   },
 );
 const termId = computed(() => ('id' in props.term ? props.term.id : null));
-const isDrawable = computed(
-  () => draft.startsOn !== '' && draft.endsOn > draft.startsOn && draft.daysOff.every((off) => off.from !== ''),
-);
 const isRotating = draft.rotation.cycleDays > 0 || draft.rotation.firstWeek === 'B';
 
 function copy({ name, startsOn, endsOn, daysOff, rotation }: TermDto | TermDraft): Draft {
@@ -73,8 +70,15 @@ const filled = computed((): TermDraft => ({
   daysOff: draft.daysOff.map((off) => ({ ...off, to: off.to === '' ? off.from : off.to })),
 }));
 
+/** Null as long as a day is missing. */
+const drawn = computed((): Term | null => {
+  const isWhole =
+    draft.startsOn !== '' && draft.endsOn > draft.startsOn && draft.daysOff.every((off) => off.from !== '');
+  return isWhole ? (filled.value as Term) : null;
+});
+
 async function submit(): Promise<void> {
-  await save(() => props.keep(filled.value));
+  await save(() => props.saveTerm(filled.value));
 }
 </script>
 
@@ -139,7 +143,7 @@ async function submit(): Promise<void> {
           </div>
         </HowComputed>
       </div>
-      <TermPicture v-if="isDrawable" :term="filled" :today="today" />
+      <TermPicture v-if="drawn !== null" :term="drawn" :today="today" />
     </div>
     <SaveBar :busy="busy" :error="error" label="Save the term" />
   </BForm>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { lessonsOf, termDays, type Meeting, type Term, type TermDay } from '@escalier/core/calendar';
+import { lessonsOf, termDays, type LocalDate, type Meeting, type Term, type TermDay } from '@escalier/core/calendar';
 import { computed } from 'vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
@@ -14,7 +14,7 @@ const lastColumn = computed(() =>
   Math.max(5, ...days.value.filter((day) => lessons.value.has(day.date)).map((day) => day.weekday)),
 );
 const weeks = computed(() => {
-  const rows: { monday: string; week: 'A' | 'B'; days: (TermDay | null)[] }[] = [];
+  const rows: { monday: LocalDate; week: 'A' | 'B'; days: (TermDay | null)[] }[] = [];
   for (const day of days.value) {
     if (rows.length === 0 || day.weekday === 1)
       rows.push({ monday: day.date, week: day.week, days: Array.from({ length: lastColumn.value }, () => null) });
@@ -91,7 +91,7 @@ table {
 th {
   padding-right: 8px;
   font-size: var(--text-small);
-  font-weight: 500;
+  font-weight: 400;
   text-align: left;
   white-space: nowrap;
 }

@@ -6,7 +6,7 @@ import { SchoolHead, useSession } from '../schools/index.ts';
 import TermForm from './TermForm.vue';
 import { EMPTY_TERM, termAt, useTerms } from './use-terms.ts';
 
-const { terms, error, load, keep } = useTerms();
+const { terms, error, load, saveTerm } = useTerms();
 onMounted(load);
 
 const NEW = 'new';
@@ -38,7 +38,7 @@ const open = computed(() => {
       :key="open?.id ?? NEW"
       :term="open ?? EMPTY_TERM"
       :today="today"
-      :keep="async (draft) => (chosen = await keep(open?.id ?? null, draft))"
+      :save-term="async (draft) => (chosen = await saveTerm(open?.id ?? null, draft))"
     />
   </div>
 </template>

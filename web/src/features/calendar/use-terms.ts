@@ -5,7 +5,14 @@ import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
 import { useLoad } from '../../ui/use-load.ts';
 
-export type TermDraft = Omit<TermDto, 'id'>;
+/** A day that is still to be filled in is empty. */
+export type DayDraft = LocalDate | '';
+
+export interface TermDraft extends Omit<TermDto, 'id' | 'startsOn' | 'endsOn' | 'daysOff'> {
+  readonly startsOn: DayDraft;
+  readonly endsOn: DayDraft;
+  readonly daysOff: readonly { readonly from: DayDraft; readonly to: DayDraft; readonly reason: string }[];
+}
 
 export const EMPTY_TERM: TermDraft = {
   name: '',
@@ -29,7 +36,7 @@ export function useTerms() {
   });
 
   /** Gives the id of the term. */
-  async function keep(id: string | null, mine: TermDraft): Promise<string> {
+  async function saveTerm(id: string | null, mine: TermDraft): Promise<string> {
     const send = ({ name, startsOn, endsOn, rotation, daysOff, version }: TermDraft) => {
       const json = { name, startsOn, endsOn, rotation, daysOff: daysOff.map((off) => ({ ...off })), version };
       return ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }));
@@ -44,5 +51,5 @@ export function useTerms() {
     return kept.id;
   }
 
-  return { terms, error, load, keep };
+  return { terms, error, load, saveTerm };
 }

@@ -2,6 +2,7 @@
 import { onKeyStroke } from '@vueuse/core';
 import { computed, toRef } from 'vue';
 import { useRouter } from 'vue-router';
+import AfterPaint from '../../ui/AfterPaint.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import ClassHead from './ClassHead.vue';
@@ -49,17 +50,21 @@ onKeyStroke(['h', 'H'], (event) => {
       </BButton>
     </ClassHead>
     <section class="card-paper picture" :aria-label="`The stairs of ${page.name}`">
-      <StairPicture
-        :steps="steps"
-        :pegs="pegsOf(page)"
-        :lessons="{ ...page.lessons, now: nowLabel(page) }"
-        :hear="hear"
-      />
+      <AfterPaint>
+        <StairPicture
+          :steps="steps"
+          :pegs="pegsOf(page)"
+          :lessons="{ ...page.lessons, now: nowLabel(page) }"
+          :hear="hear"
+        />
+      </AfterPaint>
     </section>
     <div class="columns columns-3 cards">
-      <HearCard :page="page" />
-      <StuckCard :page="page" />
-      <GoOnCard :page="page" />
+      <AfterPaint :turns="2">
+        <HearCard :page="page" />
+        <StuckCard :page="page" />
+        <GoOnCard :page="page" />
+      </AfterPaint>
     </div>
   </div>
 </template>

@@ -17,7 +17,7 @@ import { useClassSettings, type ClassDraft } from './use-class-settings.ts';
 const props = defineProps<{ classId: string | null }>();
 const router = useRouter();
 const classes = useClasses();
-const { draft, terms, staircases, calendar, error, load, keep } = useClassSettings(() => props.classId);
+const { draft, terms, staircases, calendar, error, load, saveClass } = useClassSettings(() => props.classId);
 const { busy, error: refused, fields, save } = useSave();
 
 watch(
@@ -47,7 +47,7 @@ function set(more: Partial<ClassDraft>): void {
 async function submit(): Promise<void> {
   let id = props.classId;
   const done = await save(async () => {
-    id = await keep();
+    id = await saveClass();
   });
   if (!done || id === null) return;
   if (props.classId === null) await router.push({ name: 'pupils', params: { classId: id } });

@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { ClassPage } from '@escalier/server/api';
 import { computed } from 'vue';
+import type { ClassView } from './project.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { shortDate } from '../../ui/dates.ts';
 import { newThings } from './words.ts';
 
-const props = defineProps<{ page: ClassPage }>();
+const props = defineProps<{ page: ClassView }>();
 
 /** The first step that not enough have passed is the one the class works on. */
 const current = computed(() => props.page.steps.find((step) => !step.goOn.goOn) ?? null);

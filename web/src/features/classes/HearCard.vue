@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
-import { fitInto, queueWords, type QueueReason } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
+import { turnSeconds } from '@escalier/core/classes';
+import { fitInto, type QueueReason } from '@escalier/core/records';
 import { computed, ref } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
-import { turnSeconds } from './project.ts';
-import { QUEUE_RULE } from './words.ts';
+import type { ClassView } from './project.ts';
+import { QUEUE_RULE, queueWords } from './words.ts';
 
-const props = defineProps<{ page: ClassPage }>();
+const props = defineProps<{ page: ClassView }>();
 const SHOWN = 6;
 const MARKS: Partial<Record<QueueReason, string>> = { due: 'due', ready: 'nearly', today: 'heard' };
 
@@ -26,7 +26,7 @@ const minuteOptions = computed(() =>
 );
 /** One turn of each: the tune of the step, the change and the talk. */
 const turns = computed(() => {
-  const seconds = turnSeconds(props.page);
+  const seconds = turnSeconds(props.page.steps);
   return queue.value.map((pupil) => seconds[pupil.standing?.stepIndex ?? 0] ?? 0);
 });
 const fits = computed(() => fitInto(turns.value, minutes.value));

@@ -1,10 +1,11 @@
 <script setup lang="ts">
+import type { LocalDate } from '@escalier/core/calendar';
 import type { RisePart } from '@escalier/core/staircase';
-import { useElementSize } from '@vueuse/core';
 import { computed, shallowRef, useId, useTemplateRef } from 'vue';
 import type { RouteLocationRaw } from 'vue-router';
 import BeltBand from '../../ui/BeltBand.vue';
 import { shortDate } from '../../ui/dates.ts';
+import { useSize } from '../../ui/use-size.ts';
 import type { Peg } from './pegs.ts';
 import StairList from './StairList.vue';
 import { layOutStairs } from './stair-layout.ts';
@@ -30,7 +31,7 @@ const props = defineProps<{
   lessons: {
     readonly total: number;
     readonly had: number;
-    readonly all: readonly { readonly date: string }[];
+    readonly all: readonly { readonly date: LocalDate }[];
     /** How today's line is labelled. */
     readonly now: string;
   };
@@ -38,15 +39,16 @@ const props = defineProps<{
 }>();
 
 const box = useTemplateRef<HTMLElement>('box');
-const { width, height } = useElementSize(box);
+const size = useSize(box, { width: window.innerWidth, height: 0 });
+const width = computed(() => size.value.width);
 const hatch = useId();
 const NARROW = 620;
-const isNarrow = computed(() => width.value > 0 && width.value < NARROW);
+const isNarrow = computed(() => width.value < NARROW);
 
 const layout = computed(() =>
   layOutStairs({
     width: Math.max(width.value, 320),
-    height: Math.max(height.value, 320),
+    height: Math.max(size.value.height, 320),
     steps: props.steps.map((step, index) => ({
       rise: step.rise.total,
       lessons: step.lessons,
@@ -109,7 +111,7 @@ function pegStyle(step: number, place: number): Record<string, string> {
     </ul>
     <StairList v-if="isNarrow" :steps="steps" :pegs="pegs" :hear="hear" />
     <template v-else-if="width > 0">
-      <svg :width="width" :height="height" aria-hidden="true">
+      <svg :width="width" :height="size.height" aria-hidden="true">
         <defs>
           <pattern :id="hatch" width="14" height="14" patternUnits="userSpaceOnUse" patternTransform="rotate(-52)">
             <rect width="14" height="14" fill="var(--stone)" />

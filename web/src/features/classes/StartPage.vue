@@ -20,7 +20,7 @@ import { useClassSettings } from './use-class-settings.ts';
 /** From nothing to the first hearing: one class, its lesson time, its pupils; the term is proposed. */
 const router = useRouter();
 const session = useSession();
-const { draft, terms, staircases, error, load, keep } = useClassSettings(() => null);
+const { draft, terms, staircases, error, load, saveClass } = useClassSettings(() => null);
 onMounted(load);
 const { busy, error: refused, fields, reason, save } = useSave(null);
 
@@ -56,7 +56,7 @@ async function start(): Promise<void> {
       const termId = known ?? (await addTerm());
       const meeting = { on: { kind: 'weekly' as const, weekday: lesson.weekday }, mode: 'room' as const };
       draft.value = { ...set, termId, meetings: [{ ...meeting, at: lesson.at, minutes: lesson.minutes }] };
-      made = { classId: await keep() };
+      made = { classId: await saveClass() };
     }
     const param = { id: made.classId };
     await ask(api.classes[':id'].pupils.$post({ param, json: { pupils: good.value.map((row) => row.pupil) } }));

@@ -1,13 +1,14 @@
 <script setup lang="ts">
-import { commonCause, helpGroups, STUCK_RULE, stuckWords } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
+import { commonCause, helpGroups } from '@escalier/core/records';
 import { computed } from 'vue';
+import type { ClassView } from './project.ts';
+import { STUCK_RULE, stuckWords } from './words.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { useRemarks } from '../schools/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 
-const props = defineProps<{ page: ClassPage }>();
+const props = defineProps<{ page: ClassView }>();
 const remarks = useRemarks();
 
 const nameOf = (id: string): string => props.page.pupils.find((pupil) => pupil.id === id)?.name ?? '';

@@ -1,8 +1,8 @@
 import type { PupilState, QueuePlace, Standing, Stuck } from '@escalier/core/records';
-import type { PupilDto } from '@escalier/server/api';
 import { mount, RouterLinkStub } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it } from 'vitest';
+import type { PupilView } from './project.ts';
 import { classPage as page, step } from '../../testing/class-page.ts';
 import { openHow } from '../../testing/mount.ts';
 import ClassStrip from './ClassStrip.vue';
@@ -13,7 +13,7 @@ import StuckCard from './StuckCard.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { newThings } from './words.ts';
 
-function pupil(name: string, stepIndex: number, state: PupilState, remarks: readonly string[] = []): PupilDto {
+function pupil(name: string, stepIndex: number, state: PupilState, remarks: readonly string[] = []): PupilView {
   const steps: Standing['steps'] = [
     {
       stepId: `step-${stepIndex + 1}`,

@@ -1,5 +1,6 @@
 export { default as ClassHead } from './ClassHead.vue';
+export type { ClassView, PupilView, StepView } from './project.ts';
 export { useClasses } from './store.ts';
 export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';
-export { QUEUE_RULE, riseLines } from './words.ts';
+export { QUEUE_RULE, queueWords, riseLines, stuckWords } from './words.ts';

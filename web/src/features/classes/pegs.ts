@@ -1,5 +1,6 @@
-import type { ClassPage } from '@escalier/server/api';
-import { stuckWords, type PupilState } from '@escalier/core/records';
+import type { PupilState } from '@escalier/core/records';
+import type { ClassView } from './project.ts';
+import { stuckWords } from './words.ts';
 import { pegLabels } from './peg-labels.ts';
 import { plural } from '../../ui/plural.ts';
 
@@ -21,7 +22,7 @@ const STATE_WORDS: Record<PupilState, string> = {
 const STATE_ORDER: readonly PupilState[] = ['stuck', 'nearly', 'working', 'finished'];
 
 /** The pupils of each step, and behind the last step those who have passed all; in trouble first. */
-export function pegsOf(page: ClassPage): readonly (readonly Peg[])[] {
+export function pegsOf(page: ClassView): readonly (readonly Peg[])[] {
   const here = page.pupils.flatMap((pupil) => (pupil.standing === null ? [] : [{ pupil, standing: pupil.standing }]));
   const stuck = new Map(page.stuck.map((each) => [each.pupilId, each]));
   const labels = pegLabels(here.map(({ pupil }) => pupil.name));

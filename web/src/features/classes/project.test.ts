@@ -1,32 +1,23 @@
 import 'fake-indexeddb/auto';
 import type { HeardEvent, RecordEvent } from '@escalier/core/records';
-import type { ClassPage, PupilDto } from '@escalier/server/api';
+import type { ClassPage } from '@escalier/server/api';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { useOutbox } from '../../offline/index.ts';
-import { classPage, step } from '../../testing/class-page.ts';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer } from '../../testing/fake-server.ts';
-import { byPupil, isWhole, mergeRecords, withoutErased, withRecords } from './project.ts';
+import { byPupil, isWhole, mergeRecords, viewOf, withoutErased, type ClassView } from './project.ts';
 import { useClasses } from './store.ts';
-
-const pupil = (name: string, more: Partial<PupilDto> = {}): PupilDto => ({
-  id: name,
-  name,
-  startStep: 1,
-  joinedOn: '2026-03-01',
-  leftOn: null,
-  playsInstead: null,
-  erased: false,
-  away: false,
-  records: 0,
-  standing: null,
-  ...more,
-});
 
 const PAGE = classPage({
   today: '2026-03-05',
   steps: [step(1), step(2), step(3)],
-  pupils: [pupil('Ann'), pupil('Ben'), pupil('Cem', { away: true }), pupil('Zoe', { leftOn: '2026-03-02' })],
+  pupils: [
+    pupilView('Ann'),
+    pupilView('Ben'),
+    pupilView('Cem', { away: true }),
+    pupilView('Zoe', { leftOn: '2026-03-02' }),
+  ],
 });
 
 let made = 0;
@@ -45,8 +36,8 @@ function heard(pupilId: string, position: number, outcome: HeardEvent['outcome']
 }
 
 const project = (base: readonly RecordEvent[], pending: readonly RecordEvent[] = []) =>
-  withRecords(PAGE, byPupil(base), byPupil(pending));
-const stepOf = (page: ClassPage, id: string) => page.pupils.find((each) => each.id === id)!.standing?.stepIndex;
+  viewOf(PAGE, byPupil(base), byPupil(pending));
+const stepOf = (page: ClassView, id: string) => page.pupils.find((each) => each.id === id)!.standing?.stepIndex;
 
 describe('a page with records that only this device has', () => {
   it('stands as if the school had them', () => {
@@ -65,7 +56,7 @@ describe('a page with records that only this device has', () => {
   });
 
   it('is whole when no pupil has fewer records than the school counted', () => {
-    const counted = { ...PAGE, pupils: [pupil('Ann', { records: 2 })] };
+    const counted = { ...PAGE, pupils: [pupilView('Ann', { records: 2 })] };
     const [first, second] = [heard('Ann', 1, 'nearly', 1), heard('Ann', 1, 'passed', 2)];
     expect(isWhole(counted, byPupil([first]))).toBe(false);
     expect(isWhole(counted, byPupil([first, second]))).toBe(true);
@@ -86,7 +77,7 @@ describe('the class that is open', () => {
   it('asks for the records after the last, and goes on with what is here when there is no network', async () => {
     setActivePinia(createPinia());
     const records = [heard('Ann', 1, 'passed', 1)];
-    const page = { ...PAGE, pupils: [pupil('Ann', { records: 1 }), pupil('Ben')] };
+    const page = { ...PAGE, pupils: [pupilView('Ann', { records: 1 }), pupilView('Ben')] };
     let offline = false;
     const asked: string[] = [];
     fakeServer({});

@@ -1,11 +1,11 @@
-import { dayIn, USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
-import { classState, groupBy, standings, type RecordEvent, type Standing } from '@escalier/core/records';
+import { byRecords, classView, type ClassView as ViewOf } from '@escalier/core/classes';
+import { groupBy, type RecordEvent, type Standing } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 
-/** Seconds of one turn on each step: the tune, the change and the talk. */
-export function turnSeconds(page: ClassPage): readonly number[] {
-  return page.steps.map((step) => step.tuneSeconds + USUAL_CHANGEOVER + USUAL_TALK);
-}
+/** A class as its pages show it: the facts from the school, and what they and the records come to. */
+export type ClassView = ViewOf<ClassPage>;
+export type PupilView = ClassView['pupils'][number];
+export type StepView = ClassView['steps'][number];
 
 /** Records by pupil, so that one new record makes one pupil's standing anew. */
 export type RecordsByPupil = ReadonlyMap<string, readonly RecordEvent[]>;
@@ -20,45 +20,22 @@ const NONE: readonly RecordEvent[] = [];
 const keptStandings = new WeakMap<RecordsByPupil, Map<string, Standing>>();
 
 /**
- * The page as the records make it, by the rules by which the server works it out: so that what is recorded on this device
- * is seen at once, with a network or without.
+ * A class as the records make it, by the core's rules: what is recorded on this device is seen at once, with a network
+ * or without.
  * @param base the records of the school.
  * @param pending those that only this device has.
  */
-export function withRecords(page: ClassPage, base: RecordsByPupil, pending: RecordsByPupil): ClassPage {
-  const rules = page.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+export function viewOf(page: ClassPage, base: RecordsByPupil, pending: RecordsByPupil): ClassView {
   const known = keptStandings.get(base) ?? new Map<string, Standing>();
   keptStandings.set(base, known);
-  const standingOf = (id: string, startStep: number): Standing => {
-    const more = pending.get(id);
-    const work = (): Standing =>
-      standings([{ pupilId: id, startStepIndex: startStep - 1 }], rules, [
-        ...(base.get(id) ?? NONE),
-        ...(more ?? NONE),
-      ])[0]!;
-    if (more !== undefined) return work();
-    const key = `${id} ${startStep}`;
-    const standing = known.get(key) ?? work();
+  const worked = byRecords((id) => [...(base.get(id) ?? NONE), ...(pending.get(id) ?? NONE)]);
+  return classView(page, (pupil, rules) => {
+    if (pending.has(pupil.id)) return worked(pupil, rules);
+    const key = `${pupil.id} ${pupil.startStep}`;
+    const standing = known.get(key) ?? worked(pupil, rules);
     known.set(key, standing);
     return standing;
-  };
-  const pupils = page.pupils.map((pupil) =>
-    pupil.leftOn === null ? { ...pupil, standing: standingOf(pupil.id, pupil.startStep) } : pupil,
-  );
-  const all = pupils.flatMap((pupil) => pupil.standing ?? []);
-  const frame = {
-    pupils,
-    stepIds: page.steps.map((step) => step.id),
-    turnSeconds: turnSeconds(page),
-    goOnShare: page.style.goOnShare,
-    hearingMinutes: page.style.hearing.minutes,
-    hearWithin: page.style.hearing.within,
-    lessonDays: page.lessons.all.map((lesson) => lesson.date),
-    today: page.today,
-    dayOf: dayIn(page.timeZone),
-  };
-  const { goOn, ...state } = classState(frame, all);
-  return { ...page, ...state, pupils, steps: page.steps.map((step, index) => ({ ...step, goOn: goOn[index]! })) };
+  });
 }
 
 /** Two lists of records as one, each record once; of two copies the second is the newer. */

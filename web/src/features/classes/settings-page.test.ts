@@ -68,7 +68,7 @@ describe('the settings of a class', () => {
     expect(wrapper.text()).toContain('The names that sheets and other teachers use.');
     const naming = wrapper.findAll('select').find((each) => each.text().includes('Do re mi, movable'))!;
     await naming.setValue('movable-do');
-    expect(wrapper.text()).toContain('the ear hears a note’s place in the key');
+    expect(wrapper.text()).toContain('pupils hear where each note sits in the key');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
     const sent = asked.find((each) => each.method === 'PUT')!.body;

@@ -7,13 +7,14 @@ import { api, ApiError, ask } from '../../api.ts';
 import { useOutbox } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { warmUp } from './warm-up.ts';
-import { byPupil, isWhole, mergeRecords, withoutErased, withRecords } from './project.ts';
+import { byPupil, isWhole, mergeRecords, withoutErased, viewOf } from './project.ts';
 
 /** State from the server: the list of classes, and the class that is open, with its records and what waits here. */
 export const useClasses = defineStore('classes', () => {
   const outbox = useOutbox();
   const list = shallowRef<readonly ClassSummary[] | null>(null);
-  const given = shallowRef<ClassPage | null>(null);
+  /** The facts of the open class, as the school told them. */
+  const facts = shallowRef<ClassPage | null>(null);
   const records = shallowRef<readonly RecordEvent[]>([]);
   /** The number of the school's last record that is here. */
   const last = ref(0);
@@ -21,9 +22,9 @@ export const useClasses = defineStore('classes', () => {
 
   const base = computed(() => byPupil(records.value));
   const pending = computed(() =>
-    byPupil(outbox.waiting.filter((kept) => kept.classId === given.value?.id).map((kept) => kept.event)),
+    byPupil(outbox.waiting.filter((kept) => kept.classId === facts.value?.id).map((kept) => kept.event)),
   );
-  const page = computed(() => (given.value === null ? null : withRecords(given.value, base.value, pending.value)));
+  const page = computed(() => (facts.value === null ? null : viewOf(facts.value, base.value, pending.value)));
 
   const { error: listError, load: loadList } = useLoad(async () => {
     list.value = await ask(api.classes.$get());
@@ -32,7 +33,7 @@ export const useClasses = defineStore('classes', () => {
 
   async function fetchClass(classId: string): Promise<void> {
     const loaded = await ask(api.classes[':id'].$get({ param: { id: classId } }));
-    const same = given.value?.id === classId;
+    const same = facts.value?.id === classId;
     const before = same ? { events: records.value, last: last.value } : await outbox.keptRecords(classId);
     let now = await newRecords(classId, before?.events ?? [], before?.last ?? 0);
     // A pupil who came from another class brings records older than the last.
@@ -41,18 +42,18 @@ export const useClasses = defineStore('classes', () => {
     if (events !== now.events) await outbox.keepRecords({ classId, events, last: now.last });
     if (wanted.value !== classId) return;
     // What came meanwhile stays.
-    const known = given.value?.id === classId;
+    const known = facts.value?.id === classId;
     records.value = known ? mergeRecords(records.value, events) : events;
     last.value = known ? Math.max(last.value, now.last) : now.last;
-    given.value = loaded;
+    facts.value = loaded;
   }
 
   /** Takes in what the school has got since, and nothing else; the whole page only for a new day or a new pupil. */
   async function catchUp(): Promise<void> {
-    const shown = given.value;
+    const shown = facts.value;
     if (shown === null) return;
     const now = await newRecords(shown.id, records.value, last.value);
-    if (given.value?.id !== shown.id || wanted.value !== shown.id) return;
+    if (facts.value?.id !== shown.id || wanted.value !== shown.id) return;
     records.value = mergeRecords(records.value, now.events);
     last.value = Math.max(last.value, now.last);
     const pupils = new Set(shown.pupils.map((pupil) => pupil.id));
@@ -103,12 +104,12 @@ export const useClasses = defineStore('classes', () => {
 
   /** Brings classes to this device before they are opened, so that they are here when the network is not. */
   async function fetchAhead(classIds: readonly string[]): Promise<void> {
-    for (const classId of classIds.filter((id) => id !== given.value?.id)) {
+    for (const classId of classIds.filter((id) => id !== facts.value?.id)) {
       try {
         const page = await ask(api.classes[':id'].$get({ param: { id: classId } }));
         const kept = await outbox.keptRecords(classId);
-        await newRecords(classId, kept?.events ?? [], kept?.last ?? 0);
-        await warmUp(page);
+        const { events } = await newRecords(classId, kept?.events ?? [], kept?.last ?? 0);
+        await warmUp(viewOf(page, byPupil(events), byPupil([])));
       } catch (problem) {
         if (!(problem instanceof ApiError)) throw problem;
         return;
@@ -117,20 +118,20 @@ export const useClasses = defineStore('classes', () => {
   }
 
   outbox.whenArrived((classId, event) => {
-    if (classId === given.value?.id) records.value = mergeRecords(records.value, [event]);
+    if (classId === facts.value?.id) records.value = mergeRecords(records.value, [event]);
   });
 
   /** Keeps the picture of the same class while it is asked for again. */
   async function open(classId: string): Promise<void> {
     wanted.value = classId;
-    if (given.value?.id !== classId) given.value = null;
+    if (facts.value?.id !== classId) facts.value = null;
     await load();
   }
 
   /** For signing out: nothing of the classes stays in memory. */
   function forget(): void {
     list.value = null;
-    given.value = null;
+    facts.value = null;
     wanted.value = null;
     records.value = [];
     last.value = 0;

@@ -33,7 +33,7 @@ export function useClassSettings(classId: () => string | null) {
   });
 
   /** Gives the id of the class. */
-  async function keep(): Promise<string> {
+  async function saveClass(): Promise<string> {
     const id = classId();
     const mine = draft.value!;
     if (id === null) {
@@ -53,7 +53,7 @@ export function useClassSettings(classId: () => string | null) {
     return id;
   }
 
-  return { draft, terms, staircases, calendar, error, load, keep };
+  return { draft, terms, staircases, calendar, error, load, saveClass };
 }
 
 function sent({ name, grade, termId, meetings, style }: ClassDraft) {

@@ -1,12 +1,15 @@
-import type { ClassPage } from '@escalier/server/api';
 import { api, ApiError, ask } from '../../api.ts';
+import type { ClassView } from './project.ts';
 
 const warmed = new Set<string>();
+/** The screen that was opened has the network and the processor to itself so long. */
+const SETTLED_MS = 3000;
 
 /** Asks once for the tunes of a class's steps, so that the service worker has them when the network goes. */
-export async function warmUp(page: ClassPage): Promise<void> {
+export async function warmUp(page: ClassView): Promise<void> {
   if (warmed.has(page.id) || !('serviceWorker' in navigator)) return;
   warmed.add(page.id);
+  await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
   const working = new Set(page.pupils.flatMap((pupil) => pupil.standing?.stepIndex ?? []));
   for (const step of page.steps.filter((_, index) => working.has(index))) {
     try {

@@ -1,5 +1,6 @@
 import { elementWords, signWords } from '@escalier/core/reading';
 import type { LengthWords } from '@escalier/core/music';
+import { STUCK_LESSONS, STUCK_TRIES, type QueuePlace, type Stuck } from '@escalier/core/records';
 import type { Rise, RisePart } from '@escalier/core/staircase';
 import type { ClassPage, StepDto } from '@escalier/server/api';
 import { noteWords } from '../../ui/note-words.ts';
@@ -36,3 +37,29 @@ export function nowLabel({ lessons: { next, total }, today }: Pick<ClassPage, 'l
 
 export const QUEUE_RULE =
   'Overdue pupils come first, then those who nearly passed, then whoever has waited longest; ties go to the pupil nearest the class’s step. Pupils who are away today are left out, and those already heard today come last.';
+
+/** Why somebody is where they are in the queue. */
+export function queueWords({ reason, lessons }: QueuePlace): string {
+  const since = lessons === 1 ? '1 lesson' : `${lessons} lessons`;
+  switch (reason) {
+    case 'due':
+      return `not heard for ${since}: overdue`;
+    case 'ready':
+      return 'nearly passed last time';
+    case 'never':
+      return lessons === 0 ? 'not heard yet' : `not heard yet, for ${since}`;
+    case 'today':
+      return 'heard today';
+    case 'waited':
+      return lessons === 0 ? 'heard in the last lesson' : `not heard for ${since}`;
+  }
+}
+
+/** Why a pupil counts as stuck. */
+export function stuckWords({ why }: Stuck): string {
+  return why.kind === 'tries'
+    ? `${why.tries} tries without a pass`
+    : `no try for ${why.lessons} lessons while the class moved on`;
+}
+
+export const STUCK_RULE = `A pupil is stuck after ${STUCK_TRIES} tries on a step without a pass, or after ${STUCK_LESSONS} lessons without a try on a step below the class.`;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Outcome } from '@escalier/core/records';
-import type { PupilDto } from '@escalier/server/api';
 import { reactive, watch } from 'vue';
+import type { PupilView } from '../classes/index.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { plural } from '../../ui/plural.ts';
 import OutcomeButtons from './OutcomeButtons.vue';
@@ -9,8 +9,8 @@ import RemarkChips from './RemarkChips.vue';
 import { OUTCOME_WORDS } from './words.ts';
 
 /** Several who play together: a column for each, one tap each. */
-const props = defineProps<{ group: readonly PupilDto[]; done: ReadonlyMap<string, Outcome> }>();
-defineEmits<{ judge: [pupil: PupilDto, outcome: Outcome, remarks: readonly string[]] }>();
+const props = defineProps<{ group: readonly PupilView[]; done: ReadonlyMap<string, Outcome> }>();
+defineEmits<{ judge: [pupil: PupilView, outcome: Outcome, remarks: readonly string[]] }>();
 
 const remarks = reactive<Record<string, string[]>>({});
 watch(

@@ -1,15 +1,16 @@
 <script setup lang="ts">
 import { PASS_CHOICES } from '@escalier/core/practice';
 import type { Outcome } from '@escalier/core/records';
-import type { PupilDto, StepDto } from '@escalier/server/api';
+import type { StepDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
+import AfterPaint from '../../ui/AfterPaint.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useSave } from '../../ui/use-save.ts';
-import { ClassHead, useClasses, useLiveClass, warmUp } from '../classes/index.ts';
+import { ClassHead, useClasses, useLiveClass, warmUp, type PupilView } from '../classes/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
 import RemarkChips from './RemarkChips.vue';
 import GroupColumns from './GroupColumns.vue';
@@ -47,7 +48,7 @@ watch(
 );
 
 /** A row that is being judged: it stays, with its step, until all of it are, whatever the queue does meanwhile. */
-const kept = shallowRef<{ readonly pupils: readonly PupilDto[]; readonly step: StepDto } | null>(null);
+const kept = shallowRef<{ readonly pupils: readonly PupilView[]; readonly step: StepDto } | null>(null);
 const done = ref<ReadonlyMap<string, Outcome>>(new Map());
 const row = computed(() => kept.value?.pupils ?? group.value);
 const step = computed(() => kept.value?.step ?? ownStep.value);
@@ -71,12 +72,12 @@ watch(
 );
 const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 
-async function goTo(other: PupilDto | null): Promise<void> {
+async function goTo(other: PupilView | null): Promise<void> {
   if (other !== null) await router.replace({ name: 'hear', params: { classId: props.classId, pupilId: other.id } });
 }
 
 /** Recorded here at once, and on with the next; what cannot be kept brings its pupil back. */
-async function record(who: PupilDto, outcome: Outcome, about: readonly string[], following: PupilDto | null) {
+async function record(who: PupilView, outcome: Outcome, about: readonly string[], following: PupilView | null) {
   if (step.value === null) return;
   const { id, position, tuneId: first } = step.value;
   const draft = {
@@ -97,7 +98,7 @@ async function judge(outcome: Outcome): Promise<void> {
   await record(pupil.value, outcome, remarks.value, next.value);
 }
 
-async function judgeInRow(who: PupilDto, outcome: Outcome, about: readonly string[]): Promise<void> {
+async function judgeInRow(who: PupilView, outcome: Outcome, about: readonly string[]): Promise<void> {
   if (step.value === null) return;
   kept.value ??= { pupils: group.value, step: step.value };
   const following = next.value;
@@ -107,7 +108,7 @@ async function judgeInRow(who: PupilDto, outcome: Outcome, about: readonly strin
   if (last) await leaveRow(following);
 }
 
-async function leaveRow(following: PupilDto | null): Promise<void> {
+async function leaveRow(following: PupilView | null): Promise<void> {
   kept.value = null;
   done.value = new Map();
   await goTo(following);
@@ -162,50 +163,56 @@ onKeyStroke(Object.keys(KEYS), (event) => {
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
     </p>
-    <div v-else class="columns hearing">
-      <section class="stack">
-        <template v-if="isRow && step !== null">
-          <h2 class="who">{{ row.length }} together, step {{ step.position }}</h2>
-          <GroupColumns :group="row" :done="done" @judge="judgeInRow" />
-        </template>
-        <template v-else>
-          <PupilHead :pupil="pupil" :step="step" :why="why(pupil.id)" :time-zone="page.timeZone" />
-          <template v-if="step !== null">
-            <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
-            <RemarkChips v-model="remarks" />
+    <AfterPaint v-else>
+      <div class="columns hearing">
+        <section class="stack">
+          <template v-if="isRow && step !== null">
+            <h2 class="who">{{ row.length }} together, step {{ step.position }}</h2>
+            <GroupColumns :group="row" :done="done" @judge="judgeInRow" />
           </template>
-          <p v-else>{{ pupil.name }} has passed every step.</p>
-        </template>
-        <div class="line">
-          <BButton v-if="next !== null" @click="skipTurn">
-            Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
-          </BButton>
-          <BButton v-if="!isRow && !pupil.away" @click="away">
-            Away today <span class="key" aria-hidden="true">A</span>
-          </BButton>
-        </div>
-        <BAlert v-if="awayError !== null" variant="danger" :model-value="true"
-          >Not noted as away. {{ awayError }}</BAlert
-        >
-      </section>
-      <aside class="stack">
-        <HearingTune
-          v-if="step !== null"
-          v-model:tune-id="tuneId"
-          v-model:tempo="tempo"
-          :class-id="classId"
-          :step="step"
-        />
-        <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
-        <section class="card-paper stack-close">
-          <h2>What counts as a pass</h2>
-          <p>
-            {{ passing?.label }}. <span class="soft">{{ passing?.speaksFor }}</span>
-          </p>
+          <template v-else>
+            <PupilHead :pupil="pupil" :step="step" :why="why(pupil.id)" :time-zone="page.timeZone" />
+            <template v-if="step !== null">
+              <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
+              <AfterPaint><RemarkChips v-model="remarks" /></AfterPaint>
+            </template>
+            <p v-else>{{ pupil.name }} has passed every step.</p>
+          </template>
+          <AfterPaint>
+            <div class="line">
+              <BButton v-if="next !== null" @click="skipTurn">
+                Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
+              </BButton>
+              <BButton v-if="!isRow && !pupil.away" @click="away">
+                Away today <span class="key" aria-hidden="true">A</span>
+              </BButton>
+            </div>
+          </AfterPaint>
+          <BAlert v-if="awayError !== null" variant="danger" :model-value="true"
+            >Not noted as away. {{ awayError }}</BAlert
+          >
         </section>
-        <TakeCare place="hearing" />
-      </aside>
-    </div>
+        <aside class="stack">
+          <AfterPaint :turns="2">
+            <HearingTune
+              v-if="step !== null"
+              v-model:tune-id="tuneId"
+              v-model:tempo="tempo"
+              :class-id="classId"
+              :step="step"
+            />
+            <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
+            <section class="card-paper stack-close">
+              <h2>What counts as a pass</h2>
+              <p>
+                {{ passing?.label }}. <span class="soft">{{ passing?.speaksFor }}</span>
+              </p>
+            </section>
+            <TakeCare place="hearing" />
+          </AfterPaint>
+        </aside>
+      </div>
+    </AfterPaint>
   </div>
 </template>
 

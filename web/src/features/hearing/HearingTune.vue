@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
+import { secondsOf } from '@escalier/core/units';
 import type { StepDto } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { withNoteNames } from '../../ui/note-words.ts';
 import SelectField from '../../ui/SelectField.vue';
+import WhenSeen from '../../ui/WhenSeen.vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { hardSpotMarks, useTune } from '../tunes/index.ts';
 import TurnTools from './TurnTools.vue';
@@ -49,14 +51,16 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
         }}</RouterLink>
         <span class="soft">{{ info.reading.tempo.perMinute }} beats a minute</span>
       </p>
-      <ScoreSheet
-        :abc="page.abc"
-        :title="page.title"
-        :instrument-id="page.schoolClass?.instrumentId ?? ''"
-        :naming="page.schoolClass?.style.naming ?? null"
-        :counting="page.schoolClass?.style.counting ?? null"
-        :marks="marks"
-      />
+      <WhenSeen>
+        <ScoreSheet
+          :abc="page.abc"
+          :title="page.title"
+          :instrument-id="page.schoolClass?.instrumentId ?? ''"
+          :naming="page.schoolClass?.style.naming ?? null"
+          :counting="page.schoolClass?.style.counting ?? null"
+          :marks="marks"
+        />
+      </WhenSeen>
       <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(spot.reason) }}</p>
       <TurnTools
         v-if="on !== null"
@@ -66,7 +70,7 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
         :first-note="firstNote"
         :pass-tempo="info.reading.tempo.perMinute"
         :beats="info.playback.countIn.length || 4"
-        :seconds="(info.playback.beats * 60) / info.reading.tempo.perMinute"
+        :seconds="secondsOf(info.playback.beats, info.reading.tempo.perMinute)"
       />
     </template>
   </section>

@@ -38,7 +38,7 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
   gap: 5px;
   margin-left: 6px;
   color: var(--spruce);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 .where.here {

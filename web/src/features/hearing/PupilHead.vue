@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
-import type { PupilDto, StepDto } from '@escalier/server/api';
+import type { StepDto } from '@escalier/server/api';
 import { computed } from 'vue';
+import type { PupilView } from '../classes/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import { dayOfMoment } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import { useRemarks } from '../schools/index.ts';
 import { OUTCOME_WORDS } from './words.ts';
 
-const props = defineProps<{ pupil: PupilDto; step: StepDto | null; why: string; timeZone: string }>();
+const props = defineProps<{ pupil: PupilView; step: StepDto | null; why: string; timeZone: string }>();
 const remarks = useRemarks();
 
 const other = computed(() => (props.pupil.playsInstead === null ? null : findInstrument(props.pupil.playsInstead)));

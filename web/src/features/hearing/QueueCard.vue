@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import type { ClassPage, PupilDto } from '@escalier/server/api';
 import HowComputed from '../../ui/HowComputed.vue';
-import { QUEUE_RULE } from '../classes/index.ts';
+import { QUEUE_RULE, type ClassView, type PupilView } from '../classes/index.ts';
 
 /** Who comes after that, each with the reason. */
-defineProps<{ page: ClassPage; queue: readonly PupilDto[]; why: (id: string) => string }>();
+defineProps<{ page: ClassView; queue: readonly PupilView[]; why: (id: string) => string }>();
 const SHOWN = 6;
 </script>
 

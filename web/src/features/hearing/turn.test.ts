@@ -1,32 +1,25 @@
 import type { QueuePlace } from '@escalier/core/records';
 import { standings } from '@escalier/core/records';
-import type { PupilDto } from '@escalier/server/api';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref, shallowRef } from 'vue';
-import { classPage } from '../../testing/class-page.ts';
+import type { PupilView } from '../classes/index.ts';
+import { classPage, pupilView } from '../../testing/class-page.ts';
 import { mountInApp, openHow } from '../../testing/mount.ts';
 import GroupColumns from './GroupColumns.vue';
 import QueueCard from './QueueCard.vue';
 import { useTurn } from './use-turn.ts';
 
-const pupil = (name: string, startStep = 1): PupilDto => ({
-  id: name,
-  name,
-  startStep,
-  joinedOn: '2026-03-01',
-  leftOn: null,
-  playsInstead: null,
-  erased: false,
-  away: false,
-  records: 0,
-  standing: standings(
-    [{ pupilId: name, startStepIndex: startStep - 1 }],
-    ['step-1', 'step-2', 'step-3'].map((id) => ({ id, tunes: [], toPass: 1 })),
-    [],
-  )[0]!,
-});
+const pupil = (name: string, startStep = 1): PupilView =>
+  pupilView(name, {
+    startStep,
+    standing: standings(
+      [{ pupilId: name, startStepIndex: startStep - 1 }],
+      ['step-1', 'step-2', 'step-3'].map((id) => ({ id, tunes: [], toPass: 1 })),
+      [],
+    )[0]!,
+  });
 
 const PUPILS = [pupil('Ann'), pupil('Ben', 2), pupil('Cem'), pupil('Dee'), pupil('Eva', 2)];
 const queueOf = (...names: string[]): readonly QueuePlace[] =>
@@ -36,11 +29,11 @@ function turn(size = 1, wanted?: string) {
   const page = shallowRef<ReturnType<typeof classPage> | null>(
     classPage({ pupils: PUPILS, queue: queueOf('Ann', 'Ben', 'Cem', 'Dee', 'Eva') }),
   );
-  const playing = shallowRef<readonly PupilDto[] | null>(null);
+  const playing = shallowRef<readonly PupilView[] | null>(null);
   return { page, playing, ...useTurn(page, ref(wanted), ref(size), () => playing.value) };
 }
 
-const names = (pupils: readonly PupilDto[]) => pupils.map((each) => each.name);
+const names = (pupils: readonly PupilView[]) => pupils.map((each) => each.name);
 
 describe('whose turn it is', () => {
   it('is the first in the queue, or who is wanted, and then the next who waits', () => {

@@ -1,22 +1,23 @@
-import { hearingGroups, queueWords } from '@escalier/core/records';
-import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
+import { hearingGroups } from '@escalier/core/records';
+import type { StepDto } from '@escalier/server/api';
 import { computed, ref, type Ref } from 'vue';
+import { queueWords, type ClassView, type PupilView } from '../classes/index.ts';
 
 /**
  * Whose turn it is: one pupil, or a row of those next in the queue who play the same step.
  * @param playing the row that is being judged, when there is one.
  */
 export function useTurn(
-  page: Ref<ClassPage | null>,
+  page: Ref<ClassView | null>,
   wanted: Ref<string | undefined>,
   size: Ref<number>,
-  playing: () => readonly PupilDto[] | null,
+  playing: () => readonly PupilView[] | null,
 ) {
   /** Put aside on this device for now: skipped. */
   const skipped = ref<ReadonlySet<string>>(new Set());
 
-  const pupilOf = (id: string): PupilDto | null => page.value?.pupils.find((pupil) => pupil.id === id) ?? null;
-  const stepOf = (pupil: PupilDto | null): StepDto | null =>
+  const pupilOf = (id: string): PupilView | null => page.value?.pupils.find((pupil) => pupil.id === id) ?? null;
+  const stepOf = (pupil: PupilView | null): StepDto | null =>
     page.value?.steps[pupil?.standing?.stepIndex ?? -1] ?? null;
 
   const places = computed(() => page.value?.queue ?? []);
@@ -34,7 +35,7 @@ export function useTurn(
   });
   const step = computed(() => stepOf(pupil.value));
   /** The pupil and those who play along. */
-  const group = computed((): readonly PupilDto[] => {
+  const group = computed((): readonly PupilView[] => {
     if (pupil.value === null) return [];
     const others = queue.value.filter((each) => each.id !== pupil.value?.id);
     const indexOf = (id: string): number => pupilOf(id)?.standing?.stepIndex ?? -1;
@@ -53,7 +54,7 @@ export function useTurn(
     return place === undefined ? '' : queueWords(place);
   }
 
-  function skip(pupils: readonly PupilDto[]): void {
+  function skip(pupils: readonly PupilView[]): void {
     skipped.value = new Set([...skipped.value, ...pupils.map((each) => each.id)]);
   }
 

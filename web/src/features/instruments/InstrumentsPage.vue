@@ -186,7 +186,7 @@ async function add(): Promise<void> {
 .state {
   display: block;
   color: var(--brick);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 .instrument:hover .state {

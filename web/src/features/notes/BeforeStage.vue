@@ -14,7 +14,7 @@ const props = defineProps<{
   view: PipeView;
   cautions: readonly SchoolCaution[];
   big: boolean;
-  keep: (cautions: readonly SchoolCaution[]) => Promise<void>;
+  saveCautions: (cautions: readonly SchoolCaution[]) => Promise<void>;
 }>();
 
 const checks = computed(() => postureChecks(props.lesson.on.family, props.posture));
@@ -49,7 +49,7 @@ const editing = ref(false);
         <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
         <li v-if="shown.length === 0" class="soft">Your school shows none here.</li>
       </ul>
-      <CautionEditor v-else :cautions="cautions" :keep="keep" @done="editing = false" />
+      <CautionEditor v-else :cautions="cautions" :save-cautions="saveCautions" @done="editing = false" />
       <p class="local">{{ LOCAL_RULES }}</p>
       <BButton v-if="!big && !editing" @click="editing = true"> Edit the cautions </BButton>
     </section>
@@ -98,7 +98,7 @@ ol li::marker {
   padding: 10px 14px;
   border: 2px dashed var(--line-strong);
   border-radius: var(--radius);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 .cautions {
@@ -107,7 +107,7 @@ ol li::marker {
 
 .local {
   margin: 14px 0 10px;
-  font-weight: 650;
+  font-weight: 700;
 }
 
 @media (max-width: 900px) {

@@ -163,7 +163,7 @@ const newFingers = computed(() => {
   padding: 8px 12px;
   border: 2px dashed var(--line-strong);
   border-radius: var(--radius);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 dl {
@@ -174,7 +174,7 @@ dl {
 }
 
 dt {
-  font-weight: 650;
+  font-weight: 700;
 }
 
 dd {

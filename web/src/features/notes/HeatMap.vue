@@ -101,7 +101,7 @@ th {
   border: 2px solid transparent;
   border-radius: var(--radius);
   color: var(--ink);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 .heat-0 {
@@ -136,7 +136,7 @@ th {
 }
 
 .walk {
-  font-weight: 650;
+  font-weight: 700;
   word-spacing: 0.25em;
 }
 </style>

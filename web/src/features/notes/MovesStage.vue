@@ -233,7 +233,7 @@ onPlayKey(toggle);
 .walk span {
   padding: 0 5px;
   border-radius: var(--radius-small);
-  font-weight: 650;
+  font-weight: 700;
 }
 
 .walk .here {

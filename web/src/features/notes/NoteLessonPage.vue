@@ -21,7 +21,7 @@ import { useNoteLesson } from './use-note-lesson.ts';
 const props = defineProps<{ classId: string; note: string | null }>();
 const route = useRoute();
 const router = useRouter();
-const { notes, lesson, error, load, keepCautions } = useNoteLesson(toRef(props, 'classId'), toRef(props, 'note'));
+const { notes, lesson, error, load, saveCautions } = useNoteLesson(toRef(props, 'classId'), toRef(props, 'note'));
 
 const view = ref<PipeView>('pupil');
 const big = computed(() => route.query.big !== undefined);
@@ -111,7 +111,7 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         :view="view"
         :cautions="notes.cautions"
         :big="big"
-        :keep="keepCautions"
+        :save-cautions="saveCautions"
       />
       <FingerStage v-else-if="stage === 'fingers'" v-model:view="view" :lesson="lesson" :big="big" />
       <StaffStage v-else-if="stage === 'staff' && style !== null" :lesson="lesson" :naming="style.naming" :big="big" />

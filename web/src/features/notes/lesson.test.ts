@@ -151,8 +151,14 @@ describe('Fingers', () => {
 describe('Before', () => {
   const lesson = lessonOf(classNotes(), 'E4')!;
   const open = (keep = vi.fn().mockResolvedValue(undefined)) =>
-    mountInApp(BeforeStage, { lesson, posture, view: 'pupil', cautions: classNotes().cautions, big: false, keep })
-      .wrapper;
+    mountInApp(BeforeStage, {
+      lesson,
+      posture,
+      view: 'pupil',
+      cautions: classNotes().cautions,
+      big: false,
+      saveCautions: keep,
+    }).wrapper;
 
   it('names the hand with the mark, the cautions of a lesson, and that local rules come first', () => {
     const text = open().text();

@@ -16,16 +16,11 @@ export interface PlacedEcho extends WrittenEcho {
   readonly pinned: boolean;
 }
 
-/** The echo patterns of a lesson: made, shuffled around what is pinned, played turn by turn. */
-export function useEcho(lesson: Ref<NoteLesson>) {
+/** The patterns of a lesson: made in the worker, and made anew around those that are pinned. */
+function useEchoSet(lesson: Ref<NoteLesson>) {
   const set = shallowRef<WrittenEchoSet | null>(null);
   const pinned = shallowRef<ReadonlyMap<string, WrittenEcho>>(new Map());
-  const grade = ref<EchoGrade>('one-note');
-  const tempo = ref(FIRST_TEMPO);
   const seed = ref(1);
-  const sound = useSound();
-  /** Patterns that sound now, and how. */
-  const run = shallowRef<{ readonly patterns: readonly PlacedEcho[]; readonly reading: boolean } | null>(null);
   let asked = 0;
 
   async function make(): Promise<void> {
@@ -38,7 +33,7 @@ export function useEcho(lesson: Ref<NoteLesson>) {
       elements: [...elements],
       perGrade: DEFAULT_PER_GRADE,
       seed: seed.value,
-      keep: [...pinned.value],
+      pinned: [...pinned.value],
     });
     if (mine === asked) set.value = made;
   }
@@ -54,11 +49,8 @@ export function useEcho(lesson: Ref<NoteLesson>) {
         }),
     );
   });
-  const shown = computed(() => patterns.value.filter((each) => each.grade === grade.value));
-  const whyMissing = computed(() => set.value?.missing.find((each) => each.grade === grade.value)?.reason ?? null);
 
   function shuffle(): void {
-    sound.stop();
     seed.value += 1;
     void make();
   }
@@ -68,6 +60,25 @@ export function useEcho(lesson: Ref<NoteLesson>) {
     if (!next.delete(pattern.place)) next.set(pattern.place, pattern);
     pinned.value = next;
   }
+
+  watch(
+    lesson,
+    () => {
+      pinned.value = new Map();
+      void make();
+    },
+    { immediate: true },
+  );
+
+  return { set, patterns, shuffle, pin };
+}
+
+/** Patterns played turn by turn, the class after the teacher, at a tempo that can be changed while they sound. */
+function useEchoPlay(lesson: Ref<NoteLesson>) {
+  const sound = useSound();
+  const tempo = ref(FIRST_TEMPO);
+  /** Patterns that sound now, and how. */
+  const run = shallowRef<{ readonly patterns: readonly PlacedEcho[]; readonly reading: boolean } | null>(null);
 
   function play(chosen: readonly PlacedEcho[], reading: boolean): void {
     run.value = { patterns: chosen, reading };
@@ -92,31 +103,35 @@ export function useEcho(lesson: Ref<NoteLesson>) {
     if (sound.playing.value !== null && run.value !== null) play(run.value.patterns, run.value.reading);
   }
 
-  watch(
-    lesson,
-    () => {
-      pinned.value = new Map();
-      void make();
-    },
-    { immediate: true },
-  );
-
   return {
-    set,
-    patterns,
-    shown,
-    grade,
-    whyMissing,
     tempo,
-    now,
     run,
+    now,
+    play,
     error: sound.error,
     playing: sound.playing,
     stop: sound.stop,
-    shuffle,
-    pin,
-    play,
     slower: () => changeTempo(-SLOWER),
     faster: () => changeTempo(SLOWER),
+  };
+}
+
+/** The echo patterns of a lesson, a grade at a time, and playing them. */
+export function useEcho(lesson: Ref<NoteLesson>) {
+  const { shuffle, ...made } = useEchoSet(lesson);
+  const playing = useEchoPlay(lesson);
+  const grade = ref<EchoGrade>('one-note');
+  const shown = computed(() => made.patterns.value.filter((each) => each.grade === grade.value));
+  const whyMissing = computed(() => made.set.value?.missing.find((each) => each.grade === grade.value)?.reason ?? null);
+  return {
+    ...made,
+    ...playing,
+    grade,
+    shown,
+    whyMissing,
+    shuffle: () => {
+      playing.stop();
+      shuffle();
+    },
   };
 }

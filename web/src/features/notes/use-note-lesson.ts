@@ -18,7 +18,7 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
     return wanted === null ? null : lessonOf(loaded, wanted);
   });
 
-  async function keepCautions(cautions: ClassNotes['cautions']): Promise<void> {
+  async function saveCautions(cautions: ClassNotes['cautions']): Promise<void> {
     const json = { cautions: cautions.map((each) => ({ ...each, places: [...each.places] })) };
     const version = notes.value?.cautionsVersion ?? 0;
     const kept = await ask(api.school.cautions.$put({ json: { ...json, version } }));
@@ -26,5 +26,5 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
   }
 
   watch(classId, load, { immediate: true });
-  return { notes, lesson, error, load, keepCautions };
+  return { notes, lesson, error, load, saveCautions };
 }

@@ -1,13 +1,13 @@
 <script setup lang="ts">
-import type { ClassPage } from '@escalier/server/api';
 import { useTemplateRef } from 'vue';
 import { useRouter } from 'vue-router';
+import type { ClassView } from '../classes/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { BoardCell, BoardRow } from './board.ts';
 
 /** Pupils by steps. One cell can be reached by Tab; the arrow keys go from there. */
 const props = defineProps<{
-  page: ClassPage;
+  page: ClassView;
   rows: readonly BoardRow[];
   at: readonly [number, number];
   open: string | null;
@@ -140,7 +140,7 @@ thead th {
   background: var(--card);
   border-bottom: 2px solid var(--ink);
   font-size: var(--text-small);
-  font-weight: 600;
+  font-weight: 700;
   line-height: 1.15;
   text-align: left;
   vertical-align: bottom;
@@ -163,7 +163,7 @@ thead th {
   padding: 0 8px;
   background: var(--card);
   text-align: left;
-  font-weight: 600;
+  font-weight: 700;
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { OUTCOMES, type Outcome } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
 import { computed } from 'vue';
-import { useClasses } from '../classes/index.ts';
+import { useClasses, type ClassView } from '../classes/index.ts';
 import { OUTCOME_WORDS } from '../hearing/index.ts';
 import type { BoardCell, BoardRow } from './board.ts';
 import { hearingsOf } from './history.ts';
 import HearingLine from './HearingLine.vue';
 
 /** One pupil on one step: what was heard, each to be corrected, and one more. */
-const props = defineProps<{ classId: string; page: ClassPage; row: BoardRow; cell: BoardCell }>();
+const props = defineProps<{ classId: string; page: ClassView; row: BoardRow; cell: BoardCell }>();
 defineEmits<{ close: []; record: [outcome: Outcome] }>();
 
 const classes = useClasses();

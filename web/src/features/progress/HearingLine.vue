@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { OUTCOMES, type HeardEvent, type Outcome } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
 import { computed, ref } from 'vue';
+import type { ClassView } from '../classes/index.ts';
 import { moment } from '../../ui/dates.ts';
 import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { clockWords } from './history.ts';
 
 /** One hearing, with what was noted; it can be corrected with a reason, or undone. */
-const props = defineProps<{ event: HeardEvent; page: ClassPage; pupilName: string }>();
+const props = defineProps<{ event: HeardEvent; page: ClassView; pupilName: string }>();
 const remarks = useRemarks();
 const hearing = useHearing();
 const correcting = ref(false);

@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { queueWords, stuckWords } from '@escalier/core/records';
 import { computed, onMounted, ref, toRef, watch } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import HowComputed from '../../ui/HowComputed.vue';
@@ -7,7 +6,7 @@ import FormField from '../../ui/FormField.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
-import { ClassHead, useClasses, useLiveClass } from '../classes/index.ts';
+import { ClassHead, useClasses, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
 import { hearingsOf } from './history.ts';
@@ -70,7 +69,7 @@ function printNote(): void {
       <div class="line no-print">
         <div class="grow">
           <h2 class="who">{{ pupil.name }}</h2>
-          <p v-if="pupil.standing === null" class="soft">Left the class on {{ longDate(pupil.leftOn ?? '') }}.</p>
+          <p v-if="pupil.leftOn !== null" class="soft">Left the class on {{ longDate(pupil.leftOn) }}.</p>
           <p v-else-if="step === null"><strong>Has passed every step.</strong></p>
           <p v-else class="line">
             <span class="belt-chip"><BeltBand :belt-id="step.belt" /></span>

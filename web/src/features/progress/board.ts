@@ -1,5 +1,5 @@
 import type { Standing, StepStanding } from '@escalier/core/records';
-import type { ClassPage, PupilDto } from '@escalier/server/api';
+import type { ClassView, PupilView } from '../classes/index.ts';
 import { dayOfMoment } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 
@@ -33,14 +33,14 @@ export interface BoardCell {
 }
 
 export interface BoardRow {
-  readonly pupil: PupilDto;
+  readonly pupil: PupilView;
   readonly standing: Standing;
   readonly waits: number;
   readonly cells: readonly BoardCell[];
 }
 
 /** The rows of the board: those that the filter lets through, sorted. */
-export function boardRows(page: ClassPage, sort: Sort, filter: Filter, search: string): readonly BoardRow[] {
+export function boardRows(page: ClassView, sort: Sort, filter: Filter, search: string): readonly BoardRow[] {
   const waits = new Map(page.queue.map((place) => [place.pupilId, place.lessons]));
   const stuck = new Set(page.stuck.map((each) => each.pupilId));
   const wanted = search.trim().toLocaleLowerCase();
@@ -63,7 +63,7 @@ function compare(sort: Sort, a: BoardRow, b: BoardRow): number {
   return sort === 'wait' ? b.waits - a.waits || byName : byName;
 }
 
-function cellsOf(page: ClassPage, pupil: PupilDto, standing: Standing): readonly BoardCell[] {
+function cellsOf(page: ClassView, pupil: PupilView, standing: Standing): readonly BoardCell[] {
   const byStep = new Map(standing.steps.map((step) => [step.stepId, step]));
   return page.steps.map((step, stepIndex): BoardCell => {
     const heard = byStep.get(step.id);

@@ -1,30 +1,19 @@
 import 'fake-indexeddb/auto';
 import type { HeardEvent } from '@escalier/core/records';
-import type { ClassPage, PupilDto } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
+import type { ClassView } from '../classes/index.ts';
 import { useOutbox } from '../../offline/index.ts';
-import { classPage, step } from '../../testing/class-page.ts';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import BoardPage from './BoardPage.vue';
 import PupilPage from './PupilPage.vue';
 
-const pupil = (name: string): PupilDto => ({
-  id: name.toLowerCase(),
-  name,
-  startStep: 1,
-  joinedOn: '2026-02-02',
-  leftOn: null,
-  playsInstead: null,
-  erased: false,
-  away: false,
-  records: 0,
-  standing: null,
-});
+const pupil = (name: string) => pupilView(name, { id: name.toLowerCase(), joinedOn: '2026-02-02' });
 
-const PAGE: ClassPage = classPage({
+const PAGE: ClassView = classPage({
   today: '2026-03-05',
   pupils: [pupil('Ann'), pupil('Ben')],
   steps: [step(1, { hardMoves: [{ from: 'A4', to: 'E4', cost: 3 }], newNotes: ['E4'] }), step(2), step(3)],

@@ -1,7 +1,8 @@
+import { stepRules } from '@escalier/core/classes';
 import { standings, type HeardEvent, type RecordEvent } from '@escalier/core/records';
-import type { ClassPage, PupilDto } from '@escalier/server/api';
 import { describe, expect, it } from 'vitest';
-import { classPage, step } from '../../testing/class-page.ts';
+import type { ClassView } from '../classes/index.ts';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { boardRows, moved } from './board.ts';
 import { clockWords, hearingsOf } from './history.ts';
 import { familyNote, outlookOf, practiceOf, remarksOverTime } from './pupil.ts';
@@ -35,21 +36,15 @@ const EVENTS: readonly RecordEvent[] = [
   heard('ben', 1, 'nearly', 2),
 ];
 
-function page(more: Partial<ClassPage> = {}): ClassPage {
+function page(more: Partial<ClassView> = {}): ClassView {
   const shown = classPage({ today: '2026-03-05', ...more });
-  const rules = shown.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
-  const pupils = ['ann', 'ben', 'cem'].map((id, index): PupilDto => ({
-    id,
-    name: id[0]!.toUpperCase() + id.slice(1),
-    startStep: index === 2 ? 2 : 1,
-    joinedOn: '2026-03-01',
-    leftOn: null,
-    playsInstead: null,
-    erased: false,
-    away: false,
-    records: 0,
-    standing: standings([{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }], rules, EVENTS)[0]!,
-  }));
+  const pupils = ['ann', 'ben', 'cem'].map((id, index) =>
+    pupilView(id, {
+      name: id[0]!.toUpperCase() + id.slice(1),
+      startStep: index === 2 ? 2 : 1,
+      standing: standings([{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }], stepRules(shown.steps), EVENTS)[0]!,
+    }),
+  );
   return { ...shown, pupils, queue: [{ pupilId: 'cem', reason: 'never', lessons: 4 }] };
 }
 
@@ -72,7 +67,7 @@ describe('the board', () => {
     const passed = heard('ann', 1, 'passed', 2, { heardAt: '2026-03-02T20:30:00.000Z' });
     const cell = (timeZone: string) => {
       const open = page({ timeZone });
-      const rules = open.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+      const rules = stepRules(open.steps);
       const standing = standings([{ pupilId: 'ann', startStepIndex: 0 }], rules, [passed])[0]!;
       const pupils = open.pupils.slice(0, 1).map((pupil) => ({ ...pupil, standing }));
       return boardRows({ ...open, pupils }, 'name', 'all', '')[0]!.cells[0]!.text;

@@ -1,4 +1,4 @@
-import { dayIn } from '@escalier/core/calendar';
+import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import {
   chanceToPass,
   forecast,
@@ -7,11 +7,12 @@ import {
   type Forecast,
   type HeardEvent,
 } from '@escalier/core/records';
-import type { ClassPage, PupilDto, StepDto } from '@escalier/server/api';
+import type { StepDto } from '@escalier/server/api';
+import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
 
 /** What the pupils of a class have climbed, in how many lessons each. */
-export function climbsOf(page: ClassPage): readonly Climb[] {
+export function climbsOf(page: ClassView): readonly Climb[] {
   return page.pupils.flatMap(({ id, standing, startStep, joinedOn }): Climb[] =>
     standing === null
       ? []
@@ -37,7 +38,7 @@ export interface Outlook extends Forecast {
 const SOON = 4;
 
 /** How a pupil goes on at the pace so far. */
-export function outlookOf(page: ClassPage, pupilId: string): Outlook | null {
+export function outlookOf(page: ClassView, pupilId: string): Outlook | null {
   const climbs = climbsOf(page);
   const at = climbs.findIndex((climb) => climb.pupilId === pupilId);
   const found = forecast(climbs, page.steps.length, page.lessons.left)[at];
@@ -55,13 +56,13 @@ export function outlookOf(page: ClassPage, pupilId: string): Outlook | null {
 export interface RemarkDays {
   readonly remark: string;
   /** Days on which it was noted, in order. */
-  readonly days: readonly string[];
+  readonly days: readonly LocalDate[];
 }
 
 /** Each remark with its days, the most frequent first. */
 export function remarksOverTime(heard: readonly HeardEvent[], timeZone: string): readonly RemarkDays[] {
   const dayOf = dayIn(timeZone);
-  const byRemark = new Map<string, string[]>();
+  const byRemark = new Map<string, LocalDate[]>();
   for (const event of heard)
     for (const remark of event.remarks) byRemark.set(remark, [...(byRemark.get(remark) ?? []), dayOf(event.heardAt)]);
   return [...byRemark].map(([remark, days]) => ({ remark, days })).toSorted((a, b) => b.days.length - a.days.length);
@@ -78,7 +79,7 @@ export function practiceOf(step: StepDto, noted: readonly string[], remarks: rea
 }
 
 /** A note to the family, to be changed before it goes out. */
-export function familyNote(page: ClassPage, pupil: PupilDto, practice: readonly string[]): string {
+export function familyNote(page: ClassView, pupil: PupilView, practice: readonly string[]): string {
   const standing = pupil.standing!;
   const passed = standing.passedSteps;
   const step = page.steps[standing.stepIndex];

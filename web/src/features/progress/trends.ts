@@ -1,7 +1,8 @@
 import { dayIn } from '@escalier/core/calendar';
+import { stepRules } from '@escalier/core/classes';
 import { seeded } from '@escalier/core/practice';
 import { classTrends, fanOf, type ClassTrends, type Fan, type RecordEvent } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
+import type { ClassView } from '../classes/index.ts';
 
 export interface TrendsOfClass extends ClassTrends {
   readonly lessonsHad: number;
@@ -17,13 +18,13 @@ const ENOUGH_LESSONS = 4;
 const SEED = 11;
 
 /** How the class climbs, with the fan of courses that it may take, and the one it might have taken. */
-export function trendsOf(page: ClassPage, events: readonly RecordEvent[]): TrendsOfClass {
+export function trendsOf(page: ClassView, events: readonly RecordEvent[]): TrendsOfClass {
   const lessonsHad = page.lessons.all.filter((lesson) => lesson.date <= page.today).map((lesson) => lesson.date);
   const trends = classTrends({
     pupils: page.pupils
       .filter((pupil) => pupil.standing !== null)
       .map(({ id, startStep, joinedOn }) => ({ pupilId: id, startStepIndex: startStep - 1, joinedOn })),
-    steps: page.steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass })),
+    steps: stepRules(page.steps),
     events,
     lessonsHad,
     dayOf: dayIn(page.timeZone),

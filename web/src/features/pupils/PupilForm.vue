@@ -29,7 +29,7 @@ const emit = defineEmits<{ gone: [] }>();
 const { busy, error, fields, save } = useSave();
 const aside = useSave();
 
-const draft = reactive({ ...props.pupil });
+const draft = reactive<Omit<PupilRecord, 'leftOn'> & { leftOn: PupilRecord['leftOn'] | '' }>({ ...props.pupil });
 watch(
   () => props.pupil,
   (pupil, before) =>

@@ -36,7 +36,7 @@ const importing = ref(false);
 const open = computed(() => pupils.value?.find((pupil) => pupil.id === openId.value) ?? null);
 const here = computed(() => pupils.value?.filter((pupil) => pupil.leftOn === null) ?? []);
 const left = computed(() => pupils.value?.filter((pupil) => pupil.leftOn !== null) ?? []);
-const away = computed(() => here.value.filter((pupil) => pupil.absences.includes(page.value?.today ?? '')));
+const away = computed(() => here.value.filter((pupil) => pupil.absences.some((day) => day === page.value?.today)));
 const standings = computed(() => new Map(page.value?.pupils.map((pupil) => [pupil.id, pupil.standing])));
 const others = computed(() =>
   (classes.list ?? []).filter((each) => each.id !== props.classId && each.instrumentId === page.value?.instrumentId),

@@ -196,6 +196,6 @@ async function submit(): Promise<void> {
 
 .problem {
   color: var(--brick);
-  font-weight: 650;
+  font-weight: 700;
 }
 </style>

@@ -1,9 +1,10 @@
-import type { ClassPage, ClassSummary, PupilRecord } from '@escalier/server/api';
+import type { ClassSummary, PupilRecord } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
+import type { ClassView } from '../classes/index.ts';
 import PupilsPage from './PupilsPage.vue';
 
 const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
@@ -22,7 +23,7 @@ const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   ...more,
 });
 
-function answers(pupils: () => readonly PupilRecord[], page: Partial<ClassPage> = {}) {
+function answers(pupils: () => readonly PupilRecord[], page: Partial<ClassView> = {}) {
   const here = classPage({ id: 'c', ...page });
   const summary = (id: string, name: string) => ({ ...here, id, name }) as unknown as ClassSummary;
   return {
@@ -50,7 +51,7 @@ describe('the pupils of a class', () => {
   });
 
   it('are noted as away by a tap, and there again by another', async () => {
-    let absences: readonly string[] = [];
+    let absences: PupilRecord['absences'] = [];
     const asked = fakeServer({
       ...answers(() => [pupil('Bo', { absences })]),
       'PUT /api/pupils/bo/absence': ({ body }) => {

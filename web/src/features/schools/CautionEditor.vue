@@ -8,7 +8,7 @@ import { useSave } from '../../ui/use-save.ts';
 /** Which cautions the school shows, and in which words. */
 const props = defineProps<{
   cautions: readonly SchoolCaution[];
-  keep: (cautions: readonly SchoolCaution[]) => Promise<void>;
+  saveCautions: (cautions: readonly SchoolCaution[]) => Promise<void>;
 }>();
 const emit = defineEmits<{ done: [] }>();
 
@@ -20,7 +20,7 @@ function addOwn(): void {
 }
 
 async function submit(): Promise<void> {
-  if (await save(() => props.keep(draft.value.filter((each) => each.text.trim() !== '')))) emit('done');
+  if (await save(() => props.saveCautions(draft.value.filter((each) => each.text.trim() !== '')))) emit('done');
 }
 </script>
 

@@ -34,7 +34,7 @@ function usual(): void {
 async function submit(): Promise<void> {
   const kept = draft.value.filter((each) => each.words.trim() !== '' || each.remedy.trim() !== '');
   draft.value = kept;
-  if (await save(() => remarks.keep(kept))) show();
+  if (await save(() => remarks.saveRemarks(kept))) show();
 }
 </script>
 

@@ -49,9 +49,9 @@ describe('cautions', () => {
   it('stand at their place only as the school shows them, with the local rules', async () => {
     fakeServer({ 'GET /api/school/cautions': () => ({ cautions }) });
     const { wrapper } = await openPage(TakeCare, { place: 'lesson' });
-    expect(wrapper.text()).toContain('Nobody plays on another’s mouthpiece');
+    expect(wrapper.text()).toContain('Never play a mouthpiece that someone else has used');
     expect(wrapper.text()).not.toContain('A full class is loud');
-    expect(wrapper.text()).toContain('The rules of your school and your country come first.');
+    expect(wrapper.text()).toContain('The rules of your school and country come first.');
   });
 });
 

@@ -21,7 +21,7 @@ export const useRemarks = defineStore('remarks', () => {
     }
   }
 
-  async function keep(remarks: readonly Remark[]): Promise<void> {
+  async function saveRemarks(remarks: readonly Remark[]): Promise<void> {
     const put = (json: { remarks: Remark[]; version: number }) => ask(api.school.remarks.$put({ json }));
     const before = { remarks: [...all.value], version };
     show(await saveMerged({ before, mine: { remarks: [...remarks], version }, put, again: read }));
@@ -50,5 +50,5 @@ export const useRemarks = defineStore('remarks', () => {
     version = 0;
   }
 
-  return { all, load, keep, wordsOf, forget };
+  return { all, load, saveRemarks, wordsOf, forget };
 });

@@ -8,13 +8,13 @@ import { breathPlaces, type BreathPlace } from './layers.ts';
 
 /** Where the class breathes: proposed, and changed by hand on the sheet. */
 const props = defineProps<{ info: TuneInfo; seconds: number; own: readonly BreathPlace[] | null; editing: boolean }>();
-const emit = defineEmits<{ edit: [on: boolean]; keep: [seconds: number, breaths: readonly BreathPlace[] | null] }>();
+const emit = defineEmits<{ edit: [on: boolean]; save: [seconds: number, breaths: readonly BreathPlace[] | null] }>();
 
 const count = computed(() => breathPlaces(props.info, props.own).length);
 
 function setSeconds(typed: string | number | null): void {
   const seconds = Number(typed);
-  if (Number.isInteger(seconds) && seconds >= 2 && seconds <= 20) emit('keep', seconds, props.own);
+  if (Number.isInteger(seconds) && seconds >= 2 && seconds <= 20) emit('save', seconds, props.own);
 }
 </script>
 
@@ -33,7 +33,7 @@ function setSeconds(typed: string | number | null): void {
       <BButton :pressed="editing" @click="emit('edit', !editing)">{{
         editing ? 'Done' : 'Change on the sheet'
       }}</BButton>
-      <BButton v-if="own !== null" @click="emit('keep', seconds, null)">Propose again</BButton>
+      <BButton v-if="own !== null" @click="emit('save', seconds, null)">Propose again</BButton>
     </div>
     <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
     <HowComputed>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { shiftWords } from '@escalier/core/reading';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 import SelectField from '../../ui/SelectField.vue';
-import type { LibraryRow } from '../../workers/index.ts';
 import { useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
 import { filtered, LENGTHS, NO_FILTER, offered, READINESS, type LibraryFilter } from './library-filter.ts';
+import LibraryTable from './LibraryTable.vue';
 import { useLibrary } from './use-library.ts';
 
 const classes = useClasses();
@@ -38,42 +37,20 @@ const readers = computed(() => [
   ...(classes.list ?? []).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const className = computed(() => classes.list?.find((each) => each.id === classId.value)?.name ?? null);
-
-const HARDEST = 50;
-/** A bar of our own: a component for each of many rows takes long on a small device. */
-const share = (difficulty: number): string => `${Math.min(100, (100 * difficulty) / HARDEST)}%`;
-const FIELDS = [
-  { key: 'title', label: 'Tune', isRowHeader: true, sortable: true },
-  { key: 'new', label: 'New for the class' },
-  { key: 'metre', label: 'Metre, key', sortable: true },
-  { key: 'learnBars', label: 'Bars to learn', sortable: true },
-  { key: 'difficulty', label: 'Difficulty', sortable: true },
-];
-
-function marks(row: LibraryRow): string {
-  return [
-    ...(row.archived ? ['archived'] : []),
-    ...(row.isDuet ? ['duet'] : []),
-    ...(row.hasWords ? ['words'] : []),
-    ...row.tags.filter((tag) => tag !== 'duet'),
-  ].join(' · ');
-}
 </script>
 
 <template>
-  <LoadState
-    v-if="rows === null"
-    :error="error"
-    :what="total === 0 ? 'the tunes' : `the tunes, ${done} of ${total} read`"
-    @again="load"
-  />
+  <LoadState v-if="rows === null && error !== null" :error="error" what="the tunes" @again="load" />
   <div v-else class="page-grid">
     <header class="page-head">
       <div>
         <h1>Library</h1>
         <p class="soft">
-          {{ shown.length }} of {{ plural(all.length, 'tune', 'tunes')
-          }}<template v-if="className !== null">, read for {{ className }}</template>
+          <template v-if="rows === null">Reading the tunes …</template>
+          <template v-else
+            >{{ shown.length }} of {{ plural(all.length, 'tune', 'tunes')
+            }}<template v-if="className !== null">, read for {{ className }}</template></template
+          >
         </p>
       </div>
       <SelectField v-model="classId" label="Read for" :options="readers" />
@@ -91,7 +68,7 @@ function marks(row: LibraryRow): string {
         <BFormRadioGroup v-model="filter.readiness" buttons :options="READINESS" aria-label="How near" />
         <BButton :aria-expanded="withFilters" @click="withFilters = !withFilters">More filters</BButton>
       </div>
-      <BCollapse v-model="withFilters">
+      <BCollapse v-model="withFilters" lazy>
         <div class="field-grid">
           <SelectField
             v-if="filter.readiness === 'one'"
@@ -103,80 +80,31 @@ function marks(row: LibraryRow): string {
           <SelectField v-model="filter.key" label="Key" :options="keys" />
           <SelectField v-model="filter.tag" label="Mood" :options="tags" />
           <SelectField v-model="filter.length" label="Length" :options="LENGTHS" />
-          <div class="line">
-            <BFormCheckbox v-model="filter.words">with words</BFormCheckbox>
-            <BFormCheckbox v-model="filter.duet">duets</BFormCheckbox>
-            <BFormCheckbox v-model="filter.archived">archived too</BFormCheckbox>
-          </div>
+        </div>
+        <div class="line checks">
+          <BFormCheckbox v-model="filter.words">with words</BFormCheckbox>
+          <BFormCheckbox v-model="filter.duet">duets</BFormCheckbox>
+          <BFormCheckbox v-model="filter.archived">archived too</BFormCheckbox>
         </div>
       </BCollapse>
     </BForm>
-    <p v-if="shown.length === 0" class="soft">No tunes match. Remove a filter, or add a tune of your own.</p>
-    <div v-else class="card-paper scroll-x" tabindex="0" role="region" aria-label="The tunes as a table">
-      <BTable :items="shown" :fields="FIELDS" stacked="md" hover>
-        <template #cell(title)="{ item }">
-          <RouterLink
-            class="title"
-            :to="{ name: 'tune', params: { tuneId: item.id }, query: classId === '' ? {} : { class: classId } }"
-            >{{ item.title }}</RouterLink
-          >
-          <span class="soft small marks">{{ marks(item) }}</span>
-        </template>
-        <template #cell(new)="{ item }">
-          <template v-if="item.unplayable.length > 0"
-            ><strong>not on this instrument:</strong> {{ item.unplayable.map(noteWords).join(' ') }}</template
-          >
-          <template v-else-if="item.newNotes.length === 0">{{
-            item.newElements.length === 0 ? 'nothing' : 'no new notes'
-          }}</template>
-          <span v-for="note in item.newNotes" v-else :key="note" class="chip">{{ noteWords(note) }}</span>
-          <span v-if="item.better !== null" class="soft small marks">
-            {{ item.better.key }}, {{ shiftWords(item.better.shift) }}:
-            {{ item.better.newNotes.length === 0 ? 'nothing new' : item.better.newNotes.map(noteWords).join(' ') }}
-          </span>
-        </template>
-        <template #cell(metre)="{ item }">{{ item.metre }} · {{ item.key }}</template>
-        <template #cell(learnBars)="{ item }">{{ item.learnBars }} of {{ item.bars }}</template>
-        <template #cell(difficulty)="{ item }">
-          {{ item.difficulty
-          }}<span class="meter" aria-hidden="true"><i :style="{ width: share(item.difficulty) }" /></span>
-        </template>
-      </BTable>
-    </div>
+    <LoadState
+      v-if="rows === null"
+      :error="error"
+      :what="total === 0 ? 'the tunes' : `the tunes, ${done} of ${total} read`"
+      @again="load"
+    />
+    <p v-else-if="shown.length === 0" class="soft">No tunes match. Remove a filter, or add a tune of your own.</p>
+    <LibraryTable v-else :rows="shown" :class-id="classId" />
   </div>
 </template>
 
 <style scoped lang="scss">
+.checks {
+  margin-top: 8px;
+}
+
 .search {
   min-width: 200px;
-}
-
-.title {
-  color: var(--ink);
-  font-size: var(--text-large);
-  font-weight: 700;
-}
-
-.marks {
-  margin-left: 8px;
-  font-weight: 400;
-}
-
-.chip {
-  margin-right: 5px;
-}
-
-.meter {
-  display: block;
-  width: 90px;
-  height: 5px;
-  margin-top: 4px;
-  background: var(--stone);
-}
-
-.meter i {
-  display: block;
-  height: 100%;
-  background: var(--spruce);
 }
 </style>

@@ -53,6 +53,13 @@ const nothing = computed(() => {
         >
       </li>
     </ul>
+    <p v-for="mixUp in reading.mixUps" :key="mixUp.letter">
+      <strong>Easily mixed up:</strong>
+      <template v-for="(each, index) in mixUp.notes" :key="each.note"
+        >{{ index === 0 ? ' ' : index === mixUp.notes.length - 1 ? ' and ' : ', ' }}{{ noteWords(each.note) }} in
+        {{ barsWords(each.bars) }}</template
+      >.
+    </p>
     <template v-if="moves.length > 0">
       <h3>Moves to drill first</h3>
       <ul class="plain stack-close">

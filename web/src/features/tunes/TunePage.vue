@@ -54,10 +54,12 @@ watch(page, (now, before) => {
   shown.value = now.schoolClass.style.naming;
   counting.value = now.schoolClass.style.counting ?? '';
 });
+/** Where B is si the class says so. */
+const isWithSi = computed(() => page.value?.schoolClass?.style.naming === 'fixed-do-si');
 const choices = computed((): readonly { value: Shown; text: string }[] => [
   { value: 'letters', text: 'Letters' },
   { value: 'german-letters', text: 'H and B' },
-  { value: 'fixed-do', text: 'Fixed do' },
+  { value: isWithSi.value ? 'fixed-do-si' : 'fixed-do', text: 'Fixed do' },
   { value: 'movable-do', text: 'Movable do' },
   { value: 'degrees', text: 'Degrees' },
   { value: 'finger-count', text: 'Fingers' },
@@ -265,7 +267,7 @@ function label(use: NoteUse): string {
           :own="page.breaths"
           :editing="editing"
           @edit="editBreaths"
-          @keep="keepBreaths"
+          @save="keepBreaths"
         />
         <RiseCard v-if="page.step !== null" :step="page.step" />
         <TakeCare place="lesson" />

@@ -75,21 +75,17 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   async function reread(): Promise<void> {
     const open = page.value;
     if (open === null) return;
-    const { notes, elements, signs, moves } = open.known;
-    const known = { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
-    const source = {
-      abc: open.abc,
-      instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value,
-    };
+    const known = knownSets(open);
+    const source = { abc: open.abc, instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value };
     const read = await tuneWorker().read(source, known, open.breathSeconds);
     if (page.value !== open) return;
     info.value = read.ok ? read.value : null;
     ways.value = [];
-    if (read.ok)
+    if (!read.ok) error.value = failed(read.error[0]?.message ?? 'The tune could not be read.');
+    else
       void tuneWorker()
         .waysIn(source, known)
         .then((found) => (page.value === open ? (ways.value = found) : found));
-    if (!read.ok) error.value = failed(read.error[0]?.message ?? 'The tune could not be read.');
   }
 
   /** Keeps the class's own breaths, and shows them at once. */
@@ -98,21 +94,33 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     if (open === null) return;
     page.value = { ...open, breathSeconds, breaths };
     await reread();
-    if (open.schoolClass === null) return;
-    const version = open.breathsVersion;
-    const json = { breathSeconds, breaths: breaths === null ? null : [...breaths], version };
-    try {
-      const kept = await ask(
-        api.classes[':id'].tunes[':tuneId'].$put({ param: { id: open.schoolClass.id, tuneId: open.tuneId }, json }),
-      );
-      if (page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept.version };
-    } catch (problem) {
-      if (!(problem instanceof ApiError)) throw problem;
-      error.value = failed(`The breaths are not saved. ${problem.message}`);
-    }
+    const kept = await saveBreaths(open, breathSeconds, breaths);
+    if (kept instanceof ApiError) error.value = failed(`The breaths are not saved. ${kept.message}`);
+    else if (kept !== null && page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept };
   }
 
   watch(address, load, { immediate: true });
   watch(instrumentId, reread);
   return { page, info, ways, error, load, keepBreaths };
+}
+
+function knownSets({ known: { notes, elements, signs, moves } }: OpenTune) {
+  return { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
+}
+
+/** @returns the new version; null for a tune that is read for no class; the problem when it is not saved. */
+async function saveBreaths(
+  { schoolClass, tuneId, breathsVersion }: OpenTune,
+  breathSeconds: number,
+  breaths: OpenTune['breaths'],
+): Promise<number | ApiError | null> {
+  if (schoolClass === null) return null;
+  const json = { breathSeconds, breaths: breaths === null ? null : [...breaths], version: breathsVersion };
+  try {
+    const param = { id: schoolClass.id, tuneId };
+    return (await ask(api.classes[':id'].tunes[':tuneId'].$put({ param, json }))).version;
+  } catch (problem) {
+    if (problem instanceof ApiError) return problem;
+    throw problem;
+  }
 }

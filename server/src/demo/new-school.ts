@@ -1,0 +1,58 @@
+import { StaircaseEntity, StepEntity, StepTuneEntity } from '../features/staircase/index.ts';
+import { TuneEntity } from '../features/tunes/index.ts';
+import type { EntityManager } from '../platform/database.ts';
+import { newId } from '../platform/ids.ts';
+import { DEMO_STAIRCASES, type DemoStaircase } from './school.ts';
+import { readTunes } from './tunes.ts';
+
+export type StaircaseKey = keyof typeof DEMO_STAIRCASES;
+
+export interface FirstStaircase {
+  readonly id: string;
+  readonly stepIds: readonly string[];
+}
+
+/** Puts the tunes and the staircases that ship with Escalier into a school. */
+export async function fillSchool(
+  em: EntityManager,
+  schoolId: string,
+  tunesFolder: string,
+): Promise<ReadonlyMap<StaircaseKey, FirstStaircase>> {
+  const tuneIds = await addFirstTunes(em, schoolId, tunesFolder);
+  const staircases = new Map<StaircaseKey, FirstStaircase>();
+  for (const key of Object.keys(DEMO_STAIRCASES) as StaircaseKey[]) {
+    const { name, instrument, steps }: DemoStaircase = DEMO_STAIRCASES[key];
+    const id = newId();
+    await em.insert(StaircaseEntity, { id, school: schoolId, name, instrument });
+    const rows = steps.map((step, index) => ({
+      id: newId(),
+      staircase: id,
+      position: index + 1,
+      tune: tuneIds.get(step.tune)!,
+      belt: step.belt,
+      lessons: step.lessons,
+      toPass: 1,
+    }));
+    await em.insertMany(StepEntity, rows);
+    const more = steps.flatMap((step, index) =>
+      (step.or ?? []).map((slug, at) => ({ step: rows[index]!.id, tune: tuneIds.get(slug)!, position: at + 1 })),
+    );
+    if (more.length > 0) await em.insertMany(StepTuneEntity, more);
+    staircases.set(key, { id, stepIds: rows.map((row) => row.id) });
+  }
+  return staircases;
+}
+
+async function addFirstTunes(
+  em: EntityManager,
+  schoolId: string,
+  folder: string,
+): Promise<ReadonlyMap<string, string>> {
+  const ids = new Map<string, string>();
+  for (const { slug, title, abc, content } of await readTunes(folder)) {
+    const id = newId();
+    await em.insert(TuneEntity, { id, school: schoolId, title, abc, content });
+    ids.set(slug, id);
+  }
+  return ids;
+}

@@ -1,0 +1,1 @@
+export { AccountEntity } from './entities.ts';

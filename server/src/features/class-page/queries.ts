@@ -1,0 +1,99 @@
+import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
+import { stepRules } from '@escalier/core/classes';
+import type { Standing } from '@escalier/core/records';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import type { PupilDto, StepDto } from './dto.ts';
+import type { ReadStep } from '../../reader/index.ts';
+import type { TeachingStyle } from '../classes/index.ts';
+import { standingsOfClimbers, type Climber } from '../hearing/index.ts';
+import { readStaircase } from '../staircase/index.ts';
+
+export interface ClassRow {
+  readonly id: string;
+  readonly name: string;
+  readonly grade: string;
+  readonly instrumentId: string;
+  readonly style: TeachingStyle;
+  readonly meetings: readonly Meeting[];
+  readonly term: Term & { readonly name: string };
+  readonly steps: readonly StepRow[];
+  readonly pupils: readonly PupilRow[];
+  /** Of its steps, in their order. */
+  readonly readings: readonly ReadStep[];
+  /** Of its pupils who have not left, in their order. */
+  readonly standings: readonly Standing[];
+}
+
+export interface StepRow extends Pick<
+  StepDto,
+  'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'tunes' | 'toPass'
+> {
+  readonly abc: string;
+}
+
+export interface PupilRow extends Omit<PupilDto, 'away'> {
+  readonly absences: readonly LocalDate[];
+}
+
+/**
+ * Everything but the records that the pictures of classes are computed from, in one statement: of all classes that
+ * somebody may open, or of one.
+ * Dates are dates.
+ */
+const CLASSES = `
+select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId",
+  json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off,
+    'rotation', t.rotation) as term,
+  (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,
+      'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc, 'toPass', st.to_pass,
+      'tunes', jsonb_build_array(jsonb_build_object('id', tu.id, 'title', tu.title)) || coalesce((
+        select jsonb_agg(jsonb_build_object('id', more.id, 'title', more.title) order by t.position)
+        from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id), '[]')) order by st.position), '[]')
+    from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
+  (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
+      'joinedOn', p.joined_on, 'leftOn', p.left_on,
+      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'erased', p.erased_at is not null,
+      'absences', (select coalesce(json_agg(a.date), '[]') from absence a where a.pupil_id = p.id)) order by p.shown_name, p.id), '[]')
+    from pupil p join step first on first.id = p.start_step_id
+      left join record_count n on n.pupil_id = p.id
+    where p.school_class_id = c.id) as pupils
+from school_class c
+join staircase s on s.id = c.staircase_id
+join term t on t.id = c.term_id
+where c.school_id = ? and (?::uuid is null or c.id = ?::uuid)
+  and (? = 'owner' or exists (select 1 from class_teacher ct where ct.school_class_id = c.id and ct.account_id = ?))
+order by c.name`;
+
+export async function readClassRows(
+  em: EntityManager,
+  { schoolId, role, accountId }: SignedIn,
+  classId: string | null,
+): Promise<readonly ClassRow[]> {
+  const rows = await em.execute<Omit<ClassRow, 'standings' | 'readings'>[]>(CLASSES, [
+    schoolId,
+    classId,
+    classId,
+    role,
+    accountId,
+  ]);
+  const climbers = rows.map(climbersOf);
+  const standings = await standingsOfClimbers(em, climbers.flat());
+  const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
+  const readings = await Promise.all(
+    rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map((step) => step.abc) })),
+  );
+  return rows.map((row, index) => ({
+    ...row,
+    standings: climbers[index]!.map(({ id }) => byPupil.get(id)!),
+    readings: readings[index]!,
+  }));
+}
+
+/** Pupils who have left are not counted any more; their records stay. */
+function climbersOf({ pupils, steps: rows }: Pick<ClassRow, 'pupils' | 'steps'>): readonly Climber[] {
+  const steps = stepRules(rows);
+  return pupils
+    .filter((pupil) => pupil.leftOn === null)
+    .map(({ id, startStep, records }) => ({ id, startStepIndex: startStep - 1, steps, records }));
+}

@@ -1,0 +1,168 @@
+import { classView } from '@escalier/core/classes';
+import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { notFound, wrongInput } from '../../platform/problem.ts';
+import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
+import { ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
+import { oneTune } from '../tunes/index.ts';
+import type { ClassFacts, ClassPage, ClassSummary, KnownDto, StepPage, TunePage } from './dto.ts';
+import { readClassRows, type ClassRow } from './queries.ts';
+import { classFacts, classOnDay, knowledgeBefore, lessonsDto, oneClass, stepDtos, stepsDone } from './state.ts';
+import { localToday } from '../../platform/today.ts';
+import { reader } from '../../reader/index.ts';
+
+export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
+  const rows = await readClassRows(em, who, null);
+  const day = localToday(now, who.timeZone);
+  return rows.map((row): ClassSummary => {
+    const standing = row.standings;
+    const onStep = [...row.steps.keys(), row.steps.length].map(
+      (step) => standing.filter((each) => each.stepIndex === step).length,
+    );
+    const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
+    const state = classView(classOnDay(row, day, who.timeZone), ({ id }) => byPupil.get(id)!);
+    const named = (id: string | undefined) => row.pupils.find((pupil) => pupil.id === id);
+    const first = named(state.queue[0]?.pupilId);
+    const longest = state.queue.toSorted((a, b) => b.lessons - a.lessons)[0];
+    const waits = longest === undefined || longest.lessons < 2 ? undefined : named(longest.pupilId);
+    return {
+      ...classFacts(row),
+      pupils: standing.length,
+      lessons: lessonsDto(row, day),
+      belts: row.steps.map((step) => step.belt),
+      onStep,
+      nearly: standing.filter((each) => each.state === 'nearly').length,
+      stuck: state.stuck.length,
+      classStep: state.classStep,
+      waits: waits === undefined ? null : { id: waits.id, name: waits.name, lessons: longest!.lessons },
+      hearFirst: first === undefined ? null : { id: first.id, name: first.name },
+    };
+  });
+}
+
+/** @throws Problem 404 when the class is not of the asker's school. */
+export async function classPage(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<ClassPage> {
+  const row = await oneClass(em, who, classId);
+  const day = localToday(now, who.timeZone);
+  return { ...classFacts(row), ...classOnDay(row, day, who.timeZone), term: row.term };
+}
+
+/** @param position counted from 1. @throws Problem 404 when there is no such class or step. */
+export async function stepPage(em: EntityManager, who: SignedIn, classId: string, position: number): Promise<StepPage> {
+  const row = await oneClass(em, who, classId);
+  const steps = stepDtos(row);
+  const [step, source] = [steps[position - 1], row.steps[position - 1]];
+  if (step === undefined || source === undefined) throw notFound('step');
+  const known = knowledgeBefore(row, position - 1);
+  return { ...(await tunePageOf(em, row, { ...source, id: source.tuneId }, known)), step, steps: steps.length };
+}
+
+/** A tune for what the class knows now: the steps that enough have passed. */
+export async function tunePage(em: EntityManager, who: SignedIn, classId: string, tuneId: string): Promise<TunePage> {
+  const row = await oneClass(em, who, classId);
+  const tune = await oneTune(em, who, tuneId);
+  return tunePageOf(em, row, tune, knowledgeBefore(row, stepsDone(row)));
+}
+
+/** What the class knows now, for reading the whole library. */
+export async function classKnowledge(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+): Promise<{ schoolClass: ClassFacts; known: KnownDto }> {
+  const row = await oneClass(em, who, classId);
+  return { schoolClass: classFacts(row), known: knowledgeBefore(row, stepsDone(row)) };
+}
+
+/** A step as the class climbs it. */
+export interface ClimbStep {
+  readonly position: number;
+  readonly title: string;
+  readonly newNotes: readonly string[];
+  /** What the steps below have brought. */
+  readonly knownBefore: KnownDto;
+  /** Pupils who work on this step or are past it. */
+  readonly pupilsHere: number;
+}
+
+export interface ClassClimb {
+  readonly facts: ClassFacts;
+  readonly steps: readonly ClimbStep[];
+  readonly pupils: number;
+}
+
+/** The stairs of a class, with how many pupils have come to each step. */
+export async function classClimb(em: EntityManager, who: SignedIn, classId: string): Promise<ClassClimb> {
+  const row = await oneClass(em, who, classId);
+  const standing = row.standings;
+  const { readings } = row;
+  return {
+    facts: classFacts(row),
+    pupils: standing.length,
+    steps: row.steps.map((step, index) => ({
+      position: step.position,
+      title: step.title,
+      newNotes: readings[index]!.step.reading.notes.new.map((use) => use.name),
+      knownBefore: knowledgeBefore(row, index),
+      pupilsHere: standing.filter((each) => each.stepIndex >= index).length,
+    })),
+  };
+}
+
+export interface ClassTuneInput {
+  readonly breathSeconds: number;
+  readonly breaths: readonly BreathPlace[] | null;
+  readonly version: number;
+}
+
+/** Keeps what a class changes for itself. @throws Problem 404, or 400 when a place is not in the tune. */
+export async function keepClassTune(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  tuneId: string,
+  input: ClassTuneInput,
+): Promise<{ readonly version: number }> {
+  const row = await oneClass(em, who, classId);
+  const tune = await oneTune(em, who, tuneId);
+  const read = await reader.text(tune.abc);
+  if (!read.ok) throw wrongInput({ breaths: read.error });
+  const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
+  if (input.breaths?.every(isThere) === false)
+    throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });
+  const { breathSeconds, version } = input;
+  const next = { breathSeconds, breaths: input.breaths === null ? null : [...input.breaths] };
+  const where = { schoolClass: row.id, tune: tuneId };
+  await em.transactional(async (tx) => {
+    if (version === 0) {
+      const made = await tx
+        .createQueryBuilder(ClassTuneEntity)
+        .insert({ ...where, ...next })
+        .onConflict()
+        .ignore();
+      if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, tuneId);
+    } else await changeVersion(tx, who, ClassTuneEntity, { where, about: tuneId, version }, next);
+    await noteChange(tx, who, tuneId, `${row.name}: breaths of “${tune.title}”`);
+  });
+  return { version: version + 1 };
+}
+
+async function tunePageOf(
+  em: EntityManager,
+  row: ClassRow,
+  tune: { readonly id: string; readonly title: string; readonly abc: string },
+  known: KnownDto,
+): Promise<TunePage> {
+  const kept = await em.findOne(ClassTuneEntity, { schoolClass: row.id, tune: tune.id });
+  return {
+    schoolClass: classFacts(row),
+    tuneId: tune.id,
+    title: tune.title,
+    abc: tune.abc,
+    known,
+    breathSeconds: kept?.breathSeconds ?? DEFAULT_BREATH_SECONDS,
+    breaths: kept?.breaths ?? null,
+    breathsVersion: kept?.version ?? 0,
+  };
+}

@@ -1,0 +1,92 @@
+import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
+import type { ClassOnDay } from '@escalier/core/classes';
+import { classStep, type HardMove } from '@escalier/core/records';
+import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { notFound } from '../../platform/problem.ts';
+import type { ReadStep } from '../../reader/index.ts';
+import type { ClassFacts, KnownDto, LessonsDto, PupilDto, StepDto } from './dto.ts';
+import { readClassRows, type ClassRow } from './queries.ts';
+
+export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
+  const known = row.readings
+    .slice(0, steps)
+    .map(({ step }) => knowledgeFrom(step.reading))
+    .reduce(joinKnowledge, NOTHING_KNOWN);
+  return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
+}
+
+/** How many steps from the first up enough of the class have passed. */
+export function stepsDone({ standings, steps, style }: ClassRow): number {
+  return classStep(standings, steps.length, style.goOnShare);
+}
+
+export async function oneClass(em: EntityManager, who: SignedIn, classId: string): Promise<ClassRow> {
+  const [row] = await readClassRows(em, who, classId);
+  if (row === undefined) throw notFound('class');
+  return row;
+}
+
+export function classFacts({ id, name, grade, instrumentId, style }: ClassRow): ClassFacts {
+  return { id, name, grade, instrumentId, style };
+}
+
+const MOST_CALENDARS = 500;
+const keptLessons = new Map<string, readonly Lesson[]>();
+
+/** The lessons of a class, kept by the term and the meetings that they come from. */
+export function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] {
+  const key = JSON.stringify([term, meetings]);
+  const known = keptLessons.get(key);
+  if (known !== undefined) return known;
+  const lessons = lessonsOf(term, meetings);
+  if (keptLessons.size >= MOST_CALENDARS) keptLessons.delete(keptLessons.keys().next().value!);
+  keptLessons.set(key, lessons);
+  return lessons;
+}
+
+export function lessonsDto(row: ClassRow, day: LocalDate): LessonsDto {
+  const lessons = lessonsOfClass(row);
+  return { total: lessons.length, ...lessonsNow(lessons, day), lost: lostLessons(row.term, row.meetings).length };
+}
+
+/** The facts that the core works out a class by, beside where its pupils stand. */
+export function classOnDay(row: ClassRow, day: LocalDate, timeZone: string) {
+  return {
+    pupils: row.pupils.map(({ absences, ...pupil }): PupilDto => ({ ...pupil, away: absences.includes(day) })),
+    steps: stepDtos(row),
+    style: row.style,
+    lessons: { ...lessonsDto(row, day), all: lessonsOfClass(row) },
+    today: day,
+    timeZone,
+  } satisfies ClassOnDay;
+}
+
+/** The hardest moves of a tune for a class that knows what came before, each once. */
+function hardMovesOf({ hardSpots, moves }: ReadStep['step']['reading']): readonly HardMove[] {
+  return hardSpots.map(({ drill: { toggle } }): HardMove => {
+    const [from, to] = toggle;
+    const use = moves.all.find((each) => each.from === from && each.to === to);
+    return { from, to, cost: Math.round(10 * (use?.costAtTempo ?? 0)) / 10 };
+  });
+}
+
+export function stepDtos(row: ClassRow): readonly StepDto[] {
+  return row.steps.map(({ abc: _abc, ...step }, index): StepDto => {
+    const {
+      seconds,
+      step: { reading, rise },
+    } = row.readings[index]!;
+    return {
+      ...step,
+      tuneSeconds: seconds,
+      tempo: reading.tempo.perMinute,
+      hardMoves: hardMovesOf(reading),
+      rise,
+      newNotes: reading.notes.new.map((use) => use.name),
+      newElements: reading.elements.new.map((element) => element.id),
+      newSigns: reading.signs.new.map((sign) => sign.id),
+    };
+  });
+}

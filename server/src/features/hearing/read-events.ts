@@ -1,0 +1,98 @@
+import type { Outcome, RecordEvent } from '@escalier/core/records';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { classOf, PupilEntity } from '../classes/index.ts';
+
+/** A record as the database gives it. */
+export interface EventRow {
+  readonly id: string;
+  readonly kind: 'heard' | 'undone';
+  readonly pupilId: string;
+  readonly stepId: string;
+  readonly outcome: Outcome | null;
+  readonly remarks: readonly string[];
+  readonly undoes: string | null;
+  readonly heardAt: string;
+  readonly tuneId: string | null;
+  readonly tempo: number | null;
+  readonly corrects: string | null;
+  readonly reason: string;
+  readonly number: number;
+  readonly deviceAhead: number;
+}
+
+/** Times are ISO 8601 in UTC. */
+const EVENTS = `
+select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, undoes,
+  corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
+  to_char(heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "heardAt"
+from record_event where pupil_id = any(?::uuid[]) and number > ? order by number`;
+
+/** The records of pupils, by pupil. */
+export async function eventsOf(
+  em: EntityManager,
+  pupilIds: readonly string[],
+): Promise<ReadonlyMap<string, readonly RecordEvent[]>> {
+  const byPupil = new Map<string, RecordEvent[]>(pupilIds.map((id) => [id, []]));
+  // An array literal: the driver would spread an array over many placeholders.
+  for (const row of await em.execute<EventRow[]>(EVENTS, [`{${pupilIds.join(',')}}`, 0]))
+    byPupil.get(row.pupilId)!.push(toEvent(row));
+  return byPupil;
+}
+
+/** The records of some pupils that the school got after a number, in order; those at a device ask so for the rest. */
+export async function eventsAfter(
+  em: EntityManager,
+  pupilIds: readonly string[],
+  number: number,
+): Promise<readonly RecordEvent[]> {
+  return (await em.execute<EventRow[]>(EVENTS, [`{${pupilIds.join(',')}}`, number])).map(toEvent);
+}
+
+export function toEvent(row: EventRow): RecordEvent {
+  const { id, pupilId, stepId, outcome, remarks, heardAt, number, deviceAhead } = row;
+  const receipt = { number, deviceAhead };
+  if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
+  return {
+    kind: 'heard',
+    id,
+    pupilId,
+    stepId,
+    outcome: outcome!,
+    remarks,
+    heardAt,
+    receipt,
+    ...(row.tuneId === null ? {} : { tuneId: row.tuneId }),
+    ...(row.tempo === null ? {} : { tempo: row.tempo }),
+    ...(row.corrects === null ? {} : { corrects: row.corrects }),
+    ...(row.reason === '' ? {} : { reason: row.reason }),
+  };
+}
+
+export interface ClassRecords {
+  readonly records: readonly RecordEvent[];
+  /** The number of the last record that is in the answer, or of the one that was asked from. */
+  readonly last: number;
+}
+
+/** The records of a class's pupils, in order, that the school got after a number. @throws Problem 404. */
+export async function classRecords(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  after: number,
+): Promise<ClassRecords> {
+  await classOf(em, who, classId);
+  const pupils = await em.find(PupilEntity, { schoolClass: classId }, { fields: ['id'] });
+  const records = await eventsAfter(
+    em,
+    pupils.map((pupil) => pupil.id),
+    after,
+  );
+  return { records, last: records.at(-1)?.receipt?.number ?? after };
+}
+
+/** Free words may hold a name: the one change that the table of records lets through. */
+export async function blankReasons(em: EntityManager, pupilId: string): Promise<void> {
+  await em.execute("update record_event set reason = '' where pupil_id = ? and reason <> ''", [pupilId]);
+}

@@ -1,0 +1,2 @@
+export { classPupilRoutes, pupilRoutes } from './routes.ts';
+export type { PupilRecord } from './service.ts';

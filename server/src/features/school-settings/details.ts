@@ -1,0 +1,39 @@
+import type { InferEntity, RequiredEntityData } from '@mikro-orm/core';
+import { z } from 'zod';
+import type { SignedIn } from '../../platform/context.ts';
+import { text, timeZone } from '../../platform/fields.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { version } from '../../platform/versions.ts';
+import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+
+export const schoolName = text().trim().min(1, 'Give the school a name.').max(100, 'At most 100 letters.');
+
+export const schoolInput = z.object({ name: schoolName, timeZone, version });
+
+/** Changes what the school is called and where it is. */
+export async function changeSchool(
+  em: EntityManager,
+  who: SignedIn,
+  { version: read, ...input }: z.infer<typeof schoolInput>,
+) {
+  const before = await em.findOneOrFail(SchoolEntity, { id: who.schoolId });
+  const changed = changedFields(before, input, { name: 'name', timeZone: 'time zone' });
+  await em.transactional(async (tx) => {
+    await changeSchoolVersion(tx, who, read, input);
+    if (changed !== '') await noteChange(tx, who, who.schoolId, `The school: ${changed}`);
+  });
+}
+
+/** Name, cautions and remarks of a school share its version. @throws Problem 409. */
+export async function changeSchoolVersion(
+  tx: EntityManager,
+  who: SignedIn,
+  read: number,
+  next: Partial<
+    Pick<RequiredEntityData<InferEntity<typeof SchoolEntity>>, 'name' | 'timeZone' | 'cautions' | 'remarks'>
+  >,
+): Promise<void> {
+  const which = { where: { id: who.schoolId }, about: who.schoolId, version: read };
+  await changeVersion(tx, who, SchoolEntity, which, next);
+}

@@ -1,0 +1,3 @@
+export { readCautions } from './cautions.ts';
+export { schoolName } from './details.ts';
+export { schoolRoutes } from './routes.ts';

@@ -1,0 +1,7 @@
+export { forgetDevices } from './devices.ts';
+export { KnownDeviceEntity, SessionEntity, SignInTryEntity } from './entities.ts';
+export { hashPassword, newPassword, NO_PASSWORD, refuseWeak } from './passwords.ts';
+export { accountRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
+export { openSession, whoAsks, type AskedWith, type SessionLine } from './service.ts';
+export { deviceOf, keepCookies, needsSession, SESSION_COOKIE } from './session.ts';
+export { countTry } from './throttle.ts';

@@ -1,0 +1,175 @@
+import { addDays, subMinutes } from 'date-fns';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { hashToken, newId, newToken } from '../../platform/ids.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { AccountEntity } from '../accounts/index.ts';
+import { noteChange } from '../changes/index.ts';
+import { forgetDevices, isKnownDevice, knowDevice } from './devices.ts';
+import { SessionEntity } from './entities.ts';
+import { hashPassword, passwordFits, refuseWeak } from './passwords.ts';
+import { countTry, forgetTries } from './throttle.ts';
+
+const SESSION_DAYS = 30;
+/** A session is not written anew at each request. */
+const SEEN_MINUTES = 15;
+
+export interface NewSession {
+  readonly token: string;
+  /** By which this browser is known again, also when nobody is signed in. */
+  readonly deviceToken: string;
+  readonly expiresAt: Date;
+}
+
+/** From where somebody signs in. */
+export interface Device {
+  /** Of the network. */
+  readonly address: string;
+  /** The browser and system as the browser tells them. */
+  readonly name: string;
+  /** Of its cookie, when it has been here before. */
+  readonly token: string | undefined;
+}
+
+/** @throws Problem 401 when the two do not belong together, 429 after too many tries. */
+export async function signIn(
+  em: EntityManager,
+  { email, password }: { readonly email: string; readonly password: string },
+  device: Device,
+  now: Date,
+): Promise<NewSession> {
+  const attempt = { key: await whoseGuesses(em, email, device), address: device.address };
+  await countTry(em, attempt, now);
+  const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
+  if (!(await passwordFits(account?.passwordHash ?? null, password)) || account === null) {
+    throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
+  }
+  await forgetTries(em, attempt, now);
+  return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
+}
+
+/** Strangers share the tries of an account; a device that has been here before has its own. */
+async function whoseGuesses(em: EntityManager, email: string, { token }: Device): Promise<string> {
+  const known = await isKnownDevice(em, token, email);
+  return known ? `device ${token} ${email.toLowerCase()}` : `account ${email.toLowerCase()}`;
+}
+
+export async function openSession(
+  em: EntityManager,
+  { accountId, schoolId }: Pick<SignedIn, 'accountId' | 'schoolId'>,
+  device: Device,
+  now: Date,
+): Promise<NewSession> {
+  const token = newToken();
+  const expiresAt = addDays(now, SESSION_DAYS);
+  await em.nativeDelete(SessionEntity, { expiresAt: { $lt: now } });
+  await em.insert(SessionEntity, {
+    tokenHash: hashToken(token),
+    id: newId(),
+    account: accountId,
+    device: device.name.slice(0, 300),
+    createdAt: now,
+    seenAt: now,
+    expiresAt,
+  });
+  const deviceToken = await knowDevice(em, accountId, device.token, now);
+  await noteChange(em, { schoolId, accountId }, accountId, 'Signed in');
+  return { token, deviceToken, expiresAt };
+}
+
+export async function signOut(em: EntityManager, token: string): Promise<void> {
+  await em.nativeDelete(SessionEntity, { tokenHash: hashToken(token) });
+}
+
+const WHO = `
+select s.token_hash as "tokenHash", a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email,
+  c.name as "schoolName", c.time_zone as "timeZone", c.version as "schoolVersion", extract(epoch from s.seen_at)::float8 as "seenAt",
+  extract(epoch from s.expires_at)::float8 as "expiresAt", a.seal_key as "sealKey"
+from session s join account a on a.id = s.account_id join school c on c.id = a.school_id
+where s.token_hash = any(?::text[]) and a.closed_at is null`;
+
+interface SessionRow extends Omit<SignedIn, 'until'> {
+  readonly tokenHash: string;
+  /** Seconds since 1970. */
+  readonly seenAt: number;
+  readonly expiresAt: number;
+}
+
+export interface AskedWith {
+  readonly token: string;
+  readonly now: Date;
+}
+
+/** Who comes by each token; null when it is unknown or has run out. One statement: every request begins with it. */
+export async function whoAsks(em: EntityManager, asked: readonly AskedWith[]): Promise<readonly (SignedIn | null)[]> {
+  const hashes = asked.map(({ token }) => hashToken(token));
+  const rows = await em.execute<SessionRow[]>(WHO, [`{${[...new Set(hashes)].join(',')}}`]);
+  const byHash = new Map(rows.map((row) => [row.tokenHash, row]));
+  const seen = new Set<string>();
+  const answers = asked.map(({ now }, index): SignedIn | null => {
+    const row = byHash.get(hashes[index]!);
+    if (row === undefined || row.expiresAt * 1000 < now.getTime()) return null;
+    const { tokenHash, seenAt, expiresAt, ...who } = row;
+    if (seenAt * 1000 < subMinutes(now, SEEN_MINUTES).getTime()) seen.add(tokenHash);
+    return { ...who, until: new Date(expiresAt * 1000) };
+  });
+  const [first] = asked;
+  if (seen.size > 0) await em.nativeUpdate(SessionEntity, { tokenHash: { $in: [...seen] } }, { seenAt: first!.now });
+  return answers;
+}
+
+export interface SessionLine {
+  readonly id: string;
+  readonly device: string;
+  /** ISO 8601 in UTC. */
+  readonly createdAt: string;
+  readonly seenAt: string;
+  /** The one that asks. */
+  readonly here: boolean;
+}
+
+export async function listSessions(em: EntityManager, who: SignedIn, now: Date): Promise<readonly SessionLine[]> {
+  const rows = await em.find(
+    SessionEntity,
+    { account: who.accountId, expiresAt: { $gte: now } },
+    { orderBy: { seenAt: 'desc' } },
+  );
+  return rows.map((row) => ({
+    id: row.id,
+    device: row.device,
+    createdAt: row.createdAt.toISOString(),
+    seenAt: row.seenAt.toISOString(),
+    here: row.id === who.sessionId,
+  }));
+}
+
+/** @throws Problem 404 when it is not a session of the asker. */
+export async function endSession(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  const ended = await em.nativeDelete(SessionEntity, { id, account: who.accountId });
+  if (ended === 0) throw notFound('session');
+}
+
+/** Changes the asker's password and ends all other sessions. @throws Problem 400 when the old one is wrong. */
+export async function changePassword(
+  em: EntityManager,
+  who: SignedIn,
+  { current, next }: { readonly current: string; readonly next: string },
+  address: string,
+  now: Date,
+): Promise<void> {
+  const attempt = { key: `session of ${who.accountId}`, address };
+  await countTry(em, attempt, now);
+  const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
+  if (!(await passwordFits(account.passwordHash, current))) {
+    throw wrongInput({ current: 'This is not your password.' });
+  }
+  await forgetTries(em, attempt, now);
+  await refuseWeak('next', next, [who.email, who.name, who.schoolName]);
+  const passwordHash = await hashPassword(next);
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(AccountEntity, { id: who.accountId }, { passwordHash });
+    await tx.nativeDelete(SessionEntity, { account: who.accountId, id: { $ne: who.sessionId } });
+    await forgetDevices(tx, who.accountId);
+    await noteChange(tx, who, who.accountId, 'Own password changed');
+  });
+}

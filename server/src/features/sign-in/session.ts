@@ -1,0 +1,48 @@
+import type { Context } from 'hono';
+import { getCookie, setCookie } from 'hono/cookie';
+import { createMiddleware } from 'hono/factory';
+import type { AppEnv, Role } from '../../platform/context.ts';
+import { Problem } from '../../platform/problem.ts';
+import { mayUse, roleOfRoute } from '../../platform/roles.ts';
+import { DEVICE_DAYS } from './devices.ts';
+import type { Device, NewSession } from './service.ts';
+
+export const SESSION_COOKIE = 'escalier_session';
+
+/** Lets only signed-in people pass, to what their role may do, and says who they are. */
+export const needsSession = createMiddleware<AppEnv>(async (c, next) => {
+  const token = getCookie(c, SESSION_COOKIE);
+  const who = token === undefined ? null : await c.var.session({ token, now: c.var.now });
+  if (who === null) throw new Problem(401, 'signed-out', 'Please sign in first.');
+  if (!mayUse(who.role, roleOfRoute(c))) throw new Problem(403, 'not-your-role', ROLE_SENTENCES[who.role]);
+  c.set('who', who);
+  await next();
+});
+
+const ROLE_SENTENCES: Record<Role, string> = {
+  owner: 'This cannot be done.',
+  teacher: 'Only an owner of the school’s Escalier can do this.',
+  assistant: 'Your account is for hearing pupils; a teacher can do this.',
+};
+
+const DEVICE_COOKIE = 'escalier_device';
+
+export function keepCookies(c: Context<AppEnv>, session: NewSession): void {
+  const common = { httpOnly: true, sameSite: 'Strict', path: '/', secure: isSecure(c) } as const;
+  setCookie(c, SESSION_COOKIE, session.token, { ...common, expires: session.expiresAt });
+  // What a browser keeps at most.
+  setCookie(c, DEVICE_COOKIE, session.deviceToken, { ...common, maxAge: DEVICE_DAYS * 86_400 });
+}
+
+/** Behind a proxy that speaks TLS the request itself does not tell. */
+function isSecure(c: Context<AppEnv>): boolean {
+  return c.var.network.originOf(c).startsWith('https:');
+}
+
+export function deviceOf(c: Context<AppEnv>): Device {
+  return {
+    address: c.var.network.addressOf(c),
+    name: c.req.header('user-agent') ?? '',
+    token: getCookie(c, DEVICE_COOKIE),
+  };
+}
