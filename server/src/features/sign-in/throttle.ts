@@ -11,6 +11,9 @@ const LONGEST_WAIT = 900;
 /** After so many quiet minutes the count begins anew. */
 const FORGET_MINUTES = 30;
 
+/** No wait: a moment before every clock, for that of a server beside this one may be a little behind. */
+const AT_ONCE = new Date(0);
+
 /** A whole school may share one address, so an address is only slowed down, and never refused. */
 const ADDRESS_FREE = 60;
 const ADDRESS_STEP_MS = 50;
@@ -57,7 +60,7 @@ async function countOne(em: EntityManager, key: string, now: Date, free: number)
   return em.fork().transactional(async (tx) => {
     await tx.execute(
       'insert into sign_in_try (key, failures, last_at, wait_until) values (?, 0, ?, ?) on conflict (key) do nothing',
-      [key, now, now],
+      [key, now, AT_ONCE],
     );
     await tx.execute('select key from sign_in_try where key = ? for update', [key]);
     const row = await tx.findOneOrFail(SignInTryEntity, { key }, { refresh: true });
@@ -65,8 +68,9 @@ async function countOne(em: EntityManager, key: string, now: Date, free: number)
     if (refusedFor > 0) return { failures: row.failures, refusedFor };
     const failures = row.lastAt < subMinutes(now, FORGET_MINUTES) ? 1 : row.failures + 1;
     const over = failures - free;
-    const wait = over < 0 ? 0 : Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** Math.min(over, 10));
-    await tx.nativeUpdate(SignInTryEntity, { key }, { failures, lastAt: now, waitUntil: addSeconds(now, wait) });
+    const waitUntil =
+      over < 0 ? AT_ONCE : addSeconds(now, Math.min(LONGEST_WAIT, FIRST_WAIT * 2 ** Math.min(over, 10)));
+    await tx.nativeUpdate(SignInTryEntity, { key }, { failures, lastAt: now, waitUntil });
     return { failures, refusedFor: 0 };
   });
 }

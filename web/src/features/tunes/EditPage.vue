@@ -50,10 +50,12 @@ onMounted(async () => {
   }
 });
 
+// At the change itself, not when it is looked at: by then an answer to it may stand here.
+watch(text, () => (refused.value = null));
+
 watch(
   soon,
   async (abc) => {
-    refused.value = null;
     const checked = await tuneWorker().check(abc);
     if (abc !== soon.value) return;
     isOk.value = checked.ok;

@@ -158,6 +158,19 @@ describe('the editor of a tune', () => {
     expect(asked.at(-1)!.body).toEqual({ abc: tune('Lark', GOOSE).abc });
   });
 
+  it('still says why a text was refused that was sent before it was looked at', async () => {
+    fakeServer({ 'POST /api/tunes': () => new Refused(409, 'Your library already has this tune, as “Lark”.') });
+    worker.check.mockResolvedValue({ ok: true, notices: [] });
+    const { wrapper } = await openPage(EditPage, { tuneId: null });
+    const looks = worker.check.mock.calls.length;
+    await wrapper.get('textarea').setValue(tune('Other', GOOSE).abc);
+    await button(wrapper, 'Add to the library').trigger('click');
+    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('already has this tune'));
+    await vi.waitFor(() => expect(worker.check.mock.calls.length).toBeGreaterThan(looks));
+    await flushPromises();
+    expect(wrapper.get('[role=alert]').text()).toContain('already has this tune');
+  });
+
   it('does not let a text be saved that does not add up', async () => {
     fakeServer({});
     worker.check.mockResolvedValue({ ok: false, notices: [{ bar: 2, message: 'Bar 2 is too short: 3 of 4 beats.' }] });
