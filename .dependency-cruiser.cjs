@@ -11,6 +11,7 @@ const FLOORS = [
   'records',
   'classes',
   'listening',
+  'words',
 ];
 /** Staircase, calendar and records are beside each other: plain data goes between them, not imports. */
 const SIDE_BY_SIDE = ['staircase', 'calendar', 'records'];

@@ -1,5 +1,6 @@
 import { pitchName, samePitch, type TuneEvent } from '@escalier/core/music';
 import { DEFAULT_PER_GRADE, echoPatterns } from '@escalier/core/practice';
+import { gapWords, trapWords } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './options.ts';
 
@@ -20,9 +21,9 @@ export const echo: Command = {
     const set = echoPatterns({ on, notes, newNote, elements: elementsOption(options.rhythm), perGrade, seed });
     const lines = set.patterns.map(
       ({ grade, events, traps }) =>
-        `${grade.padEnd(10)} ${events.map(eventWords).join(' ')}${traps.length > 0 ? `   ${traps.join(' ')}` : ''}`,
+        `${grade.padEnd(10)} ${events.map(eventWords).join(' ')}${traps.length > 0 ? `   ${traps.map(trapWords).join(' ')}` : ''}`,
     );
-    const missing = set.missing.map(({ grade, reason }) => `${grade.padEnd(10)} none: ${reason}`);
+    const missing = set.missing.map(({ grade, reason }) => `${grade.padEnd(10)} none: ${gapWords(reason)}`);
     return {
       text: [...lines, ...missing].join('\n'),
       json: {
@@ -35,9 +36,9 @@ export const echo: Command = {
             value: event.value.base,
             dots: event.value.dots,
           })),
-          traps,
+          traps: traps.map(trapWords),
         })),
-        missing: set.missing,
+        missing: set.missing.map(({ grade, reason }) => ({ grade, reason: gapWords(reason) })),
       },
     };
   },

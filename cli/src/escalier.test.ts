@@ -31,7 +31,7 @@ describe('escalier move', () => {
     expect((await escalier(['move', 'A4', 'E4'])).out).toBe(
       [
         'A4 (0 12) to E4 (0 123 45): three fingers land together, in both hands',
-        'Cost 3 = 1.9 several fingers together + 0.15 one finger more + 0.15 landing: every hole has to seal + 0.8 both hands',
+        'Cost 3.4 = 1.9 several fingers together + 0.15 one finger more + 0.15 landing: every hole has to seal + 1.2 both hands',
       ].join('\n'),
     );
     expect(await json('move', 'A4', 'E4')).toMatchObject({
@@ -39,7 +39,7 @@ describe('escalier move', () => {
       lands: 3,
       lifts: 0,
       bothHands: true,
-      cost: 3,
+      cost: 3.4,
       words: 'three fingers land together, in both hands',
       fingers: expect.arrayContaining([{ hole: '4', hand: 'right', finger: 'index', does: 'lands' }]) as unknown,
     });

@@ -1,5 +1,6 @@
-import { costParts, describeMove, formatHoles, moveBetween, type Move } from '@escalier/core/instruments';
+import { costParts, formatHoles, moveBetween, type Move } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
+import { costWords, describeMove } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { instrumentOption, pitchWord } from './options.ts';
 
@@ -14,9 +15,9 @@ export const move: Command = {
     const found = moveBetween(on, from, to);
     if (found === null) throw new BadInput(`${pitchName(from)} or ${pitchName(to)} is not on the ${on.shortName}.`);
     const holes = (fingering: Move['from']): string => formatHoles(on.family, fingering.holes);
-    const parts = costParts(on, found).map(({ words, points }) => ({
-      of: words,
-      points: Math.round(100 * points) / 100,
+    const parts = costParts(on, found).map((part) => ({
+      of: costWords(part),
+      points: Math.round(100 * part.points) / 100,
     }));
     const fingers = on.holes.map(({ name, hand, finger }, index) => ({
       hole: name,

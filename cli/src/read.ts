@@ -1,14 +1,7 @@
 import type { Notice } from '@escalier/core/formats';
 import { COUNTINGS, countTune, pitchName, type Counting, type Tune } from '@escalier/core/music';
-import {
-  elementWords,
-  NOTHING_KNOWN,
-  readTune,
-  shiftWords,
-  signWords,
-  type Knowledge,
-  type Reading,
-} from '@escalier/core/reading';
+import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
+import { breathWords, elementWords, hardSpotWords, intervalWords, shiftWords, signWords } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { breathOption, instrumentOption, pitchWord, tempoOption } from './options.ts';
@@ -67,19 +60,29 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
       cost: cost(use.costAtTempo),
       count: use.count,
     })),
-    hardSpots: reading.hardSpots.map(({ bars: window, reason, moves, drill }) => ({
+    hardSpots: reading.hardSpots.map(({ bars: window, hardest, moves, drill }) => ({
       bars: window,
-      reason,
+      reason: hardSpotWords(hardest),
       moves,
       drill,
     })),
     form,
-    breaths: reading.breaths.map(({ afterBar, afterBeat, kind, reason }) => ({ afterBar, afterBeat, kind, reason })),
+    breaths: reading.breaths.map((breath) => ({
+      afterBar: breath.afterBar,
+      afterBeat: breath.afterBeat,
+      kind: breath.kind,
+      reason: breathWords(breath),
+    })),
     difficulty: reading.difficulty,
     keys: reading.keys.map(({ shift, key, newNotes, cost: mean }) => ({ shift, key, newNotes, cost: mean })),
-    ...(duet === null ? {} : { duet }),
+    ...(duet === null ? {} : { duet: duetAsJson(duet) }),
     left: leftOut,
   };
+}
+
+function duetAsJson(duet: NonNullable<Reading['duet']>): unknown {
+  const clashes = duet.clashes.map((clash) => ({ ...clash, what: intervalWords(clash.semitones) }));
+  return { ...duet, clashes };
 }
 
 function inWords(reading: Reading): string {
@@ -92,7 +95,8 @@ function inWords(reading: Reading): string {
     `Signs: ${signs.all.map((each) => signWords(each.id)).join(', ')}`,
     `Learn ${form.distinctBars} bars of ${form.allBars}: ${form.learnBars.join(', ')}; lines ${form.lines.map((line) => line.letter).join(' ')}`,
     ...reading.hardSpots.map(
-      (spot) => `Hard: bars ${spot.bars.join(' to ')}, ${spot.reason} Drill at ${spot.drill.ladder.join(', ')}.`,
+      (spot) =>
+        `Hard: bars ${spot.bars.join(' to ')}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
     ),
     `Breathe after ${reading.breaths.map((breath) => `bar ${breath.afterBar} beat ${breath.afterBeat}`).join(', ') || 'the end only'}`,
     ...reading.keys
@@ -102,6 +106,7 @@ function inWords(reading: Reading): string {
   for (const { notes: both } of reading.mixUps)
     lines.push(`Easily mixed up: ${both.map(({ note, bars }) => `${note} (bar ${bars.join(', ')})`).join(' and ')}`);
   if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
-  for (const clash of duet?.clashes ?? []) lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${clash.what}`);
+  for (const clash of duet?.clashes ?? [])
+    lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${intervalWords(clash.semitones)}`);
   return lines.join('\n');
 }

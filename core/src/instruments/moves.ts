@@ -1,5 +1,5 @@
 import type { Pitch } from '../music/index.ts';
-import type { Fingering, Hand, Hole, Instrument } from './fingering.ts';
+import type { Finger, Fingering, Hand, Hole, Instrument } from './fingering.ts';
 import { fingeringsOf } from './instruments.ts';
 
 export type MoveKind = 'none' | 'single' | 'team' | 'swap';
@@ -26,8 +26,9 @@ export interface Move {
 }
 
 /**
- * Weights of a move, chosen so that the orderings practitioners agree on hold: one finger before a team, a team in
- * one hand before a team across both, swaps after teams, landing after lifting because every hole has to seal.
+ * Weights of a move, chosen so that the orderings practitioners agree on hold (one finger before a team, a team in one
+ * hand before a team across both, swaps after teams, landing after lifting because every hole has to seal), and so that
+ * the costs of 28 moves of the soprano stand in the order in which a teacher put them beforehand (docs/MOVES.md).
  */
 export const MOVE_WEIGHTS = {
   none: 0.1,
@@ -39,11 +40,24 @@ export const MOVE_WEIGHTS = {
   /** For the fingers that land, as a share of those that move. */
   landing: 0.05,
   teamLanding: 0.15,
-  bothHands: 0.8,
+  bothHands: 1.2,
   rightHandSingle: 0.1,
+  rightHandTeam: 0.2,
+  /** The right little finger by itself. */
+  littleFinger: 0.2,
+  /** Fingers land, and then six holes under fingers must be tight; or seven. */
+  sealSix: 0.12,
+  sealSeven: 0.5,
+  /** Fingers land in a fork: a hole of the right hand is closed below an open one; and out of it. */
+  intoFork: 0.3,
+  outOfFork: 0.05,
+  /** A team lands around a finger that stays. */
+  gap: 0.1,
   /** A finger moves while one below it stays down. */
   outOfOrder: 0.2,
   thumb: 0.35,
+  /** Fingers move at the same time as the thumb. */
+  thumbWithFingers: 0.4,
   shade: 0.3,
   registerChange: 1,
   crossesBreak: 0.5,
@@ -105,9 +119,14 @@ function kindOf(lands: number, lifts: number, shades: number): MoveKind {
   return moving === 1 ? 'single' : 'team';
 }
 
+/** Why a move costs something. */
+export type CostReason = MoveKind | Exclude<keyof typeof MOVE_WEIGHTS, MoveKind>;
+
 /** One reason why a move costs what it costs. */
 export interface CostPart {
-  readonly words: string;
+  readonly reason: CostReason;
+  /** How often it is counted: fingers, for those that are counted by finger; else 1. */
+  readonly count: number;
   readonly points: number;
 }
 
@@ -115,35 +134,59 @@ type Uncosted = Omit<Move, 'cost'>;
 
 /** What a cost is the sum of, for those who ask. */
 export function costParts(on: Instrument, move: Uncosted): readonly CostPart[] {
-  const weights = MOVE_WEIGHTS;
   const moving = move.lands + move.lifts + move.shades;
   const isSingle = move.kind === 'single';
-  const further = Math.max(0, moving - (isSingle ? 1 : 2));
-  const landing = moving === 0 ? 0 : (isSingle ? weights.landing : weights.teamLanding) * (move.lands / moving);
-  const parts: readonly CostPart[] = [
-    { words: KIND_WORDS[move.kind], points: weights[move.kind] },
-    { words: further === 1 ? 'one finger more' : `${further} fingers more`, points: weights.furtherFinger * further },
-    { words: 'landing: every hole has to seal', points: landing },
-    { words: 'the right hand', points: isSingle && move.hands.includes('right') ? weights.rightHandSingle : 0 },
-    {
-      words: 'a finger below it stays down',
-      points: isSingle && isOutOfOrder(on.holes, move) ? weights.outOfOrder : 0,
-    },
-    { words: 'both hands', points: move.bothHands ? weights.bothHands : 0 },
-    { words: 'the thumb', points: move.thumb ? weights.thumb : 0 },
-    { words: 'a half-covered hole', points: weights.shade * move.shades },
-    { words: 'another register', points: move.registerChange ? weights.registerChange : 0 },
-    { words: 'across the break', points: move.crossesBreak ? weights.crossesBreak : 0 },
+  const isSealing = move.lands > 0;
+  const isRight = move.hands.length === 1 && move.hands[0] === 'right';
+  const share = moving === 0 ? 0 : move.lands / moving;
+  const counts: readonly (readonly [CostReason, number])[] = [
+    [move.kind, 1],
+    ['furtherFinger', Math.max(0, moving - (isSingle ? 1 : 2))],
+    [isSingle ? 'landing' : 'teamLanding', share],
+    [isSingle ? 'rightHandSingle' : 'rightHandTeam', Number(isRight)],
+    ['littleFinger', Number(isSingle && finger(on, move) === 'little')],
+    ['sealSix', Number(isSealing && closedByFingers(on, move.to) === 6)],
+    ['sealSeven', Number(isSealing && closedByFingers(on, move.to) === 7)],
+    ['outOfOrder', Number(isSingle && isOutOfOrder(on.holes, move))],
+    ['gap', Number(move.kind === 'team' && !move.bothHands && isAroundOne(move))],
+    ['intoFork', Number(isSealing && isForked(on, move.to))],
+    ['outOfFork', Number(moving > 0 && isForked(on, move.from))],
+    ['bothHands', Number(move.bothHands)],
+    ['thumb', Number(move.thumb)],
+    ['thumbWithFingers', Number(move.thumb && !isSingle)],
+    ['shade', move.shades],
+    ['registerChange', Number(move.registerChange)],
+    ['crossesBreak', Number(move.crossesBreak)],
   ];
-  return parts.filter((part) => part.points > 0);
+  return counts
+    .map(([reason, count]) => ({
+      reason,
+      count: Math.max(1, Math.round(count)),
+      points: MOVE_WEIGHTS[reason] * count,
+    }))
+    .filter((part) => part.points > 0);
 }
 
-const KIND_WORDS: Readonly<Record<MoveKind, string>> = {
-  none: 'the same fingering',
-  single: 'one finger',
-  team: 'several fingers together',
-  swap: 'fingers land while others lift',
-};
+function finger(on: Instrument, move: Uncosted): Finger | undefined {
+  return on.holes[move.actions.findIndex((action) => action !== 'stays')]?.finger;
+}
+
+function closedByFingers(on: Instrument, { holes }: Fingering): number {
+  return on.holes.filter((hole, index) => hole.finger !== 'thumb' && holes[index] === 'closed').length;
+}
+
+/** A finger of the right hand is down below an open hole. */
+function isForked(on: Instrument, { holes }: Fingering): boolean {
+  const open = on.holes.findIndex((hole, index) => hole.finger !== 'thumb' && holes[index] === 'open');
+  return open >= 0 && on.holes.some((hole, index) => index > open && hole.hand === 'right' && holes[index] !== 'open');
+}
+
+/** Between fingers that move, one stays down. */
+function isAroundOne({ actions, to }: Uncosted): boolean {
+  const first = actions.findIndex((action) => action !== 'stays');
+  const last = actions.findLastIndex((action) => action !== 'stays');
+  return actions.some((action, at) => at > first && at < last && action === 'stays' && to.holes[at] !== 'open');
+}
 
 function costOf(on: Instrument, move: Uncosted): number {
   const cost = costParts(on, move).reduce((total, part) => total + part.points, 0);
@@ -162,42 +205,4 @@ const TIME_EXPONENT = 0.7;
 /** The cost of a move when the first note leaves `seconds` for it. */
 export function costInTime(cost: number, seconds: number): number {
   return cost * (1 / seconds) ** TIME_EXPONENT;
-}
-
-const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
-
-/** In words for a teacher: "three fingers land together, in both hands". */
-export function describeMove(move: Move): string {
-  if (move.kind === 'none') {
-    return move.registerChange
-      ? 'the same fingers, more or less breath'
-      : 'the same fingering: the tongue parts the notes';
-  }
-  const flags = [
-    move.bothHands ? 'in both hands' : '',
-    move.thumb && move.kind !== 'single' ? 'thumb included' : '',
-    move.registerChange ? 'into another register' : '',
-  ].filter((flag) => flag !== '');
-  return [fingersInWords(move), ...flags].join(', ');
-}
-
-function fingersInWords(move: Move): string {
-  if (move.kind === 'single') return `${singleFinger(move)} ${move.actions.find((action) => action !== 'stays')!}`;
-  const parts = [
-    inWords(move.lands, 'lands', 'land'),
-    inWords(move.lifts, 'lifts', 'lift'),
-    inWords(move.shades, 'half covers', 'half cover'),
-  ].filter((part) => part !== '');
-  if (move.kind === 'swap') return `${parts.join(' while ')}`;
-  return `${parts.join(' and ')}${parts.length === 1 ? ' together' : ''}`;
-}
-
-function singleFinger(move: Move): string {
-  if (move.thumb) return 'only the thumb';
-  return `one ${move.hands[0] ?? 'left'}-hand finger`;
-}
-
-function inWords(count: number, one: string, many: string): string {
-  if (count === 0) return '';
-  return count === 1 ? `one finger ${one}` : `${NUMBERS[count] ?? count} fingers ${many}`;
 }

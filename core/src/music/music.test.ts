@@ -17,7 +17,6 @@ import {
   pitch,
   pitchName,
   rational,
-  staffPlace,
   staffStep,
   subtract,
   sum,
@@ -90,21 +89,6 @@ describe('pitch', () => {
         expect(midiNumber(there) - midiNumber(pitch('G4'))).toBe(semitones);
       }),
     );
-  });
-
-  it('says where a note stands', () => {
-    const place = (name: string): string => staffPlace(staffStep(pitch(name)));
-    expect(['E4', 'G4', 'B4', 'D5', 'F5'].map(place)).toEqual(
-      ['first', 'second', 'third', 'fourth', 'fifth'].map((line) => `on the ${line} line`),
-    );
-    expect(['F4', 'A4', 'C5', 'E5'].map(place)).toEqual(
-      ['first', 'second', 'third', 'fourth'].map((s) => `in the ${s} space`),
-    );
-    expect(place('D4')).toBe('hanging under the staff');
-    expect(place('C4')).toBe('on the first ledger line below');
-    expect(place('B3')).toBe('hanging under the first ledger line below');
-    expect(place('G5')).toBe('sitting on top of the staff');
-    expect(place('A5')).toBe('on the first ledger line above');
   });
 });
 

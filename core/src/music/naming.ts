@@ -55,20 +55,3 @@ function movableDo(p: Pitch, key: Key): string {
   const raised = p.alter - keyAlter(key, p.letter);
   return place[Math.max(-1, Math.min(1, raised)) + 1]!;
 }
-
-/** "on the second line", counted from the bottom, for the treble staff. */
-export function staffPlace(step: number): string {
-  const ordinals = ['first', 'second', 'third', 'fourth', 'fifth'];
-  const bottomLine = 30;
-  const offset = step - bottomLine;
-  if (offset >= 0 && offset <= 8) {
-    return offset % 2 === 0 ? `on the ${ordinals[offset / 2]!} line` : `in the ${ordinals[(offset - 1) / 2]!} space`;
-  }
-  if (offset === -1) return 'hanging under the staff';
-  if (offset === 9) return 'sitting on top of the staff';
-  const side = offset < 0 ? 'below' : 'above';
-  const away = offset < 0 ? -offset : offset - 8;
-  const ledger = ordinals[Math.floor(away / 2) - 1] ?? `${Math.floor(away / 2)}th`;
-  if (away % 2 === 0) return `on the ${ledger} ledger line ${side}`;
-  return offset < 0 ? `hanging under the ${ledger} ledger line ${side}` : `on top of the ${ledger} ledger line ${side}`;
-}

@@ -26,6 +26,8 @@ import {
 
 export const FEWEST_STAGES = 3;
 export const MOST_STAGES = 5;
+/** The last stage adds so many notes at least: one alone is not worth a stage. */
+const FEWEST_ADDED = 2;
 
 /** One way of hearing a tune grow. */
 export interface BareVersion {
@@ -49,7 +51,7 @@ export function bareVersions(tune: Tune, stages: number): readonly BareVersion[]
     throw new RangeError(`${stages} stages: ${FEWEST_STAGES} to ${MOST_STAGES} are possible`);
   }
   const weighed = FINENESS.map((fine) => tune.parts.map((part) => weigh(tune, part.bars, fine)));
-  const weights = weighed.find((each) => new Set(weightsOf(each)).size >= stages) ?? weighed.at(-1)!;
+  const weights = weighed.find((each) => usableCuts(weightsOf(each)).length >= stages - 1) ?? weighed.at(-1)!;
   const all = weightsOf(weights);
   const cuts = chooseCuts(all, stages - 1);
   const bare = cuts.map((cut) => ({
@@ -63,8 +65,8 @@ export function bareVersions(tune: Tune, stages: number): readonly BareVersion[]
 type Weights = readonly (readonly (number | null)[])[];
 
 /**
- * How finely places are told apart: by level; then later beats go before earlier ones; at last, for tunes that have
- * little but first beats, every second bar is silent.
+ * How finely places are told apart: by level; then later beats go before earlier ones; at last those of every second
+ * bar before those of the first.
  */
 const FINENESS = [0, 1, 2] as const;
 type Fineness = (typeof FINENESS)[number];
@@ -88,6 +90,7 @@ function weigh(tune: Tune, bars: readonly (readonly TuneEvent[])[], fine: Finene
   return bars.map((events, barIndex) => {
     const { metre, number } = tune.bars[barIndex]!;
     const missing = subtract(barLength(metre), eventsLength(events));
+    let sounds = false;
     let at: Rational = barIndex === 0 && missing.num > 0 ? missing : ZERO;
     const weights = events.map((event, index): number | null => {
       const start = at;
@@ -96,8 +99,14 @@ function weigh(tune: Tune, bars: readonly (readonly TuneEvent[])[], fine: Finene
       const isHeld = before?.tied === true;
       const isRepeated = before !== null && pitchName(before.pitch) === pitchName(event.pitch);
       before = event;
-      if (isHeld) return null;
-      const isEdge = (barIndex === 0 && index === 0 && number !== 0) || isLastNote(bars, barIndex, index);
+      if (isHeld) {
+        sounds = true;
+        return null;
+      }
+      // No bar is silent.
+      const isFirst = !sounds;
+      sounds = true;
+      const isEdge = isFirst || isLastNote(bars, barIndex, index);
       if (isEdge || soundsIntoNextBar(events, index)) return 0;
       const length = toNumber(divide(valueLength(event.value), beatLength(metre)));
       return (
@@ -152,10 +161,20 @@ function levelOf(at: Rational, metre: Parameters<typeof beatLength>[0]): number 
   return beats.den === (isCompound(metre) ? 3 : 2) ? 3 : 4;
 }
 
+function sizeOf(weights: readonly number[], cut: number): number {
+  return weights.filter((each) => each <= cut).length;
+}
+
+/** Weights after which enough is left for another stage. */
+function usableCuts(weights: readonly number[]): readonly number[] {
+  const sorted = [...new Set(weights)].toSorted((a, b) => a - b);
+  return sorted.filter((cut) => sizeOf(weights, cut) <= weights.length - FEWEST_ADDED);
+}
+
 /** Weights at which to cut, so that the versions grow evenly from the least one; fewer where there are fewer weights. */
 function chooseCuts(weights: readonly number[], count: number): readonly number[] {
-  const distinct = [...new Set(weights)].toSorted((a, b) => a - b).slice(0, -1);
-  const sizeAt = (cut: number): number => weights.filter((each) => each <= cut).length;
+  const sizeAt = (cut: number): number => sizeOf(weights, cut);
+  const distinct = usableCuts(weights);
   const least = 1 / (count + 1);
   const chosen: number[] = [];
   for (let stage = 0; stage < count; stage++) {

@@ -1,12 +1,11 @@
-import { describeMove, moveBetween, primaryFingering, type Instrument, type Move } from '../instruments/index.ts';
-import { namePitch, type Pitch } from '../music/index.ts';
+import { moveBetween, primaryFingering, type Instrument, type Move } from '../instruments/index.ts';
+import type { Pitch } from '../music/index.ts';
 import { movesAround } from './move-table.ts';
 
 /** How to come to a new note from one that the class has: "A, and one more finger". */
 export interface Bridge {
   readonly from: Pitch;
   readonly move: Move;
-  readonly words: string;
 }
 
 /**
@@ -29,31 +28,14 @@ export function teachingOrder(on: Instrument, known: readonly Pitch[], notes: re
   return ordered;
 }
 
-const COUNT = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
-
 /** From the known note that is nearest under the fingers; null when the class has no note of this instrument. */
 export function bridgeTo(on: Instrument, note: Pitch, known: readonly Pitch[]): Bridge | null {
   const nearest = movesAround(on, note, known)[0];
-  return nearest === undefined ? null : bridge(nearest.from, nearest.there);
+  return nearest === undefined ? null : { from: nearest.from, move: nearest.there };
 }
 
 /** From one note to another that the teacher chooses. */
 export function bridgeBetween(on: Instrument, from: Pitch, to: Pitch): Bridge | null {
   const move = moveBetween(on, from, to);
-  return move === null ? null : bridge(from, move);
-}
-
-function bridge(from: Pitch, move: Move): Bridge {
-  return { from, move, words: `${namePitch(from, 'letters', { fifths: 0, mode: 'major' })}, ${change(move)}` };
-}
-
-function change(move: Move): string {
-  const { lands, lifts, shades, thumb, registerChange } = move;
-  const breath = move.to.register > move.from.register ? 'more breath' : 'less breath';
-  if (move.kind === 'none') return registerChange ? `and ${breath}` : 'and the same fingers';
-  const withBreath = registerChange && !thumb ? `, and ${breath}` : '';
-  if (lands + shades === 0 && lifts === 1 && thumb) return 'without the thumb';
-  if (lifts + shades === 0) return `and ${COUNT[lands]} more ${lands === 1 ? 'finger' : 'fingers'}${withBreath}`;
-  if (lands + shades === 0) return `and ${COUNT[lifts]} ${lifts === 1 ? 'finger' : 'fingers'} fewer${withBreath}`;
-  return `but ${describeMove(move)}`;
+  return move === null ? null : { from, move };
 }

@@ -1,4 +1,5 @@
-import { pitchName, type Metre, type Tune, type TuneEvent } from '../music/index.ts';
+import type { Move } from '../instruments/index.ts';
+import { pitchName, type Pitch, type Metre, type Tune, type TuneEvent } from '../music/index.ts';
 import { shortTune } from './short-tune.ts';
 
 /** How far into the new note a pattern goes, in the order of teaching. */
@@ -9,9 +10,19 @@ export type EchoGrade = (typeof ECHO_GRADES)[number];
 export interface EchoPattern {
   readonly grade: EchoGrade;
   readonly events: readonly TuneEvent[];
-  /** What may go wrong, in words: "Starts on B, not on G." */
-  readonly traps: readonly string[];
+  readonly traps: readonly EchoTrap[];
 }
+
+/** Where a class may go wrong in a pattern. */
+export type EchoTrap =
+  /** It begins on another note than it is about, or than the one before ended on. */
+  | { readonly kind: 'start'; readonly on: Pitch; readonly not: Pitch }
+  | { readonly kind: 'link'; readonly on: Pitch; readonly after: Pitch }
+  | { readonly kind: 'move'; readonly from: Pitch; readonly to: Pitch; readonly move: Move }
+  | { readonly kind: 'skip'; readonly from: Pitch; readonly to: Pitch }
+  | { readonly kind: 'repeated' }
+  | { readonly kind: 'rest-inside' }
+  | { readonly kind: 'same-notes' };
 
 export const ECHO_METRE: Metre = { count: 4, unit: 4 };
 

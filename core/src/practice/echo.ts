@@ -1,11 +1,26 @@
-import { moveBetween, type Instrument } from '../instruments/index.ts';
-import { byHeight, midiNumber, samePitch, valueLength, type Pitch, type TuneEvent } from '../music/index.ts';
+import { costInTime, moveBetween, type Instrument } from '../instruments/index.ts';
+import {
+  add,
+  byHeight,
+  compare,
+  LETTERS,
+  midiNumber,
+  rational,
+  samePitch,
+  tonic,
+  toNumber,
+  valueLength,
+  ZERO,
+  type Pitch,
+  type TuneEvent,
+} from '../music/index.ts';
 import { contentOf, ECHO_GRADES, ECHO_METRE, type EchoGrade, type EchoPattern } from './echo-pattern.ts';
 import { trapsOf } from './echo-traps.ts';
 import { eventOf } from './own-patterns.ts';
+import { keysOf } from './short-tune.ts';
 import { pick, seeded, type Random } from './random.ts';
 import { BarWays, numberBelow, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
-import { isSingable, lastPitch, pairs, pitchesOf, turnsAfterLeap } from './singing.ts';
+import { isSingable, lastPitch, pairs, turnsAfterLeap } from './singing.ts';
 
 export interface EchoRequest {
   readonly on: Instrument;
@@ -21,16 +36,22 @@ export interface EchoRequest {
   readonly pinned?: ReadonlyMap<string, EchoPattern>;
 }
 
+/** Why a grade has no patterns. */
+export type EchoGap = 'no-other-note' | 'two-notes-only' | 'no-skip';
+
 export interface EchoSet {
   readonly patterns: readonly EchoPattern[];
-  /** Grades for which the class has too few notes, with the reason. */
-  readonly missing: readonly { readonly grade: EchoGrade; readonly reason: string }[];
+  /** Grades for which the class has too few notes. */
+  readonly missing: readonly { readonly grade: EchoGrade; readonly reason: EchoGap }[];
 }
 
 export const DEFAULT_PER_GRADE = 3;
 const TRIES = 600;
 /** Enough candidates to choose by difficulty. */
 const CANDIDATES = 12;
+/** Seconds of a semibreve at the tempo of an echo, about 76 crotchets a minute: what a move has time for. */
+const SECONDS_OF_WHOLE = 3.2;
+const CROTCHET = rational(1, 4);
 /** Between the end of one pattern and the start of the next. */
 const WIDEST_LINK = 5;
 
@@ -42,12 +63,13 @@ export function echoPlace(grade: EchoGrade, index: number): string {
 /**
  * A graded set for one new note: on that note alone; between it and the note nearest under the fingers; by neighbours;
  * with a skip; beginning elsewhere. No two are alike, leaps can be sung, and each ends where the next begins easily.
+ * Until the last grade fingers move in crotchets, and two of three patterns end at home where the grade has that note.
  * The same request gives the same set.
  */
 export function echoPatterns(request: EchoRequest): EchoSet {
   const maker = new EchoMaker(request);
   const patterns: EchoPattern[] = [];
-  const missing: { grade: EchoGrade; reason: string }[] = [];
+  const missing: { grade: EchoGrade; reason: EchoGap }[] = [];
   for (const grade of ECHO_GRADES) {
     const reason = maker.whyNot(grade);
     if (reason !== null) {
@@ -56,20 +78,30 @@ export function echoPatterns(request: EchoRequest): EchoSet {
     }
     for (let index = 0; index < request.perGrade; index++) {
       const kept = request.pinned?.get(echoPlace(grade, index));
-      const made = kept ?? maker.make(grade, index / request.perGrade, patterns);
+      const level = index / request.perGrade;
+      const made =
+        kept ?? (index % 3 > 0 ? maker.make(grade, level, patterns, true) : null) ?? maker.make(grade, level, patterns);
       if (made !== null) patterns.push(made);
     }
   }
-  return {
-    patterns: patterns.map((each, index) => ({ ...each, traps: trapsOf(each, patterns[index - 1], request) })),
-    missing,
-  };
+  return { patterns: withTraps(patterns, request), missing };
+}
+
+/** What is true of many patterns is said at the first of them. */
+function withTraps(patterns: readonly EchoPattern[], request: EchoRequest): readonly EchoPattern[] {
+  let isTongued = false;
+  return patterns.map((each, index) => {
+    const traps = trapsOf(each, patterns[index - 1], request).filter(({ kind }) => kind !== 'repeated' || !isTongued);
+    isTongued ||= traps.some(({ kind }) => kind === 'repeated');
+    return { ...each, traps };
+  });
 }
 
 class EchoMaker {
   readonly #request: EchoRequest;
   readonly #ladder: readonly Pitch[];
   readonly #partner: Pitch | null;
+  readonly #home: Pitch;
   readonly #rhythms: readonly (readonly RhythmValue[])[];
   readonly #random: Random;
 
@@ -77,35 +109,35 @@ class EchoMaker {
     this.#request = request;
     this.#ladder = request.notes.toSorted(byHeight);
     this.#partner = nearestUnderFingers(request);
+    this.#home = homeOf(this.#ladder);
     const elements = new Set([...request.elements, 'note quarter']);
     const values = valuesKnown(elements).filter(isShortEnough);
     this.#random = seeded(request.seed);
     this.#rhythms = echoRhythms({ ...rulesFor(ECHO_METRE, elements), values }, this.#random);
   }
 
-  whyNot(grade: EchoGrade): string | null {
+  whyNot(grade: EchoGrade): EchoGap | null {
     const count = this.#ladder.length;
     if (grade === 'one-note') return null;
-    if (count < 2) return 'The class has no other note yet.';
+    if (count < 2) return 'no-other-note';
     if (grade === 'two-notes' || grade === 'steps') return null;
-    if (count < 3) return 'It takes three notes.';
-    return grade === 'skip' && this.#skips().length === 0
-      ? 'No two of these notes make a skip that can be sung.'
-      : null;
+    if (count < 3) return 'two-notes-only';
+    return grade === 'skip' && this.#skips().length === 0 ? 'no-skip' : null;
   }
 
   /** @param level 0 for the plainest of its grade, towards 1 for the fullest. */
-  make(grade: EchoGrade, level: number, before: readonly EchoPattern[]): EchoPattern | null {
+  make(grade: EchoGrade, level: number, before: readonly EchoPattern[], endsAtHome = false): EchoPattern | null {
+    if (endsAtHome && !this.#notesOf(grade).some((each) => samePitch(each, this.#home))) return null;
     const others = [...before, ...(this.#request.pinned?.values() ?? [])];
     const taken = new Set(others.map((each) => contentOf(each.events)));
     const found: { events: readonly TuneEvent[]; weight: number }[] = [];
     for (let attempt = 0; attempt < TRIES && found.length < CANDIDATES; attempt++) {
       const rhythm = pick(this.#random, this.#rhythms);
       const melody = this.#melody(grade, rhythm.filter(({ kind }) => kind === 'note').length, before.at(-1));
-      if (melody === null) continue;
+      if (melody === null || (endsAtHome && !samePitch(melody.at(-1)!, this.#home))) continue;
       const notes = [...melody];
       const events = rhythm.map((value) => eventOf(value, value.kind === 'note' ? notes.shift()! : null));
-      if (taken.has(contentOf(events))) continue;
+      if (taken.has(contentOf(events)) || (grade !== 'elsewhere' && !movesSlowly(events))) continue;
       taken.add(contentOf(events));
       found.push({ events, weight: this.#weight(events) });
     }
@@ -116,7 +148,7 @@ class EchoMaker {
   #melody(grade: EchoGrade, length: number, before: EchoPattern | undefined): readonly Pitch[] | null {
     const { newNote } = this.#request;
     if (grade === 'one-note') return Array.from({ length }, () => newNote);
-    const notes = grade === 'two-notes' ? [this.#partner!, newNote] : this.#ladder;
+    const notes = this.#notesOf(grade);
     const usual = [newNote, this.#partner!];
     const starts =
       grade === 'elsewhere' ? notes.filter((each) => !usual.some((other) => samePitch(each, other))) : usual;
@@ -124,6 +156,12 @@ class EchoMaker {
     const melody = [pick(this.#random, linked.length > 0 ? linked : starts)];
     while (melody.length < length) melody.push(pick(this.#random, this.#after(grade, melody.at(-1)!, notes)));
     return this.#fits(grade, melody) ? melody : null;
+  }
+
+  #notesOf(grade: EchoGrade): readonly Pitch[] {
+    const { newNote } = this.#request;
+    if (grade === 'one-note') return [newNote];
+    return grade === 'two-notes' ? [this.#partner!, newNote] : this.#ladder;
   }
 
   /** Where the melody may go from a note. */
@@ -170,7 +208,10 @@ class EchoMaker {
 
   /** Moves, values and silences of a pattern in one number, to order the patterns of a grade. */
   #weight(events: readonly TuneEvent[]): number {
-    const moves = pairs(pitchesOf(events)).map(([a, b]) => moveBetween(this.#request.on, a, b)?.cost ?? 0);
+    const moves = pairs(events).map(([a, b]) => {
+      const move = a.kind === 'note' && b.kind === 'note' ? moveBetween(this.#request.on, a.pitch, b.pitch) : null;
+      return costInTime(move?.cost ?? 0, toNumber(valueLength(a.value)) * SECONDS_OF_WHOLE);
+    });
     const kinds = new Set(events.map((each) => `${each.kind} ${each.value.base} ${each.value.dots}`)).size;
     return moves.reduce((total, cost) => total + cost, 0) + 0.5 * events.length + kinds;
   }
@@ -189,12 +230,49 @@ function echoRhythms(rules: RhythmRules, random: Random): readonly (readonly Rhy
   return numbers.map((number) => ways.bar(number).map(({ value }) => value)).filter(isPattern);
 }
 
-/** Four beats that begin with a note, have two to six of them, and end with room to breathe. */
+/**
+ * Where the patterns come to rest: the keynote of which most of the chord is there, of the key with the fewest signs;
+ * or the lowest note.
+ */
+function homeOf(ladder: readonly Pitch[]): Pitch {
+  const letters = new Set(ladder.map((each) => each.letter));
+  const homes = keysOf(ladder).flatMap((key) => {
+    const { letter } = tonic(key);
+    const home = ladder.find((each) => each.letter === letter);
+    const from = LETTERS.indexOf(letter);
+    const chord = [2, 4].filter((step) => letters.has(LETTERS[(from + step) % LETTERS.length]!)).length;
+    return home === undefined ? [] : [{ home, chord }];
+  });
+  return homes.toSorted((x, y) => y.chord - x.chord)[0]?.home ?? ladder[0]!;
+}
+
+/** A finger that moves has a crotchet for it. */
+function movesSlowly(events: readonly TuneEvent[]): boolean {
+  return pairs(events).every(
+    ([a, b]) =>
+      a.kind === 'rest' ||
+      b.kind === 'rest' ||
+      samePitch(a.pitch, b.pitch) ||
+      compare(valueLength(a.value), CROTCHET) >= 0,
+  );
+}
+
+/** Four beats that begin with a note, have two to six of them, sit on the beats, and end with room to breathe. */
 function isPattern(rhythm: readonly RhythmValue[]): boolean {
   const notes = rhythm.filter(({ kind }) => kind === 'note').length;
   const rests = rhythm.length - notes;
   const endsLong = valueLength(rhythm.at(-1)!.value).den <= 4;
-  return rhythm[0]!.kind === 'note' && notes >= 2 && notes <= 6 && rests <= 1 && endsLong;
+  return rhythm[0]!.kind === 'note' && notes >= 2 && notes <= 6 && rests <= 1 && endsLong && sitsOnBeats(rhythm);
+}
+
+/** What lasts longer than a crotchet begins on the first beat or the third. */
+function sitsOnBeats(rhythm: readonly RhythmValue[]): boolean {
+  let now = ZERO;
+  return rhythm.every(({ value }) => {
+    const start = toNumber(now);
+    now = add(now, valueLength(value));
+    return compare(valueLength(value), CROTCHET) <= 0 || start % 0.5 === 0;
+  });
 }
 
 /** A semibreve is no pattern. */

@@ -3,7 +3,7 @@ export { bridgeBetween, bridgeTo, teachingOrder, type Bridge } from './bridge.ts
 export { missingCards, rhythmCards, type CardRequest, type MissingCard, type RhythmCard } from './cards.ts';
 export { CAUTION_PLACES, LOCAL_RULES, USUAL_CAUTIONS, type Caution, type CautionPlace } from './cautions.ts';
 export { preparation, toggleSheet, type Preparation, type PreparedMove } from './drill.ts';
-export { DEFAULT_PER_GRADE, echoPatterns, echoPlace, type EchoRequest, type EchoSet } from './echo.ts';
+export { DEFAULT_PER_GRADE, echoPatterns, echoPlace, type EchoGap, type EchoRequest, type EchoSet } from './echo.ts';
 export {
   ECHO_GRADES,
   ECHO_METRE,
@@ -11,6 +11,7 @@ export {
   echoTurns,
   type EchoGrade,
   type EchoPattern,
+  type EchoTrap,
   type EchoTurn,
 } from './echo-pattern.ts';
 export { moveTable, movesAround, moveWalk, type MovePair, type MoveTable } from './move-table.ts';

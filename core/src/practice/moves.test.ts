@@ -4,16 +4,7 @@ import { instrument, INSTRUMENT_IDS } from '../instruments/index.ts';
 import { performedNotes, pitch, pitchName } from '../music/index.ts';
 import { NOTHING_KNOWN } from '../reading/index.ts';
 import { GOOSE_WALK } from '../testing/index.ts';
-import {
-  bridgeBetween,
-  bridgeTo,
-  movesAround,
-  moveTable,
-  moveWalk,
-  preparation,
-  shortTune,
-  toggleSheet,
-} from './index.ts';
+import { movesAround, moveTable, moveWalk, preparation, shortTune, toggleSheet } from './index.ts';
 
 const recorder = instrument('soprano-recorder-baroque');
 const pitches = (names: string) => names.split(' ').map(pitch);
@@ -67,27 +58,6 @@ describe('the walk through all moves', () => {
 
   it('is nothing for one note', () => {
     expect(moveWalk(recorder, pitches('B4'))).toEqual([]);
-  });
-});
-
-describe('the bridge from a known note', () => {
-  const words = (note: string, known: string): string => bridgeTo(recorder, pitch(note), pitches(known))!.words;
-
-  it('says what changes', () => {
-    expect(words('A4', 'B4')).toBe('B, and one more finger');
-    expect(words('E4', 'B4 A4 G4')).toBe('G, and two more fingers');
-    expect(words('D5', 'C5 A4')).toBe('C, without the thumb');
-    expect(words('C5', 'B4 A4')).toBe('A, and one finger fewer');
-    expect(words('Bb4', 'A4')).toBe('A, but two fingers land while one finger lifts, in both hands');
-  });
-
-  it('speaks of breath on the whistle, and of nothing without a known note', () => {
-    const whistle = instrument('tin-whistle-d');
-    expect(bridgeTo(whistle, pitch('E5'), pitches('E4'))!.words).toBe('E, and more breath');
-    expect(bridgeTo(whistle, pitch('G5'), pitches('A5'))!.words).toBe('A, and one more finger');
-    expect(bridgeTo(recorder, pitch('B4'), [])).toBeNull();
-    expect(bridgeBetween(recorder, pitch('C3'), pitch('B4'))).toBeNull();
-    expect(bridgeBetween(whistle, pitch('B4'), pitch('E5'))!.words).toBe('B, and four more fingers, and more breath');
   });
 });
 

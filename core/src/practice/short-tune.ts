@@ -48,7 +48,12 @@ export function shortTune({ title, metre, bars, tempo, barsOnLine }: ShortTune):
 
 const KEYS: readonly Key[] = [0, 1, -1, 2, -2, 3, -3, 4, -4].map((fifths) => ({ fifths, mode: 'major' }));
 
+/** The keys under which no note needs an accidental, those with the fewest signs first. */
+export function keysOf(pitches: readonly Pitch[]): readonly Key[] {
+  return KEYS.filter((key) => pitches.every((each) => each.alter === keyAlter(key, each.letter)));
+}
+
 /** The signature with the fewest signs under which no note needs an accidental; none where there is no such one. */
 export function plainestKey(pitches: readonly Pitch[]): Key {
-  return KEYS.find((key) => pitches.every((each) => each.alter === keyAlter(key, each.letter))) ?? KEYS[0]!;
+  return keysOf(pitches)[0] ?? KEYS[0]!;
 }

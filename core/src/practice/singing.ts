@@ -30,6 +30,6 @@ export function lastPitch(events: readonly TuneEvent[]): Pitch {
   return pitchesOf(events).at(-1)!;
 }
 
-export function pairs(pitches: readonly Pitch[]): readonly (readonly [Pitch, Pitch])[] {
-  return pitches.slice(1).map((to, index) => [pitches[index]!, to] as const);
+export function pairs<T>(list: readonly T[]): readonly (readonly [T, T])[] {
+  return list.slice(1).map((to, index) => [list[index]!, to] as const);
 }

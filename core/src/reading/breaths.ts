@@ -30,8 +30,11 @@ export interface Breath {
   readonly kind: 'small' | 'full';
   readonly barIndex: number;
   readonly eventIndex: number;
-  readonly reason: string;
+  /** What speaks for this place; nothing when it is only that the air runs out. */
+  readonly reasons: readonly BreathReason[];
 }
+
+export type BreathReason = 'rest' | 'marked' | 'line-end' | 'bar-end' | 'upbeat' | 'long-note';
 
 /** How many seconds of playing one breath carries, for children. */
 export const DEFAULT_BREATH_SECONDS = 6;
@@ -39,7 +42,7 @@ export const DEFAULT_BREATH_SECONDS = 6;
 interface Place {
   readonly note: PerformedNote;
   readonly cost: number;
-  readonly reason: string;
+  readonly reasons: readonly BreathReason[];
   /** Seconds from the start of the tune. */
   readonly start: number;
   readonly end: number;
@@ -107,7 +110,7 @@ function placeCost(
   note: PerformedNote,
   next: PerformedNote | undefined,
   inSlur: boolean,
-): { cost: number; reason: string } {
+): Pick<Place, 'cost' | 'reasons'> {
   const { barIndex, eventIndex } = lastWritten(tune, note);
   const bar = tune.bars[barIndex]!;
   const events = tune.parts[0].bars[barIndex]!;
@@ -117,26 +120,26 @@ function placeCost(
   const isLong = compare(note.length, add(beat, beat)) >= 0;
   const isShort = (each: PerformedNote | undefined): boolean => each !== undefined && compare(each.length, beat) < 0;
   let cost: number = COST.breath;
-  const reasons: string[] = [];
-  const attract = (size: number, why: string): void => {
+  const reasons: BreathReason[] = [];
+  const attract = (size: number, why: BreathReason): void => {
     cost += size;
     reasons.push(why);
   };
-  if (next?.afterRest === true) attract(COST.rest, 'at a rest');
-  if (events[eventIndex]!.breath) attract(COST.marked, 'marked on the sheet');
-  if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd, 'at the end of a line');
+  if (next?.afterRest === true) attract(COST.rest, 'rest');
+  if (events[eventIndex]!.breath) attract(COST.marked, 'marked');
+  if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd, 'line-end');
   else if (isBarEnd)
     attract(
       COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0),
-      eventIndex < events.length - 1 ? 'before an upbeat' : 'at the end of a bar',
+      eventIndex < events.length - 1 ? 'upbeat' : 'bar-end',
     );
-  if (isLong) attract(COST.longNote, 'after a long note');
+  if (isLong) attract(COST.longNote, 'long-note');
   if (inSlur) cost += COST.slur;
   if (place === 'upbeat') cost += COST.upbeat;
   if (!endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
   if (!isBarEnd && next?.afterRest !== true) cost += COST.insideBar;
   if (!isBarEnd && isShort(note) && isShort(next)) cost += COST.shortFigure;
-  return { cost, reason: reasons.join(', ') || 'before the air runs out' };
+  return { cost, reasons };
 }
 
 /**
@@ -231,6 +234,6 @@ function breathAt(tune: Tune, barIndex: number, eventIndex: number, place: Place
     kind: place.isRest || isLong ? 'full' : 'small',
     barIndex,
     eventIndex,
-    reason: place.reason,
+    reasons: place.reasons,
   };
 }

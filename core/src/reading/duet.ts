@@ -24,7 +24,8 @@ export interface DuetMoment {
   /** Counted from 1 within the bar; 1.5 is half a beat later. */
   readonly beat: number;
   readonly notes: readonly [string, string];
-  readonly what: string;
+  /** Between the two, less whole octaves; never negative. */
+  readonly semitones: number;
 }
 
 export interface Duet {
@@ -40,13 +41,8 @@ export interface Duet {
   readonly backwards: boolean;
 }
 
-const CLASHES: ReadonlyMap<number, string> = new Map([
-  [1, 'a minor second'],
-  [2, 'a major second'],
-  [6, 'a tritone'],
-  [10, 'a minor seventh'],
-  [11, 'a major seventh'],
-]);
+/** Semitones that rub on a beat: seconds, sevenths and the bare tritone. */
+const CLASHES: ReadonlySet<number> = new Set([1, 2, 6, 10, 11]);
 
 /** How two parts fit together; null for a tune of one part. */
 export function readDuet(tune: Tune): Duet | null {
@@ -59,7 +55,7 @@ export function readDuet(tune: Tune): Duet | null {
     clashes: moments.flatMap(([a, b, at]) => clash(tune, a, b, at)),
     crossings: moments
       .filter(([a, b]) => midiNumber(a.pitch) < midiNumber(b.pitch))
-      .map(([a, b, at]) => moment(tune, a, b, at, 'the second part is higher')),
+      .map(([a, b, at]) => moment(tune, a, b, at)),
     mirror: isMirror(first, second),
     backwards: isBackwards(first, second),
   };
@@ -86,18 +82,17 @@ function together(
 }
 
 function clash(tune: Tune, a: PerformedNote, b: PerformedNote, at: Rational): DuetMoment[] {
-  const what = CLASHES.get(Math.abs(midiNumber(a.pitch) - midiNumber(b.pitch)) % 12);
-  if (what === undefined) return [];
-  const found = moment(tune, a, b, at, what);
-  return Number.isInteger(found.beat) ? [found] : [];
+  const found = moment(tune, a, b, at);
+  return CLASHES.has(found.semitones) && Number.isInteger(found.beat) ? [found] : [];
 }
 
-function moment(tune: Tune, a: PerformedNote, b: PerformedNote, at: Rational, what: string): DuetMoment {
+function moment(tune: Tune, a: PerformedNote, b: PerformedNote, at: Rational): DuetMoment {
   const later = compare(a.onset, b.onset) >= 0 ? a : b;
   const { metre, number } = tune.bars[later.barIndex]!;
   const inBar = divide(subtract(at, startOfBar(tune, later)), beatLength(metre));
   const beat = equal(inBar, rational(floor(inBar))) ? floor(inBar) + 1 : Math.round((toNumber(inBar) + 1) * 100) / 100;
-  return { bar: number, beat, notes: [pitchName(a.pitch), pitchName(b.pitch)], what };
+  const semitones = Math.abs(midiNumber(a.pitch) - midiNumber(b.pitch)) % 12;
+  return { bar: number, beat, notes: [pitchName(a.pitch), pitchName(b.pitch)], semitones };
 }
 
 /** When the bar of a performed note began. */

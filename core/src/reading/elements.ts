@@ -9,8 +9,6 @@ import {
   isCompound,
   rational,
   valueLength,
-  valueWords,
-  type LengthWords,
   type Metre,
   type NoteValue,
   type Rational,
@@ -25,13 +23,6 @@ export interface RhythmElement {
   /** Numbers of the bars in which it stands, as printed. */
   readonly bars: readonly number[];
 }
-
-const SPECIAL_WORDS: ReadonlyMap<string, string> = new Map([
-  ['tie', 'tie'],
-  ['pickup', 'pickup'],
-  ['syncopation', 'syncopation'],
-  ['compound', 'beats in three'],
-]);
 
 /** Every kind of rhythm element in the tune, in order of appearance. */
 export function rhythmElements(tune: Tune): readonly RhythmElement[] {
@@ -73,17 +64,4 @@ function hasSyncopation(events: readonly TuneEvent[], metre: Metre, start: Ratio
     const offBeat = !equal(at, rational(floor(at)));
     return event.kind === 'note' && offBeat && compare(divide(now, beat), nextBeat) > 0;
   });
-}
-
-/** "dotted crotchet", "minim rest", "tie": an element in the class's words for lengths. */
-export function elementWords(id: string, words: LengthWords): string {
-  const special = SPECIAL_WORDS.get(id);
-  if (special !== undefined) return special;
-  const match = /^(note|rest) (double-dotted-|dotted-)?([a-z-]+?)(?: in (\d))?$/.exec(id);
-  if (match === null) return id;
-  const [, kind, dotted, base, group] = match;
-  const dots = dotted === undefined ? 0 : dotted === 'dotted-' ? 1 : 2;
-  const tuplet = group === undefined ? null : { actual: Number(group), normal: 2 };
-  const text = valueWords({ base: base as NoteValue['base'], dots, tuplet }, words);
-  return kind === 'rest' ? `${text.replace(/ note$/, '')} rest` : text;
 }

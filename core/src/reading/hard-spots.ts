@@ -1,4 +1,4 @@
-import { describeMove } from '../instruments/index.ts';
+import type { Move } from '../instruments/index.ts';
 import type { Tempo, Tune } from '../music/index.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
 import type { PlayedMove } from './played.ts';
@@ -14,10 +14,21 @@ export interface Drill {
   readonly ladder: readonly number[];
 }
 
+/** The move that makes a spot hard. */
+export interface HardestMove {
+  readonly from: string;
+  readonly to: string;
+  readonly move: Move;
+  /** In these bars, each place once. */
+  readonly times: number;
+  /** To the class. */
+  readonly isNew: boolean;
+}
+
 /** A move at which a class will stop, with the one or two bars where it costs most. */
 export interface HardSpot {
   readonly bars: readonly [number, number];
-  readonly reason: string;
+  readonly hardest: HardestMove;
   readonly moves: readonly (readonly [string, string])[];
   readonly score: number;
   readonly drill: Drill;
@@ -115,7 +126,13 @@ function spot(
   );
   return {
     bars,
-    reason: reason(hardest, inside, known),
+    hardest: {
+      from: hardest.from,
+      to: hardest.to,
+      move: hardest.move,
+      times: timesIn(inside, hardest),
+      isNew: !known.moves.has(moveKey(hardest.from, hardest.to)),
+    },
     moves: [...moves.values()].slice(0, 4),
     score: Math.round(window.score * 100) / 100,
     drill: {
@@ -127,15 +144,10 @@ function spot(
   };
 }
 
-function reason(hardest: PlayedMove, inside: readonly PlayedMove[], known: Knowledge): string {
-  const places = new Set(
-    inside
-      .filter((each) => each.from === hardest.from && each.to === hardest.to)
-      .map((each) => `${each.part}.${each.first.barIndex}.${each.first.eventIndex}`),
-  );
-  const often = ['', '', ', twice', ', three times'][places.size] ?? `, ${places.size} times`;
-  const isNew = known.moves.has(moveKey(hardest.from, hardest.to)) ? '' : '; the move is new';
-  return `${hardest.from} to ${hardest.to}: ${describeMove(hardest.move)}${often}${isNew}.`;
+/** How many places of the window have this very move. */
+function timesIn(inside: readonly PlayedMove[], { from, to }: PlayedMove): number {
+  const same = inside.filter((each) => each.from === from && each.to === to);
+  return new Set(same.map(({ part, first }) => `${part}.${first.barIndex}.${first.eventIndex}`)).size;
 }
 
 /** The two notes with the one that follows, or the one before where the tune ends. */

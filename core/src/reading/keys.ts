@@ -95,25 +95,3 @@ function meanCost(
   }
   return count === 0 ? 0 : Math.round((100 * total) / count) / 100;
 }
-
-const INTERVALS = [
-  '',
-  'a semitone',
-  'a tone',
-  'a minor third',
-  'a major third',
-  'a fourth',
-  'a tritone',
-  'a fifth',
-  'a minor sixth',
-  'a major sixth',
-  'a minor seventh',
-  'a major seventh',
-  'an octave',
-];
-
-/** "down a tone": a shift as it is said. */
-export function shiftWords(semitones: number): string {
-  if (semitones === 0) return 'as it stands';
-  return `${semitones > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(semitones)] ?? `${Math.abs(semitones)} semitones`}`;
-}

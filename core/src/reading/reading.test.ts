@@ -2,15 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { readAbc } from '../formats/index.ts';
 import { instrument } from '../instruments/index.ts';
 import type { Tune } from '../music/index.ts';
-import {
-  elementWords,
-  joinKnowledge,
-  knowledgeFrom,
-  NOTHING_KNOWN,
-  readTune,
-  signWords,
-  type Knowledge,
-} from './index.ts';
+import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN, readTune, type Knowledge } from './index.ts';
 
 const recorder = instrument('soprano-recorder-baroque');
 
@@ -87,20 +79,5 @@ describe('readTune', () => {
     expect(readTune(tune('G4|]'), recorder, NOTHING_KNOWN).tempo.perMinute).toBe(60);
     expect(readTune(tune('G4|]'), recorder, NOTHING_KNOWN, { tempo: slow }).tempo.perMinute).toBe(50);
     expect(readTune(tune('G4|]', 'M:4/4\nL:1/4\nK:G'), recorder, NOTHING_KNOWN).tempo.perMinute).toBe(84);
-  });
-});
-
-describe('words', () => {
-  it('says elements in both vocabularies', () => {
-    expect(elementWords('note dotted-quarter', 'british')).toBe('dotted crotchet');
-    expect(elementWords('rest half', 'american')).toBe('half rest');
-    expect(elementWords('note eighth in 3', 'british')).toBe('quaver in a triplet');
-    expect(elementWords('syncopation', 'british')).toBe('syncopation');
-  });
-
-  it('says signs', () => {
-    expect(signWords('metre 3/4')).toBe('3/4 time');
-    expect(signWords('key -1')).toBe('key signature of 1 flat');
-    expect(signWords('key 2')).toBe('key signature of 2 sharps');
   });
 });

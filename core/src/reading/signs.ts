@@ -48,13 +48,3 @@ function eventSigns(event: TuneEvent): string[] {
     ...(event.kind === 'note' ? event.articulations : []),
   ];
 }
-
-/** "key signature of one sharp", "3/4", "repeat": a sign in words. */
-export function signWords(id: string): string {
-  const [kind, detail = ''] = id.split(' ');
-  if (kind === 'metre') return `${detail} time`;
-  if (kind === 'dynamic') return detail;
-  if (kind !== 'key') return id;
-  const count = Math.abs(Number(detail));
-  return `key signature of ${count} ${Number(detail) > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
-}

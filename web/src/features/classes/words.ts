@@ -1,4 +1,4 @@
-import { elementWords, signWords } from '@escalier/core/reading';
+import { elementWords, signWords } from '@escalier/core/words';
 import type { LengthWords } from '@escalier/core/music';
 import { STUCK_LESSONS, STUCK_TRIES, type QueuePlace, type Stuck } from '@escalier/core/records';
 import type { Rise, RisePart } from '@escalier/core/staircase';

@@ -2,6 +2,7 @@
 import { findInstrument } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
 import { secondsOf } from '@escalier/core/units';
+import { hardSpotWords } from '@escalier/core/words';
 import type { StepDto } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { withNoteNames } from '../../ui/note-words.ts';
@@ -61,7 +62,7 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
           :marks="marks"
         />
       </WhenSeen>
-      <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(spot.reason) }}</p>
+      <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(hardSpotWords(spot.hardest)) }}</p>
       <TurnTools
         v-if="on !== null"
         v-model:tempo="tempo"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Naming } from '@escalier/core/instruments';
 import { ECHO_GRADES, echoTurns, type EchoGrade } from '@escalier/core/practice';
+import { trapWords } from '@escalier/core/words';
 import IconPin from '~icons/bi/pin';
 import IconPinned from '~icons/bi/pin-fill';
 import IconPlay from '~icons/bi/play-fill';
@@ -108,7 +109,7 @@ async function saveSound(): Promise<void> {
         />
         <p v-else class="by-ear">By ear</p>
         <template v-if="!big">
-          <p v-for="trap in pattern.traps" :key="trap" class="trap">{{ trap }}</p>
+          <p v-for="trap in pattern.traps.map(trapWords)" :key="trap" class="trap">{{ trap }}</p>
         </template>
       </li>
     </ul>

@@ -2,6 +2,7 @@
 import { fingeringsOf, formatHoles, makersDiffer, primaryFingering } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
 import { bridgeBetween, COVER_TEST, soundProblems } from '@escalier/core/practice';
+import { bridgeWords } from '@escalier/core/words';
 import { computed, ref, watch } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import type { NoteLesson } from './lesson.ts';
@@ -69,7 +70,9 @@ const newFingers = computed(() => {
     </section>
     <section class="words">
       <p class="letter" aria-hidden="true">{{ lesson.label }}</p>
-      <p class="bridge">{{ bridge?.words ?? 'The very first note' }}<span v-if="bridge !== null">.</span></p>
+      <p class="bridge">
+        {{ bridge === null ? 'The very first note' : bridgeWords(bridge) }}<span v-if="bridge !== null">.</span>
+      </p>
       <p class="holes">
         {{ formatHoles(lesson.on.family, fingering.holes)
         }}<span v-if="fingering.remark !== ''"> · {{ fingering.remark }}</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { describeMove, moveOf, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { moveOf, type Fingering, type Instrument } from '@escalier/core/instruments';
 import { bridgeBetween } from '@escalier/core/practice';
+import { bridgeWords, describeMove } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import { costSum, noteLabel } from './chart.ts';
@@ -20,7 +21,7 @@ const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to
   <section class="card-paper stack-close" aria-label="The move">
     <h2>{{ noteLabel(from.pitch) }} to {{ noteLabel(to.pitch) }}</h2>
     <p>
-      <strong>{{ bridge?.words }}.</strong> {{ describeMove(move) }}.
+      <strong>{{ bridge === null ? '' : bridgeWords(bridge) }}.</strong> {{ describeMove(move) }}.
     </p>
     <p>
       Cost <strong>{{ move.cost.toFixed(1) }}</strong>

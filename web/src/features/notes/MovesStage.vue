@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { describeMove, primaryFingering } from '@escalier/core/instruments';
+import { primaryFingering } from '@escalier/core/instruments';
 import { pitchName, type Pitch } from '@escalier/core/music';
 import { moveWalk, type RestPlace } from '@escalier/core/practice';
+import { describeMove } from '@escalier/core/words';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, watch } from 'vue';

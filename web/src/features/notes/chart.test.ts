@@ -47,7 +47,7 @@ describe('HeatMap', () => {
   it('has a number with words for every move of ten notes', async () => {
     const ten = mount(HeatMap, { props: { on: baroque, notes: chosenNotes(baroque, firstNotes(baroque)) } });
     expect(ten.findAll('tbody button')).toHaveLength(90);
-    expect(ten.get('button[aria-label^="A to E"]').attributes('aria-label')).toBe('A to E: 3.0, hard');
+    expect(ten.get('button[aria-label^="A to E"]').attributes('aria-label')).toBe('A to E: 3.4, hard');
     await openHow(ten);
     expect(ten.text()).toContain('90 moves among 10 notes');
   });
@@ -87,7 +87,7 @@ describe('MoveCard', () => {
     const of = (name: string) => baroque.fingerings.find((each) => pitchName(each.pitch) === name)!;
     const card = mount(MoveCard, { props: { on: baroque, from: of('A4'), to: of('E4') } });
     expect(card.text()).toContain('A, and three more fingers.');
-    expect(card.text()).toContain('Cost 3.0');
+    expect(card.text()).toContain('Cost 3.4');
     await openHow(card);
     expect(card.text()).toContain('1.90 several fingers together + 0.15 one finger more');
     await card

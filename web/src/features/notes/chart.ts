@@ -10,6 +10,7 @@ import {
 } from '@escalier/core/instruments';
 import { midiNumber, namePitch, pitch, pitchName, type Pitch } from '@escalier/core/music';
 import { moveTable, moveWalk } from '@escalier/core/practice';
+import { costWords } from '@escalier/core/words';
 
 export const CHART_VIEWS = [
   { value: 'chart', text: 'Chart' },
@@ -52,7 +53,7 @@ export function differences(
 export const HEAT = [
   { upTo: 1.25, label: 'easy' },
   { upTo: 2.3, label: 'needs care' },
-  { upTo: 3.2, label: 'hard' },
+  { upTo: 3.5, label: 'hard' },
   { upTo: Infinity, label: 'very hard' },
 ] as const;
 
@@ -92,6 +93,6 @@ export const INSTRUMENT_OPTIONS = INSTRUMENT_IDS.map((value) => ({
 /** "1.00 a finger lands + 0.25 …": how the cost of a move comes about. */
 export function costSum(on: Instrument, move: Move): string {
   return costParts(on, move)
-    .map((part) => `${part.points.toFixed(2)} ${part.words}`)
+    .map((part) => `${part.points.toFixed(2)} ${costWords(part)}`)
     .join(' + ');
 }

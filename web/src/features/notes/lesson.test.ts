@@ -1,6 +1,7 @@
 import { moveBetween, primaryFingering, instrument } from '@escalier/core/instruments';
 import { pitch, pitchName } from '@escalier/core/music';
 import { USUAL_CAUTIONS } from '@escalier/core/practice';
+import { bridgeWords } from '@escalier/core/words';
 import type { ClassNotes } from '@escalier/server/api';
 import { flushPromises, mount } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
@@ -63,7 +64,7 @@ describe('the lesson of a note', () => {
 
   it('works out the bridge, the moves and the place on the staff', () => {
     expect(lesson.label).toBe('E');
-    expect(lesson.bridge?.words).toBe('G, and two more fingers');
+    expect(bridgeWords(lesson.bridge!)).toBe('G, and two more fingers');
     expect(lesson.pairs.map((pair) => pitchName(pair.from))).toEqual(['G4', 'A4', 'B4']);
     expect(lesson.staffPlace).toBe('on the first line');
     expect(lesson.comparison).toBe('Lower than G, 2 steps away.');

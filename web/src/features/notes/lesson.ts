@@ -1,15 +1,7 @@
 import { findInstrument, nameNote, primaryFingering, type Instrument } from '@escalier/core/instruments';
-import {
-  byHeight,
-  parsePitch,
-  pitch,
-  pitchName,
-  samePitch,
-  staffPlace,
-  staffStep,
-  type Pitch,
-} from '@escalier/core/music';
+import { byHeight, parsePitch, pitch, pitchName, samePitch, staffStep, type Pitch } from '@escalier/core/music';
 import { bridgeTo, movesAround, plainestKey, type Bridge, type MovePair } from '@escalier/core/practice';
+import { staffPlace } from '@escalier/core/words';
 import type { ClassNotes } from '@escalier/server/api';
 
 /** All that is worked out for introducing one note to one class. */

@@ -1,5 +1,6 @@
 import { pitchName } from '@escalier/core/music';
 import { DEFAULT_PER_GRADE, ECHO_GRADES, echoPlace, echoTurns, type EchoGrade } from '@escalier/core/practice';
+import { gapWords } from '@escalier/core/words';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { beatOf, echoSchedule, useSound } from '../../sound/index.ts';
 import { tuneWorker, type WrittenEcho, type WrittenEchoSet } from '../../workers/index.ts';
@@ -122,7 +123,10 @@ export function useEcho(lesson: Ref<NoteLesson>) {
   const playing = useEchoPlay(lesson);
   const grade = ref<EchoGrade>('one-note');
   const shown = computed(() => made.patterns.value.filter((each) => each.grade === grade.value));
-  const whyMissing = computed(() => made.set.value?.missing.find((each) => each.grade === grade.value)?.reason ?? null);
+  const whyMissing = computed(() => {
+    const gap = made.set.value?.missing.find((each) => each.grade === grade.value)?.reason;
+    return gap === undefined ? null : gapWords(gap);
+  });
   return {
     ...made,
     ...playing,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { breathWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import { plural } from '../../ui/plural.ts';
@@ -39,7 +40,7 @@ function setSeconds(typed: string | number | null): void {
     <HowComputed>
       <ul class="bullets">
         <li v-for="breath in info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
-          after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breath.reason
+          after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breathWords(breath)
           }}{{ breath.kind === 'small' ? '; shorten the note before it' : '' }}
         </li>
       </ul>

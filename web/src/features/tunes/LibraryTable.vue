@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { shiftWords } from '@escalier/core/reading';
+import { shiftWords } from '@escalier/core/words';
 import { ref, watch } from 'vue';
 import { useGrowing } from '../../ui/after-paint.ts';
 import { noteWords } from '../../ui/note-words.ts';

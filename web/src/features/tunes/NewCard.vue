@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { describeMove, type Instrument } from '@escalier/core/instruments';
-import { pitch, staffPlace, staffStep, type LengthWords } from '@escalier/core/music';
-import { elementWords, signWords, type Reading } from '@escalier/core/reading';
+import type { Instrument } from '@escalier/core/instruments';
+import { pitch, staffStep, type LengthWords } from '@escalier/core/music';
+import type { Reading } from '@escalier/core/reading';
+import { describeMove, elementWords, signWords, staffPlace } from '@escalier/core/words';
 import { computed } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';

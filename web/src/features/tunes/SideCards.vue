@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Instrument } from '@escalier/core/instruments';
 import type { LengthWords } from '@escalier/core/music';
-import { shiftWords } from '@escalier/core/reading';
+import { hardSpotWords, intervalWords, shiftWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { TuneInfo } from '../../workers/index.ts';
@@ -82,7 +82,7 @@ function leave(): void {
         They may stumble at
         {{ spot.bars[0] === spot.bars[1] ? `bar ${spot.bars[0]}` : `bars ${spot.bars[0]} to ${spot.bars[1]}` }}
       </h2>
-      <p>{{ withNoteNames(spot.reason) }}</p>
+      <p>{{ withNoteNames(hardSpotWords(spot.hardest)) }}</p>
       <p>
         Drill {{ spot.drill.toggle.map(noteWords).join('–') }}, then {{ spot.drill.loop.map(noteWords).join('–') }}, at
         <strong>{{ spot.drill.ladder[0] }}</strong>, {{ spot.drill.ladder.slice(1).join(', ') }}.
@@ -97,7 +97,9 @@ function leave(): void {
       </p>
       <p v-if="reading.duet.clashes.length === 0">No clashes on a beat.</p>
       <p v-for="clash in reading.duet.clashes" :key="`${clash.bar}.${clash.beat}`">
-        Bar {{ clash.bar }}, beat {{ clash.beat }}: {{ clash.what }} ({{ clash.notes.map(noteWords).join(' and ') }}).
+        Bar {{ clash.bar }}, beat {{ clash.beat }}: {{ intervalWords(clash.semitones) }} ({{
+          clash.notes.map(noteWords).join(' and ')
+        }}).
       </p>
       <p v-if="reading.duet.crossings.length > 0">The parts cross {{ reading.duet.crossings.length }} times.</p>
     </section>

@@ -1,0 +1,3 @@
+export { costWords, describeMove } from './moves.ts';
+export { bridgeWords, gapWords, trapWords } from './notes.ts';
+export * from './tunes.ts';

@@ -1,0 +1,100 @@
+import type { LengthWords, NoteValue } from '../music/index.ts';
+import { valueWords } from '../music/index.ts';
+import type { Breath, BreathReason, HardestMove } from '../reading/index.ts';
+import { describeMove } from './moves.ts';
+
+/** "on the second line", counted from the bottom, for the treble staff. */
+export function staffPlace(step: number): string {
+  const ordinals = ['first', 'second', 'third', 'fourth', 'fifth'];
+  const bottomLine = 30;
+  const offset = step - bottomLine;
+  if (offset >= 0 && offset <= 8) {
+    return offset % 2 === 0 ? `on the ${ordinals[offset / 2]!} line` : `in the ${ordinals[(offset - 1) / 2]!} space`;
+  }
+  if (offset === -1) return 'hanging under the staff';
+  if (offset === 9) return 'sitting on top of the staff';
+  const side = offset < 0 ? 'below' : 'above';
+  const away = offset < 0 ? -offset : offset - 8;
+  const ledger = ordinals[Math.floor(away / 2) - 1] ?? `${Math.floor(away / 2)}th`;
+  if (away % 2 === 0) return `on the ${ledger} ledger line ${side}`;
+  return offset < 0 ? `hanging under the ${ledger} ledger line ${side}` : `on top of the ${ledger} ledger line ${side}`;
+}
+
+const SPECIAL_WORDS: ReadonlyMap<string, string> = new Map([
+  ['tie', 'tie'],
+  ['pickup', 'pickup'],
+  ['syncopation', 'syncopation'],
+  ['compound', 'beats in three'],
+]);
+
+/** "dotted crotchet", "minim rest", "tie": an element in the class's words for lengths. */
+export function elementWords(id: string, words: LengthWords): string {
+  const special = SPECIAL_WORDS.get(id);
+  if (special !== undefined) return special;
+  const match = /^(note|rest) (double-dotted-|dotted-)?([a-z-]+?)(?: in (\d))?$/.exec(id);
+  if (match === null) return id;
+  const [, kind, dotted, base, group] = match;
+  const dots = dotted === undefined ? 0 : dotted === 'dotted-' ? 1 : 2;
+  const tuplet = group === undefined ? null : { actual: Number(group), normal: 2 };
+  const text = valueWords({ base: base as NoteValue['base'], dots, tuplet }, words);
+  return kind === 'rest' ? `${text.replace(/ note$/, '')} rest` : text;
+}
+
+/** "key signature of one sharp", "3/4", "repeat": a sign in words. */
+export function signWords(id: string): string {
+  const [kind, detail = ''] = id.split(' ');
+  if (kind === 'metre') return `${detail} time`;
+  if (kind === 'dynamic') return detail;
+  if (kind !== 'key') return id;
+  const count = Math.abs(Number(detail));
+  return `key signature of ${count} ${Number(detail) > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
+}
+
+const INTERVALS = [
+  '',
+  'a semitone',
+  'a tone',
+  'a minor third',
+  'a major third',
+  'a fourth',
+  'a tritone',
+  'a fifth',
+  'a minor sixth',
+  'a major sixth',
+  'a minor seventh',
+  'a major seventh',
+  'an octave',
+];
+
+/** "down a tone": a shift as it is said. */
+export function shiftWords(semitones: number): string {
+  if (semitones === 0) return 'as it stands';
+  return `${semitones > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(semitones)] ?? `${Math.abs(semitones)} semitones`}`;
+}
+
+/** "a minor second": the distance of two notes that sound together. */
+export function intervalWords(semitones: number): string {
+  return TOGETHER[semitones] ?? INTERVALS[semitones] ?? `${semitones} semitones`;
+}
+
+const TOGETHER: Readonly<Record<number, string>> = { 1: 'a minor second', 2: 'a major second' };
+
+/** "A4 to E4: three fingers land together, in both hands, twice; the move is new." */
+export function hardSpotWords({ from, to, move, times, isNew }: HardestMove): string {
+  const often = ['', '', ', twice', ', three times'][times] ?? `, ${times} times`;
+  return `${from} to ${to}: ${describeMove(move)}${often}${isNew ? '; the move is new' : ''}.`;
+}
+
+const BREATH_WORDS: Readonly<Record<BreathReason, string>> = {
+  rest: 'at a rest',
+  marked: 'marked on the sheet',
+  'line-end': 'at the end of a line',
+  'bar-end': 'at the end of a bar',
+  upbeat: 'before an upbeat',
+  'long-note': 'after a long note',
+};
+
+/** "at the end of a line, after a long note": why one breathes here. */
+export function breathWords({ reasons }: Breath): string {
+  return reasons.map((reason) => BREATH_WORDS[reason]).join(', ') || 'before the air runs out';
+}
