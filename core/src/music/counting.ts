@@ -199,7 +199,7 @@ function taFamily(bar: readonly Counted[], index: number, metre: Metre): string 
   const triplet = inTriplet(each, ['tri', 'o', 'la']);
   if (triplet !== null) return triplet;
   if (event.value.tuplet?.actual === 2) return 'ta';
-  if (isCompound(metre) && equal(crotchets, rational(3))) return 'tam-am';
+  if (isCompound(metre) && metre.unit === 8 && equal(crotchets, rational(3))) return 'tam-am';
   return TA_WORDS.get(key(crotchets)) ?? longOrShort(each, isOdd(start, isCompound(metre) ? 6 : 4));
 }
 
