@@ -72,7 +72,7 @@ describe('escalier bare', () => {
   it('lets a tune grow', async () => {
     const grown = (await json('bare', GOOSE_WALK, '--stages', '4')) as { stages: { notes: number; abc: string }[] };
     expect(grown.stages.map((stage) => stage.notes)).toEqual([8, 14, 20, 22]);
-    expect(grown.stages[0]!.abc).toContain('B8|B8|A8|E8|');
+    expect(grown.stages[0]!.abc.replace(/"[^"]*"/g, '')).toContain('B8|B8|A8|E8|');
     expect((await escalier(['bare', GOOSE_WALK, '--stages', '9'])).err).toContain('from 3 to 5');
   });
 });

@@ -4,10 +4,11 @@ import { BadInput, type Command } from './command.ts';
 import { convert } from './convert.ts';
 import { echo } from './echo.ts';
 import { fingering } from './fingering.ts';
+import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = { bare, convert, echo, fingering, move, read };
+const COMMANDS: Readonly<Record<string, Command>> = { bare, convert, echo, fingering, library, move, read };
 
 function help(): string {
   const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);

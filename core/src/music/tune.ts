@@ -63,6 +63,8 @@ export interface Bar {
   /** "To coda": left here on the way back. */
   readonly toCoda: boolean;
   readonly fine: boolean;
+  /** Of a round: the voice that begins when the one before it has come to this bar; the first is 1. */
+  readonly entry: number | null;
   readonly jump: Jump | null;
   readonly barline: 'single' | 'double' | 'final';
   /** A line of the sheet ends after this bar. */
@@ -94,6 +96,8 @@ export function isTempo(perMinute: number): boolean {
 /** Immutable and checked: a Tune comes from `makeTune` and keeps what it promises. */
 export interface Tune {
   readonly title: string;
+  /** What it is called elsewhere: teachers search for these, too. */
+  readonly otherTitles: readonly string[];
   readonly composer: string;
   readonly source: string;
   readonly licence: string;
@@ -112,6 +116,7 @@ export const PLAIN_BAR: Omit<Bar, 'number' | 'key' | 'metre'> = {
   coda: false,
   toCoda: false,
   fine: false,
+  entry: null,
   jump: null,
   barline: 'single',
   lineEnd: false,

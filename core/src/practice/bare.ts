@@ -229,14 +229,14 @@ function reducedBar(
 /** One event, or several that are tied, for a length that no single value has. */
 function written({ event, length }: Stretch): readonly TuneEvent[] {
   const own = valueLength(event.value);
-  if (equal(length, own)) return [withoutSlurs(event)];
+  if (equal(length, own)) return [plain(event)];
   const values = valuesOfLength(length) ?? afterTuplet(event, subtract(length, own));
   return values.map((value, index): TuneEvent => {
     const isLast = index === values.length - 1;
     const ends = { value, breath: isLast && event.breath, fermata: isLast && event.fermata };
     if (event.kind === 'rest') return { ...event, ...ends };
     const tied = !isLast || event.tied;
-    return withoutSlurs(
+    return plain(
       index === 0 ? { ...event, ...ends, tied } : { ...PLAIN_NOTE, ...ends, pitch: event.pitch, tied },
     );
   });
@@ -249,7 +249,7 @@ function afterTuplet(event: TuneEvent, more: Rational): readonly NoteValue[] {
   return [event.value, ...values];
 }
 
-/** Where notes are missing, slurs would end nowhere. */
-function withoutSlurs(event: TuneEvent): TuneEvent {
-  return event.kind === 'rest' ? event : { ...event, slurStarts: 0, slurEnds: 0 };
+/** Where notes are missing, slurs would end nowhere, and what is left of the words says nothing. */
+function plain(event: TuneEvent): TuneEvent {
+  return event.kind === 'rest' ? event : { ...event, slurStarts: 0, slurEnds: 0, syllables: [] };
 }

@@ -32,6 +32,7 @@ export function shortTune({ title, metre, bars, tempo, barsOnLine }: ShortTune):
     source: '',
     licence: '',
     tags: [],
+    otherTitles: [],
     tempo: tempo ?? null,
     bars: bars.map((_, index) => ({
       ...PLAIN_BAR,

@@ -87,6 +87,7 @@ function randomTune(dice: Dice): Tune {
   }));
   const made = makeTune({
     title: dice.pick(['Goose Walk', 'Über & under', '<Mill>']),
+    otherTitles: dice.pick([[], ['Gander Walk'], ['One', 'Two & three']]),
     composer: dice.pick(['', 'Ann']),
     source: dice.pick(['', 'a book']),
     licence: dice.pick(['', 'CC0-1.0']),
@@ -124,6 +125,7 @@ function randomBars(
       ...PLAIN_BAR,
       ...frameAt(index),
       lineEnd: !isLast && dice.chance(3),
+      entry: dice.chance(11) ? 1 + dice.roll(4) : null,
       barline: isLast ? ('final' as const) : ('single' as const),
     };
     if (shape === 'repeat' && index === 0) return { ...plain, repeatStart: true };

@@ -48,11 +48,10 @@ async function addFirstTunes(
   schoolId: string,
   folder: string,
 ): Promise<ReadonlyMap<string, string>> {
-  const ids = new Map<string, string>();
-  for (const { slug, title, abc, content } of await readTunes(folder)) {
-    const id = newId();
-    await em.insert(TuneEntity, { id, school: schoolId, title, abc, content });
-    ids.set(slug, id);
-  }
-  return ids;
+  const tunes = (await readTunes(folder)).map((tune) => ({ ...tune, id: newId() }));
+  await em.insertMany(
+    TuneEntity,
+    tunes.map(({ id, title, abc, content }) => ({ id, school: schoolId, title, abc, content })),
+  );
+  return new Map(tunes.map(({ slug, id }) => [slug, id]));
 }

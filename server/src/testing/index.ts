@@ -1,18 +1,17 @@
 import { randomBytes } from 'node:crypto';
-import { fileURLToPath } from 'node:url';
 import { byRecords, classView, type ClassView } from '@escalier/core/classes';
 import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
-import { seedDemo } from '../demo/seed.ts';
 import { fillSchool } from '../demo/new-school.ts';
 import type { ClassPage } from '../features/class-page/index.ts';
 import { type ClassRecords, liveRecords, type Recorded } from '../features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
+import { TEST_NOW, TUNES_FOLDER } from './constants.ts';
 
-export const TUNES_FOLDER = fileURLToPath(new URL('../../../demo/tunes', import.meta.url));
+export { TEST_NOW, TUNES_FOLDER };
 
 export interface TestApp {
   readonly orm: Orm;
@@ -35,20 +34,17 @@ export interface TestApp {
   readonly close: () => Promise<void>;
 }
 
-/** A Tuesday in term, ten in the morning. */
-export const TEST_NOW = new Date('2026-03-03T10:00:00Z');
-
 /** The whole application over a database of its own, with the demo school in it or with none. */
 export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}): Promise<TestApp> {
   const name = `test_${randomBytes(6).toString('hex')}`;
   const { owner, app: reader } = inject('postgres');
   const admin = await connect(`${owner}postgres`);
-  await admin.em.execute(`create database ${name} template ${inject('template')}`);
+  const template = inject(empty ? 'template' : 'demoTemplate');
+  await admin.em.execute(`create database ${name} template ${template}`);
   await admin.close(true);
   // As in the product: who answers requests may change rows, and nothing else.
   const databaseUrl = `${reader}${name}`;
   const orm = await connect(databaseUrl);
-  if (!empty) await seedDemo(orm, TUNES_FOLDER, TEST_NOW);
   const fillNewSchool: FillSchool = async (em, schoolId) => {
     await fillSchool(em, schoolId, TUNES_FOLDER);
   };

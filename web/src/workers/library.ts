@@ -15,6 +15,7 @@ export interface StoredTune {
 export interface LibraryRow {
   readonly id: string;
   readonly title: string;
+  readonly otherTitles: readonly string[];
   readonly composer: string;
   readonly tags: readonly string[];
   readonly metre: string;
@@ -48,6 +49,7 @@ export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge)
   return {
     id: stored.id,
     title: stored.title,
+    otherTitles: tune.otherTitles,
     composer: tune.composer,
     tags: tune.tags,
     metre: `${count}/${unit}`,

@@ -98,6 +98,7 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   if (melody === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
   const made = makeTune({
     ...headOf(parsed),
+    otherTitles: otherTitles(source.source),
     bars: melody.bars,
     parts: chosen.value.take.map((index): Part => ({ name: partName(index), bars: voices[index]!.events })),
   });
@@ -123,6 +124,12 @@ function headOf({
     tags: tags.filter((tag) => tag !== ''),
     tempo: tempoOf({ metaText, lines }),
   };
+}
+
+/** Further T: lines of the head. */
+function otherTitles(text: string): readonly string[] {
+  const head = text.slice(0, Math.max(0, text.search(/^K:/m)));
+  return [...head.matchAll(/^T:(.*)$/gm)].slice(1).flatMap(([, title]) => title!.trim() || []);
 }
 
 function partName(index: number): string {

@@ -134,6 +134,10 @@ export class VoiceReader {
     this.#readDecorations(element);
     if (element.chord?.some((chord) => /^to coda$/i.test(chord.name)) === true)
       this.#frame = { ...this.#frame, toCoda: true };
+    const entry = element.chord
+      ?.map((chord) => /^([1-9])\.$/.exec(chord.name)?.[1])
+      .find((found) => found !== undefined);
+    if (entry !== undefined) this.#frame = { ...this.#frame, entry: Number(entry) };
     if (element.gracenotes !== undefined) this.#leave('grace notes');
     const pitches = element.pitches ?? [];
     if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);

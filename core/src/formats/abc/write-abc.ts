@@ -51,7 +51,7 @@ export function writeAbc(tune: Tune): string {
   const head = [
     '%abc-2.1',
     'X:1',
-    `T:${oneLine(tune.title)}`,
+    ...[tune.title, ...tune.otherTitles].map((title) => `T:${oneLine(title)}`),
     ...field('C', tune.composer),
     ...field('S', tune.source),
     ...field('G', tune.tags.join(', ')),
@@ -114,6 +114,7 @@ function signs(bar: Bar): string {
     bar.segno ? '!segno!' : '',
     bar.coda ? '!coda!' : '',
     bar.toCoda ? '"^To Coda"' : '',
+    bar.entry === null ? '' : `"^${bar.entry}."`,
     bar.fine ? '!fine!' : '',
     bar.jump === null ? '' : `!${JUMPS[bar.jump]}!`,
   ].join('');

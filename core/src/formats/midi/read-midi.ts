@@ -168,6 +168,7 @@ function tracksToTune(
     source: '',
     licence: '',
     tags: [],
+    otherTitles: [],
     tempo: conductor.tempo,
     bars,
     parts,

@@ -112,12 +112,14 @@ function signsOver(measure: XmlElement): Partial<BarDraft> {
   const words = types.filter((each) => each.name === 'words').map((each) => each.text.trim().toLowerCase());
   const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
   const sounding = (name: string): boolean => sounds.some((each) => each.attributes[name] !== undefined);
+  const entry = types.find((each) => each.name === 'rehearsal' && /^[1-9]$/.test(each.text.trim()));
   const jump = jumpIn(words, sounding('dacapo'), sounding('dalsegno'));
   return {
     ...(types.some((each) => each.name === 'segno') ? { segno: true } : {}),
     ...(types.some((each) => each.name === 'coda') ? { coda: true } : {}),
     ...(sounding('tocoda') || words.includes('to coda') ? { toCoda: true } : {}),
     ...(sounding('fine') || words.includes('fine') ? { fine: true } : {}),
+    ...(entry === undefined ? {} : { entry: Number(entry.text) }),
     ...(jump === null ? {} : { jump }),
   };
 }

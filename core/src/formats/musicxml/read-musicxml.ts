@@ -106,6 +106,7 @@ function headOf(score: XmlElement) {
   const title = textIn(child(score, 'work'), 'work-title') || textIn(score, 'movement-title') || creditTitle(score);
   return {
     title: title === '' ? 'Untitled' : title,
+    otherTitles: fields.filter((each) => each.attributes.name === 'other-title').map((each) => each.text.trim()),
     composer: composer?.text.trim() ?? '',
     source: textIn(identification, 'source'),
     licence: textIn(identification, 'rights'),

@@ -40,13 +40,15 @@ export function writeMusicXml(tune: Tune, options: MusicXmlOptions = {}): string
 }
 
 function heading(tune: Tune): Xml[] {
+  const fields = [
+    ...tune.otherTitles.map((title) => element('miscellaneous-field', title, { name: 'other-title' })),
+    ...(tune.tags.length === 0 ? [] : [element('miscellaneous-field', tune.tags.join(', '), { name: 'tags' })]),
+  ];
   const identification = [
     ...(tune.composer === '' ? [] : [element('creator', tune.composer, { type: 'composer' })]),
     ...(tune.licence === '' ? [] : [element('rights', tune.licence)]),
     ...(tune.source === '' ? [] : [element('source', tune.source)]),
-    ...(tune.tags.length === 0
-      ? []
-      : [element('miscellaneous', [element('miscellaneous-field', tune.tags.join(', '), { name: 'tags' })])]),
+    ...(fields.length === 0 ? [] : [element('miscellaneous', fields)]),
   ];
   const parts = tune.parts.map((part, index) =>
     element('score-part', [partName(part.name, tune.parts.length)], { id: `P${index + 1}` }),
@@ -157,6 +159,7 @@ function signsBefore(tune: Tune, part: number, barIndex: number, bar: Bar, forEn
   if (part > 0) return [];
   return [
     ...(barIndex === 0 && tune.tempo !== null ? [tempoXml(tune.tempo, forEngraving)] : []),
+    ...(bar.entry === null ? [] : [directionXml(element('rehearsal', bar.entry), 'above')]),
     ...(bar.segno ? [directionXml(element('segno'), 'above', { segno: 'segno' })] : []),
     ...(bar.coda ? [directionXml(element('coda'), 'above', { coda: 'coda' })] : []),
   ];

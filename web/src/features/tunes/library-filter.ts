@@ -55,7 +55,8 @@ export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): re
     .filter(
       (row) =>
         isReady(row, filter) &&
-        (wanted === '' || plain([row.title, row.composer, ...row.tags].join(' ')).includes(wanted)) &&
+        (wanted === '' ||
+          plain([row.title, ...row.otherTitles, row.composer, ...row.tags].join(' ')).includes(wanted)) &&
         (filter.metre === '' || row.metre === filter.metre) &&
         (filter.key === '' || row.key === filter.key) &&
         (filter.tag === '' || row.tags.includes(filter.tag)) &&

@@ -1,0 +1,146 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { readAbc } from '@escalier/core/formats';
+import { barStarts, midiNumber, parsePitch, valueLength, toNumber, type Note, type Tune } from '@escalier/core/music';
+import { describe, expect, it } from 'vitest';
+import { escalier } from './escalier.ts';
+import type { LibraryEntry } from './library.ts';
+
+const FOLDER = fileURLToPath(new URL('../../demo/tunes', import.meta.url));
+const entries = JSON.parse((await escalier(['library', '--json'])).out) as readonly LibraryEntry[];
+const count = (is: (entry: LibraryEntry) => boolean): number => entries.filter(is).length;
+const has =
+  (...names: string[]) =>
+  (entry: LibraryEntry) =>
+    entry.notes.some((name) => names.includes(name));
+const needsOnly =
+  (...names: string[]) =>
+  (entry: LibraryEntry) =>
+    entry.notes.every((name) => names.includes(name));
+
+describe('the library', () => {
+  it('is enough for a year', () => {
+    expect(entries.length).toBeGreaterThanOrEqual(130);
+    expect(count((each) => each.licence === 'public domain')).toBeGreaterThanOrEqual(60);
+    expect(entries.every((each) => each.licence !== '' && each.source !== '' && each.composer !== '')).toBe(true);
+  });
+
+  /** Notes in the order in which they are taught; the first of them stands alone. */
+  const orders = {
+    'down from B': 'B4 A4 G4 E4 D4 F#4 C4',
+    'B A G, then up': 'B4 A4 G4 C5 D5 E5',
+    'up from low C': 'C4 D4 E4 F4 G4 A4 B4 C5',
+    'whistle, from six fingers': 'D4 E4 F#4 G4 A4 B4 C#5 D5',
+    'whistle, from the top': 'B4 A4 G4 F#4 E4 D4',
+  };
+  for (const [name, order] of Object.entries(orders)) {
+    const notes = order.split(' ');
+    it.each(notes)(`${name}: four tunes at least at %s that need nothing later`, (note) => {
+      const taught = notes.slice(0, notes.indexOf(note) + 1);
+      expect(count((each) => has(note)(each) && needsOnly(...taught)(each))).toBeGreaterThanOrEqual(4);
+    });
+  }
+
+  it.each([
+    ['B, A and G alone', 8, (each: LibraryEntry) => has('G4')(each) && needsOnly('B4', 'A4', 'G4')(each)],
+    ['low C', 6, has('C4')],
+    ['B flat', 5, has('Bb4')],
+    ['high D', 5, has('D5')],
+    ['high E', 5, has('E5')],
+    ['high C sharp', 5, has('C#5')],
+    [
+      'the second octave of the whistle',
+      8,
+      (each: LibraryEntry) => each.difficulty.whistle !== null && has('E5', 'F#5', 'G5', 'A5', 'B5')(each),
+    ],
+    ['a pickup', 20, (each: LibraryEntry) => each.pickup],
+    ['a tie', 10, (each: LibraryEntry) => each.elements.includes('tie')],
+    ['a slur', 3, (each: LibraryEntry) => each.signs.includes('slur')],
+    ['dotted notes', 20, (each: LibraryEntry) => each.elements.includes('note dotted-quarter')],
+    ['syncopation', 3, (each: LibraryEntry) => each.elements.includes('syncopation')],
+    ['first and second endings', 3, (each: LibraryEntry) => each.signs.includes('endings')],
+    ['D.C. al fine', 2, (each: LibraryEntry) => each.signs.includes('fine')],
+    ['a round, with its entries', 8, (each: LibraryEntry) => each.tags.includes('round') && each.entries.length > 1],
+    ['two parts', 15, (each: LibraryEntry) => each.parts === 2],
+    ['two parts on B A G', 3, (each: LibraryEntry) => each.parts === 2 && needsOnly('B4', 'A4', 'G4')(each)],
+    ['question and answer', 4, (each: LibraryEntry) => each.tags.includes('question and answer')],
+    ['another title', 15, (each: LibraryEntry) => each.otherTitles.length > 0],
+  ] as const)('has tunes with %s', (_, least, is) => {
+    expect(count(is)).toBeGreaterThanOrEqual(least);
+  });
+
+  it('has words under a third of the tunes, and chords on all', () => {
+    expect(count((each) => each.words)).toBeGreaterThanOrEqual(entries.length / 3);
+    expect(count((each) => each.chords)).toBe(entries.length);
+  });
+
+  it('has many metres and modes', () => {
+    const metres = new Set(entries.map((each) => each.metre));
+    for (const metre of ['2/4', '3/4', '4/4', '6/8', '9/8', '2/2', '5/4']) expect(metres).toContain(metre);
+    const modes = new Set(entries.map((each) => each.mode));
+    for (const mode of ['major', 'minor', 'dorian', 'mixolydian', 'phrygian']) expect(modes).toContain(mode);
+    const pentatonic = needsOnly('D4', 'E4', 'G4', 'A4', 'B4', 'D5', 'E5', 'G5');
+    expect(count((each) => pentatonic(each) && each.notes.length >= 5)).toBeGreaterThanOrEqual(5);
+  });
+});
+
+const files = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
+const tunes = await Promise.all(
+  files.map(async (name) => [name, await readFile(`${FOLDER}/${name}`, 'utf8')] as const),
+);
+
+describe.each(tunes)('%s', (_, abc) => {
+  const read = readAbc(abc);
+
+  it('loses nothing when it is read, and rests on its beats', () => {
+    if (!read.ok) throw new Error(read.error[0]?.message);
+    expect(read.value.leftOut).toEqual([]);
+    const rests = read.value.tune.parts.flatMap((part) => part.bars.flat().filter((event) => event.kind === 'rest'));
+    expect(rests.every((rest) => toNumber(valueLength(rest.value)) >= 1 / 8)).toBe(true);
+  });
+
+  it('has each strong beat in its chord, or a note that moves on by step', () => {
+    if (!read.ok) throw new Error(read.error[0]?.message);
+    expect(outsideTheirChords(read.value.tune)).toEqual([]);
+  });
+});
+
+/** The strong beats whose note is neither in the chord nor on its way to a neighbour. */
+function outsideTheirChords(tune: Tune): readonly string[] {
+  const starts = barStarts(tune);
+  const melody = tune.parts[0].bars.flatMap((events, index) => {
+    let at = toNumber(starts[index]!);
+    return events.map((event) => {
+      const here = { event, bar: tune.bars[index]!, at };
+      at += toNumber(valueLength(event.value));
+      return here;
+    });
+  });
+  let chord: readonly number[] = [];
+  return melody.flatMap(({ event, bar, at }, index) => {
+    if (event.chordSymbol !== null) chord = chordNotes(event.chordSymbol);
+    const { count: beats, unit } = bar.metre;
+    const half = beats === 4 || (unit === 8 && beats === 6) ? beats / unit / 2 : beats / unit;
+    if (event.kind === 'rest' || chord.length === 0 || at % half !== 0) return [];
+    const isInside = chord.includes(midiNumber(event.pitch) % 12);
+    return isInside || movesByStep(event, [melody[index - 1]?.event, melody[index + 1]?.event])
+      ? []
+      : [`bar ${bar.number}`];
+  });
+}
+
+function movesByStep(note: Note, neighbours: readonly (Tune['parts'][0]['bars'][0][0] | undefined)[]): boolean {
+  return neighbours.some((other) => {
+    if (other?.kind !== 'note') return false;
+    const distance = Math.abs(midiNumber(other.pitch) - midiNumber(note.pitch));
+    return distance === 1 || distance === 2;
+  });
+}
+
+/** "F#m7": the notes of a chord symbol as pitch classes. */
+function chordNotes(symbol: string): readonly number[] {
+  const [, root, kind] = /^([A-G][#b]?)(.*)$/.exec(symbol)!;
+  const base = midiNumber(parsePitch(`${root}4`)!);
+  const steps = { '': [0, 4, 7], m: [0, 3, 7], 7: [0, 4, 7, 10], m7: [0, 3, 7, 10], dim: [0, 3, 6] }[kind!]!;
+  return steps.map((step) => (base + step) % 12);
+}

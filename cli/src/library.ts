@@ -1,0 +1,108 @@
+import { readdir, readFile } from 'node:fs/promises';
+import { fileURLToPath } from 'node:url';
+import { readAbc } from '@escalier/core/formats';
+import { instrument, type Instrument } from '@escalier/core/instruments';
+import type { Tune, TuneEvent } from '@escalier/core/music';
+import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
+import { BadInput, type Command } from './command.ts';
+
+const FOLDER = fileURLToPath(new URL('../../demo/tunes', import.meta.url));
+const RECORDER = instrument('soprano-recorder-baroque');
+const WHISTLE = instrument('tin-whistle-d');
+
+/** What a teacher chooses a tune by. */
+export interface LibraryEntry {
+  readonly slug: string;
+  readonly title: string;
+  readonly otherTitles: readonly string[];
+  readonly composer: string;
+  readonly source: string;
+  readonly licence: string;
+  readonly tags: readonly string[];
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly signs: readonly string[];
+  readonly metre: string;
+  readonly key: string;
+  readonly mode: string;
+  readonly bars: number;
+  readonly form: { readonly lines: string; readonly learn: number; readonly of: number };
+  readonly pickup: boolean;
+  readonly parts: number;
+  /** For a round: the bars at which the voices begin. */
+  readonly entries: readonly number[];
+  readonly words: boolean;
+  readonly chords: boolean;
+  /** Null where a note is not on the instrument. */
+  readonly difficulty: { readonly recorder: number | null; readonly whistle: number | null };
+}
+
+export const library: Command = {
+  usage: 'library',
+  about: 'the tunes that ship with Escalier, with all that a teacher chooses by',
+  options: [],
+  async run(words) {
+    if (words.length > 0) throw new BadInput('The library takes no further words.');
+    const entries = await shippedTunes();
+    return { text: entries.map(inWords).join('\n'), json: entries };
+  },
+};
+
+/** The tunes of the folder, by title. @throws Error naming the file when one of them is no tune. */
+async function shippedTunes(): Promise<readonly LibraryEntry[]> {
+  const files = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
+  const entries = await Promise.all(
+    files.map(async (name) => {
+      const read = readAbc(await readFile(`${FOLDER}/${name}`, 'utf8'));
+      if (!read.ok) throw new Error(`${name}: ${read.error.map((error) => error.message).join(' ')}`);
+      return entryOf(name.replace(/\.abc$/, ''), read.value.tune);
+    }),
+  );
+  return entries.toSorted((a, b) => a.title.localeCompare(b.title, 'en'));
+}
+
+function entryOf(slug: string, tune: Tune): LibraryEntry {
+  const reading = readTune(tune, RECORDER, NOTHING_KNOWN);
+  const [first] = tune.bars;
+  const { title, otherTitles, composer, source, licence, tags } = tune;
+  return {
+    slug,
+    ...{ title, otherTitles, composer, source, licence, tags },
+    notes: reading.notes.all.map((use) => use.name),
+    elements: reading.elements.all.map((element) => element.id),
+    signs: reading.signs.all.map((sign) => sign.id),
+    metre: `${first!.metre.count}/${first!.metre.unit}`,
+    key: reading.keySignature.name,
+    mode: first!.key.mode,
+    bars: reading.form.allBars,
+    form: {
+      lines: reading.form.lines.map((line) => line.letter).join(''),
+      learn: reading.form.distinctBars,
+      of: reading.form.allBars,
+    },
+    pickup: first!.number === 0,
+    parts: tune.parts.length,
+    entries: tune.bars.flatMap((bar) => (bar.entry === null ? [] : [bar.number])),
+    words: hasAny(tune, (event) => event.kind === 'note' && event.syllables.length > 0),
+    chords: hasAny(tune, (event) => event.chordSymbol !== null),
+    difficulty: { recorder: difficultyOn(tune, RECORDER), whistle: difficultyOn(tune, WHISTLE) },
+  };
+}
+
+function hasAny(tune: Tune, is: (event: TuneEvent) => boolean): boolean {
+  return tune.parts[0].bars.some((bar) => bar.some(is));
+}
+
+function difficultyOn(tune: Tune, on: Instrument): number | null {
+  const { unplayable, difficulty } = readTune(tune, on, NOTHING_KNOWN);
+  return unplayable.length > 0 ? null : difficulty.total;
+}
+
+function inWords(entry: LibraryEntry): string {
+  const { title, key, metre, notes, difficulty } = entry;
+  const hard = [
+    difficulty.recorder === null ? '' : `recorder ${difficulty.recorder}`,
+    difficulty.whistle === null ? '' : `whistle ${difficulty.whistle}`,
+  ].filter((part) => part !== '');
+  return `${title}: ${key}, ${metre}, ${notes.join(' ')}; difficulty ${hard.join(', ')}`;
+}
