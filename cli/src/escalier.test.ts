@@ -63,7 +63,7 @@ describe('escalier echo', () => {
   it('asks for what is missing', async () => {
     expect((await escalier(['echo', '--new', 'G4'])).err).toContain('--notes');
     expect((await escalier(['echo', '--notes', 'B4,A4', '--new', 'G4'])).err).toContain('not among the notes');
-    expect((await escalier([...three, '--rhythm', 'note long'])).err).toContain('not rhythm values');
+    expect((await escalier([...three, '--rhythm', 'note huge'])).err).toContain('not rhythm values');
     expect((await escalier(['echo', '--notes', 'B4', '--new', 'B4', '--seed', 'x'])).err).toContain('whole number');
   });
 });

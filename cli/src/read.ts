@@ -4,16 +4,16 @@ import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier
 import { breathWords, elementWords, hardSpotWords, intervalWords, shiftWords, signWords } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
-import { breathOption, instrumentOption, pitchWord, tempoOption } from './options.ts';
+import { breathOption, instrumentOption, pitchWord, tempoOption, wholeNumber } from './options.ts';
 
 export const read: Command = {
-  usage: 'read FILE [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
+  usage: 'read FILE [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
   about: 'what a tune needs, what is new, where it is hard, what is the same again, where to breathe, which key fits',
-  options: ['instrument', 'knows', 'tempo', 'breath'],
+  options: ['tune', 'instrument', 'knows', 'tempo', 'breath'],
   async run([file, ...rest], options) {
     if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
     const on = instrumentOption(options.instrument);
-    const { tune, leftOut } = await tuneFromFile(file);
+    const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, 'number of a tune', 1, 10_000));
     const reading = readTune(tune, on, knownNotes(options.knows), {
       tempo: tempoOption(options.tempo, tune.tempo),
       breathSeconds: breathOption(options.breath),

@@ -28,11 +28,15 @@ export interface ReadTune {
   readonly tune: Tune;
   readonly leftOut: readonly Notice[];
   readonly parts: readonly PartOffer[];
+  /** Titles of the tunes in the file, in order; one where there is no other. */
+  readonly tunes: readonly string[];
 }
 
 export interface ReadOptions {
   /** Indices of the parts to take, one or two; without it the first, and a second of the same length. */
   readonly take?: readonly number[];
+  /** Which tune of a file with several, from 0; the first without it. */
+  readonly tune?: number;
 }
 
 const MOST_NOTICES = 60;

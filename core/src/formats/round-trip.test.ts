@@ -119,7 +119,7 @@ describe('hostile and broken files', () => {
     expect(sentence(text('MThd broken'))).toMatch(/MIDI file|no notes/);
     expect(sentence(text('PK broken'))).toContain('broken');
     expect(sentence(text('<html><body>hello</body></html>'))).toContain('not a MusicXML score');
-    expect(sentence(text('<score-timewise/>'))).toContain('partwise');
+    expect(sentence(text('<score-timewise/>'))).toContain('no notes');
     expect(sentence(text('<score-partwise><part><measure/></part></score-partwise>'))).toContain('no notes');
     expect(
       sentence(text('<!DOCTYPE x [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><score-partwise>&b;</score-partwise>')),

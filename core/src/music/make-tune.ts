@@ -1,4 +1,4 @@
-import { barLength } from './metre.ts';
+import { barLength, metreText } from './metre.ts';
 import { samePitch } from './pitch.ts';
 import { add, compare, equal, mixedNumber, multiply, rational, ZERO, type Rational } from './rational.ts';
 import { failure, success, type Result } from './result.ts';
@@ -26,14 +26,16 @@ export interface TuneProblem {
   readonly index?: number;
 }
 
-/** Checks every promise of a Tune and numbers its bars. All problems are reported, not the first only. */
+/**
+ * Checks every promise of a Tune and numbers its bars. All problems are reported, not the first only. A bar that is not
+ * full is no problem: `irregularBars` tells of it.
+ */
 export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneProblem[]> {
   const whole = wholeProblems(draft);
   if (whole.length > 0) return failure(whole);
   const lengths = draft.parts[0]!.bars.map(eventsLength);
   const bars = numberBars(draft.bars, lengths);
   const problems = [
-    ...barSumProblems(bars, lengths),
     ...draft.parts.slice(1).flatMap((part) => partLengthProblems(bars, lengths, part)),
     ...draft.parts.flatMap((part) => tieProblems(bars, part)),
     ...repeatProblems(bars),
@@ -81,10 +83,11 @@ function numberBars(drafts: readonly Omit<Bar, 'number'>[], lengths: readonly Ra
 }
 
 /**
- * A bar lasts as long as its metre says. Short bars stand only at the edges of a section, where one completes
- * the other: the last bar and the pickup, or the two halves around a repeat sign.
+ * The bars that do not last as long as their metre says, with a sentence each. Short bars at the edges of a section, where
+ * one completes the other, are regular: the last bar and the pickup, or the two halves around a repeat sign.
  */
-function barSumProblems(bars: readonly Bar[], lengths: readonly Rational[]): TuneProblem[] {
+export function irregularBars({ bars, parts }: Pick<Tune, 'bars' | 'parts'>): readonly TuneProblem[] {
+  const lengths = parts[0].bars.map(eventsLength);
   let pickup: Rational = ZERO;
   return bars.flatMap((bar, index) => {
     const full = barLength(bar.metre);
@@ -111,7 +114,7 @@ function barSumMessage(bar: Bar, length: Rational, full: Rational): string {
   const inUnits = (size: Rational): string => mixedNumber(multiply(size, rational(bar.metre.unit)));
   const size = compare(length, full) < 0 ? 'too short' : 'too long';
   const place = bar.number === 0 ? 'The pickup' : `Bar ${bar.number}`;
-  return `${place} is ${size}: ${bar.metre.count}/${bar.metre.unit} asks for ${inUnits(full)}, it holds ${inUnits(length)} (counted in ${ordinal(bar.metre.unit)}).`;
+  return `${place} is ${size}: ${metreText(bar.metre)} asks for ${inUnits(full)}, it holds ${inUnits(length)} (counted in ${ordinal(bar.metre.unit)}).`;
 }
 
 function ordinal(unit: number): string {

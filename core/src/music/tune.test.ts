@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   eventsLength,
+  irregularBars,
   makeTune,
   performanceOrder,
   performedNotes,
@@ -45,6 +46,7 @@ function draft(frames: readonly Frame[], parts?: TuneDraft['parts']): TuneDraft 
     source: '',
     licence: '',
     tags: [],
+    otherTitles: [],
     tempo: null,
     bars: frames.map((each) => ({ ...frame, ...each })),
     parts: parts ?? [{ name: 'P', bars: frames.map((_, index) => [note(NAMES[index]!)]) }],
@@ -178,10 +180,15 @@ describe('makeTune', () => {
       [note('D5')],
     ];
     const result = makeTune(draft([{}, {}, {}, {}, {}], [{ name: 'P', bars }]));
-    expect(result.ok ? [] : result.error.map((error) => [error.bar, error.index])).toEqual([
+    expect(result.ok ? [] : result.error.map((error) => [error.bar, error.index])).toEqual([[4, 3]]);
+  });
+
+  it('keeps bars that are not full, and tells of them', () => {
+    const bars = [[note('G4')], [note('A4', 'half')], [note('B4', 'breve')], [note('C5', 'whole')], [note('D5')]];
+    const tune = made([{}, {}, {}, {}, {}], [{ name: 'P', bars }]);
+    expect(irregularBars(tune).map((each) => [each.bar, each.index])).toEqual([
       [2, 1],
       [3, 2],
-      [4, 3],
     ]);
   });
 

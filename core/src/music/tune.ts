@@ -35,6 +35,8 @@ export interface Note extends Common {
   readonly slurStarts: number;
   readonly slurEnds: number;
   readonly articulations: readonly Articulation[];
+  /** Grace notes before it: shown and played short, and not counted. */
+  readonly grace: readonly Pitch[];
   /** One entry a verse; null where the verse has no syllable here. */
   readonly syllables: readonly (Syllable | null)[];
 }
@@ -132,6 +134,7 @@ export const PLAIN_NOTE: Omit<Note, 'value' | 'pitch'> = {
   slurStarts: 0,
   slurEnds: 0,
   articulations: [],
+  grace: [],
   syllables: [],
 };
 

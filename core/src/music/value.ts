@@ -1,4 +1,4 @@
-import { add, equal, multiply, rational, toNumber, type Rational } from './rational.ts';
+import { add, divide, equal, multiply, rational, toNumber, type Rational } from './rational.ts';
 
 /** As written: the note head and flag, the dots, and the tuplet it stands in. */
 export interface NoteValue {
@@ -13,10 +13,23 @@ export interface Tuplet {
   readonly normal: number;
 }
 
-export const VALUE_NAMES = ['breve', 'whole', 'half', 'quarter', 'eighth', 'sixteenth', 'thirty-second'] as const;
+export const VALUE_NAMES = [
+  'maxima',
+  'long',
+  'breve',
+  'whole',
+  'half',
+  'quarter',
+  'eighth',
+  'sixteenth',
+  'thirty-second',
+  'sixty-fourth',
+] as const;
 export type ValueName = (typeof VALUE_NAMES)[number];
 
 const BRITISH: Record<ValueName, string> = {
+  maxima: 'maxima',
+  long: 'long',
   breve: 'breve',
   whole: 'semibreve',
   half: 'minim',
@@ -24,13 +37,18 @@ const BRITISH: Record<ValueName, string> = {
   eighth: 'quaver',
   sixteenth: 'semiquaver',
   'thirty-second': 'demisemiquaver',
+  'sixty-fourth': 'hemidemisemiquaver',
 };
 
-const MOST_DOTS = 2;
+/** Longer than a whole note, both say nearly the same. */
+const AMERICAN: Partial<Record<ValueName, string>> = { maxima: 'maxima', long: 'long', breve: 'double whole note' };
+
+const MOST_DOTS = 3;
+/** In whole notes. */
+const MAXIMA = 8;
 
 function baseLength(base: ValueName): Rational {
-  const place = VALUE_NAMES.indexOf(base);
-  return place === 0 ? rational(2) : rational(1, 2 ** (place - 1));
+  return divide(rational(MAXIMA), rational(2 ** VALUE_NAMES.indexOf(base)));
 }
 
 /** The sounding length in whole notes; each dot adds half of what stands before it. */
@@ -56,7 +74,7 @@ const LONGEST = 64;
 
 /**
  * The fewest written values, longest first, that tied together last `length`.
- * Null when even demisemiquavers do not fill it, and for what is longer than any bar.
+ * Null when even hemidemisemiquavers do not fill it, and for what is longer than any bar.
  */
 export function valuesOfLength(length: Rational): readonly NoteValue[] | null {
   if (toNumber(length) > LONGEST) return null;
@@ -78,8 +96,7 @@ export type LengthWords = (typeof LENGTH_WORDS)[number];
 
 /** "dotted crotchet" or "dotted quarter note", in the class's vocabulary. */
 export function valueWords(value: NoteValue, words: LengthWords): string {
-  const name =
-    words === 'british' ? BRITISH[value.base] : value.base === 'breve' ? 'double whole note' : `${value.base} note`;
-  const dots = ['', 'dotted ', 'double-dotted '][value.dots] ?? '';
+  const name = words === 'british' ? BRITISH[value.base] : (AMERICAN[value.base] ?? `${value.base} note`);
+  const dots = ['', 'dotted ', 'double-dotted ', 'triple-dotted '][value.dots] ?? '';
   return `${dots}${name}${value.tuplet?.actual === 3 ? ' in a triplet' : ''}`;
 }

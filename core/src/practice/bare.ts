@@ -236,9 +236,7 @@ function written({ event, length }: Stretch): readonly TuneEvent[] {
     const ends = { value, breath: isLast && event.breath, fermata: isLast && event.fermata };
     if (event.kind === 'rest') return { ...event, ...ends };
     const tied = !isLast || event.tied;
-    return plain(
-      index === 0 ? { ...event, ...ends, tied } : { ...PLAIN_NOTE, ...ends, pitch: event.pitch, tied },
-    );
+    return plain(index === 0 ? { ...event, ...ends, tied } : { ...PLAIN_NOTE, ...ends, pitch: event.pitch, tied });
   });
 }
 

@@ -1,4 +1,4 @@
-import { keyOn, tonic, transposePitch, type Key, type Tune, type TuneEvent } from '../music/index.ts';
+import { keyOn, tonic, transposePitch, type Key, type Pitch, type Tune, type TuneEvent } from '../music/index.ts';
 
 /** An interval in staff steps and semitones, so that spelling stays right. */
 export interface Shift {
@@ -25,8 +25,9 @@ function moveKey({ steps, semitones }: Shift, key: Key): Key | null {
 export function transposeTune(tune: Tune, shift: Shift): Tune | null {
   const keys = tune.bars.map((bar) => moveKey(shift, bar.key));
   if (keys.includes(null)) return null;
+  const up = (pitch: Pitch): Pitch => transposePitch(pitch, shift.steps, shift.semitones);
   const moved = (event: TuneEvent): TuneEvent =>
-    event.kind === 'rest' ? event : { ...event, pitch: transposePitch(event.pitch, shift.steps, shift.semitones) };
+    event.kind === 'rest' ? event : { ...event, pitch: up(event.pitch), grace: event.grace.map(up) };
   const [first, ...others] = tune.parts.map((part) => ({
     ...part,
     bars: part.bars.map((events) => events.map(moved)),

@@ -129,7 +129,7 @@ function randomBars(
       barline: isLast ? ('final' as const) : ('single' as const),
     };
     if (shape === 'repeat' && index === 0) return { ...plain, repeatStart: true };
-    if (shape === 'repeat' && isLast) return { ...plain, timesPlayed: 2 };
+    if (shape === 'repeat' && isLast) return { ...plain, timesPlayed: 2 + dice.roll(2) };
     if (shape === 'endings' && index === count - 2) return { ...plain, ending: [1], timesPlayed: 2 };
     if (shape === 'endings' && isLast) return { ...plain, ending: [2] };
     if (shape === 'signs' && index === 0) return { ...plain, segno: true, fine: count > 2 };
@@ -179,6 +179,7 @@ function randomEvent(dice: Dice, key: Key, value: NoteValue, mayRest: boolean): 
     ...PLAIN_NOTE,
     ...common,
     pitch: { letter, alter, octave: 4 + dice.roll(2) },
+    grace: dice.chance(12) ? [{ letter: dice.pick(LETTERS), alter: 0, octave: 4 + dice.roll(2) }] : [],
     articulations: dice.chance(6) ? [dice.pick(['staccato', 'accent', 'tenuto'] as const)] : [],
     syllables: dice.chance(2) ? verses(dice) : [],
   };

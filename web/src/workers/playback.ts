@@ -63,9 +63,9 @@ export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playb
     const length = eventsLength(tune.parts[0].bars[index]!);
     const missing = subtract(barLength(metre), length);
     const offset = index === 0 && missing.num > 0 ? inBeats(missing) : 0;
-    for (let beat = 0; beat < beatsInBar(metre); beat++) {
+    for (let beat = 0; beat * inBeats(beatLength(metre)) - offset < inBeats(length) - 1e-9; beat++) {
       const at = beat * inBeats(beatLength(metre)) - offset;
-      if (at >= -1e-9 && at < inBeats(length) - 1e-9) clicks.push({ start: inBeats(now) + at, strong: beat === 0 });
+      if (at >= -1e-9) clicks.push({ start: inBeats(now) + at, strong: beat % beatsInBar(metre) === 0 });
     }
     const end = add(now, length);
     bars.push({ id: barId(index), index, start: inBeats(now), end: inBeats(end) });

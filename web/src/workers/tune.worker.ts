@@ -83,6 +83,7 @@ export interface Imported {
   readonly title: string;
   readonly leftOut: readonly Notice[];
   readonly parts: readonly PartOffer[];
+  readonly tunes: readonly string[];
 }
 
 type Problems = readonly FormatProblem[];
@@ -214,11 +215,11 @@ async function readLibrary(
 }
 
 /** A file of any known format as ABC, with what could not be carried. */
-function importFile(bytes: Uint8Array, take: readonly number[] | null): Result<Imported, Problems> {
-  const result = readTuneFile(bytes, take === null ? {} : { take });
+function importFile(bytes: Uint8Array, take: readonly number[] | null, which: number): Result<Imported, Problems> {
+  const result = readTuneFile(bytes, { tune: which, ...(take === null ? {} : { take }) });
   if (!result.ok) return result;
-  const { tune, leftOut, parts } = result.value;
-  return success({ abc: writeAbc(tune), title: tune.title, leftOut, parts });
+  const { tune, leftOut, parts, tunes } = result.value;
+  return success({ abc: writeAbc(tune), title: tune.title, leftOut, parts, tunes });
 }
 
 /** What is wrong or left out in an ABC text, for the editor. */

@@ -34,7 +34,7 @@ describe('the worker that reads tunes', () => {
   it('is ended and renewed when a text keeps it for ten seconds, and the page gets a sentence', async () => {
     const { tuneWorker } = await import('./index.ts');
     const checking = tuneWorker().check('X:1');
-    const reading = tuneWorker().importFile(new Uint8Array(), null);
+    const reading = tuneWorker().importFile(new Uint8Array(), null, 0);
     await vi.advanceTimersByTimeAsync(10_001);
     expect(await checking).toEqual({
       ok: false,

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { pitch } from '../../music/index.ts';
 import { SourceText } from './source-text.ts';
 import { readAbc } from './read-abc.ts';
 import { tokensOf, Words } from './read-words.ts';
@@ -53,7 +54,12 @@ describe('signs of ABC', () => {
   it('reads metres, endings and lengths', () => {
     expect(readMetre({ type: 'common_time' })).toEqual({ count: 4, unit: 4 });
     expect(readMetre({ type: 'cut_time' })).toEqual({ count: 2, unit: 2 });
-    expect(readMetre({ type: 'specified', value: [{ num: '2+3', den: '8' }] })).toBeNull();
+    expect(readMetre({ type: 'specified', value: [{ num: '2+3', den: '8' }] })).toEqual({
+      count: 5,
+      unit: 8,
+      groups: [2, 3],
+    });
+    expect(readMetre({ type: 'specified', value: [{ num: '2', den: '7' }] })).toBeNull();
     expect([readEnding('1'), readEnding('1,3'), readEnding('1-3'), readEnding('last')]).toEqual([
       [1],
       [1, 3],
@@ -98,7 +104,7 @@ describe('reading ABC as people write it', () => {
 
   it('gives the line and the column of what is wrong or unknown', () => {
     const result = readAbc('X:1\nT:x\nM:4/4\nL:1/4\nK:C\nC4|\nC D E|F4|]\n');
-    expect(result.ok ? [] : result.error).toMatchObject([{ bar: 2, at: { line: 7, column: 1 } }]);
+    expect(result.ok && result.value.leftOut).toMatchObject([{ bar: 2, at: { line: 7, column: 1 } }]);
     expect(read('!wiggle!C4|]').leftOut[0]).toMatchObject({
       message: expect.stringContaining('Unknown decoration') as string,
       at: { line: 8 },
@@ -108,8 +114,32 @@ describe('reading ABC as people write it', () => {
   it('says when the file holds more tunes', () => {
     const result = readAbc('X:1\nT:a\nL:1/4\nK:C\nC4|]\n\nX:2\nT:b\nL:1/4\nK:C\nD4|]\n');
     expect(result.ok && result.value.leftOut).toEqual([
-      { bar: null, message: 'The file holds 2 tunes; this is the first.' },
+      { bar: null, message: 'The file holds 2 tunes; this is number 1.' },
     ]);
+    expect(result.ok && result.value.tunes).toEqual(['a', 'b']);
+    const second = readAbc('X:1\nT:a\nL:1/4\nK:C\nC4|]\n\nX:2\nT:b\nL:1/4\nK:C\nD4|]\n', { tune: 1 });
+    expect(second.ok && second.value.tune.title).toBe('b');
+  });
+
+  it('loses no word and no section silently', () => {
+    const sheep = read('F G A F|G2 A2|]\nw:Cloud sheep are graz-ing by');
+    expect(sheep.leftOut.map((notice) => notice.message)).toEqual([]);
+    const lost = read('F G A F|G2 A2|]\nw:Cloud sheep are graz-ing slow-ly by');
+    expect(lost.leftOut.map((notice) => notice.message)).toEqual([
+      'Left out: the words “ly by”, for which line 8 has no notes.',
+    ]);
+    const thrice = read('|:C D E F|"^3x"G4:|]');
+    expect(thrice.tune.bars[1]!.timesPlayed).toBe(3);
+    expect(read('C4|]', 'P:AABA\nM:4/4\nL:1/4\nK:C').leftOut[0]!.message).toContain('the order of the parts, AABA');
+  });
+
+  it('keeps grace notes, additive metres and free bars', () => {
+    const { tune } = read('{Bc}d2 {^c}d2|]');
+    const [first, second] = tune.parts[0].bars[0]!;
+    expect(first).toMatchObject({ grace: [pitch('B4'), pitch('C5')] });
+    expect(second).toMatchObject({ grace: [pitch('C#5')] });
+    expect(read('CDEFG|]', 'M:3+2/8\nL:1/8\nK:C').tune.bars[0]!.metre).toEqual({ count: 5, unit: 8, groups: [3, 2] });
+    expect(read('C D E F G A B|c4|]', 'M:none\nL:1/4\nK:C').tune.bars.map((bar) => bar.number)).toEqual([1, 2]);
   });
 });
 

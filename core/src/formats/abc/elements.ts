@@ -10,7 +10,7 @@ export interface AbcNoteElement {
   readonly pitches?: readonly AbcPitch[];
   readonly decoration?: readonly string[];
   readonly chord?: readonly { readonly name: string; readonly position?: string }[];
-  readonly gracenotes?: readonly unknown[];
+  readonly gracenotes?: readonly AbcPitch[];
   readonly startTriplet?: number;
   readonly tripletMultiplier?: number;
   readonly endTriplet?: boolean;

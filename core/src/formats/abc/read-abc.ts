@@ -22,6 +22,7 @@ import {
   type ReadTune,
 } from '../notice.ts';
 import { choosePart } from '../parts.ts';
+import { irregularNotice, repaired } from '../repair.ts';
 import { parseWithAbcjs, type AbcElement, type AbcTune } from './elements.ts';
 import { MOST_CHARACTERS, tooMuchInAbc } from './limits.ts';
 import { readKey, readLength, readMetre } from './signs.ts';
@@ -39,23 +40,24 @@ export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTun
   if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
   if (!/^X:/m.test(text) || !/^K:/m.test(text))
     return whole('This is not ABC: a tune begins with X: and has a key, K:.');
-  const start = text.search(/^X:/m);
-  const tunes = text.slice(start);
-  const source = synonymsReplaced(firstTune(tunes));
+  const starts = [...text.matchAll(/^X:/gm)].map((match) => match.index);
+  const chosen = Math.min(options.tune ?? 0, starts.length - 1);
+  const start = starts[chosen]!;
+  const source = synonymsReplaced(text.slice(start, starts[chosen + 1]));
   const tooMuch = tooMuchInAbc(source);
   if (tooMuch !== null) return whole(tooMuch);
   return countable(() => {
     const parsed = parsedOrNull(source);
     if (parsed === null) return whole('The ABC of this tune cannot be understood.');
     const read = tuneOf(parsed, new SourceText(source, linesIn(text.slice(0, start))), options);
-    return read.ok ? success({ ...read.value, leftOut: [...read.value.leftOut, ...moreTunes(tunes)] }) : read;
+    if (!read.ok) return read;
+    const tunes = starts.map((at, index) => titleIn(text.slice(at, starts[index + 1])));
+    return success({ ...read.value, tunes, leftOut: [...read.value.leftOut, ...moreTunes(tunes, chosen)] });
   });
 }
 
-/** Up to where the next one begins. */
-function firstTune(tunes: string): string {
-  const next = tunes.slice(1).search(/^X:/m);
-  return next < 0 ? tunes : tunes.slice(0, next + 1);
+function titleIn(tune: string): string {
+  return /^T:\s*(.*)$/m.exec(tune)?.[1]?.trim() ?? 'Untitled';
 }
 
 /** abcjs throws on a few texts that no musician would write. */
@@ -86,7 +88,8 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   }
   const key = (staves[0]?.key === undefined ? null : readKey(staves[0].key)) ?? { fifths: 0, mode: 'major' };
   const metre = (staves[0]?.meter === undefined ? null : readMetre(staves[0].meter)) ?? { count: 4, unit: 4 };
-  const voices = readVoices(parsed, key, metre, new Words(source));
+  const words = new Words(source);
+  const voices = readVoices(parsed, key, metre, words);
   const offers = voices.map((voice, index): PartOffer => ({ index, name: partName(index), notes: notesIn(voice) }));
   const chosen = choosePart(
     offers,
@@ -96,19 +99,31 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   if (!chosen.ok) return chosen;
   const melody = voices[chosen.value.take[0]];
   if (melody === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
-  const made = makeTune({
+  const { draft, leftOut: unfit } = repaired({
     ...headOf(parsed),
     otherTitles: otherTitles(source.source),
     bars: melody.bars,
     parts: chosen.value.take.map((index): Part => ({ name: partName(index), bars: voices[index]!.events })),
   });
+  const made = makeTune(draft);
   if (!made.ok) return failure(made.error.map((error) => placed(error, melody, source)));
-  const notices = melody.leftOut.map(({ barIndex, message }): Notice => {
+  const notices = [...melody.leftOut, ...unfit].map(({ barIndex, message }): Notice => {
     const bar = made.value.bars[barIndex]?.number ?? null;
     return { bar, message: `Left out: ${message}.`, at: source.placeOf(melody.starts[barIndex] ?? 0) };
   });
-  const leftOut = [...notices, ...warningsOf(parsed, source), ...chosen.value.leftOut];
-  return success({ tune: made.value, leftOut: shortened(leftOut), parts: offers });
+  const irregular = irregularNotice(made.value).map((notice) => {
+    const barIndex = made.value.bars.findIndex((bar) => bar.number === notice.bar);
+    return { ...notice, at: source.placeOf(melody.starts[barIndex] ?? 0) };
+  });
+  const leftOut = [
+    ...irregular,
+    ...notices,
+    ...lostWords(words, source),
+    ...orderOfParts(source),
+    ...warningsOf(parsed, source),
+    ...chosen.value.leftOut,
+  ];
+  return success({ tune: made.value, leftOut: shortened(leftOut), parts: offers, tunes: [made.value.title] });
 }
 
 function headOf({
@@ -184,7 +199,27 @@ function warningsOf(parsed: AbcTune, { linesBefore }: SourceText): Notice[] {
   });
 }
 
-function moreTunes(text: string): Notice[] {
-  const tunes = text.match(/^X:/gm)?.length ?? 1;
-  return tunes > 1 ? [{ bar: null, message: `The file holds ${tunes} tunes; this is the first.` }] : [];
+/** "Left out: the words “sky by”, for which there are no notes." */
+function lostWords(words: Words, source: SourceText): Notice[] {
+  return words.leftOver().map(({ line, syllables }) => {
+    const at = { line: source.linesBefore + line + 1, column: 1 };
+    return {
+      bar: null,
+      message: `Left out: the words “${syllables.join(' ')}”, for which line ${at.line} has no notes.`,
+      at,
+    };
+  });
+}
+
+/** "P:AABA" in the head: in which order the sections are played. */
+function orderOfParts({ source }: SourceText): Notice[] {
+  const order = /^P:\s*(\S.*)$/m.exec(source.slice(0, Math.max(0, source.search(/^K:/m))))?.[1];
+  return order === undefined
+    ? []
+    : [{ bar: null, message: `Left out: the order of the parts, ${order.trim()}; they are read as they stand.` }];
+}
+
+function moreTunes(tunes: readonly string[], chosen: number): Notice[] {
+  if (tunes.length === 1) return [];
+  return [{ bar: null, message: `The file holds ${tunes.length} tunes; this is number ${chosen + 1}.` }];
 }

@@ -27,6 +27,16 @@ export class Words {
     this.#lines = musicLines(text.source.split('\n'));
   }
 
+  /** The syllables that found no note, by the line of the text that they stand under, counted from 0. */
+  leftOver(): readonly { readonly line: number; readonly syllables: readonly string[] }[] {
+    return [...this.#lines].flatMap(([line, { verses }]) =>
+      verses.flatMap(({ tokens, next }) => {
+        const syllables = tokens.slice(next).flatMap((token) => (typeof token === 'object' ? [token.text] : []));
+        return syllables.length === 0 ? [] : [{ line, syllables }];
+      }),
+    );
+  }
+
   /** One entry a verse for the note at an index of the text; `bar` counts up at every bar line. */
   syllablesAt(index: number, bar: number): readonly (Syllable | null)[] {
     const line = this.#lines.get(this.#text.lineIndex(index));

@@ -1,6 +1,7 @@
 import {
   keyOn,
   LETTERS,
+  metreOf,
   MOST_PASSES,
   rational,
   type Articulation,
@@ -40,11 +41,7 @@ export function readMetre(meter: AbcMeter): Metre | null {
   if (meter.type === 'common_time') return { count: 4, unit: 4 };
   if (meter.type === 'cut_time') return { count: 2, unit: 2 };
   const [first, ...others] = meter.value ?? [];
-  const count = Number(first?.num);
-  const unit = Number(first?.den ?? 4);
-  const usable =
-    others.length === 0 && Number.isInteger(count) && count >= 1 && count <= 24 && [1, 2, 4, 8, 16].includes(unit);
-  return usable ? { count, unit } : null;
+  return first === undefined || others.length > 0 ? null : metreOf(first.num, Number(first.den ?? 4));
 }
 
 /** abcjs gives lengths as decimals; every written value is a whole number of 256ths. */

@@ -41,6 +41,8 @@ export class VoiceReader {
   #frame: Partial<BarDraft> = {};
   #ending: readonly number[] | null = null;
   #tuplet: Tuplet | null = null;
+  /** How often the section that ends with this bar is played, where it says so. */
+  #times: number | null = null;
   /** Accidentals of this bar, by ABC's diatonic count. */
   readonly #accidentals = new Map<number, number>();
 
@@ -132,13 +134,7 @@ export class VoiceReader {
     };
     const breath = element.decoration?.includes('breath') ?? false;
     this.#readDecorations(element);
-    if (element.chord?.some((chord) => /^to coda$/i.test(chord.name)) === true)
-      this.#frame = { ...this.#frame, toCoda: true };
-    const entry = element.chord
-      ?.map((chord) => /^([1-9])\.$/.exec(chord.name)?.[1])
-      .find((found) => found !== undefined);
-    if (entry !== undefined) this.#frame = { ...this.#frame, entry: Number(entry) };
-    if (element.gracenotes !== undefined) this.#leave('grace notes');
+    this.#readAnnotations(element);
     const pitches = element.pitches ?? [];
     if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
     const sounding = pitches.at(-1);
@@ -148,6 +144,16 @@ export class VoiceReader {
     }
     this.#current.push(...this.#notesOf(element, sounding, values, common));
     if (breath) this.#markBreath();
+  }
+
+  /** Texts above a note that stand for signs: several at one note come as lines of one. */
+  #readAnnotations(element: AbcNoteElement): void {
+    for (const text of (element.chord ?? []).flatMap((chord) => chord.name.split('\n'))) {
+      const [, times, entry] = /^(?:([2-9])x|([1-9])\.)$/.exec(text) ?? [];
+      if (times !== undefined) this.#times = Number(times);
+      if (entry !== undefined) this.#frame = { ...this.#frame, entry: Number(entry) };
+      if (/^to coda$/i.test(text)) this.#frame = { ...this.#frame, toCoda: true };
+    }
   }
 
   /** A length that takes two written values becomes two tied notes. */
@@ -164,6 +170,7 @@ export class VoiceReader {
         slurStarts: isFirst ? (abcPitch.startSlur?.length ?? 0) : 0,
         slurEnds: isLast ? (abcPitch.endSlur?.length ?? 0) : 0,
         articulations: isFirst ? articulationsOf(element) : [],
+        grace: isFirst ? (element.gracenotes ?? []).map((each) => this.#graceOf(each)) : [],
         syllables: isFirst ? this.#words.syllablesAt(element.startChar, this.bars.length) : [],
       };
     });
@@ -209,6 +216,13 @@ export class VoiceReader {
     return { letter, alter, octave };
   }
 
+  /** A sign on a grace note holds for it alone. */
+  #graceOf({ pitch, accidental }: AbcPitch): Pitch {
+    const letter = LETTERS[((pitch % 7) + 7) % 7]!;
+    const alter = ACCIDENTALS[accidental ?? ''] ?? this.#accidentals.get(pitch) ?? keyAlter(this.#key, letter);
+    return { letter, alter, octave: 4 + Math.floor(pitch / 7) };
+  }
+
   #readBarLine(element: AbcBarElement): void {
     for (const decoration of element.decoration ?? []) {
       const sign = barSign(decoration);
@@ -219,7 +233,7 @@ export class VoiceReader {
     const startsRepeat = element.type === 'bar_left_repeat' || element.type === 'bar_dbl_repeat';
     const barline =
       element.type === 'bar_thin_thick' ? 'final' : element.type === 'bar_thin_thin' ? 'double' : ('single' as const);
-    if (this.#current.length > 0) this.#closeBar({ barline, ...(endsRepeat ? { timesPlayed: 2 } : {}) });
+    if (this.#current.length > 0) this.#closeBar({ barline, ...(endsRepeat ? { timesPlayed: this.#times ?? 2 } : {}) });
     if (element.endEnding === true) this.#ending = null;
     if (element.startEnding !== undefined) this.#openEnding(element.startEnding);
     if (startsRepeat) this.#frame = { ...this.#frame, repeatStart: true };
@@ -239,6 +253,7 @@ export class VoiceReader {
     this.#start = null;
     this.#current = [];
     this.#frame = {};
+    this.#times = null;
     this.#accidentals.clear();
   }
 }

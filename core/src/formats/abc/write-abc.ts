@@ -1,5 +1,6 @@
 import {
   divide,
+  metreText,
   rational,
   sameKey,
   sameMetre,
@@ -11,6 +12,7 @@ import {
   type Key,
   type Mode,
   type Part,
+  type Pitch,
   type Rational,
   type Tune,
   type TuneEvent,
@@ -45,7 +47,7 @@ const JUMPS: Record<Jump, string> = {
   'D.S. al coda': 'D.S.alcoda',
 };
 
-/** ABC 2.1, one line of music for each line of the sheet. Sections played more than twice are written as played twice. */
+/** ABC 2.1, one line of music for each line of the sheet. A section played more than twice says so above its last bar. */
 export function writeAbc(tune: Tune): string {
   const first = tune.bars[0]!;
   const head = [
@@ -57,7 +59,7 @@ export function writeAbc(tune: Tune): string {
     ...field('G', tune.tags.join(', ')),
     ...(tune.licence === '' ? [] : [`%%abc-copyright ${oneLine(tune.licence)}`]),
     'L:1/8',
-    `M:${first.metre.count}/${first.metre.unit}`,
+    `M:${metreText(first.metre)}`,
     ...(tune.tempo === null ? [] : [`Q:${tune.tempo.beat.num}/${tune.tempo.beat.den}=${tune.tempo.perMinute}`]),
     `K:${keyField(first.key)}`,
   ];
@@ -101,22 +103,27 @@ function barText(bars: readonly Bar[], part: Part, index: number, isLeading: boo
   const opens = bar.ending !== null && (before?.ending?.join() !== bar.ending.join() || (before?.timesPlayed ?? 1) > 1);
   const changes = [
     ...(before !== undefined && !sameKey(bar.key, before.key) ? [`[K:${keyField(bar.key)}]`] : []),
-    ...(before !== undefined && !sameMetre(bar.metre, before.metre)
-      ? [`[M:${bar.metre.count}/${bar.metre.unit}]`]
-      : []),
+    ...(before !== undefined && !sameMetre(bar.metre, before.metre) ? [`[M:${metreText(bar.metre)}]`] : []),
   ].join('');
   const left = `${bar.repeatStart ? '|:' : ''}${opens ? `[${bar.ending.join(',')} ` : ''}`;
-  return `${left}${changes}${isLeading ? signs(bar) : ''}${eventsText(part.bars[index]!, bar)}${rightBarline(bar, after)}`;
+  return `${left}${changes}${isLeading ? signs(bar) : ''}${eventsText(part.bars[index]!, bar, isLeading ? annotations(bar) : '')}${rightBarline(bar, after)}`;
 }
 
 function signs(bar: Bar): string {
   return [
     bar.segno ? '!segno!' : '',
     bar.coda ? '!coda!' : '',
-    bar.toCoda ? '"^To Coda"' : '',
-    bar.entry === null ? '' : `"^${bar.entry}."`,
     bar.fine ? '!fine!' : '',
     bar.jump === null ? '' : `!${JUMPS[bar.jump]}!`,
+  ].join('');
+}
+
+/** What stands above the first note of a bar as text. */
+function annotations(bar: Bar): string {
+  return [
+    bar.timesPlayed > 2 ? `"^${bar.timesPlayed}x"` : '',
+    bar.toCoda ? '"^To Coda"' : '',
+    bar.entry === null ? '' : `"^${bar.entry}."`,
   ].join('');
 }
 
@@ -127,7 +134,7 @@ function rightBarline(bar: Bar, after: Bar | undefined): string {
   return '|';
 }
 
-function eventsText(events: readonly TuneEvent[], bar: Bar): string {
+function eventsText(events: readonly TuneEvent[], bar: Bar, above: string): string {
   const accidentals = accidentalsShown(events, bar.key);
   const beams = beamsOf(events, bar.metre);
   const groups = tupletGroups(events);
@@ -138,13 +145,13 @@ function eventsText(events: readonly TuneEvent[], bar: Bar): string {
       const tupletSign =
         group === undefined || tuplet === null ? '' : `(${tuplet.actual}:${tuplet.normal}:${group.last - index + 1}`;
       const isBeamed = ['begin', 'continue'].includes(beams[index]?.[0] ?? '') || index === events.length - 1;
-      return `${tupletSign}${eventText(event, accidentals[index] ?? null)}${isBeamed ? '' : ' '}`;
+      return `${tupletSign}${eventText(event, accidentals[index] ?? null, index === 0 ? above : '')}${isBeamed ? '' : ' '}`;
     })
     .join('');
 }
 
-function eventText(event: TuneEvent, accidental: string | null): string {
-  const chord = event.chordSymbol === null ? '' : `"${event.chordSymbol}"`;
+function eventText(event: TuneEvent, accidental: string | null, above: string): string {
+  const chord = above + (event.chordSymbol === null ? '' : `"${event.chordSymbol}"`);
   const marks = [
     event.dynamic === null ? '' : `!${event.dynamic}!`,
     event.fermata ? '!fermata!' : '',
@@ -153,10 +160,18 @@ function eventText(event: TuneEvent, accidental: string | null): string {
   ].join('');
   const length = lengthText(divide(valueLength({ ...event.value, tuplet: null }), UNIT));
   if (event.kind === 'rest') return `${chord}${marks}z${length}`;
-  const { letter, octave } = event.pitch;
-  const name = octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ','.repeat(4 - octave);
   const sign = accidental === null ? '' : (ACCIDENTALS[accidental] ?? '');
-  return `${'('.repeat(event.slurStarts)}${chord}${marks}${sign}${name}${length}${event.tied ? '-' : ''}${')'.repeat(event.slurEnds)}`;
+  const grace = event.grace.length === 0 ? '' : `{${event.grace.map(graceText).join('')}}`;
+  return `${'('.repeat(event.slurStarts)}${chord}${marks}${grace}${sign}${nameOf(event.pitch)}${length}${event.tied ? '-' : ''}${')'.repeat(event.slurEnds)}`;
+}
+
+function nameOf({ letter, octave }: Pitch): string {
+  return octave >= 5 ? letter.toLowerCase() + "'".repeat(octave - 5) : letter + ','.repeat(4 - octave);
+}
+
+/** With its sign, whatever the key: a grace note is by itself. */
+function graceText(pitch: Pitch): string {
+  return `${['__', '_', '=', '^', '^^'][pitch.alter + 2]}${nameOf(pitch)}`;
 }
 
 function lengthText({ num, den }: Rational): string {

@@ -174,7 +174,9 @@ function tracksToTune(
     parts,
   });
   if (!made.ok) return made;
-  return success({ tune: made.value, leftOut: [...notices(taken, conductor), ...chosen.value.leftOut], parts: offers });
+  const { value: tune } = made;
+  const leftOut = [...notices(taken, conductor), ...chosen.value.leftOut];
+  return success({ tune, leftOut, parts: offers, tunes: [tune.title] });
 }
 
 function notices(taken: readonly Track[], conductor: Conductor): Notice[] {

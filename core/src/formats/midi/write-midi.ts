@@ -165,9 +165,9 @@ function clicks(tune: Tune, options: MidiOptions, start: number): Timed[] {
     const length = eventsLength(tune.parts[0].bars[index]!);
     const missing = subtract(barLength(bar.metre), length);
     const size = ticks(beatLength(bar.metre));
-    for (let inBar = 0; inBar < ticks(barLength(bar.metre)); inBar += size) {
-      const at = inBar - (index === 0 && missing.num > 0 ? ticks(missing) : 0);
-      if (at >= 0 && at < ticks(length)) click(start + ticks(now) + at, inBar === 0);
+    const late = index === 0 && missing.num > 0 ? ticks(missing) : 0;
+    for (let inBar = 0; inBar - late < ticks(length); inBar += size) {
+      if (inBar >= late) click(start + ticks(now) + inBar - late, inBar % ticks(barLength(bar.metre)) === 0);
     }
     now = add(now, length);
   }

@@ -53,14 +53,70 @@ describe('reading MusicXML', () => {
     expect(voices.leftOut).toEqual([{ bar: 1, message: 'Left out: a second voice.' }]);
   });
 
-  it('keeps the highest note of a chord, skips grace and cue notes, and says so once a bar', () => {
+  it('keeps the highest note of a chord and grace notes, skips cue notes, and says so once a bar', () => {
     const found = read([
       `<note><grace/><pitch><step>F</step><octave>4</octave></pitch><voice>1</voice></note>${note('C', 4)}${note('E', 4, '<chord/>')}${note('G', 4)}${note('B', 4, '<chord/>')}`,
     ]);
     expect(heard(found.tune)).toBe('E4:2 B4:2');
+    expect(found.tune.parts[0].bars[0]![0]).toMatchObject({ grace: [{ letter: 'F', octave: 4 }] });
+    expect(found.leftOut.map((notice) => notice.message)).toEqual(['Left out: a chord: its highest note stays.']);
+  });
+
+  it('reads bars that are not full as they are, and names them once', () => {
+    const found = read([note('G', 8), note('A', 6), note('B', 8), note('C', 3)]);
+    expect(found.tune.bars.map((bar) => bar.number)).toEqual([1, 2, 3, 4]);
     expect(found.leftOut.map((notice) => notice.message)).toEqual([
-      'Left out: grace notes.',
-      'Left out: a chord: its highest note stays.',
+      'Bars 2 and 4 do not hold what their time signature asks for: they are kept as they are.',
+    ]);
+  });
+
+  it('takes the top voice where the file names them the other way round', () => {
+    const second = '<note><pitch><step>C</step><octave>5</octave></pitch><duration>8</duration><voice>2</voice></note>';
+    expect(heard(read([`${note('E', 8)}<backup><duration>8</duration></backup>${second}`]).tune)).toBe('C5:4');
+  });
+
+  it('moves what a clef with an 8, or an instrument in another key, puts elsewhere', () => {
+    const clef =
+      '<attributes><clef><sign>G</sign><line>2</line><clef-octave-change>1</clef-octave-change></clef></attributes>';
+    const high = read([clef + note('G', 8, '', 5)]);
+    expect(heard(high.tune)).toBe('G4:4');
+    expect(high.leftOut[0]!.message).toContain('The clef has an 8');
+    const clarinet =
+      '<attributes><key><fifths>2</fifths></key><transpose><diatonic>-1</diatonic><chromatic>-2</chromatic></transpose></attributes>';
+    const moved = read([clarinet + note('A', 8)]);
+    expect(heard(moved.tune)).toBe('G4:4');
+    expect(moved.tune.bars[0]!.key.fifths).toBe(0);
+  });
+
+  it('reads scores stored by time, church modes, every kind of chord, and the longest notes', () => {
+    const chord = (step: string, kind: string, bass = ''): string =>
+      `<harmony><root><root-step>${step}</root-step></root><kind>${kind}</kind>${bass}</harmony>`;
+    const bass = '<bass><bass-step>B</bass-step><bass-alter>-1</bass-alter></bass>';
+    const events = read([
+      chord('G', 'major-seventh') +
+        note('G', 2) +
+        chord('C', 'suspended-fourth') +
+        note('A', 2) +
+        chord('G', 'minor', bass) +
+        note('B', 4),
+    ]).tune.parts[0].bars[0]!;
+    expect(events.map((event) => event.chordSymbol)).toEqual(['Gmaj7', 'Csus4', 'Gm/Bb']);
+    const mode = '<attributes><key><fifths>0</fifths><mode>aeolian</mode></key></attributes>';
+    expect(read([mode + note('A', 8)]).tune.bars[0]!.key.mode).toBe('minor');
+    expect(read([note('G', 32, '<type>long</type>')]).tune.parts[0].bars[0]![0]!.value.base).toBe('long');
+    expect(read([note('G', 15, '<type>whole</type><dot/><dot/><dot/>')]).tune.parts[0].bars[0]![0]!.value.dots).toBe(3);
+    const timewise = readMusicXml(
+      `<score-timewise><part-list/><measure number="1"><part id="P1">${ATTRIBUTES}${note('G', 8)}</part></measure><measure number="2"><part id="P1">${note('A', 8)}</part></measure></score-timewise>`,
+    );
+    expect(timewise.ok && heard(timewise.value.tune)).toBe('G4:4 A4:4');
+  });
+
+  it('lists what it leaves out, by bar', () => {
+    const words = '<direction><direction-type><words>rit.</words></direction-type></direction>';
+    const trill = '<notations><ornaments><trill-mark/></ornaments></notations>';
+    expect(read([note('G', 8), words + note('A', 8, trill)]).leftOut).toEqual([
+      { bar: 2, message: 'Left out: the words “rit.”.' },
+      { bar: 2, message: 'Left out: the sign “trill mark”.' },
     ]);
   });
 
@@ -137,14 +193,14 @@ describe('reading MusicXML', () => {
     expect(readMusicXml(three, { take: [9] }).ok).toBe(false);
   });
 
-  it('leaves out a metre or key that is not a plain one', () => {
+  it('reads an additive metre, and leaves out a key of its own kind', () => {
     const odd =
       '<attributes><key><key-step>B</key-step></key><time><beats>3+2</beats><beat-type>8</beat-type></time></attributes>';
-    const found = read([note('G', 8), odd + note('A', 8)]);
+    const found = read([note('G', 8), odd + note('A', 5)]);
     expect(found.leftOut.map((notice) => [notice.bar, notice.message])).toEqual([
       [2, 'Left out: a key signature of its own kind.'],
-      [2, 'Left out: a time signature that is not a plain one.'],
     ]);
+    expect(found.tune.bars[1]!.metre).toEqual({ count: 5, unit: 8, groups: [3, 2] });
   });
 });
 

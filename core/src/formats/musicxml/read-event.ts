@@ -18,6 +18,7 @@ import {
   type TuneEvent,
   type ValueName,
 } from '../../music/index.ts';
+import { CHORD_KINDS } from './chord-kinds.ts';
 import { TYPE_OF } from './write-event.ts';
 import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
 
@@ -45,7 +46,7 @@ export function valuesOf(note: XmlElement, length: Rational): readonly NoteValue
     count !== null && Number.isInteger(count) && count > 0 && count <= MOST_IN_TUPLET;
   const tuplet = isCount(actual) && isCount(normal) ? { actual, normal } : null;
   if (base !== undefined) {
-    const written: NoteValue = { base, dots: Math.min(2, children(note, 'dot').length), tuplet };
+    const written: NoteValue = { base, dots: Math.min(3, children(note, 'dot').length), tuplet };
     if (equal(valueLength(written), length)) return [written];
   }
   return valuesOfLength(length);
@@ -62,6 +63,7 @@ export function pitchOf(note: XmlElement): Pitch | null {
 
 /** What stands before a note in the file and belongs to it. */
 export interface Pending {
+  readonly grace: readonly Pitch[];
   readonly chordSymbol: string | null;
   readonly dynamic: Dynamic | null;
 }
@@ -77,7 +79,8 @@ export function eventsOf(note: XmlElement, values: readonly NoteValue[], pending
   const pitch = pitchOf(note);
   return values.map((value, index): TuneEvent => {
     const [isFirst, isLast] = [index === 0, index === values.length - 1];
-    const common = { ...(isFirst ? { ...pending, fermata } : {}), breath: isLast && breath };
+    const { grace, ...signs } = pending;
+    const common = { ...(isFirst ? { ...signs, fermata } : {}), breath: isLast && breath };
     if (pitch === null) return { ...PLAIN_REST, ...common, value };
     const slurs = (type: string): number =>
       notations.filter((each) => each.name === 'slur' && each.attributes.type === type).length;
@@ -92,6 +95,7 @@ export function eventsOf(note: XmlElement, values: readonly NoteValue[], pending
       slurStarts: isFirst ? slurs('start') : 0,
       slurEnds: isLast ? slurs('stop') : 0,
       articulations: isFirst ? articulationsIn(marks) : [],
+      grace: isFirst ? grace : [],
       syllables: isFirst ? syllablesIn(note) : [],
     };
   });
@@ -134,13 +138,15 @@ export function chordSymbolOf(harmony: XmlElement): string | null {
   if (letter === undefined) return null;
   const alter = numberIn(root, 'root-alter') ?? 0;
   const kind = child(harmony, 'kind');
-  const plain = new Map([
-    ['major', ''],
-    ['minor', 'm'],
-    ['dominant', '7'],
-    ['minor-seventh', 'm7'],
-    ['diminished', 'dim'],
-  ]);
-  const text = kind?.attributes.text ?? plain.get(kind?.text.trim() ?? '') ?? '';
-  return `${letter}${alter > 0 ? '#' : alter < 0 ? 'b' : ''}${text}`;
+  const name = kind?.text.trim() ?? '';
+  if (name === 'none') return 'N.C.';
+  const text = kind?.attributes.text ?? CHORD_KINDS.find(([each]) => each === name)?.[1] ?? '';
+  const bass = child(harmony, 'bass');
+  const bassStep = textIn(bass, 'bass-step');
+  const under = bassStep === '' ? '' : `/${bassStep}${signOf(numberIn(bass, 'bass-alter') ?? 0)}`;
+  return `${letter}${signOf(alter)}${text}${under}`;
+}
+
+function signOf(alter: number): string {
+  return alter > 0 ? '#' : alter < 0 ? 'b' : '';
 }

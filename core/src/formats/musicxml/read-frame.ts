@@ -1,5 +1,6 @@
 import {
   isTempo,
+  metreOf,
   MODES,
   MOST_PASSES,
   PLAIN_BAR,
@@ -9,6 +10,7 @@ import {
   type Jump,
   type Key,
   type Metre,
+  type Mode,
   type Tempo,
 } from '../../music/index.ts';
 import { TYPE_OF } from './write-event.ts';
@@ -57,26 +59,35 @@ export function readFrame(measure: XmlElement, state: FrameState): ReadFrame {
   return { bar, tempo: tempoIn(measure), startsLine: startsLine(measure), leftOut };
 }
 
+/** Ionian and aeolian are what major and minor are called among the church modes. */
+function modeOf(name: string): Mode {
+  if (name === 'aeolian') return 'minor';
+  return MODES.find((mode) => mode === name) ?? 'major';
+}
+
 function readAttributes(attributes: XmlElement, state: FrameState): string[] {
   const leftOut: string[] = [];
   const key = child(attributes, 'key');
   const fifths = numberIn(key, 'fifths');
   if (fifths !== null && Number.isInteger(fifths) && Math.abs(fifths) <= 7) {
-    state.key = { fifths, mode: MODES.find((mode) => mode === textIn(key, 'mode')) ?? 'major' };
+    state.key = { fifths, mode: modeOf(textIn(key, 'mode').toLowerCase()) };
   } else if (key !== undefined) leftOut.push('a key signature of its own kind');
   const time = child(attributes, 'time');
-  const [count, unit] = [numberIn(time, 'beats'), numberIn(time, 'beat-type')];
-  if (
-    count !== null &&
-    unit !== null &&
-    Number.isInteger(count) &&
-    count >= 1 &&
-    count <= 24 &&
-    [1, 2, 4, 8, 16].includes(unit)
-  ) {
-    state.metre = { count, unit };
-  } else if (time !== undefined) leftOut.push('a time signature that is not a plain one');
+  const metre = time === undefined ? null : metreIn(time);
+  if (metre !== null) state.metre = metre;
+  else if (time !== undefined && child(time, 'senza-misura') === undefined)
+    leftOut.push('a time signature that is none');
   return leftOut;
+}
+
+/** Also 3+2/8, and 3/8 + 2/4 as 3+4/8. */
+function metreIn(time: XmlElement): Metre | null {
+  const [above, below] = [children(time, 'beats'), children(time, 'beat-type').map((each) => Number(each.text.trim()))];
+  const unit = Math.max(0, ...below);
+  const groups = above.flatMap((each, index) =>
+    each.text.split('+').map((group) => Number(group.trim()) * (unit / below[index]!)),
+  );
+  return metreOf(groups.join('+'), unit);
 }
 
 function endingNumbers(ending: XmlElement): readonly number[] | null {

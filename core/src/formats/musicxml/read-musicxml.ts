@@ -9,8 +9,10 @@ import {
   type ReadTune,
 } from '../notice.ts';
 import { choosePart } from '../parts.ts';
+import { irregularNotice, repaired } from '../repair.ts';
 import { readFrame, type BarDraft, type FrameState } from './read-frame.ts';
 import { readPart, type ReadPart } from './read-part.ts';
+import { moveEvents, moveKeyBy, transpositionOf, transpositionWords } from './transposition.ts';
 import { child, children, parseXml, textIn, type XmlElement } from './xml-reader.ts';
 
 const MOST_CHARACTERS = 6_000_000;
@@ -23,18 +25,37 @@ export function readMusicXml(text: string, options: ReadOptions = {}): Result<Re
   if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
   const parsed = parseXml(text);
   if (!parsed.ok) return whole(parsed.error);
-  const score = parsed.value;
-  if (score.name === 'score-timewise')
-    return whole('The score is stored by time; please export it as MusicXML “partwise”, the usual kind.');
+  const score = parsed.value.name === 'score-timewise' ? partwise(parsed.value) : parsed.value;
   if (score.name !== 'score-partwise') return whole('This XML is not a MusicXML score.');
   const parts = children(score, 'part').length;
   if (parts > MOST_PARTS) return whole(`The score has ${parts} parts; at most ${MOST_PARTS} fit.`);
   return countable(() => scoreToTune(score, options));
 }
 
+/** A score stored bar by bar, with the parts within, as one stored part by part. */
+function partwise(score: XmlElement): XmlElement {
+  const measures = children(score, 'measure');
+  const ids = [
+    ...new Set(measures.flatMap((measure) => children(measure, 'part').map((part) => part.attributes.id ?? ''))),
+  ];
+  const parts = ids.map((id): XmlElement => {
+    const bars = measures.map((measure): XmlElement => {
+      const part = children(measure, 'part').find((each) => (each.attributes.id ?? '') === id);
+      return { ...measure, children: part?.children ?? [] };
+    });
+    return { name: 'part', attributes: { id }, children: bars, text: '' };
+  });
+  const head = score.children.filter((each) => each.name !== 'measure');
+  return { ...score, name: 'score-partwise', children: [...head, ...parts] };
+}
+
 function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, readonly FormatProblem[]> {
   const elements = children(score, 'part');
-  const parts = elements.map(readPart);
+  const moves = elements.map(transpositionOf);
+  const parts = elements.map(readPart).map((part, index) => ({
+    ...{ notes: part.notes, unpitched: part.unpitched, leftOut: part.leftOut },
+    bars: part.bars.map((events) => moveEvents(events, moves[index]!)),
+  }));
   const offers = parts.map((part, index): PartOffer => ({
     index,
     name: nameOf(score, elements[index]!, index),
@@ -50,19 +71,23 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
   );
   if (!chosen.ok) return chosen;
   const [lead] = chosen.value.take;
+  const moved = transpositionWords(moves[lead]!);
   const { bars, tempo, leftOut } = readFrames(elements[lead]!);
-  const made = makeTune({
+  const { draft, leftOut: unfit } = repaired({
     ...headOf(score),
     tempo,
-    bars,
+    bars: bars.map((bar) => ({ ...bar, key: moveKeyBy(bar.key, moves[lead]!) })),
     parts: chosen.value.take.map((index): Part => ({ name: offers[index]!.name, bars: parts[index]!.bars })),
   });
+  const made = makeTune(draft);
   if (!made.ok) return made;
   const numberOf = (barIndex: number): number | null => made.value.bars[barIndex]?.number ?? null;
-  const notices = [...leftOut, ...chosen.value.take.flatMap((index) => parts[index]!.leftOut)];
+  const notices = [...leftOut, ...unfit, ...chosen.value.take.flatMap((index) => parts[index]!.leftOut)];
   return success({
     tune: made.value,
     leftOut: shortened([
+      ...irregularNotice(made.value),
+      ...(moved === null ? [] : [{ bar: null, message: moved }]),
       ...notices.map(({ barIndex, message }): Notice => ({
         bar: numberOf(barIndex),
         message: `Left out: ${message}.`,
@@ -70,6 +95,7 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
       ...chosen.value.leftOut,
     ]),
     parts: offers,
+    tunes: [made.value.title],
   });
 }
 

@@ -10,7 +10,7 @@ import {
 } from '../../music/index.ts';
 import { chordSymbolOf, durationOf, dynamicIn, eventsOf, pitchOf, valuesOf, type Pending } from './read-event.ts';
 import { midiNumber } from '../../music/index.ts';
-import { child, numberIn, textIn, type XmlElement } from './xml-reader.ts';
+import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
 
 export interface ReadPart {
   readonly bars: readonly (readonly TuneEvent[])[];
@@ -19,9 +19,23 @@ export interface ReadPart {
   readonly leftOut: readonly { readonly barIndex: number; readonly message: string }[];
 }
 
-const NOTHING_PENDING: Pending = { chordSymbol: null, dynamic: null };
+/** Signs over the bars that a Tune does not carry. */
+const LEFT_SIGNS: ReadonlyMap<string, string> = new Map([
+  ['wedge', 'a hairpin'],
+  ['octave-shift', 'an octave sign'],
+  ['pedal', 'a pedal sign'],
+]);
 
-/** The first voice on the first staff of a part, measure by measure; what else stands there is listed. */
+/** Words that stand for a jump are read with the bar. */
+function isRead(words: string): boolean {
+  return /^(to coda|fine|d\.? ?[cs]\.?|d[ac] |[1-9]\.?$)/i.test(words);
+}
+
+const SIGN_GROUPS = ['ornaments', 'technical'];
+
+const NOTHING_PENDING: Pending = { chordSymbol: null, dynamic: null, grace: [] };
+
+/** The top voice on the first staff of a part, measure by measure; what else stands there is listed. */
 export function readPart(part: XmlElement): ReadPart {
   const voice = firstVoice(part);
   const reader = new PartReader(voice);
@@ -29,17 +43,38 @@ export function readPart(part: XmlElement): ReadPart {
   return reader;
 }
 
+/** Of the voices on the first staff that have enough notes, the highest: it carries the tune. */
 function firstVoice(part: XmlElement): string {
-  for (const measure of part.children) {
-    const note = measure.children.find((each) => each.name === 'note' && isOnFirstStaff(each));
-    if (note !== undefined) return textIn(note, 'voice');
+  const voices = new Map<string, number[]>();
+  const notes = part.children.flatMap((measure) => measure.children.filter((each) => each.name === 'note'));
+  for (const note of notes.filter(isOnFirstStaff)) {
+    const [voice, pitch] = [textIn(note, 'voice'), pitchOf(note)];
+    voices.set(voice, [...(voices.get(voice) ?? []), ...(pitch === null ? [] : [midiNumber(pitch)])]);
   }
-  return '';
+  const most = Math.max(0, ...[...voices.values()].map((heights) => heights.length));
+  // A voice with a few notes only is a second one, however high.
+  const melodies = [...voices].filter(([, heights]) => heights.length >= most / 2);
+  const height = (heights: readonly number[]): number => heights.reduce((sum, each) => sum + each, 0) / heights.length;
+  return melodies.toSorted(([, a], [, b]) => height(b) - height(a))[0]?.[0] ?? '';
 }
 
 function isOnFirstStaff(note: XmlElement): boolean {
   return (numberIn(note, 'staff') ?? 1) === 1;
 }
+
+/** Names of ornaments and other signs at a note that a Tune does not carry. */
+function signsLeft(note: XmlElement): readonly string[] {
+  const groups = children(note, 'notations').flatMap((each) => each.children);
+  const signs = groups.flatMap(({ name, children: inside }) => {
+    if (SIGN_GROUPS.includes(name)) return inside.map((each) => each.name);
+    return name === 'articulations' ? inside.map((each) => each.name).filter((each) => !KNOWN_MARKS.has(each)) : [];
+  });
+  return signs
+    .filter((name) => name !== 'accidental-mark' && name !== 'fingering')
+    .map((name) => name.replaceAll('-', ' '));
+}
+
+const KNOWN_MARKS: ReadonlySet<string> = new Set(['staccato', 'accent', 'tenuto', 'breath-mark']);
 
 class PartReader implements ReadPart {
   readonly bars: (readonly TuneEvent[])[] = [];
@@ -51,6 +86,8 @@ class PartReader implements ReadPart {
   /** Where the file stands in the measure, and up to where the chosen voice is filled. */
   #now: Rational = ZERO;
   #filled: Rational = ZERO;
+  /** Up to where any voice goes in this measure. */
+  #furthest: Rational = ZERO;
   #pending: Pending = NOTHING_PENDING;
   readonly #voice: string;
 
@@ -62,7 +99,9 @@ class PartReader implements ReadPart {
     this.#events = [];
     this.#now = ZERO;
     this.#filled = ZERO;
+    this.#furthest = ZERO;
     for (const element of measure.children) this.#read(element);
+    this.#fillUpTo(this.#furthest);
     this.bars.push(this.#events);
   }
 
@@ -87,10 +126,17 @@ class PartReader implements ReadPart {
         return;
       case 'direction':
         this.#pending = { ...this.#pending, dynamic: dynamicIn(element) ?? this.#pending.dynamic };
-        return;
+        return this.#leaveWords(element);
       default:
         return;
     }
+  }
+
+  #readGrace(note: XmlElement): void {
+    const pitch = pitchOf(note);
+    if (pitch === null || !isOnFirstStaff(note) || textIn(note, 'voice') !== this.#voice) return;
+    if (child(note, 'chord') !== undefined) return this.#leave('a chord of grace notes: one stays');
+    this.#pending = { ...this.#pending, grace: [...this.#pending.grace, pitch] };
   }
 
   #moveBy(element: XmlElement): void {
@@ -100,19 +146,30 @@ class PartReader implements ReadPart {
     this.#now = compare(there, ZERO) < 0 ? ZERO : there;
   }
 
+  /** What is written over the bars and is no sign that a Tune has. */
+  #leaveWords(direction: XmlElement): void {
+    for (const type of children(direction, 'direction-type').flatMap((each) => each.children)) {
+      const text = type.text.trim();
+      if (type.name === 'words' && text !== '' && !isRead(text)) this.#leave(`the words “${text.slice(0, 60)}”`);
+      if (LEFT_SIGNS.has(type.name) && type.attributes.type !== 'stop') this.#leave(LEFT_SIGNS.get(type.name)!);
+    }
+  }
+
   #readNote(note: XmlElement): void {
-    if (child(note, 'grace') !== undefined) return this.#leave('grace notes');
+    if (child(note, 'grace') !== undefined) return this.#readGrace(note);
     if (child(note, 'cue') !== undefined) return this.#leave('cue notes');
     const length = durationOf(note, this.#divisions);
     if (length === null) return this.#leave('a note without a length');
     if (child(note, 'chord') !== undefined) return this.#readChordNote(note);
     const start = this.#now;
     this.#now = add(this.#now, length);
+    if (compare(this.#now, this.#furthest) > 0) this.#furthest = this.#now;
     if (!isOnFirstStaff(note)) return this.#leave('the second staff');
     if (textIn(note, 'voice') !== this.#voice) return this.#leave('a second voice');
     if (child(note, 'unpitched') !== undefined) this.unpitched += 1;
     const values = valuesOf(note, length);
     if (values === null) return this.#leave('a note whose length cannot be written');
+    for (const sign of signsLeft(note)) this.#leave(`the sign “${sign}”`);
     this.#fillUpTo(start);
     this.#events.push(...eventsOf(note, values, this.#pending));
     if (pitchOf(note) !== null) this.notes += 1;

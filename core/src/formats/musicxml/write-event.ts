@@ -1,4 +1,4 @@
-import { toNumber, valueLength, type Note, type TuneEvent, type ValueName } from '../../music/index.ts';
+import { toNumber, valueLength, type Note, type Pitch, type TuneEvent, type ValueName } from '../../music/index.ts';
 import type { Beam } from './beams.ts';
 import { element, type Xml } from './xml.ts';
 
@@ -6,6 +6,8 @@ import { element, type Xml } from './xml.ts';
 export const DIVISIONS = 3360;
 
 export const TYPE_OF: Record<ValueName, string> = {
+  maxima: 'maxima',
+  long: 'long',
   breve: 'breve',
   whole: 'whole',
   half: 'half',
@@ -13,6 +15,7 @@ export const TYPE_OF: Record<ValueName, string> = {
   eighth: 'eighth',
   sixteenth: '16th',
   'thirty-second': '32nd',
+  'sixty-fourth': '64th',
 };
 
 export interface PlacedEvent {
@@ -27,11 +30,23 @@ export interface PlacedEvent {
   readonly joinedVerses: readonly number[];
 }
 
+/** Grace notes stand before their note as quavers of their own. */
+export function graceXml({ grace }: Note): Xml[] {
+  return grace.map((pitch) =>
+    element('note', [
+      element('grace', [], { slash: 'yes' }),
+      pitchXml(pitch),
+      element('voice', 1),
+      element('type', 'eighth'),
+    ]),
+  );
+}
+
 export function eventXml(event: TuneEvent, placed: PlacedEvent): Xml {
   const { value } = event;
   const isNote = event.kind === 'note';
   const children = [
-    isNote ? pitchXml(event) : element('rest'),
+    isNote ? pitchXml(event.pitch) : element('rest'),
     element('duration', Math.round(toNumber(valueLength(value)) * 4 * DIVISIONS)),
     ...(placed.tiedFrom ? [element('tie', [], { type: 'stop' })] : []),
     ...(isNote && event.tied ? [element('tie', [], { type: 'start' })] : []),
@@ -54,7 +69,7 @@ export function eventXml(event: TuneEvent, placed: PlacedEvent): Xml {
   return element('note', children, { id: placed.id });
 }
 
-function pitchXml({ pitch }: Note): Xml {
+function pitchXml(pitch: Pitch): Xml {
   const alter = pitch.alter === 0 ? [] : [element('alter', pitch.alter)];
   return element('pitch', [element('step', pitch.letter), ...alter, element('octave', pitch.octave)]);
 }

@@ -14,7 +14,8 @@ import {
 import { barId, eventId } from '../ids.ts';
 import { accidentalsShown } from './accidentals.ts';
 import { beamsOf } from './beams.ts';
-import { DIVISIONS, eventXml, TYPE_OF } from './write-event.ts';
+import { CHORD_KINDS } from './chord-kinds.ts';
+import { DIVISIONS, eventXml, graceXml, TYPE_OF } from './write-event.ts';
 import { element, type Xml } from './xml.ts';
 
 export interface MusicXmlOptions {
@@ -84,6 +85,7 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
     ...events.flatMap((event, index) => [
       ...(event.chordSymbol === null ? [] : [harmonyXml(event.chordSymbol)]),
       ...(event.dynamic === null ? [] : [directionXml(element('dynamics', [element(event.dynamic)]), 'below')]),
+      ...(event.kind === 'note' ? graceXml(event) : []),
       eventXml(event, {
         id: eventId(part, barIndex, index),
         accidental: shown[index] ?? null,
@@ -118,7 +120,7 @@ function attributesXml(bar: Bar, before: Bar | undefined): Xml[] {
 }
 
 function timeXml(metre: Metre): Xml {
-  return element('time', [element('beats', metre.count), element('beat-type', metre.unit)]);
+  return element('time', [element('beats', metre.groups?.join('+') ?? metre.count), element('beat-type', metre.unit)]);
 }
 
 function leftBarline(bar: Bar, before: Bar | undefined): Xml[] {
@@ -196,21 +198,21 @@ function signsAfter(bar: Bar): Xml[] {
 }
 
 function harmonyXml(symbol: string): Xml {
-  const match = /^([A-G])([#b]?)(.*)$/.exec(symbol);
+  const match = /^([A-G])([#b]?)([^/]*)(?:\/([A-G])([#b]?))?$/.exec(symbol);
   if (match === null) return directionXml(element('words', symbol), 'above');
-  const [, step, sign, rest] = match;
-  const kinds = new Map([
-    ['', 'major'],
-    ['m', 'minor'],
-    ['7', 'dominant'],
-    ['m7', 'minor-seventh'],
-    ['dim', 'diminished'],
-  ]);
-  const alter = sign === '' ? [] : [element('root-alter', sign === '#' ? 1 : -1)];
+  const [, step, sign, rest, bass, bassSign] = match;
+  const kind = CHORD_KINDS.find(([, suffix]) => suffix === rest)?.[0] ?? 'other';
   return element('harmony', [
-    element('root', [element('root-step', step), ...alter]),
-    element('kind', kinds.get(rest!) ?? 'other', { text: rest! }),
+    element('root', [element('root-step', step), ...chordAlter('root-alter', sign)]),
+    element('kind', kind, { text: rest! }),
+    ...(bass === undefined
+      ? []
+      : [element('bass', [element('bass-step', bass), ...chordAlter('bass-alter', bassSign)])]),
   ]);
+}
+
+function chordAlter(name: string, sign: string | undefined): Xml[] {
+  return sign === undefined || sign === '' ? [] : [element(name, sign === '#' ? 1 : -1)];
 }
 
 function isTiedInto(tune: Tune, part: number, barIndex: number, eventIndex: number): boolean {

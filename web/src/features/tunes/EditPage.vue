@@ -37,6 +37,9 @@ const base = shallowRef<TuneDto | null>(null);
 const bytes = shallowRef<Uint8Array | null>(null);
 const parts = shallowRef<readonly PartOffer[]>([]);
 const taken = ref<readonly number[] | null>(null);
+/** Titles of the tunes of the file, and which of them is read. */
+const tunes = shallowRef<readonly string[]>([]);
+const which = ref(0);
 const title = computed(() => /^T:\s*(.*)$/m.exec(text.value)?.[1] ?? 'the tune');
 
 onMounted(async () => {
@@ -73,9 +76,9 @@ async function change(id: string, abc: string): Promise<TuneDto> {
   return saveMerged({ before, mine: { abc, version: before.version }, put, again });
 }
 
-async function read(file: Uint8Array, take: readonly number[] | null): Promise<void> {
+async function read(file: Uint8Array, take: readonly number[] | null, tune = 0): Promise<void> {
   refused.value = null;
-  const result = await tuneWorker().importFile(file, take);
+  const result = await tuneWorker().importFile(file, take, tune);
   if (!result.ok) {
     refused.value = {
       message: result.error
@@ -88,6 +91,8 @@ async function read(file: Uint8Array, take: readonly number[] | null): Promise<v
   }
   bytes.value = file;
   taken.value = take;
+  tunes.value = result.value.tunes;
+  which.value = tune;
   parts.value = result.value.parts;
   found.value = result.value.leftOut;
   text.value = result.value.abc;
@@ -99,7 +104,15 @@ const partOptions = computed(() => [
 ]);
 
 function choosePart(chosen: string): void {
-  if (bytes.value !== null) void read(bytes.value, chosen === '' ? null : chosen.split(',').map(Number));
+  if (bytes.value !== null) void read(bytes.value, chosen === '' ? null : chosen.split(',').map(Number), which.value);
+}
+
+const tuneOptions = computed(() =>
+  tunes.value.map((name, index) => ({ value: String(index), text: `${index + 1}. ${name}` })),
+);
+
+function chooseTune(chosen: string): void {
+  if (bytes.value !== null) void read(bytes.value, null, Number(chosen));
 }
 
 async function submit(): Promise<void> {
@@ -148,6 +161,13 @@ async function submit(): Promise<void> {
           v-if="tuneId === null"
           @file="read($event, null)"
           @refuse="refused = { message: $event, sameAs: null }"
+        />
+        <SelectField
+          v-if="tunes.length > 1"
+          :label="`Which of the ${tunes.length} tunes in the file`"
+          :model-value="String(which)"
+          :options="tuneOptions"
+          @update:model-value="chooseTune"
         />
         <SelectField
           v-if="parts.length > 1"
