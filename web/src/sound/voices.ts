@@ -1,8 +1,11 @@
 import type { Family } from '@escalier/core/instruments';
 import { sustained } from './sustain.ts';
+import { whistleTone } from './whistle.ts';
 
 const FILES = import.meta.glob<string>('./voices/*.flac', { query: '?url', import: 'default', eager: true });
 const RATE = 22_050;
+/** Pitches of the whistle's tones: what lies between is played from the nearest. */
+const WHISTLE_MIDI = [70, 74, 78, 82, 86, 90, 94, 98, 102];
 /** A semibreve at 24 beats a minute. */
 const LONGEST_NOTE = 10;
 
@@ -22,6 +25,15 @@ export function voiceSamples(family: Family): Promise<Samples> {
 
 async function loadSamples(family: Family): Promise<Samples> {
   const context = new OfflineAudioContext(1, 1, RATE);
+  const bufferOf = (samples: Float32Array<ArrayBuffer>): AudioBuffer => {
+    const buffer = context.createBuffer(1, samples.length, RATE);
+    buffer.copyToChannel(samples, 0);
+    return buffer;
+  };
+  if (family === 'whistle')
+    return new Map(
+      WHISTLE_MIDI.map((midi) => [midi, bufferOf(whistleTone(midi, RATE, LONGEST_NOTE, () => Math.random()))] as const),
+    );
   const files = Object.entries(FILES).flatMap(([path, url]) => {
     const match = /\/(\w+)-(\d+)\.flac$/.exec(path);
     return match?.[1] === family ? [[Number(match[2]), url] as const] : [];
@@ -32,10 +44,7 @@ async function loadSamples(family: Family): Promise<Samples> {
         const response = await fetch(url);
         if (!response.ok) throw new Error(`no sample ${midi} of the ${family}`);
         const short = await context.decodeAudioData(await response.arrayBuffer());
-        const long = sustained(short.getChannelData(0), RATE, LONGEST_NOTE);
-        const buffer = context.createBuffer(1, long.length, RATE);
-        buffer.copyToChannel(long, 0);
-        return [midi, buffer] as const;
+        return [midi, bufferOf(sustained(short.getChannelData(0), RATE, LONGEST_NOTE))] as const;
       }),
     ),
   );
