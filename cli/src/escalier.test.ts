@@ -68,6 +68,18 @@ describe('escalier echo', () => {
   });
 });
 
+describe('escalier agree', () => {
+  it('says which packages it needs', async () => {
+    const path = process.env.PATH;
+    process.env.PATH = '';
+    try {
+      expect((await escalier(['agree'])).err).toContain('apt install abcmidi lilypond');
+    } finally {
+      process.env.PATH = path;
+    }
+  });
+});
+
 describe('escalier bare', () => {
   it('lets a tune grow', async () => {
     const grown = (await json('bare', GOOSE_WALK, '--stages', '4')) as { stages: { notes: number; abc: string }[] };

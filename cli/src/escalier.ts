@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { agree } from './agree.ts';
 import { bare } from './bare.ts';
 import { BadInput, type Command } from './command.ts';
 import { convert } from './convert.ts';
@@ -8,7 +9,7 @@ import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = { bare, convert, echo, fingering, library, move, read };
+const COMMANDS: Readonly<Record<string, Command>> = { agree, bare, convert, echo, fingering, library, move, read };
 
 function help(): string {
   const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);

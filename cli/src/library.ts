@@ -43,22 +43,22 @@ export const library: Command = {
   options: [],
   async run(words) {
     if (words.length > 0) throw new BadInput('The library takes no further words.');
-    const entries = await shippedTunes();
+    const entries = (await shippedFiles()).map(({ slug, tune }) => entryOf(slug, tune));
     return { text: entries.map(inWords).join('\n'), json: entries };
   },
 };
 
 /** The tunes of the folder, by title. @throws Error naming the file when one of them is no tune. */
-async function shippedTunes(): Promise<readonly LibraryEntry[]> {
+export async function shippedFiles(): Promise<readonly { readonly slug: string; readonly tune: Tune }[]> {
   const files = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
-  const entries = await Promise.all(
+  const found = await Promise.all(
     files.map(async (name) => {
       const read = readAbc(await readFile(`${FOLDER}/${name}`, 'utf8'));
       if (!read.ok) throw new Error(`${name}: ${read.error.map((error) => error.message).join(' ')}`);
-      return entryOf(name.replace(/\.abc$/, ''), read.value.tune);
+      return { slug: name.replace(/\.abc$/, ''), tune: read.value.tune };
     }),
   );
-  return entries.toSorted((a, b) => a.title.localeCompare(b.title, 'en'));
+  return found.toSorted((a, b) => a.tune.title.localeCompare(b.tune.title, 'en'));
 }
 
 function entryOf(slug: string, tune: Tune): LibraryEntry {

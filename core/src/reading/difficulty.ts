@@ -1,7 +1,9 @@
+import type { Instrument } from '../instruments/index.ts';
 import { byHeight, midiNumber, toNumber, type Tempo, type Tune } from '../music/index.ts';
 import type { Breath } from './breaths.ts';
 import type { RhythmElement } from './elements.ts';
 import type { Form } from './form.ts';
+import { hardToGet } from './hard-to-get.ts';
 import type { NoteUse } from './notes.ts';
 import { secondsOfWhole, type PlayedMove } from './played.ts';
 
@@ -16,7 +18,7 @@ export interface DifficultyParts {
   readonly moves: number;
   /** Notes, rhythm elements and signs that are new to the class. */
   readonly newThings: number;
-  /** How many notes, and how far apart. */
+  /** How many notes, how far apart, and how hard they are to finger. */
   readonly reach: number;
   readonly rhythm: number;
   /** Bars to learn after the form is known. */
@@ -38,6 +40,7 @@ interface Known {
   };
   readonly elements: readonly RhythmElement[];
   readonly form: Form;
+  readonly on: Instrument;
   readonly breaths: readonly Breath[];
 }
 
@@ -64,7 +67,7 @@ export function difficultyOf(known: Known): Difficulty {
         0.4 * known.newCount.signs +
         0.2 * known.newCount.moves,
     ),
-    reach: reachPart(known.notes),
+    reach: reachPart(known.notes, known.on),
     rhythm: round(known.elements.reduce((sum, element) => sum + (RHYTHM.get(element.id) ?? 0.15), 0)),
     amount: round(0.35 * known.form.distinctBars),
     breath: breathPart(known),
@@ -79,11 +82,15 @@ function movePart(played: readonly PlayedMove[]): number {
   return round(1.5 * mean + 0.5 * Math.max(...costs));
 }
 
-function reachPart(notes: readonly NoteUse[]): number {
+/** A note that is hard to get is so each time, but less than when it was new. */
+const HARD_TO_GET = 0.5;
+
+function reachPart(notes: readonly NoteUse[], on: Instrument): number {
   const sorted = notes.map((use) => use.pitch).toSorted(byHeight);
   const [low, high] = [sorted[0], sorted.at(-1)];
   const semitones = low === undefined || high === undefined ? 0 : midiNumber(high) - midiNumber(low);
-  return round(0.3 * notes.length + 0.12 * semitones);
+  const hard = notes.reduce((sum, use) => sum + hardToGet(on, use.pitch), 0);
+  return round(0.3 * notes.length + 0.12 * semitones + HARD_TO_GET * hard);
 }
 
 function breathPart({ tune, tempo, breaths }: Known): number {

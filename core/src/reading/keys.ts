@@ -1,5 +1,6 @@
 import { fingeringsOf, moveBetween, rangeOf, type Instrument } from '../instruments/index.ts';
-import { keyName, midiNumber, pitch, pitchName, transposePitch, type Pitch, type Tune } from '../music/index.ts';
+import { keyName, midiNumber, pitch, pitchName, transposePitch, type Tune } from '../music/index.ts';
+import { hardToGet } from './hard-to-get.ts';
 import type { Knowledge } from './knowledge.ts';
 import type { MoveUse } from './moves.ts';
 import type { NoteUse } from './notes.ts';
@@ -21,8 +22,6 @@ export interface KeyChoice {
 const MOST_SEMITONES = 12;
 /** What an unknown note, a sign in the signature, another sheet and a semitone away from it weigh against the moves. */
 const WEIGHT = { newNote: 4, sign: 0.25, move: 1, moved: 1, distance: 0.02 } as const;
-/** What makes one new note harder to get than another, beside that it is new. */
-const NEW_NOTE = { everyHole: 3, halfHole: 1.5, higherRegister: 1.5, fork: 0.75, thumbOff: 0.5 } as const;
 
 /** Every key within the range of the instrument, best first. */
 export function keyChoices(
@@ -63,23 +62,6 @@ export function keyChoices(
     choice.cost * WEIGHT.move +
     Math.abs(choice.shift) * WEIGHT.distance;
   return choices.toSorted((a, b) => rank(a) - rank(b) || a.choice.shift - b.choice.shift).map(({ choice }) => choice);
-}
-
-/** Low C wants every hole sealed, a pinched note the thumb, a high one more breath: what a new note asks of the hands. */
-function hardToGet(on: Instrument, note: Pitch): number {
-  const fingering = fingeringsOf(on, note)[0];
-  if (fingering === undefined) return 0;
-  const { holes, register } = fingering;
-  const front = holes.filter((_, index) => on.holes[index]!.finger !== 'thumb');
-  const thumb = holes.find((_, index) => on.holes[index]!.finger === 'thumb');
-  const open = front.indexOf('open');
-  return (
-    (front.length > 6 && front.every((state) => state === 'closed') ? NEW_NOTE.everyHole : 0) +
-    (front.includes('half') ? NEW_NOTE.halfHole : 0) +
-    (register > 1 ? NEW_NOTE.higherRegister : 0) +
-    (open > 0 && front.slice(open).some((state) => state !== 'open') ? NEW_NOTE.fork : 0) +
-    (thumb === 'open' ? NEW_NOTE.thumbOff : 0)
-  );
 }
 
 function meanCost(

@@ -94,7 +94,7 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     hardSpots: hardSpots(tune, played, known, tempo),
     form,
     breaths,
-    difficulty: difficultyOf({ tune, tempo, played, notes, newCount, elements, form, breaths }),
+    difficulty: difficultyOf({ on, tune, tempo, played, notes, newCount, elements, form, breaths }),
     keys: keyChoices(tune, on, known, notes, moves),
     duet: readDuet(tune),
   };

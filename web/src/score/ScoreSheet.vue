@@ -20,6 +20,7 @@ const props = defineProps<{
   /** Notes on a staff and nothing else. */
   plain?: boolean;
   counting?: Counting | null;
+  chords?: boolean;
   marks: readonly ScoreMark[];
   /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
   presses?: readonly { readonly id: string; readonly label: string; readonly on: boolean }[];
@@ -46,13 +47,23 @@ watch(
       props.noWords,
       props.counting ?? null,
       props.plain,
+      props.chords,
     ] as const,
-  async ([abc, instrumentId, naming, roomBelow, noWords, counting, plain]) => {
+  async ([abc, instrumentId, naming, roomBelow, noWords, counting, plain, chords]) => {
     const mine = ++asked;
     // The names and buttons of the page come first; the sheet is a moment later.
     await whenIdle();
     if (mine !== asked) return;
-    const result = await tuneWorker().engrave({ abc, instrumentId, naming, roomBelow, noWords, counting, plain });
+    const result = await tuneWorker().engrave({
+      abc,
+      instrumentId,
+      naming,
+      roomBelow,
+      noWords,
+      counting,
+      plain,
+      chords,
+    });
     if (mine !== asked) return;
     error.value = result.ok ? null : (result.error[0]?.message ?? 'The tune could not be read.');
     if (result.ok) svg.value = result.value.svg;

@@ -46,6 +46,8 @@ export interface EngraveRequest extends TuneSource {
   /** Null leaves the words of the tune under the notes. */
   readonly naming: Naming | null;
   /** The rhythm as it is counted aloud, in a row of its own; null for none. */
+  /** Chord symbols above the staff. */
+  readonly chords?: boolean;
   readonly counting: Counting | null;
   /** Leaves room under each line for pictures. */
   readonly roomBelow: boolean;
@@ -167,7 +169,11 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Proble
   };
   const replaced = naming !== null || counting !== null || request.noWords === true;
   const plain = request.plain === true;
-  const written = writeMusicXml(tune, { forEngraving: true, ...(replaced ? { underNote } : {}) });
+  const written = writeMusicXml(tune, {
+    forEngraving: true,
+    withoutChords: request.chords !== true,
+    ...(replaced ? { underNote } : {}),
+  });
   const musicXml = plain ? withoutMetre(written) : written;
   const svg = (await loadedEngraver()).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);

@@ -19,6 +19,8 @@ import { DIVISIONS, eventXml, graceXml, TYPE_OF } from './write-event.ts';
 import { element, type Xml } from './xml.ts';
 
 export interface MusicXmlOptions {
+  /** For who plays along: on a sheet for pupils, letters above the notes are taken for their names. */
+  readonly withoutChords?: boolean;
   /** Leaves out what the page shows beside the sheet. */
   readonly forEngraving?: boolean;
   /** Replaces the words under the first part: a line of text for each row, null where a row has nothing. */
@@ -83,7 +85,7 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
     ...leftBarline(bar, before),
     ...signsBefore(tune, part, barIndex, bar, options.forEngraving === true),
     ...events.flatMap((event, index) => [
-      ...(event.chordSymbol === null ? [] : [harmonyXml(event.chordSymbol)]),
+      ...(event.chordSymbol === null || options.withoutChords === true ? [] : [harmonyXml(event.chordSymbol)]),
       ...(event.dynamic === null ? [] : [directionXml(element('dynamics', [element(event.dynamic)]), 'below')]),
       ...(event.kind === 'note' ? graceXml(event) : []),
       eventXml(event, {

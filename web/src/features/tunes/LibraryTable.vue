@@ -47,6 +47,7 @@ function marks(row: LibraryRow): string {
           :to="{ name: 'tune', params: { tuneId: item.id }, query: classId === '' ? {} : { class: classId } }"
           >{{ item.title }}</RouterLink
         >
+        <span v-if="item.otherTitles.length > 0" class="soft small marks">{{ item.otherTitles.join(', ') }}</span>
         <span class="soft small marks">{{ marks(item) }}</span>
       </template>
       <template #cell(new)="{ item }">

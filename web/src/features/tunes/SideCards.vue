@@ -25,7 +25,7 @@ const points = computed(() => Object.entries(reading.value.difficulty.parts) as 
 const PART_WORDS: Record<string, string> = {
   moves: 'moves at the tempo',
   newThings: 'new things',
-  reach: 'range and number of notes',
+  reach: 'range, number of notes and how they are fingered',
   rhythm: 'rhythm',
   amount: 'bars to learn',
   breath: 'breath and speed',

@@ -227,6 +227,7 @@ function label(use: NoteUse): string {
             :naming="naming"
             :no-words="shown === 'none'"
             :counting="counting === '' ? null : counting"
+            :chords="layers.includes('chords')"
             :marks="marks"
             :presses="presses"
             @press="toggleBreath"

@@ -8,6 +8,7 @@ export const LAYERS = [
   { value: 'hard', text: 'Hard spots' },
   { value: 'breaths', text: 'Breaths' },
   { value: 'fingerings', text: 'Fingerings' },
+  { value: 'chords', text: 'Chords' },
 ] as const;
 export type LayerId = (typeof LAYERS)[number]['value'];
 

@@ -78,9 +78,14 @@ function isReady(row: LibraryRow, filter: LibraryFilter): boolean {
   return row.newNotes.length === 1 && (filter.newNote === '' || row.newNotes[0] === filter.newNote);
 }
 
-/** Without accents and capitals, so that a search finds what was meant. */
+/** Without accents, capitals and punctuation, so that a search finds what was meant. */
 function plain(text: string): string {
-  return text.normalize('NFD').replace(/\p{M}/gu, '').toLowerCase().trim();
+  return text
+    .normalize('NFD')
+    .replace(/[\p{M}’']/gu, '')
+    .replace(/[^\p{L}\p{N}]+/gu, ' ')
+    .toLowerCase()
+    .trim();
 }
 
 /** The values that a select offers, each once, in order, after "any". */
