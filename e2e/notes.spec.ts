@@ -149,7 +149,7 @@ test('the fingerings: ten notes on the heat map, the move that is pressed, every
   await expect(page.getByText('A, and three more fingers.')).toBeVisible();
   await page.getByText('All moves', { exact: true }).click();
   await expect(page.locator('tbody td button')).toHaveCount(90);
-  await page.getByRole('button', { name: /^G to E: 2.0, needs care/ }).click();
+  await page.getByRole('button', { name: /^G to E: 2\.3, needs care/ }).click();
   await expect(page.getByText('G, and two more fingers.')).toBeVisible();
   await page.getByText('Baroque and German').click();
   await expect(page.locator('.pairs li')).toHaveCount(4);
