@@ -217,6 +217,7 @@ test('axe finds nothing on the tune screens', async ({ page }) => {
     await page.goto('/tunes');
     await expect(page.locator('tbody tr').first()).toBeVisible();
     await expectAccessible(page);
+    await page.getByRole('searchbox').fill('two kites');
     await page.getByRole('link', { name: 'Two Kites' }).click();
     await expect(page.locator('.pencil ellipse').first()).toBeVisible();
     await page.getByLabel('Instrument').selectOption('tin-whistle-d');
