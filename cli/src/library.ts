@@ -1,9 +1,9 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { readAbc } from '@escalier/core/formats';
-import { instrument, type Instrument } from '@escalier/core/instruments';
-import type { Tune, TuneEvent } from '@escalier/core/music';
-import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
+import { instrument } from '@escalier/core/instruments';
+import { hasWords, metreText, type Tune } from '@escalier/core/music';
+import { NOTHING_KNOWN, readTune, type Reading } from '@escalier/core/reading';
 import { BadInput, type Command } from './command.ts';
 
 const FOLDER = fileURLToPath(new URL('../../demo/tunes', import.meta.url));
@@ -11,14 +11,8 @@ const RECORDER = instrument('soprano-recorder-baroque');
 const WHISTLE = instrument('tin-whistle-d');
 
 /** What a teacher chooses a tune by. */
-export interface LibraryEntry {
+export interface LibraryEntry extends Pick<Tune, 'title' | 'otherTitles' | 'composer' | 'source' | 'licence' | 'tags'> {
   readonly slug: string;
-  readonly title: string;
-  readonly otherTitles: readonly string[];
-  readonly composer: string;
-  readonly source: string;
-  readonly licence: string;
-  readonly tags: readonly string[];
   readonly notes: readonly string[];
   readonly elements: readonly string[];
   readonly signs: readonly string[];
@@ -71,7 +65,7 @@ function entryOf(slug: string, tune: Tune): LibraryEntry {
     notes: reading.notes.all.map((use) => use.name),
     elements: reading.elements.all.map((element) => element.id),
     signs: reading.signs.all.map((sign) => sign.id),
-    metre: `${first!.metre.count}/${first!.metre.unit}`,
+    metre: metreText(first!.metre),
     key: reading.keySignature.name,
     mode: first!.key.mode,
     bars: reading.form.allBars,
@@ -83,18 +77,13 @@ function entryOf(slug: string, tune: Tune): LibraryEntry {
     pickup: first!.number === 0,
     parts: tune.parts.length,
     entries: tune.bars.flatMap((bar) => (bar.entry === null ? [] : [bar.number])),
-    words: hasAny(tune, (event) => event.kind === 'note' && event.syllables.length > 0),
-    chords: hasAny(tune, (event) => event.chordSymbol !== null),
-    difficulty: { recorder: difficultyOn(tune, RECORDER), whistle: difficultyOn(tune, WHISTLE) },
+    words: hasWords(tune),
+    chords: tune.parts[0].bars.some((bar) => bar.some((event) => event.chordSymbol !== null)),
+    difficulty: { recorder: difficultyIn(reading), whistle: difficultyIn(readTune(tune, WHISTLE, NOTHING_KNOWN)) },
   };
 }
 
-function hasAny(tune: Tune, is: (event: TuneEvent) => boolean): boolean {
-  return tune.parts[0].bars.some((bar) => bar.some(is));
-}
-
-function difficultyOn(tune: Tune, on: Instrument): number | null {
-  const { unplayable, difficulty } = readTune(tune, on, NOTHING_KNOWN);
+function difficultyIn({ unplayable, difficulty }: Reading): number | null {
   return unplayable.length > 0 ? null : difficulty.total;
 }
 

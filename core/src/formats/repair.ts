@@ -2,12 +2,12 @@ import {
   eventsLength,
   equal,
   irregularBars,
-  samePitch,
-  type Bar,
+  looseTies,
+  lostJump,
+  type Note,
   type Part,
   type Tune,
   type TuneDraft,
-  type TuneEvent,
 } from '../music/index.ts';
 import type { Notice } from './notice.ts';
 
@@ -31,8 +31,11 @@ export function repaired(draft: TuneDraft): Repaired {
   return { draft: { ...draft, bars: withoutLostJumps(draft.bars, leftOut), parts }, leftOut };
 }
 
-/** One notice that names the bars which are shorter or longer than their time signature; none where all are full. */
-export function irregularNotice(tune: Tune): readonly Notice[] {
+/**
+ * One notice that names the bars which are shorter or longer than their time signature, with the index of the first; none
+ * where all are full.
+ */
+export function irregularNotice(tune: Tune): readonly (Notice & { readonly barIndex: number })[] {
   const bars = irregularBars(tune);
   const [first, ...others] = bars;
   if (first === undefined) return [];
@@ -40,7 +43,7 @@ export function irregularNotice(tune: Tune): readonly Notice[] {
     others.length === 0
       ? `${first.message} It is kept as it is.`
       : `Bars ${inWords(bars.map(({ bar }) => bar ?? 0))} do not hold what their time signature asks for: they are kept as they are.`;
-  return [{ bar: first.bar, message }];
+  return [{ bar: first.bar, message, barIndex: first.index ?? 0 }];
 }
 
 function inWords(numbers: readonly number[]): string {
@@ -59,29 +62,19 @@ function fits(part: Part, lead: Part, leftOut: LeftOut[]): boolean {
 }
 
 function untied(part: Part, leftOut: LeftOut[]): Part {
-  const bars = part.bars.map((events, barIndex) =>
-    events.map((event, index): TuneEvent => {
-      if (event.kind === 'rest' || !event.tied) return event;
-      const next = events[index + 1] ?? part.bars.slice(barIndex + 1).find((each) => each.length > 0)?.[0];
-      if (next?.kind === 'note' && samePitch(next.pitch, event.pitch)) return event;
-      leftOut.push({ barIndex, message: 'a tie that leads to no note of the same pitch' });
-      return { ...event, tied: false };
-    }),
-  );
+  const bars = part.bars.map((events) => [...events]);
+  for (const { barIndex, eventIndex } of looseTies(part)) {
+    bars[barIndex]![eventIndex] = { ...(bars[barIndex]![eventIndex] as Note), tied: false };
+    leftOut.push({ barIndex, message: 'a tie that leads to no note of the same pitch' });
+  }
   return { ...part, bars };
 }
 
-function withoutLostJumps(bars: readonly Omit<Bar, 'number'>[], leftOut: LeftOut[]): readonly Omit<Bar, 'number'>[] {
-  const has = (is: (bar: Omit<Bar, 'number'>) => boolean): boolean => bars.some(is);
+function withoutLostJumps(bars: TuneDraft['bars'], leftOut: LeftOut[]): TuneDraft['bars'] {
   return bars.map((bar, barIndex) => {
-    const { jump } = bar;
-    const isLost =
-      jump !== null &&
-      ((jump.startsWith('D.S.') && !has((each) => each.segno)) ||
-        (jump.endsWith('fine') && !has((each) => each.fine)) ||
-        (jump.endsWith('coda') && !(has((each) => each.toCoda) && has((each) => each.coda))));
-    if (!isLost) return bar;
-    leftOut.push({ barIndex, message: `"${jump}", for there is no place to go to` });
+    const reason = lostJump(bars, bar.jump);
+    if (reason === null) return bar;
+    leftOut.push({ barIndex, message: reason });
     return { ...bar, jump: null };
   });
 }

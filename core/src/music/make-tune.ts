@@ -137,28 +137,36 @@ function partLengthProblems(bars: readonly Bar[], lengths: readonly Rational[], 
 }
 
 function tieProblems(bars: readonly Bar[], part: Part): TuneProblem[] {
-  const placed = part.bars.flatMap((events, index) =>
-    events.map((event) => ({ event, bar: index, number: bars[index]!.number })),
+  return looseTies(part).map(({ barIndex }) => {
+    const { number } = bars[barIndex]!;
+    return { bar: number, index: barIndex, message: `In bar ${number} a tie does not lead to the same note.` };
+  });
+}
+
+/** Where notes of a part are tied to no note of the same pitch. */
+export function looseTies(part: Part): readonly { readonly barIndex: number; readonly eventIndex: number }[] {
+  const placed = part.bars.flatMap((events, barIndex) =>
+    events.map((event, eventIndex) => ({ event, barIndex, eventIndex })),
   );
-  return placed.flatMap(({ event, number, bar }, index) => {
+  return placed.flatMap(({ event, barIndex, eventIndex }, index) => {
     if (event.kind === 'rest' || !event.tied) return [];
     const next = placed[index + 1]?.event;
-    if (next?.kind === 'note' && samePitch(next.pitch, event.pitch)) return [];
-    return [{ bar: number, index: bar, message: `In bar ${number} a tie does not lead to the same note.` }];
+    return next?.kind === 'note' && samePitch(next.pitch, event.pitch) ? [] : [{ barIndex, eventIndex }];
   });
 }
 
 function repeatProblems(bars: readonly Bar[]): TuneProblem[] {
-  const problems: TuneProblem[] = [];
-  const has = (sign: (bar: Bar) => boolean): boolean => bars.some(sign);
-  for (const bar of bars) {
-    const note = (message: string): number =>
-      problems.push({ bar: bar.number, message: `Bar ${bar.number}: ${message}` });
-    if (bar.jump?.startsWith('D.S.') && !has((other) => other.segno)) note('D.S. without a segno sign to go back to.');
-    if (bar.jump?.endsWith('fine') && !has((other) => other.fine)) note(`${bar.jump} without a fine.`);
-    if (bar.jump?.endsWith('coda') && !(has((other) => other.toCoda) && has((other) => other.coda))) {
-      note(`${bar.jump} without "to coda" and a coda.`);
-    }
-  }
-  return problems;
+  return bars.flatMap((bar) => {
+    const reason = lostJump(bars, bar.jump);
+    return reason === null ? [] : [{ bar: bar.number, message: `Bar ${bar.number}: ${reason}.` }];
+  });
+}
+
+/** Why a jump leads nowhere, in words; null where it leads somewhere, or there is none. */
+export function lostJump(bars: readonly Omit<Bar, 'number'>[], jump: Bar['jump']): string | null {
+  const has = (sign: 'segno' | 'fine' | 'toCoda' | 'coda'): boolean => bars.some((bar) => bar[sign]);
+  if (jump?.startsWith('D.S.') === true && !has('segno')) return 'D.S. without a segno sign to go back to';
+  if (jump?.endsWith('fine') === true && !has('fine')) return `${jump} without a fine`;
+  const lacksCoda = jump?.endsWith('coda') === true && !(has('toCoda') && has('coda'));
+  return lacksCoda ? `${jump} without "to coda" and a coda` : null;
 }

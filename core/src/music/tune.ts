@@ -110,6 +110,11 @@ export interface Tune {
   readonly parts: readonly [Part, ...Part[]];
 }
 
+/** Whether anything is sung to it. */
+export function hasWords({ parts }: Pick<Tune, 'parts'>): boolean {
+  return parts[0].bars.some((bar) => bar.some((event) => event.kind === 'note' && event.syllables.length > 0));
+}
+
 export const PLAIN_BAR: Omit<Bar, 'number' | 'key' | 'metre'> = {
   repeatStart: false,
   timesPlayed: 1,

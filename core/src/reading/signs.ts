@@ -1,4 +1,4 @@
-import { sameKey, sameMetre, type Bar, type Tune, type TuneEvent } from '../music/index.ts';
+import { metreText, sameKey, sameMetre, type Bar, type Tune, type TuneEvent } from '../music/index.ts';
 import { accidentalIn } from './accidentals.ts';
 
 /** A sign on the sheet that a class has to be able to read. */
@@ -24,9 +24,7 @@ export function signsOf(tune: Tune): readonly Sign[] {
 
 function frameSigns(bar: Bar, before: Bar | undefined): string[] {
   return [
-    ...(before === undefined || !sameMetre(bar.metre, before.metre)
-      ? [`metre ${bar.metre.count}/${bar.metre.unit}`]
-      : []),
+    ...(before === undefined || !sameMetre(bar.metre, before.metre) ? [`metre ${metreText(bar.metre)}`] : []),
     ...((before === undefined || !sameKey(bar.key, before.key)) && bar.key.fifths !== 0
       ? [`key ${bar.key.fifths}`]
       : []),

@@ -30,10 +30,7 @@ async function loadSamples(family: Family): Promise<Samples> {
     buffer.copyToChannel(samples, 0);
     return buffer;
   };
-  if (family === 'whistle')
-    return new Map(
-      WHISTLE_MIDI.map((midi) => [midi, bufferOf(whistleTone(midi, RATE, LONGEST_NOTE, () => Math.random()))] as const),
-    );
+  if (family === 'whistle') return whistleSamples(bufferOf);
   const files = Object.entries(FILES).flatMap(([path, url]) => {
     const match = /\/(\w+)-(\d+)\.flac$/.exec(path);
     return match?.[1] === family ? [[Number(match[2]), url] as const] : [];
@@ -48,4 +45,14 @@ async function loadSamples(family: Family): Promise<Samples> {
       }),
     ),
   );
+}
+
+/** Made one after the other, so that the page answers between them. */
+async function whistleSamples(bufferOf: (samples: Float32Array<ArrayBuffer>) => AudioBuffer): Promise<Samples> {
+  const tones = new Map<number, AudioBuffer>();
+  for (const midi of WHISTLE_MIDI) {
+    tones.set(midi, bufferOf(whistleTone(midi, RATE, LONGEST_NOTE, () => Math.random())));
+    await new Promise((done) => setTimeout(done));
+  }
+  return tones;
 }

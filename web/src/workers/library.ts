@@ -1,5 +1,6 @@
 import { readAbc } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
+import { hasWords, metreText, type Tune } from '@escalier/core/music';
 import { readTune, type Knowledge } from '@escalier/core/reading';
 
 export interface StoredTune {
@@ -12,12 +13,9 @@ export interface StoredTune {
 }
 
 /** A tune of the library as one class would meet it. */
-export interface LibraryRow {
+export interface LibraryRow extends Pick<Tune, 'otherTitles' | 'composer' | 'tags'> {
   readonly id: string;
   readonly title: string;
-  readonly otherTitles: readonly string[];
-  readonly composer: string;
-  readonly tags: readonly string[];
   readonly metre: string;
   readonly key: string;
   readonly bars: number;
@@ -45,14 +43,13 @@ export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge)
     best !== undefined &&
     best.shift !== 0 &&
     (best.newNotes.length < reading.notes.new.length || reading.unplayable.length > 0);
-  const { count, unit } = tune.bars[0]!.metre;
   return {
     id: stored.id,
     title: stored.title,
     otherTitles: tune.otherTitles,
     composer: tune.composer,
     tags: tune.tags,
-    metre: `${count}/${unit}`,
+    metre: metreText(tune.bars[0]!.metre),
     key: reading.keySignature.name,
     bars: reading.form.allBars,
     learnBars: reading.form.distinctBars,
@@ -62,9 +59,7 @@ export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge)
     unplayable: reading.unplayable.map((use) => use.name),
     difficulty: reading.difficulty.total,
     better: isBetter ? { shift: best.shift, key: best.key, newNotes: best.newNotes } : null,
-    hasWords: tune.parts[0].bars.some((bar) =>
-      bar.some((event) => event.kind === 'note' && event.syllables.length > 0),
-    ),
+    hasWords: hasWords(tune),
     isDuet: tune.parts.length > 1,
     onStaircase: stored.onStaircase,
     archived: stored.archived,

@@ -21,6 +21,7 @@ import {
 } from '@escalier/core/instruments';
 import {
   failure,
+  hasWords,
   countTune,
   pitchName,
   success,
@@ -110,9 +111,7 @@ function read(source: TuneSource, known: Knowledge, breathSeconds: number): Resu
     source: tune.source,
     licence: tune.licence,
     key: tune.bars[0]!.key,
-    hasWords: tune.parts[0].bars.some((bar) =>
-      bar.some((event) => event.kind === 'note' && event.syllables.length > 0),
-    ),
+    hasWords: hasWords(tune),
     newNoteIds: notes.filter(([, name]) => newNames.has(name)).map(([id]) => id),
     printedBreathIds: tune.parts[0].bars.flatMap((events, barIndex) =>
       events.flatMap((event, index) => (event.breath ? [eventId(0, barIndex, index)] : [])),

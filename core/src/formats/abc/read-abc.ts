@@ -51,13 +51,9 @@ export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTun
     if (parsed === null) return whole('The ABC of this tune cannot be understood.');
     const read = tuneOf(parsed, new SourceText(source, linesIn(text.slice(0, start))), options);
     if (!read.ok) return read;
-    const tunes = starts.map((at, index) => titleIn(text.slice(at, starts[index + 1])));
+    const tunes = starts.map((at, index) => fieldsInHead(text.slice(at, starts[index + 1]), 'T')[0] ?? 'Untitled');
     return success({ ...read.value, tunes, leftOut: [...read.value.leftOut, ...moreTunes(tunes, chosen)] });
   });
-}
-
-function titleIn(tune: string): string {
-  return /^T:\s*(.*)$/m.exec(tune)?.[1]?.trim() ?? 'Untitled';
 }
 
 /** abcjs throws on a few texts that no musician would write. */
@@ -101,7 +97,7 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   if (melody === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
   const { draft, leftOut: unfit } = repaired({
     ...headOf(parsed),
-    otherTitles: otherTitles(source.source),
+    otherTitles: fieldsInHead(source.source, 'T').slice(1),
     bars: melody.bars,
     parts: chosen.value.take.map((index): Part => ({ name: partName(index), bars: voices[index]!.events })),
   });
@@ -111,10 +107,11 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
     const bar = made.value.bars[barIndex]?.number ?? null;
     return { bar, message: `Left out: ${message}.`, at: source.placeOf(melody.starts[barIndex] ?? 0) };
   });
-  const irregular = irregularNotice(made.value).map((notice) => {
-    const barIndex = made.value.bars.findIndex((bar) => bar.number === notice.bar);
-    return { ...notice, at: source.placeOf(melody.starts[barIndex] ?? 0) };
-  });
+  const irregular = irregularNotice(made.value).map(({ bar, message, barIndex }): Notice => ({
+    bar,
+    message,
+    at: source.placeOf(melody.starts[barIndex] ?? 0),
+  }));
   const leftOut = [
     ...irregular,
     ...notices,
@@ -141,10 +138,10 @@ function headOf({
   };
 }
 
-/** Further T: lines of the head. */
-function otherTitles(text: string): readonly string[] {
-  const head = text.slice(0, Math.max(0, text.search(/^K:/m)));
-  return [...head.matchAll(/^T:(.*)$/gm)].slice(1).flatMap(([, title]) => title!.trim() || []);
+/** What the lines of a field say in the head of a tune, which ends with its key. */
+function fieldsInHead(tune: string, field: 'T' | 'P'): readonly string[] {
+  const head = tune.slice(0, Math.max(0, tune.search(/^K:/m)));
+  return [...head.matchAll(new RegExp(`^${field}:(.*)$`, 'gm'))].flatMap(([, text]) => text!.trim() || []);
 }
 
 function partName(index: number): string {
@@ -213,10 +210,10 @@ function lostWords(words: Words, source: SourceText): Notice[] {
 
 /** "P:AABA" in the head: in which order the sections are played. */
 function orderOfParts({ source }: SourceText): Notice[] {
-  const order = /^P:\s*(\S.*)$/m.exec(source.slice(0, Math.max(0, source.search(/^K:/m))))?.[1];
-  return order === undefined
-    ? []
-    : [{ bar: null, message: `Left out: the order of the parts, ${order.trim()}; they are read as they stand.` }];
+  return fieldsInHead(source, 'P').map((order) => ({
+    bar: null,
+    message: `Left out: the order of the parts, ${order}; they are read as they stand.`,
+  }));
 }
 
 function moreTunes(tunes: readonly string[], chosen: number): Notice[] {

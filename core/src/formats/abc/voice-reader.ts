@@ -208,8 +208,7 @@ export class VoiceReader {
   }
 
   #pitchOf(abcPitch: AbcPitch): Pitch {
-    const letter = LETTERS[((abcPitch.pitch % 7) + 7) % 7]!;
-    const octave = 4 + Math.floor(abcPitch.pitch / 7);
+    const { letter, octave } = staffPlaceOf(abcPitch);
     const written = ACCIDENTALS[abcPitch.accidental ?? ''];
     if (written !== undefined) this.#accidentals.set(abcPitch.pitch, written);
     const alter = this.#accidentals.get(abcPitch.pitch) ?? keyAlter(this.#key, letter);
@@ -217,10 +216,10 @@ export class VoiceReader {
   }
 
   /** A sign on a grace note holds for it alone. */
-  #graceOf({ pitch, accidental }: AbcPitch): Pitch {
-    const letter = LETTERS[((pitch % 7) + 7) % 7]!;
-    const alter = ACCIDENTALS[accidental ?? ''] ?? this.#accidentals.get(pitch) ?? keyAlter(this.#key, letter);
-    return { letter, alter, octave: 4 + Math.floor(pitch / 7) };
+  #graceOf(abcPitch: AbcPitch): Pitch {
+    const { letter, octave } = staffPlaceOf(abcPitch);
+    const inBar = this.#accidentals.get(abcPitch.pitch) ?? keyAlter(this.#key, letter);
+    return { letter, octave, alter: ACCIDENTALS[abcPitch.accidental ?? ''] ?? inBar };
   }
 
   #readBarLine(element: AbcBarElement): void {
@@ -256,6 +255,11 @@ export class VoiceReader {
     this.#times = null;
     this.#accidentals.clear();
   }
+}
+
+/** abcjs counts the places of the staff from middle C. */
+function staffPlaceOf({ pitch }: AbcPitch): Pick<Pitch, 'letter' | 'octave'> {
+  return { letter: LETTERS[((pitch % 7) + 7) % 7]!, octave: 4 + Math.floor(pitch / 7) };
 }
 
 function tupletOf(element: AbcNoteElement): Tuplet {

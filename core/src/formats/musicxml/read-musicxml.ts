@@ -86,7 +86,7 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
   return success({
     tune: made.value,
     leftOut: shortened([
-      ...irregularNotice(made.value),
+      ...irregularNotice(made.value).map(({ bar, message }) => ({ bar, message })),
       ...(moved === null ? [] : [{ bar: null, message: moved }]),
       ...notices.map(({ barIndex, message }): Notice => ({
         bar: numberOf(barIndex),
