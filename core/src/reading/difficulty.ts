@@ -3,7 +3,7 @@ import { byHeight, midiNumber, toNumber, type Tempo, type Tune } from '../music/
 import type { Breath } from './breaths.ts';
 import type { RhythmElement } from './elements.ts';
 import type { Form } from './form.ts';
-import { hardToGet } from './hard-to-get.ts';
+import { fingersDown, hardToGet } from './hard-to-get.ts';
 import type { NoteUse } from './notes.ts';
 import { secondsOfWhole, type PlayedMove } from './played.ts';
 
@@ -84,13 +84,16 @@ function movePart(played: readonly PlayedMove[]): number {
 
 /** A note that is hard to get is so each time, but less than when it was new. */
 const HARD_TO_GET = 0.5;
+/** For each finger that is down on the note with the most: a beginner's hand is full with two. */
+const FINGER_DOWN = 0.3;
 
 function reachPart(notes: readonly NoteUse[], on: Instrument): number {
   const sorted = notes.map((use) => use.pitch).toSorted(byHeight);
   const [low, high] = [sorted[0], sorted.at(-1)];
   const semitones = low === undefined || high === undefined ? 0 : midiNumber(high) - midiNumber(low);
   const hard = notes.reduce((sum, use) => sum + hardToGet(on, use.pitch), 0);
-  return round(0.3 * notes.length + 0.12 * semitones + HARD_TO_GET * hard);
+  const down = Math.max(0, ...notes.map((use) => fingersDown(on, use.pitch)));
+  return round(0.3 * notes.length + 0.12 * semitones + HARD_TO_GET * hard + FINGER_DOWN * down);
 }
 
 function breathPart({ tune, tempo, breaths }: Known): number {

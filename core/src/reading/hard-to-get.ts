@@ -21,3 +21,8 @@ export function hardToGet(on: Instrument, note: Pitch): number {
     (thumb === 'open' ? NEW_NOTE.thumbOff : 0)
   );
 }
+
+/** How many holes the first fingering of a note closes; 0 for a note that the instrument has not. */
+export function fingersDown(on: Instrument, note: Pitch): number {
+  return fingeringsOf(on, note)[0]?.holes.filter((state) => state !== 'open').length ?? 0;
+}

@@ -172,6 +172,12 @@ describe('difficulty', () => {
     expect(read('B A G2|]', undefined, knowing('B4', 'A4', 'G4')).difficulty.total).toBeLessThan(total('B A G2|]'));
   });
 
+  it('asks more of a beginner where more holes have to seal', () => {
+    const hard = (music: string): number => read(music, 'M:4/4\nL:1/4\nK:C').difficulty.total;
+    expect(hard('B2 B2|B4|]')).toBeLessThan(hard('D2 D2|D4|]'));
+    expect(hard('D2 D2|D4|]')).toBeLessThan(hard('C2 C2|C4|]'));
+  });
+
   it('changes under transposition only by fingers and key', () => {
     const there = transposeTune(tune('G A B A|G4|]'), shiftFor({ fifths: 1, mode: 'major' }, -2)!.shift)!;
     const [a, b] = [read('G A B A|G4|]'), readTune(there, recorder, NOTHING_KNOWN)];

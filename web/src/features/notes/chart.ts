@@ -53,7 +53,7 @@ export function differences(
 export const HEAT = [
   { upTo: 1.25, label: 'easy' },
   { upTo: 2.3, label: 'needs care' },
-  { upTo: 3.5, label: 'hard' },
+  { upTo: 4.2, label: 'hard' },
   { upTo: Infinity, label: 'very hard' },
 ] as const;
 
