@@ -96,7 +96,7 @@ function inWords(reading: Reading): string {
     `Learn ${form.distinctBars} bars of ${form.allBars}: ${form.learnBars.join(', ')}; lines ${form.lines.map((line) => line.letter).join(' ')}`,
     ...reading.hardSpots.map(
       (spot) =>
-        `Hard: bars ${spot.bars.join(' to ')}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
+        `Hard: ${barsWords(spot.bars)}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
     ),
     `Breathe after ${reading.breaths.map((breath) => `bar ${breath.afterBar} beat ${breath.afterBeat}`).join(', ') || 'the end only'}`,
     ...reading.keys
@@ -109,4 +109,8 @@ function inWords(reading: Reading): string {
   for (const clash of duet?.clashes ?? [])
     lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${intervalWords(clash.semitones)}`);
   return lines.join('\n');
+}
+
+function barsWords([first, last]: readonly [number, number]): string {
+  return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }

@@ -27,6 +27,7 @@ import {
   type AskedWith,
 } from './features/sign-in/index.ts';
 import { termRoutes } from './features/terms/index.ts';
+import { tuneUseRoutes } from './features/tune-use/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
 import { batched } from './platform/batched.ts';
 import { atMost, BODY } from './platform/body.ts';
@@ -101,6 +102,7 @@ function apiRoutes(options: AppOptions) {
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)
     .route('/tunes', tuneRoutes)
+    .route('/tunes', tuneUseRoutes)
     .all('*', () => {
       throw notFound('address');
     });

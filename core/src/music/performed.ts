@@ -1,5 +1,5 @@
 import type { Pitch } from './pitch.ts';
-import { add, ZERO, type Rational } from './rational.ts';
+import { add, compare, divide, multiply, rational, subtract, ZERO, type Rational } from './rational.ts';
 import type { Note, Tune } from './tune.ts';
 import { performanceOrder } from './unfold.ts';
 import { valueLength } from './value.ts';
@@ -45,4 +45,23 @@ export function performedNotes(tune: Tune, partIndex = 0): readonly PerformedNot
     }
   }
   return played;
+}
+
+/** A grace note takes so much of its note, in whole notes. */
+const GRACE_LENGTH = rational(1, 32);
+
+/** A note as it is played, its grace notes first: they take their time from it, a fifth of it at the most. Times in whole notes. */
+export function withGraces(played: PerformedNote): readonly Pick<PerformedNote, 'pitch' | 'onset' | 'length'>[] {
+  const { grace } = played.note;
+  const most = divide(played.length, rational(5 * Math.max(1, grace.length)));
+  const short = compare(most, GRACE_LENGTH) < 0 ? most : GRACE_LENGTH;
+  const taken = multiply(short, rational(grace.length));
+  return [
+    ...grace.map((pitch, place) => ({
+      pitch,
+      onset: add(played.onset, multiply(short, rational(place))),
+      length: short,
+    })),
+    { pitch: played.pitch, onset: add(played.onset, taken), length: subtract(played.length, taken) },
+  ];
 }

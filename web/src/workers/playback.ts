@@ -11,6 +11,7 @@ import {
   toNumber,
   tonic,
   add,
+  withGraces,
   ZERO,
   type Rational,
   type Tempo,
@@ -52,9 +53,6 @@ export interface Playback {
   readonly drone: number;
 }
 
-/** A grace note takes so much of its note. */
-const GRACE_BEATS: Beats = 0.12;
-
 /** Everything that is to be heard, in performance order. */
 export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playback {
   const inBeats = (length: Rational): Beats => toNumber(length) / toNumber(tempo.beat);
@@ -75,17 +73,15 @@ export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playb
     now = end;
   }
   const notes = tune.parts.flatMap((_, part) =>
-    performedNotes(tune, part).flatMap((note): PlayedNote[] => {
-      const [start, beats] = [inBeats(note.onset), inBeats(note.length)];
-      const common = { id: eventId(part, note.barIndex, note.eventIndex), part };
-      const grace = note.note.grace.map((pitch) => midiNumber(pitch) + soundsAbove);
-      const short = Math.min(GRACE_BEATS, beats / (2 * Math.max(1, grace.length)));
-      const taken = short * grace.length;
-      return [
-        ...grace.map((midi, at) => ({ ...common, midi, start: start + at * short, beats: short })),
-        { ...common, midi: midiNumber(note.pitch) + soundsAbove, start: start + taken, beats: beats - taken },
-      ];
-    }),
+    performedNotes(tune, part).flatMap((note): readonly PlayedNote[] =>
+      withGraces(note).map(({ pitch, onset, length }) => ({
+        id: eventId(part, note.barIndex, note.eventIndex),
+        part,
+        midi: midiNumber(pitch) + soundsAbove,
+        start: inBeats(onset),
+        beats: inBeats(length),
+      })),
+    ),
   );
   return {
     perMinute: tempo.perMinute,

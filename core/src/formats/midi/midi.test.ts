@@ -1,8 +1,12 @@
 import fc from 'fast-check';
+import { parseMidi } from 'midi-file';
 import { describe, expect, it } from 'vitest';
 import { eventsLength, midiNumber, pitchName, rational, toNumber } from '../../music/index.ts';
+import { tuneOf } from '../../testing/index.ts';
 import { barsFromNotes } from './quantise.ts';
+import { readMidi } from './read-midi.ts';
 import { spelling } from './spelling.ts';
+import { writeMidi } from './write-midi.ts';
 
 describe('spelling', () => {
   it('follows the key', () => {
@@ -33,10 +37,11 @@ describe('spelling', () => {
 describe('quantising', () => {
   const pitchOf = (number: number) => spelling.pitchIn({ fifths: 0, mode: 'major' }, number);
   const bars = (...notes: (readonly [number, number, number])[]) =>
-    barsFromNotes(
-      notes.map(([number, start, end]) => ({ number, start, end })),
-      { metre: { count: 4, unit: 4 }, quarters: 4, pitchOf },
-    );
+    barsFromNotes([notes.map(([number, start, end]) => ({ number, start, end, grace: [] }))], {
+      metres: [{ at: 0, metre: { count: 4, unit: 4 } }],
+      quarters: 4,
+      pitchOf,
+    }).parts[0]!;
 
   it('snaps to semiquavers or to thirds, beat by beat', () => {
     const [bar] = bars([67, 0.02, 0.97], [69, 1.01, 1.34], [71, 1.35, 1.66], [72, 1.67, 2], [67, 2.01, 3.96]);
@@ -60,10 +65,55 @@ describe('quantising', () => {
       fc.property(fc.array(anyNote, { minLength: 1, maxLength: 20 }), (list) => {
         const notes = list
           .toSorted((a, b) => a[1] - b[1])
-          .map(([number, start, length]) => ({ number, start, end: start + length }));
-        const found = barsFromNotes(notes, { metre: { count: 3, unit: 4 }, quarters: 12, pitchOf });
-        for (const bar of found) expect(eventsLength(bar)).toEqual(rational(3, 4));
+          .map(([number, start, length]) => ({ number, start, end: start + length, grace: [] }));
+        const metres = [{ at: 0, metre: { count: 3, unit: 4 } }];
+        const [found] = barsFromNotes([notes], { metres, quarters: 12, pitchOf }).parts;
+        for (const bar of found!) expect(eventsLength(bar)).toEqual(rational(3, 4));
       }),
     );
+  });
+});
+
+describe('a file out and in again', () => {
+  const tune = (body: string) => tuneOf(`X:1\nT:T\nM:4/4\nL:1/4\nQ:1/4=60\nK:G\n${body}\n`);
+  const again = (body: string) => {
+    const read = readMidi(writeMidi(tune(body)));
+    if (!read.ok) throw new Error(read.error.map(({ message }) => message).join(' '));
+    return read.value;
+  };
+
+  it('keeps changes of the time signature', () => {
+    const { tune: read, leftOut } = again('G4|[M:3/4]A3|B2 A|[M:2/4]G2|]');
+    expect(read.bars.map(({ metre }) => metre.count)).toEqual([4, 3, 3, 2]);
+    expect(read.parts[0].bars.map((bar) => toNumber(eventsLength(bar)))).toEqual([1, 0.75, 0.75, 0.5]);
+    expect(leftOut).toEqual([]);
+  });
+
+  it('names a bar that a new time signature cuts short', () => {
+    const { tune: read, leftOut } = again('G4|A B|[M:3/4]G3|]');
+    expect(read.bars.map(({ metre }) => metre.count)).toEqual([4, 4, 3]);
+    expect(leftOut).toMatchObject([{ bar: 2 }]);
+  });
+
+  it('keeps grace notes', () => {
+    expect(again('{ab}g2 {c}g2|G2 A2|]').tune.parts[0].bars[0]).toMatchObject([
+      { pitch: { letter: 'G' }, grace: [{ letter: 'A' }, { letter: 'B' }] },
+      { pitch: { letter: 'G' }, grace: [{ letter: 'C' }] },
+    ]);
+  });
+
+  it('plays grace notes short, out of their note', () => {
+    const { tracks } = parseMidi(writeMidi(tune('{ab}g2 g2|]')));
+    let now = 0;
+    const starts = tracks[1]!.flatMap((event) => {
+      now += event.deltaTime;
+      return event.type === 'noteOn' ? [[event.noteNumber, now]] : [];
+    });
+    expect(starts).toEqual([
+      [81, 0],
+      [83, 60],
+      [79, 120],
+      [79, 960],
+    ]);
   });
 });

@@ -8,7 +8,6 @@ import {
   PLAIN_REST,
   rational,
   subtract,
-  toNumber,
   valueOfLength,
   valuesOfLength,
   divide,
@@ -25,11 +24,27 @@ export interface MidiNote {
   readonly number: number;
   readonly start: number;
   readonly end: number;
+  /** Before it, from the time that it has. */
+  readonly grace: readonly number[];
+}
+
+/** A time signature and where it begins, in quarter notes. */
+export interface MetreAt {
+  readonly at: number;
+  readonly metre: Metre;
+}
+
+/** A bar's place in time, in whole notes. */
+export interface BarSlot {
+  readonly metre: Metre;
+  readonly from: Rational;
+  readonly to: Rational;
 }
 
 interface Grid {
-  readonly metre: Metre;
-  /** Length of the whole in quarter notes. */
+  /** The first begins at 0. */
+  readonly metres: readonly MetreAt[];
+  /** Length of the whole at least, in quarter notes. */
   readonly quarters: number;
   readonly pitchOf: (number: number) => Pitch;
 }
@@ -37,6 +52,7 @@ interface Grid {
 /** A note or a silence on the grid, in whole notes. */
 interface Span {
   readonly pitch: Pitch | null;
+  readonly grace: readonly Pitch[];
   readonly start: Rational;
   readonly end: Rational;
 }
@@ -44,9 +60,40 @@ interface Span {
 const QUARTER = rational(1, 4);
 const TRIPLET = { actual: 3, normal: 2 };
 
-/** Bars of written notes from sounding ones: each beat is divided into four or into three. */
-export function barsFromNotes(notes: readonly MidiNote[], grid: Grid): readonly (readonly TuneEvent[])[] {
-  const full = barLength(grid.metre);
+/** Bars of written notes from the sounding ones of each part: each beat is divided into four or into three. */
+export function barsFromNotes(
+  parts: readonly (readonly MidiNote[])[],
+  grid: Grid,
+): { readonly slots: readonly BarSlot[]; readonly parts: readonly (readonly (readonly TuneEvent[])[])[] } {
+  const spans = parts.map((notes) => spansOf(notes, grid.pitchOf));
+  const end = spans.reduce((last, part) => maximum(last, part.at(-1)?.end ?? ZERO), onGrid(grid.quarters));
+  const slots = barSlots(grid.metres, end);
+  return { slots, parts: spans.map((part) => slots.map((slot) => eventsIn(part, slot))) };
+}
+
+/** A time signature that comes inside a bar ends it there. */
+function barSlots(metres: readonly MetreAt[], end: Rational): readonly BarSlot[] {
+  const slots: BarSlot[] = [];
+  for (const [index, { metre }] of metres.entries()) {
+    const next = metres[index + 1];
+    const until = next === undefined ? null : onGrid(next.at);
+    let from = slots.at(-1)?.to ?? ZERO;
+    while (compare(from, until ?? end) < 0 && compare(from, end) < 0) {
+      const full = add(from, barLength(metre));
+      const to = until !== null && compare(until, full) < 0 ? until : full;
+      slots.push({ metre, from, to });
+      from = to;
+    }
+  }
+  return slots.length > 0 ? slots : [{ metre: metres[0]!.metre, from: ZERO, to: barLength(metres[0]!.metre) }];
+}
+
+/** From quarter notes to whole notes. */
+function onGrid(quarters: number): Rational {
+  return rational(Math.round(quarters * 4), 16);
+}
+
+function spansOf(notes: readonly MidiNote[], pitchOf: (number: number) => Pitch): readonly Span[] {
   const { snap, unitAt } = snapper(notes);
   const snapped = notes.map((note) => ({ note, start: snap(note.start), end: snap(note.end) }));
   const spans: Span[] = [];
@@ -56,17 +103,18 @@ export function barsFromNotes(notes: readonly MidiNote[], grid: Grid): readonly 
     const from = compare(start, now) < 0 ? now : start;
     const ends = next !== undefined && compare(end, next) > 0 ? next : end;
     const until = compare(ends, from) > 0 ? ends : add(from, unitAt(from));
-    if (compare(from, now) > 0) spans.push({ pitch: null, start: now, end: from });
-    spans.push({ pitch: grid.pitchOf(note.number), start: from, end: until });
+    if (compare(from, now) > 0) spans.push({ pitch: null, grace: [], start: now, end: from });
+    spans.push({ pitch: pitchOf(note.number), grace: note.grace.map(pitchOf), start: from, end: until });
     now = until;
   }
-  const lengthInBars = Math.ceil(toNumber(divide(maximum(now, snap(grid.quarters)), full)) - 1e-9);
-  const total = multiply(full, rational(Math.max(1, lengthInBars)));
-  if (compare(now, total) < 0) spans.push({ pitch: null, start: now, end: total });
-  return Array.from({ length: Math.max(1, lengthInBars) }, (_, bar) => {
-    const [from, to] = [multiply(full, rational(bar)), multiply(full, rational(bar + 1))];
-    return spans.flatMap((span) => eventsWithin(span, from, to));
-  });
+  return spans;
+}
+
+/** What sounds in a bar, and silence to its end. */
+function eventsIn(spans: readonly Span[], { from, to }: BarSlot): readonly TuneEvent[] {
+  const end = spans.at(-1)?.end ?? ZERO;
+  const silence = compare(end, to) < 0 ? [{ pitch: null, grace: [], start: end, end: to }] : [];
+  return [...spans, ...silence].flatMap((span) => eventsWithin(span, from, to));
 }
 
 function maximum(a: Rational, b: Rational): Rational {
@@ -96,9 +144,7 @@ function snapper(notes: readonly MidiNote[]): Snapper {
   };
   return {
     snap: (quarters) =>
-      isInThirds(Math.floor(quarters + 1e-6))
-        ? rational(Math.round(quarters * 3), 12)
-        : rational(Math.round(quarters * 4), 16),
+      isInThirds(Math.floor(quarters + 1e-6)) ? rational(Math.round(quarters * 3), 12) : onGrid(quarters),
     unitAt: (time) => (isInThirds(floor(divide(time, QUARTER))) ? rational(1, 12) : rational(1, 16)),
   };
 }
@@ -112,7 +158,8 @@ function eventsWithin(span: Span, from: Rational, to: Rational): TuneEvent[] {
   const goesOn = compare(span.end, to) > 0;
   return values.map((value, index): TuneEvent => {
     if (span.pitch === null) return { ...PLAIN_REST, value };
-    return { ...PLAIN_NOTE, pitch: span.pitch, value, tied: goesOn || index < values.length - 1 };
+    const grace = index === 0 && compare(start, span.start) === 0 ? span.grace : [];
+    return { ...PLAIN_NOTE, pitch: span.pitch, value, grace, tied: goesOn || index < values.length - 1 };
   });
 }
 

@@ -9,7 +9,6 @@ import {
   success,
   toNumber,
   type Key,
-  type Metre,
   type Part,
   type Result,
   type Tempo,
@@ -17,7 +16,8 @@ import {
 import { countable } from '../countable.ts';
 import type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune } from '../notice.ts';
 import { choosePart } from '../parts.ts';
-import { barsFromNotes, type MidiNote } from './quantise.ts';
+import { irregularNotice } from '../repair.ts';
+import { barsFromNotes, type MetreAt, type MidiNote } from './quantise.ts';
 import { spelling } from './spelling.ts';
 
 const PERCUSSION_CHANNEL = 9;
@@ -34,9 +34,9 @@ interface Track {
 interface Conductor {
   readonly title: string;
   readonly tempo: Tempo;
-  readonly metre: Metre;
+  /** From the start on; the first begins at 0. */
+  readonly metres: readonly MetreAt[];
   readonly key: Key | null;
-  readonly changes: boolean;
 }
 
 /** Reads a monophonic track of a MIDI file, rounding to semiquavers and triplets. Of chords the highest note stays. */
@@ -56,9 +56,9 @@ export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<R
   if (tracks.reduce((sum, track) => sum + track.notes.length, 0) > MOST_NOTES)
     return whole('The file is too long for one tune.');
   const conductor = conductorOf(timed.flat());
-  const full = toNumber(barLength(conductor.metre)) * 4;
+  const shortest = Math.min(...conductor.metres.map(({ metre }) => toNumber(barLength(metre)) * 4));
   const end = tracks.flatMap((track) => track.notes).reduce((last, note) => Math.max(last, note.end), 0);
-  if (end / full > MOST_BARS) return whole(`The tune has more than ${MOST_BARS} bars, pauses counted.`);
+  if (end / shortest > MOST_BARS) return whole(`The tune has more than ${MOST_BARS} bars, pauses counted.`);
   return countable(() => tracksToTune(tracks, conductor, options));
 }
 
@@ -80,7 +80,8 @@ function readTrack(events: readonly TimedEvent[]): Track {
     if (event.type === 'trackName' && name === '') name = event.text.trim();
     if ((event.type !== 'noteOn' && event.type !== 'noteOff') || event.channel === PERCUSSION_CHANNEL) continue;
     const start = open.get(event.noteNumber);
-    if (start !== undefined && event.at > start) notes.push({ number: event.noteNumber, start, end: event.at });
+    if (start !== undefined && event.at > start)
+      notes.push({ number: event.noteNumber, start, end: event.at, grace: [] });
     open.delete(event.noteNumber);
     if (event.type === 'noteOn' && event.velocity > 0) open.set(event.noteNumber, event.at);
   }
@@ -101,29 +102,45 @@ function monophonic(notes: readonly MidiNote[]): { readonly notes: readonly Midi
     if (last !== undefined && last.end > note.start) lead[lead.length - 1] = { ...last, end: note.start };
     lead.push(note);
   }
-  return { notes: lead, chords };
+  return { notes: withGraceNotes(lead), chords };
+}
+
+/** As long as this at most, in quarter notes, and followed at once by a longer one, a note is a grace note. */
+const GRACE_LONGEST = 0.126;
+const MOST_GRACE_NOTES = 3;
+
+function withGraceNotes(notes: readonly MidiNote[]): readonly MidiNote[] {
+  const kept: MidiNote[] = [];
+  let short: MidiNote[] = [];
+  for (const note of notes) {
+    const follows = short.length > 0 && note.start - short.at(-1)!.end < 0.01;
+    if (!follows) kept.push(...short.splice(0));
+    if (note.end - note.start <= GRACE_LONGEST && short.length < MOST_GRACE_NOTES) {
+      short.push(note);
+      continue;
+    }
+    kept.push({ ...note, start: short[0]?.start ?? note.start, grace: short.map(({ number }) => number) });
+    short = [];
+  }
+  return [...kept, ...short];
 }
 
 function conductorOf(events: readonly TimedEvent[]): Conductor {
   const of = <Type extends MidiEvent['type']>(type: Type) =>
     events.filter((event): event is Extract<TimedEvent, { type: Type }> => event.type === type);
-  const [tempo, metre, key] = [of('setTempo')[0], of('timeSignature'), of('keySignature')[0]];
-  const [first] = metre;
-  const usable =
-    first !== undefined &&
-    first.numerator >= 1 &&
-    first.numerator <= 24 &&
-    [1, 2, 4, 8, 16].includes(first.denominator);
+  const [tempo, key] = [of('setTempo')[0], of('keySignature')[0]];
+  const metres = of('timeSignature')
+    .filter(({ numerator, denominator }) => numerator >= 1 && numerator <= 24 && [1, 2, 4, 8, 16].includes(denominator))
+    .map(({ at, numerator, denominator }): MetreAt => ({ at, metre: { count: numerator, unit: denominator } }));
   const perMinute = tempo === undefined ? 120 : Math.round(60_000_000 / tempo.microsecondsPerBeat);
   return {
     title: of('trackName')[0]?.text.trim() ?? '',
     tempo: { beat: rational(1, 4), perMinute: Math.min(400, Math.max(10, perMinute)) },
-    metre: usable ? { count: first.numerator, unit: first.denominator } : { count: 4, unit: 4 },
+    metres: metres[0]?.at === 0 ? metres : [{ at: 0, metre: { count: 4, unit: 4 } }, ...metres],
     key:
       key === undefined || Math.abs(key.key) > 7
         ? null
         : { fifths: key.key, mode: key.scale === 1 ? 'minor' : 'major' },
-    changes: metre.some((each) => each.numerator !== first?.numerator || each.denominator !== first.denominator),
   };
 }
 
@@ -147,20 +164,17 @@ function tracksToTune(
   const taken = chosen.value.take.map((index) => sounding[index]!);
   const key = conductor.key ?? spelling.likelyKey(taken.flatMap((track) => track.notes.map((note) => note.number)));
   const length = Math.max(...taken.map((track) => track.notes.at(-1)!.end));
-  const parts = taken.map((track, place): Part => ({
-    name: offers[chosen.value.take[place]!]!.name,
-    bars: barsFromNotes(track.notes, {
-      metre: conductor.metre,
-      quarters: length,
-      pitchOf: (number) => spelling.pitchIn(key, number),
-    }),
-  }));
-  const bars = parts[0]!.bars.map((_, index) => ({
+  const written = barsFromNotes(
+    taken.map((track) => track.notes),
+    { metres: conductor.metres, quarters: length, pitchOf: (number) => spelling.pitchIn(key, number) },
+  );
+  const parts = written.parts.map((bars, place): Part => ({ name: offers[chosen.value.take[place]!]!.name, bars }));
+  const bars = written.slots.map(({ metre }, index) => ({
     ...PLAIN_BAR,
     key,
-    metre: conductor.metre,
-    lineEnd: index % 4 === 3 && index < parts[0]!.bars.length - 1,
-    barline: index === parts[0]!.bars.length - 1 ? ('final' as const) : ('single' as const),
+    metre,
+    lineEnd: index % 4 === 3 && index < written.slots.length - 1,
+    barline: index === written.slots.length - 1 ? ('final' as const) : ('single' as const),
   }));
   const made = makeTune({
     title: conductor.title === '' ? 'Untitled' : conductor.title,
@@ -175,14 +189,12 @@ function tracksToTune(
   });
   if (!made.ok) return made;
   const { value: tune } = made;
-  const leftOut = [...notices(taken, conductor), ...chosen.value.leftOut];
+  const irregular = irregularNotice(tune).map(({ bar, message }) => ({ bar, message }));
+  const leftOut = [...notices(taken), ...irregular, ...chosen.value.leftOut];
   return success({ tune, leftOut, parts: offers, tunes: [tune.title] });
 }
 
-function notices(taken: readonly Track[], conductor: Conductor): Notice[] {
+function notices(taken: readonly Track[]): Notice[] {
   const chords = taken.reduce((sum, track) => sum + track.chords, 0);
-  return [
-    ...(chords > 0 ? [{ bar: null, message: `Left out: ${chords} lower notes of chords.` }] : []),
-    ...(conductor.changes ? [{ bar: null, message: 'Left out: changes of the time signature.' }] : []),
-  ];
+  return chords > 0 ? [{ bar: null, message: `Left out: ${chords} lower notes of chords.` }] : [];
 }

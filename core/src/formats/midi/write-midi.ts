@@ -13,6 +13,7 @@ import {
   rational,
   subtract,
   toNumber,
+  withGraces,
   ZERO,
   type Key,
   type Metre,
@@ -132,14 +133,16 @@ function melody(tune: Tune, name: string, part: number, options: MidiOptions, st
     { at: 0, event: { type: 'programChange', channel: part, programNumber: options.program ?? 74 } },
   ];
   for (const played of performedNotes(tune, part)) {
-    const noteNumber = midiNumber(played.pitch) + (options.soundsAbove ?? 0);
     const at = start + ticks(played.onset);
-    const end = start + ticks(add(played.onset, played.length));
     const syllable = played.note.syllables[0];
     if (part === 0 && syllable !== undefined && syllable !== null)
       track.push(meta(at, 'lyrics', { text: syllable.text + (syllable.end === 'join' ? '-' : ' ') }));
-    track.push({ at, event: { type: 'noteOn', channel: part, noteNumber, velocity: 90 } });
-    track.push({ at: end, event: { type: 'noteOff', channel: part, noteNumber, velocity: 0 } });
+    for (const { pitch, onset, length } of withGraces(played)) {
+      const noteNumber = midiNumber(pitch) + (options.soundsAbove ?? 0);
+      const on = { type: 'noteOn', channel: part, noteNumber, velocity: 90 };
+      track.push({ at: start + ticks(onset), event: on });
+      track.push({ at: start + ticks(add(onset, length)), event: { ...on, type: 'noteOff', velocity: 0 } });
+    }
   }
   return track;
 }

@@ -1,7 +1,7 @@
 export { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './entities.ts';
 export { standingsOfClimbers, type Climber } from './kept-standings.ts';
 export { liveRecords, type LiveRecords } from './live.ts';
-export { blankReasons, toEvent, type ClassRecords, type EventRow } from './read-events.ts';
+export { blankReasons, resultsWithTune, toEvent, type ClassRecords, type EventRow } from './read-events.ts';
 export { hearingRoutes, recordRoutes } from './routes.ts';
 export type { Recorded } from './service.ts';
 export { liveStreams } from './streams.ts';

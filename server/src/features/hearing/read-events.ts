@@ -96,3 +96,11 @@ export async function classRecords(
 export async function blankReasons(em: EntityManager, pupilId: string): Promise<void> {
   await em.execute("update record_event set reason = '' where pupil_id = ? and reason <> ''", [pupilId]);
 }
+
+/** How many results of pupils name a tune. */
+export async function resultsWithTune(em: EntityManager, tuneId: string): Promise<number> {
+  const [counted] = await em.execute<{ count: string }[]>('select count(*) from record_event where tune_id = ?', [
+    tuneId,
+  ]);
+  return Number(counted!.count);
+}

@@ -7,7 +7,7 @@ import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
-import { addTune, changeTune, deleteTune, listTunes, oneTune, restoreTune, tuneUse } from './service.ts';
+import { addTune, changeTune, listTunes, oneTune, restoreTune } from './service.ts';
 
 const tuneInput = z.object({ abc: text('The tune as ABC.').max(MOST_ABC_CHARACTERS, 'The tune is too long.') });
 
@@ -22,12 +22,6 @@ export const tuneRoutes = new Hono<AppEnv>()
   .put('/:id', valid('param', idParam), valid('json', tuneInput.extend({ version })), async (c) => {
     return c.json(await changeTune(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
-  .delete('/:id', valid('param', idParam), async (c) => {
-    return c.json(await deleteTune(c.var.em, c.var.who, c.req.valid('param').id));
-  })
-  .get('/:id/use', valid('param', idParam), async (c) =>
-    c.json(await tuneUse(c.var.em, c.var.who, c.req.valid('param').id)),
-  )
   .post('/:id/restore', valid('param', idParam), async (c) =>
     c.json(await restoreTune(c.var.em, c.var.who, c.req.valid('param').id)),
   );

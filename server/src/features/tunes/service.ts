@@ -17,14 +17,6 @@ export interface TuneDto {
   readonly version: number;
 }
 
-/** What hangs on a tune. */
-export interface TuneUse {
-  readonly steps: readonly { readonly staircase: string; readonly position: number }[];
-  /** Results of pupils that name it. */
-  readonly results: number;
-  readonly archived: boolean;
-}
-
 /** @throws Problem 400 with the tune's first error when the text is no tune. */
 async function readTune(abc: string): Promise<ReadText> {
   const read = await reader.text(abc);
@@ -74,45 +66,6 @@ export async function changeTune(
     await noteChange(tx, who, id, `Tune “${read.title}” changed`);
   });
   return oneTune(em, who, id);
-}
-
-const STEPS = `
-select s.name as staircase, step.position from step join staircase s on s.id = step.staircase_id
-where step.tune_id = ? or exists (select 1 from step_tune t where t.step_id = step.id and t.tune_id = ?)
-order by s.name, step.position`;
-
-/** Where a tune is used. @throws Problem 404 when the school has no such tune. */
-export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Promise<TuneUse> {
-  const { archived } = await oneTune(em, who, id);
-  const steps = await em.execute<TuneUse['steps'][number][]>(STEPS, [id, id]);
-  const [counted] = await em.execute<{ count: string }[]>('select count(*) from record_event where tune_id = ?', [id]);
-  return { steps, results: Number(counted!.count), archived };
-}
-
-/**
- * Deletes a tune, or archives it when results name it.
- * @throws Problem 409 when it stands on a staircase, with where.
- */
-export async function deleteTune(
-  em: EntityManager,
-  who: SignedIn,
-  id: string,
-): Promise<{ readonly archived: boolean }> {
-  return em.transactional(async (tx) => {
-    // Nobody records a result with it meanwhile.
-    await tx.execute('select id from tune where id = ? for update', [id]);
-    const { title } = await oneTune(tx, who, id);
-    const { steps, results } = await tuneUse(tx, who, id);
-    if (steps.length > 0) {
-      const where = steps.map(({ staircase, position }) => `${staircase}, step ${position}`).join('; ');
-      throw new Problem(409, 'in-use', `“${title}” is on a staircase: remove it there first (${where}).`);
-    }
-    const archived = results > 0;
-    if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });
-    else await tx.nativeDelete(TuneEntity, { id });
-    await noteChange(tx, who, id, `Tune “${title}” ${archived ? 'archived' : 'deleted'}`);
-    return { archived };
-  });
 }
 
 /** Takes a tune out of the archive again. */

@@ -1,0 +1,2 @@
+export { tuneUseRoutes } from './routes.ts';
+export type { TuneUse } from './service.ts';

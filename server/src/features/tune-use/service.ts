@@ -1,0 +1,47 @@
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { Problem } from '../../platform/problem.ts';
+import { noteChange } from '../changes/index.ts';
+import { resultsWithTune } from '../hearing/index.ts';
+import { stepsWithTune, type StepPlace } from '../staircase/index.ts';
+import { oneTune, TuneEntity } from '../tunes/index.ts';
+
+/** What hangs on a tune. */
+export interface TuneUse {
+  readonly steps: readonly StepPlace[];
+  /** Results of pupils that name it. */
+  readonly results: number;
+  readonly archived: boolean;
+}
+
+/** Where a tune is used. @throws Problem 404 when the school has no such tune. */
+export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Promise<TuneUse> {
+  const { archived } = await oneTune(em, who, id);
+  return { steps: await stepsWithTune(em, id), results: await resultsWithTune(em, id), archived };
+}
+
+/**
+ * Deletes a tune, or archives it when results name it.
+ * @throws Problem 409 when it stands on a staircase, with where.
+ */
+export async function deleteTune(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+): Promise<{ readonly archived: boolean }> {
+  return em.transactional(async (tx) => {
+    // Nobody records a result with it meanwhile.
+    await tx.execute('select id from tune where id = ? for update', [id]);
+    const { title } = await oneTune(tx, who, id);
+    const { steps, results } = await tuneUse(tx, who, id);
+    if (steps.length > 0) {
+      const where = steps.map(({ staircase, position }) => `${staircase}, step ${position}`).join('; ');
+      throw new Problem(409, 'in-use', `“${title}” is on a staircase: remove it there first (${where}).`);
+    }
+    const archived = results > 0;
+    if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });
+    else await tx.nativeDelete(TuneEntity, { id });
+    await noteChange(tx, who, id, `Tune “${title}” ${archived ? 'archived' : 'deleted'}`);
+    return { archived };
+  });
+}
