@@ -8,8 +8,19 @@ import { fingering } from './fingering.ts';
 import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
+import { staircase } from './staircase.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = { agree, bare, convert, echo, fingering, library, move, read };
+const COMMANDS: Readonly<Record<string, Command>> = {
+  agree,
+  bare,
+  convert,
+  echo,
+  fingering,
+  library,
+  move,
+  read,
+  staircase,
+};
 
 function help(): string {
   const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);

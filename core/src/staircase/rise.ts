@@ -1,7 +1,3 @@
-import type { Instrument } from '../instruments/index.ts';
-import type { Tune } from '../music/index.ts';
-import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN, readTune, type Reading } from '../reading/index.ts';
-
 /**
  * How much harder a step is than what the class had before: a sum of what is new, each part shown.
  * A consolidation step brings nothing new and still rises a little, because it is another tune to learn.
@@ -20,34 +16,36 @@ export interface RisePart {
 /** Points for each new thing. A new move counts by its cost: B to A is 1. */
 export const RISE_POINTS = { tune: 1, note: 2, moveCost: 0.3, element: 1, sign: 0.5 } as const;
 
-export interface StepReading {
-  readonly reading: Reading;
-  readonly rise: Rise;
+/** The total of a rise, without its parts. @param moveCosts what all new moves cost together. */
+export function riseTotal(notes: number, moveCosts: number, elements: number, signs: number): number {
+  return toTenths(
+    RISE_POINTS.tune +
+      notes * RISE_POINTS.note +
+      toTenths(moveCosts * RISE_POINTS.moveCost) +
+      elements * RISE_POINTS.element +
+      signs * RISE_POINTS.sign,
+  );
 }
 
-/** Reads the tunes of a staircase in order, each for a class that has learned all before it. */
-export function readSteps(tunes: readonly Tune[], on: Instrument): readonly StepReading[] {
-  let known = NOTHING_KNOWN;
-  return tunes.map((tune) => {
-    const reading = readTune(tune, on, known);
-    known = joinKnowledge(known, knowledgeFrom(reading));
-    return { reading, rise: riseOf(reading) };
-  });
-}
-
-export function riseOf(reading: Reading): Rise {
-  const moves = reading.moves.new;
-  const moveCosts = moves.reduce((total, use) => total + use.move.cost, 0);
+/** @param news how many notes, rhythm elements and signs are new, and what each new move costs. */
+export function riseOf(news: {
+  readonly notes: number;
+  readonly elements: number;
+  readonly signs: number;
+  readonly moveCosts: readonly number[];
+}): Rise {
+  const moveCosts = news.moveCosts.reduce((total, cost) => total + cost, 0);
   const parts: readonly RisePart[] = [
     { of: 'tune', count: 1, points: RISE_POINTS.tune },
-    { of: 'notes', count: reading.notes.new.length, points: reading.notes.new.length * RISE_POINTS.note },
-    { of: 'moves', count: moves.length, points: round(moveCosts * RISE_POINTS.moveCost) },
-    { of: 'rhythm', count: reading.elements.new.length, points: reading.elements.new.length * RISE_POINTS.element },
-    { of: 'signs', count: reading.signs.new.length, points: reading.signs.new.length * RISE_POINTS.sign },
+    { of: 'notes', count: news.notes, points: news.notes * RISE_POINTS.note },
+    { of: 'moves', count: news.moveCosts.length, points: toTenths(moveCosts * RISE_POINTS.moveCost) },
+    { of: 'rhythm', count: news.elements, points: news.elements * RISE_POINTS.element },
+    { of: 'signs', count: news.signs, points: news.signs * RISE_POINTS.sign },
   ];
-  return { total: round(parts.reduce((total, part) => total + part.points, 0)), parts };
+  return { total: riseTotal(news.notes, moveCosts, news.elements, news.signs), parts };
 }
 
-function round(points: number): number {
+/** Points are shown with one decimal, and added as they are shown. */
+export function toTenths(points: number): number {
   return Math.round(points * 10) / 10;
 }

@@ -1,9 +1,9 @@
 import type { LocalDate, ReadHolidays } from '@escalier/core/calendar';
 import { failure, type Result } from '@escalier/core/music';
-import type { JobName, Jobs, ReadStep, ReadText } from './jobs.ts';
+import type { JobName, Jobs, ReadStep, ReadText, StepTexts } from './jobs.ts';
 import { ThreadPool, TooMuch } from '../platform/thread-pool.ts';
 
-export { readText, type ReadStep, type ReadText } from './jobs.ts';
+export { readText, type ReadStep, type ReadText, type StepTexts } from './jobs.ts';
 
 /** Reads what people send in threads of its own, so that no file keeps others from being answered. */
 export interface Reader {
@@ -14,7 +14,7 @@ export interface Reader {
   /** The error is a sentence. @param from,to the term. */
   holidays(ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
   /** The tunes of a staircase, from the first step up, of texts that were read before. */
-  staircase(instrumentId: string, abcs: readonly string[]): Promise<readonly ReadStep[]>;
+  staircase(instrumentId: string, abcs: readonly StepTexts[]): Promise<readonly ReadStep[]>;
 }
 
 const THREADS = 2;

@@ -4,7 +4,7 @@ import { readAbc } from '@escalier/core/formats';
 import { findInstrument } from '@escalier/core/instruments';
 import { failure, success, tuneContent, type Result, type Tune } from '@escalier/core/music';
 import { tuneSeconds } from '@escalier/core/reading';
-import { readSteps, type StepReading } from '@escalier/core/staircase';
+import { readSteps, type StepReading, type StepTunes } from '@escalier/core/staircase';
 
 /** What a stored tune is known by. */
 export interface ReadText {
@@ -40,14 +40,17 @@ function storedTune(abc: string): Tune {
   return read.value.tune;
 }
 
+/** The tunes of a step as ABC, the first one first. */
+export type StepTexts = readonly [string, ...string[]];
+
 /** @throws Error for an unknown instrument. */
-export function readStaircase(instrumentId: string, abcs: readonly string[]): readonly ReadStep[] {
+export function readStaircase(instrumentId: string, abcs: readonly StepTexts[]): readonly ReadStep[] {
   const on = findInstrument(instrumentId);
   if (on === null) throw new Error(`A staircase is for the unknown instrument ${instrumentId}`);
-  const tunes = abcs.map(storedTune);
+  const tunes = abcs.map(([main, ...others]): StepTunes => [storedTune(main), ...others.map(storedTune)]);
   return readSteps(tunes, on).map((step, index) => ({
     step,
-    seconds: Math.round(tuneSeconds(tunes[index]!, step.reading.tempo)),
+    seconds: Math.round(tuneSeconds(tunes[index]![0], step.reading.tempo)),
   }));
 }
 

@@ -29,7 +29,10 @@ export interface StepRow extends Pick<
   StepDto,
   'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'tunes' | 'toPass'
 > {
+  /** Of the first tune. */
   readonly abc: string;
+  /** Of the further tunes. */
+  readonly moreAbcs: readonly string[];
 }
 
 export interface PupilRow extends Omit<PupilDto, 'away'> {
@@ -49,7 +52,9 @@ select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId
       'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc, 'toPass', st.to_pass,
       'tunes', jsonb_build_array(jsonb_build_object('id', tu.id, 'title', tu.title)) || coalesce((
         select jsonb_agg(jsonb_build_object('id', more.id, 'title', more.title) order by t.position)
-        from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id), '[]')) order by st.position), '[]')
+        from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id), '[]'),
+      'moreAbcs', (select coalesce(json_agg(more.abc order by t.position), '[]')
+        from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id)) order by st.position), '[]')
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,
@@ -81,7 +86,7 @@ export async function readClassRows(
   const standings = await standingsOfClimbers(em, climbers.flat());
   const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
   const readings = await Promise.all(
-    rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map((step) => step.abc) })),
+    rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map(({ abc, moreAbcs }) => [abc, ...moreAbcs] as const) })),
   );
   return rows.map((row, index) => ({
     ...row,

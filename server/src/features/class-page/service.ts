@@ -103,7 +103,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
     steps: row.steps.map((step, index) => ({
       position: step.position,
       title: step.title,
-      newNotes: readings[index]!.step.reading.notes.new.map((use) => use.name),
+      newNotes: readings[index]!.step.news.notes.map((note) => note.name),
       knownBefore: knowledgeBefore(row, index),
       pupilsHere: standing.filter((each) => each.stepIndex >= index).length,
     })),

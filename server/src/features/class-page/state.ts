@@ -1,7 +1,8 @@
 import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
 import type { ClassOnDay } from '@escalier/core/classes';
 import { classStep, type HardMove } from '@escalier/core/records';
-import { joinKnowledge, knowledgeFrom, NOTHING_KNOWN } from '@escalier/core/reading';
+import { NOTHING_KNOWN } from '@escalier/core/reading';
+import { learned } from '@escalier/core/staircase';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
@@ -12,8 +13,7 @@ import { readClassRows, type ClassRow } from './queries.ts';
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
   const known = row.readings
     .slice(0, steps)
-    .map(({ step }) => knowledgeFrom(step.reading))
-    .reduce(joinKnowledge, NOTHING_KNOWN);
+    .reduce((before, { step }) => learned(before, step.profile), NOTHING_KNOWN);
   return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
 }
 
@@ -73,20 +73,20 @@ function hardMovesOf({ hardSpots, moves }: ReadStep['step']['reading']): readonl
 }
 
 export function stepDtos(row: ClassRow): readonly StepDto[] {
-  return row.steps.map(({ abc: _abc, ...step }, index): StepDto => {
+  return row.steps.map(({ abc: _abc, moreAbcs: _more, ...step }, index): StepDto => {
     const {
       seconds,
-      step: { reading, rise },
+      step: { reading, news },
     } = row.readings[index]!;
     return {
       ...step,
       tuneSeconds: seconds,
       tempo: reading.tempo.perMinute,
       hardMoves: hardMovesOf(reading),
-      rise,
-      newNotes: reading.notes.new.map((use) => use.name),
-      newElements: reading.elements.new.map((element) => element.id),
-      newSigns: reading.signs.new.map((sign) => sign.id),
+      rise: news.rise,
+      newNotes: news.notes.map((note) => note.name),
+      newElements: news.elements,
+      newSigns: news.signs,
     };
   });
 }
