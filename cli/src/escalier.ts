@@ -5,6 +5,7 @@ import { BadInput, type Command } from './command.ts';
 import { convert } from './convert.ts';
 import { echo } from './echo.ts';
 import { fingering } from './fingering.ts';
+import { forecast } from './forecast.ts';
 import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
@@ -16,6 +17,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   convert,
   echo,
   fingering,
+  forecast,
   library,
   move,
   read,

@@ -28,8 +28,10 @@ export const MOST_WEIGHED = 60_000;
 
 /** Points that a beam's courses aim their rises at. */
 const AIMS = [2, 3, 4, 5.5, 7.5] as const;
-/** Courses that go on from a step, for each number of notes that are reached. */
+/** Courses that go on from a step, for each number of notes that are reached; fewer where there is much to choose from. */
 const BEAM = 8;
+const NARROW_BEAM = 3;
+const MANY_TUNES = 300;
 /** Staircases weighed when the best course is improved by exchanging tunes. */
 const TRIES = 180_000;
 
@@ -126,6 +128,7 @@ class Search {
   readonly isSmall: boolean;
   /** Where staircases are weighed. */
   readonly #course: Course;
+  readonly #beamWidth: number;
   #tries = 0;
 
   constructor(scales: Scales, { tunes, seed, ...rules }: BuildRequest) {
@@ -138,6 +141,7 @@ class Search {
     this.isSmall = courses(playable.length, rules.steps) <= MOST_WEIGHED;
     const fitting = playable.filter((index) => scales.fits(index) || isPinned(rules, tunes[index]!.id));
     this.#candidates = !this.isSmall && fitting.length >= rules.steps ? fitting : playable;
+    this.#beamWidth = this.#candidates.length > MANY_TUNES ? NARROW_BEAM : BEAM;
     this.#length = Math.min(rules.steps, this.#candidates.length);
     const pinned = (kind: 'at' | 'by') =>
       new Map(
@@ -202,7 +206,7 @@ class Search {
           this.#scales.add(next, index);
           const lane = byReached.get(next.reached) ?? [];
           byReached.set(next.reached, lane);
-          keepBest(lane, next, scoreOf(next, aim));
+          keepBest(lane, next, scoreOf(next, aim), this.#beamWidth);
         }
       }
       courses = [...byReached.values()].flat().map((each) => each.course);
@@ -298,11 +302,16 @@ function courses(tunes: number, steps: number): number {
 }
 
 /** Keeps a copy of a course among the best of its lane, when it is one of them. */
-function keepBest(lane: { readonly course: Course; readonly score: number }[], course: Course, score: number): void {
-  if (lane.length === BEAM && score >= lane[BEAM - 1]!.score) return;
+function keepBest(
+  lane: { readonly course: Course; readonly score: number }[],
+  course: Course,
+  score: number,
+  most: number,
+): void {
+  if (lane.length === most && score >= lane[most - 1]!.score) return;
   const place = lane.findIndex((other) => other.score > score);
   lane.splice(place < 0 ? lane.length : place, 0, { course: course.copy(), score });
-  if (lane.length > BEAM) lane.pop();
+  if (lane.length > most) lane.pop();
 }
 
 /** What counts against a course so far, its rises measured against a height that is aimed at. */

@@ -63,7 +63,8 @@ describe('findings', () => {
   const B = 'B B B2|B4|]';
   const A = 'B A B A|A4|]';
   const G = 'B A G2|G A G2|G4|]';
-  const kinds = (found: readonly Finding[]): readonly string[] => found.map((each) => `${each.step ?? 'all'} ${each.kind}`);
+  const kinds = (found: readonly Finding[]): readonly string[] =>
+    found.map((each) => `${each.step ?? 'all'} ${each.kind}`);
   const find = (bodies: readonly string[], more: { order?: string[]; lessons?: number[] } = {}): readonly Finding[] =>
     findingsOf({
       steps: bodies.map((body) =>

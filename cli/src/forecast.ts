@@ -1,0 +1,110 @@
+import { readFile } from 'node:fs/promises';
+import { z } from 'zod';
+import { forecastClass, OUTCOMES, type ClassForecast } from '@escalier/core/records';
+import { BadInput, type Command } from './command.ts';
+import { wholeNumber } from './options.ts';
+
+const whole = (least: number, most: number) => z.int().min(least).max(most);
+
+const MOST_STEPS = 100;
+const MOST_LESSONS = 400;
+const lesson = whole(1, MOST_LESSONS);
+
+/** What has been recorded of a class; lessons and steps are counted from 1. */
+const classFile = z
+  .object({
+    steps: whole(1, MOST_STEPS),
+    lessonsPast: whole(0, MOST_LESSONS),
+    lessonsLeft: whole(0, MOST_LESSONS),
+    heardPerLesson: whole(0, 200),
+    pupils: z
+      .array(
+        z.object({
+          id: z.string().min(1),
+          results: z.array(z.object({ lesson, step: whole(1, MOST_STEPS), outcome: z.enum(OUTCOMES) })).max(2000),
+        }),
+      )
+      .max(200),
+  })
+  .refine(
+    ({ lessonsPast, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.lesson <= lessonsPast)),
+    {
+      message: 'a result is of a lesson that has not been: lessons past are too few',
+    },
+  )
+  .refine(({ steps, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.step <= steps)), {
+    message: 'a result is of a step that is not there: steps are too few',
+  });
+
+type ClassFile = z.infer<typeof classFile>;
+
+const RUNS = 10_000;
+
+export const forecast: Command = {
+  usage: 'forecast FILE [--runs 10000] [--seed 1]',
+  about: 'where the pupils of a class will stand, lesson by lesson, from what they have passed so far',
+  options: ['runs', 'seed'],
+  async run([file, ...rest], options) {
+    if (file === undefined || rest.length > 0) throw new BadInput('Give one file with a class, or with several.');
+    const runs = wholeNumber(options.runs, 'number of runs', 10, 1_000_000) ?? RUNS;
+    const seed = wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1;
+    const read = await contentOf(file);
+    const classes = (Array.isArray(read) ? read : [read]).map((each, index, all) =>
+      checked(each, all.length > 1 ? index : null),
+    );
+    const answers = classes.map((each) => forecastOf(each, runs, seed));
+    return {
+      text: answers.map((answer, index) => inWords(answer, classes[index]!)).join('\n\n'),
+      json: Array.isArray(read) ? answers : answers[0],
+    };
+  },
+};
+
+async function contentOf(file: string): Promise<unknown> {
+  let text: string;
+  try {
+    text = await readFile(file, 'utf8');
+  } catch {
+    throw new BadInput(`The file ${file} cannot be read.`);
+  }
+  try {
+    return JSON.parse(text);
+  } catch {
+    throw new BadInput(`The file ${file} is not JSON.`);
+  }
+}
+
+function checked(content: unknown, index: number | null): ClassFile {
+  const read = classFile.safeParse(content);
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  const where = [...(index === null ? [] : [index]), ...issue!.path].join('.');
+  throw new BadInput(`The class cannot be read${where === '' ? '' : ` at ${where}`}: ${issue!.message}.`);
+}
+
+function forecastOf({ pupils, ...rest }: ClassFile, runs: number, seed: number): ClassForecast {
+  const heard = pupils.map(({ id, results }) => ({
+    id,
+    results: results.map(({ outcome, ...result }) => ({ ...result, passed: outcome === 'passed' })),
+  }));
+  return forecastClass({ ...rest, pupils: heard, runs, seed });
+}
+
+function inWords({ mean, pupils, bottleneck }: ClassForecast, { steps }: ClassFile): string {
+  const last = mean.at(-1);
+  const tenths = (value: number): string => value.toFixed(1);
+  return [
+    last === undefined
+      ? 'No lessons are left.'
+      : `By lesson ${last.lesson}: ${tenths(last.p50)} of ${steps} steps a pupil, most likely ${tenths(last.p10)} to ${tenths(last.p90)}.`,
+    ...(bottleneck === null
+      ? []
+      : [`Longest at step ${bottleneck.step}: ${bottleneck.lessons} lessons, others ${bottleneck.usual}.`]),
+    ...pupils.map(({ id, reach }) => {
+      const chances = reach
+        .filter(({ chance }) => chance < 1)
+        .map(({ step, chance }) => `${step}: ${Math.round(100 * chance)} %`);
+      return `${id}: ${chances.length === 0 ? 'all steps passed' : chances.join(', ')}`;
+    }),
+  ].join('\n');
+}
