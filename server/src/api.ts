@@ -4,7 +4,7 @@ export type { Imported } from './features/archive/index.ts';
 export type { ClassCalendar } from './features/calendar/index.ts';
 export type { ChangeLine } from './features/changes/index.ts';
 export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/class-page/index.ts';
-export type { ClassSettings, Findable, StaircaseChoice } from './features/classes/index.ts';
+export type { ClassSettings, Findable } from './features/classes/index.ts';
 export type { ClassRecords, Recorded } from './features/hearing/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type {
@@ -27,3 +27,4 @@ export type { TuneDto } from './features/tunes/index.ts';
 export type { Condition, Owner } from '@escalier/core/instruments';
 export type { Role } from './platform/context.ts';
 export type { ErrorBody } from './platform/problem.ts';
+export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './features/planning/index.ts';

@@ -9,7 +9,8 @@ import { pino, type Logger } from 'pino';
 import { archiveRoutes } from './features/archive/index.ts';
 import { calendarRoutes, subscribedRoutes } from './features/calendar/index.ts';
 import { changeRoutes } from './features/changes/index.ts';
-import { classRoutes, findRoutes, staircaseRoutes } from './features/classes/index.ts';
+import { classRoutes, findRoutes } from './features/classes/index.ts';
+import { classStaircaseRoutes, staircaseRoutes } from './features/planning/index.ts';
 import { hearingRoutes, liveStreams, recordRoutes, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
@@ -95,6 +96,7 @@ function apiRoutes(options: AppOptions) {
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
     .route('/classes', classRoutes)
+    .route('/classes', classStaircaseRoutes)
     .route('/classes', classPupilRoutes)
     .route('/classes', recordRoutes)
     .route('/classes', classPageRoutes)

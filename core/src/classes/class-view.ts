@@ -1,3 +1,4 @@
+import { countsForPassing, type TuneRole } from '../staircase/index.ts';
 import { dayIn, USUAL_CHANGEOVER, USUAL_TALK, type LocalDate } from '../calendar/index.ts';
 import {
   classStep,
@@ -29,7 +30,7 @@ export interface PupilOnDay {
 export interface StepOnDay {
   readonly id: string;
   /** All its tunes, the first one first. */
-  readonly tunes: readonly { readonly id: string }[];
+  readonly tunes: readonly { readonly id: string; readonly role: TuneRole }[];
   /** How many of them have to be passed. */
   readonly toPass: number;
   /** One playing of the first tune at its tempo, in seconds. */
@@ -98,7 +99,11 @@ export function byRecords(
 
 /** By what rules the steps of a class are passed. */
 export function stepRules(steps: readonly Omit<StepOnDay, 'tuneSeconds'>[]): readonly StepRule[] {
-  return steps.map(({ id, tunes, toPass }) => ({ id, tunes: tunes.map((tune) => tune.id), toPass }));
+  return steps.map(({ id, tunes, toPass }) => ({
+    id,
+    tunes: tunes.filter((tune) => countsForPassing(tune.role)).map((tune) => tune.id),
+    toPass,
+  }));
 }
 
 /** Seconds of one turn on each step: the tune, the change and the talk. */

@@ -52,7 +52,7 @@ export interface PupilStart {
 }
 
 /** Goes up whenever the same records come to give another standing, so that nothing that was kept is taken for it. */
-export const STANDINGS_VERSION = 2;
+export const STANDINGS_VERSION = 3;
 
 /** So many tries on one step without a pass mean that a pupil is stuck. */
 export const STUCK_TRIES = 3;
@@ -98,7 +98,9 @@ function stepStanding(rule: StepRule, heard: readonly HeardEvent[]): StepStandin
   const passedTunes = new Set<string>();
   let passedAt: string | null = null;
   for (const event of heard) {
-    if (event.outcome === 'passed') passedTunes.add(event.tuneId ?? rule.tunes[0] ?? '');
+    const tune = event.tuneId ?? rule.tunes[0] ?? '';
+    // A tune for those ahead is none of the rule's.
+    if (event.outcome === 'passed' && (rule.tunes.length === 0 || rule.tunes.includes(tune))) passedTunes.add(tune);
     if (passedTunes.size >= needed) passedAt ??= event.heardAt;
   }
   const tempi = heard.flatMap((event) => event.tempo ?? []);

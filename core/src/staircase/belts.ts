@@ -1,5 +1,18 @@
 /** A weave tells belts apart where colours do not. */
-export const WEAVES = ['checks', 'chevrons', 'bars', 'spots', 'crosses', 'stripe', 'steps', 'waves'] as const;
+export const WEAVES = [
+  'checks',
+  'chevrons',
+  'bars',
+  'spots',
+  'crosses',
+  'stripe',
+  'steps',
+  'waves',
+  'rings',
+  'ladder',
+  'dashes',
+  'diamonds',
+] as const;
 export type Weave = (typeof WEAVES)[number];
 
 /** A belt is a woven band of two tones. Tones are CSS colours; the darker is the ground. */
@@ -21,6 +34,10 @@ export const BELTS = [
   { id: 'anvil', name: 'Anvil', weave: 'stripe', ground: '#454c4c', thread: '#e5b84e' },
   { id: 'rust', name: 'Rust', weave: 'steps', ground: '#8f3f1f', thread: '#f0a878' },
   { id: 'tarn', name: 'Tarn', weave: 'waves', ground: '#14626b', thread: '#7fd0d3' },
+  { id: 'larch', name: 'Larch', weave: 'rings', ground: '#5a6b1e', thread: '#c9d67f' },
+  { id: 'brick', name: 'Brick', weave: 'ladder', ground: '#9a3b3b', thread: '#f0b3ab' },
+  { id: 'dusk', name: 'Dusk', weave: 'dashes', ground: '#37426e', thread: '#f2cf8e' },
+  { id: 'chalk', name: 'Chalk', weave: 'diamonds', ground: '#6b6357', thread: '#f4efe4' },
 ] as const satisfies readonly Belt[];
 
 export type BeltId = (typeof BELTS)[number]['id'];
@@ -31,4 +48,12 @@ export function belt(id: BeltId): Belt {
 
 export function isBeltId(id: string): id is BeltId {
   return BELTS.some((candidate) => candidate.id === id);
+}
+
+/** A belt for each of so many steps, in the belts' order; where there are more steps than belts, neighbours share one. */
+export function beltsFor(steps: number): readonly BeltId[] {
+  return Array.from({ length: steps }, (_, index) => {
+    const place = steps <= BELTS.length ? index : Math.floor((index * BELTS.length) / steps);
+    return BELTS[place]!.id;
+  });
 }

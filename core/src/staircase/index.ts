@@ -9,3 +9,4 @@ export * from './plan.ts';
 export * from './profile.ts';
 export * from './read-steps.ts';
 export * from './rise.ts';
+export * from './step-tunes.ts';

@@ -35,7 +35,12 @@ export async function fillSchool(
     }));
     await em.insertMany(StepEntity, rows);
     const more = steps.flatMap((step, index) =>
-      (step.or ?? []).map((slug, at) => ({ step: rows[index]!.id, tune: tuneIds.get(slug)!, position: at + 1 })),
+      (step.or ?? []).map((slug, at) => ({
+        step: rows[index]!.id,
+        tune: tuneIds.get(slug)!,
+        position: at + 1,
+        role: 'choice' as const,
+      })),
     );
     if (more.length > 0) await em.insertMany(StepTuneEntity, more);
     staircases.set(key, { id, stepIds: rows.map((row) => row.id) });

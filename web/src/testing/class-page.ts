@@ -10,7 +10,8 @@ export function step(position: number, more: Partial<StepView> = {}): StepView {
     lessons: 3,
     tuneId: 't',
     title: `Tune ${position}`,
-    tunes: [{ id: 't', title: `Tune ${position}` }],
+    tunes: [{ id: 't', title: `Tune ${position}`, role: 'main' }],
+    passRule: { tempo: null, slips: null, lookFor: [] },
     toPass: 1,
     tuneSeconds: 24,
     tempo: 84,
@@ -45,6 +46,7 @@ export function pupilView(name: string, more: Partial<PupilView> = {}): PupilVie
 export function classPage(more: Partial<ClassView> = {}): ClassView {
   return {
     id: 'c',
+    staircaseId: 's',
     name: '4 Plover',
     grade: 'Year 4',
     instrumentId: 'soprano-recorder-baroque',

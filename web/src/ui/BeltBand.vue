@@ -18,6 +18,10 @@ const WEAVE_PATHS: Record<Weave, string> = {
   stripe: 'M0 4.5h8v3H0z',
   steps: 'M0 12V8h4V4h4V0h4v4H8v4H4v4z',
   waves: 'M0 6q3-6 6 0t6 0v3q-3 6-6 0t-6 0z',
+  rings: 'M6 2a4 4 0 1 1 0 8 4 4 0 0 1 0-8zm0 2.4a1.6 1.6 0 1 0 0 3.2 1.6 1.6 0 0 0 0-3.2z',
+  ladder: 'M0 1h12v2H0zM0 9h12v2H0zM4 3h3v6H4z',
+  dashes: 'M1 2h6v2H1zM5 8h6v2H5z',
+  diamonds: 'M6 1l5 5-5 5-5-5z',
 };
 </script>
 

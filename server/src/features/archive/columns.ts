@@ -45,7 +45,12 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
     table: 'staircase',
     school: 'own',
     order: 'id',
-    columns: { id, name: ['name', 'text'], instrument: ['instrument', 'text'] },
+    columns: {
+      id,
+      name: ['name', 'text'],
+      instrument: ['instrument', 'text'],
+      noteOrder: ['note_order', 'jsonb'],
+    },
   },
   steps: {
     table: 'step',
@@ -59,6 +64,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       belt: ['belt', 'text'],
       lessons: ['lessons', 'int'],
       toPass: ['to_pass', 'int'],
+      passRule: ['pass_rule', 'jsonb'],
     },
   },
   stepTunes: {
@@ -68,7 +74,12 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       of: '(select s.id, st.school_id from step s join staircase st on st.id = s.staircase_id)',
     },
     order: 'step_id, position',
-    columns: { step: ['step_id', 'uuid'], tune: ['tune_id', 'uuid'], position: ['position', 'int'] },
+    columns: {
+      step: ['step_id', 'uuid'],
+      tune: ['tune_id', 'uuid'],
+      position: ['position', 'int'],
+      role: ['role', 'text'],
+    },
   },
   classes: {
     table: 'school_class',

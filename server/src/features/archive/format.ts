@@ -4,7 +4,7 @@ import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
 import { CAUTION_PLACES, MOUTH_RULES, PASS_RULES, REST_PLACES, RUNG_IDS } from '@escalier/core/practice';
 import { OUTCOMES } from '@escalier/core/records';
 import { MOST_ABC_CHARACTERS } from '@escalier/core/formats';
-import { BELTS } from '@escalier/core/staircase';
+import { ANY_WAY, BELTS, LOOK_FOR } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
 import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
@@ -124,7 +124,12 @@ export const ROWS = {
     abc: z.string().max(MOST_ABC_CHARACTERS),
     archived: z.boolean().default(false),
   }),
-  staircases: z.object({ id, name: text, instrument: z.enum(INSTRUMENT_IDS) }),
+  staircases: z.object({
+    id,
+    name: text,
+    instrument: z.enum(INSTRUMENT_IDS),
+    noteOrder: z.array(z.string().max(6)).max(40).default([]),
+  }),
   steps: z.object({
     id,
     staircase: id,
@@ -133,8 +138,20 @@ export const ROWS = {
     belt: z.enum(BELTS.map((each) => each.id)),
     lessons: whole,
     toPass: z.int().min(1).max(1000).default(1),
+    passRule: z
+      .object({
+        tempo: z.int().min(1).max(1000).nullable(),
+        slips: whole.nullable(),
+        lookFor: z.array(z.enum(LOOK_FOR)).max(LOOK_FOR.length),
+      })
+      .default({ ...ANY_WAY, lookFor: [] }),
   }),
-  stepTunes: z.object({ step: id, tune: id, position: whole }),
+  stepTunes: z.object({
+    step: id,
+    tune: id,
+    position: whole,
+    role: z.enum(['choice', 'easier', 'extra']).default('choice'),
+  }),
   classes: z.object({
     id,
     term: id,

@@ -1,10 +1,11 @@
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
 import type { HardMove } from '@escalier/core/records';
-import type { Rise } from '@escalier/core/staircase';
+import type { Rise, StepPassRule, TuneRole } from '@escalier/core/staircase';
 import type { BreathPlace, TeachingStyle } from '../classes/index.ts';
 
 export interface ClassFacts {
   readonly id: string;
+  readonly staircaseId: string;
   readonly name: string;
   readonly grade: string;
   readonly instrumentId: string;
@@ -44,9 +45,10 @@ export interface StepDto {
   readonly tuneId: string;
   readonly title: string;
   /** All tunes of the step, the first one first. */
-  readonly tunes: readonly { readonly id: string; readonly title: string }[];
+  readonly tunes: readonly { readonly id: string; readonly title: string; readonly role: TuneRole }[];
   /** How many of them have to be passed. */
   readonly toPass: number;
+  readonly passRule: StepPassRule;
   /** One playing of the first tune at its tempo, in seconds. */
   readonly tuneSeconds: number;
   /** Beats a minute of the first tune. */

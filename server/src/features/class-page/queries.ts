@@ -13,6 +13,7 @@ export interface ClassRow {
   readonly id: string;
   readonly name: string;
   readonly grade: string;
+  readonly staircaseId: string;
   readonly instrumentId: string;
   readonly style: TeachingStyle;
   readonly meetings: readonly Meeting[];
@@ -27,7 +28,7 @@ export interface ClassRow {
 
 export interface StepRow extends Pick<
   StepDto,
-  'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'tunes' | 'toPass'
+  'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'tunes' | 'toPass' | 'passRule'
 > {
   /** Of the first tune. */
   readonly abc: string;
@@ -45,13 +46,14 @@ export interface PupilRow extends Omit<PupilDto, 'away'> {
  * Dates are dates.
  */
 const CLASSES = `
-select c.id, c.name, c.grade, c.style, c.meetings, s.instrument as "instrumentId",
+select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.style, c.meetings, s.instrument as "instrumentId",
   json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off,
     'rotation', t.rotation) as term,
   (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,
       'lessons', st.lessons, 'tuneId', tu.id, 'title', tu.title, 'abc', tu.abc, 'toPass', st.to_pass,
-      'tunes', jsonb_build_array(jsonb_build_object('id', tu.id, 'title', tu.title)) || coalesce((
-        select jsonb_agg(jsonb_build_object('id', more.id, 'title', more.title) order by t.position)
+      'passRule', st.pass_rule,
+      'tunes', jsonb_build_array(jsonb_build_object('id', tu.id, 'title', tu.title, 'role', 'main')) || coalesce((
+        select jsonb_agg(jsonb_build_object('id', more.id, 'title', more.title, 'role', t.role) order by t.position)
         from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id), '[]'),
       'moreAbcs', (select coalesce(json_agg(more.abc order by t.position), '[]')
         from step_tune t join tune more on more.id = t.tune_id where t.step_id = st.id)) order by st.position), '[]')
@@ -86,7 +88,9 @@ export async function readClassRows(
   const standings = await standingsOfClimbers(em, climbers.flat());
   const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
   const readings = await Promise.all(
-    rows.map(({ instrumentId, steps }) => readStaircase({ instrumentId, abcs: steps.map(({ abc, moreAbcs }) => [abc, ...moreAbcs] as const) })),
+    rows.map(({ instrumentId, steps }) =>
+      readStaircase({ instrumentId, abcs: steps.map(({ abc, moreAbcs }) => [abc, ...moreAbcs] as const) }),
+    ),
   );
   return rows.map((row, index) => ({
     ...row,

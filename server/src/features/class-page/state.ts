@@ -11,9 +11,7 @@ import type { ClassFacts, KnownDto, LessonsDto, PupilDto, StepDto } from './dto.
 import { readClassRows, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
-  const known = row.readings
-    .slice(0, steps)
-    .reduce((before, { step }) => learned(before, step.profile), NOTHING_KNOWN);
+  const known = row.readings.slice(0, steps).reduce((before, { step }) => learned(before, step.profile), NOTHING_KNOWN);
   return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
 }
 
@@ -28,8 +26,8 @@ export async function oneClass(em: EntityManager, who: SignedIn, classId: string
   return row;
 }
 
-export function classFacts({ id, name, grade, instrumentId, style }: ClassRow): ClassFacts {
-  return { id, name, grade, instrumentId, style };
+export function classFacts({ id, staircaseId, name, grade, instrumentId, style }: ClassRow): ClassFacts {
+  return { id, staircaseId, name, grade, instrumentId, style };
 }
 
 const MOST_CALENDARS = 500;

@@ -10,5 +10,5 @@ export {
   type TeachingStyle,
 } from './entities.ts';
 export type { Findable } from './find.ts';
-export { classRoutes, findRoutes, staircaseRoutes } from './routes.ts';
-export type { ClassSettings, StaircaseChoice } from './settings.ts';
+export { classRoutes, findRoutes } from './routes.ts';
+export type { ClassSettings } from './settings.ts';

@@ -5,7 +5,7 @@ import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
 import { findable } from './find.ts';
 import { classChange, newClassInput } from './input.ts';
-import { addClass, changeClass, classSettings, listStaircases } from './settings.ts';
+import { addClass, changeClass, classSettings } from './settings.ts';
 
 export const classRoutes = new Hono<AppEnv>()
   .post('/', valid('json', newClassInput), async (c) => {
@@ -20,8 +20,4 @@ export const classRoutes = new Hono<AppEnv>()
 
 export const findRoutes = new Hono<AppEnv>().get('/', forRole('assistant'), async (c) =>
   c.json(await findable(c.var.em, c.var.who)),
-);
-
-export const staircaseRoutes = new Hono<AppEnv>().get('/', async (c) =>
-  c.json(await listStaircases(c.var.em, c.var.who)),
 );

@@ -21,17 +21,6 @@ export interface ClassSettings {
   readonly version: number;
 }
 
-export interface StaircaseChoice {
-  readonly id: string;
-  readonly name: string;
-  readonly instrumentId: string;
-}
-
-export async function listStaircases(em: EntityManager, who: SignedIn): Promise<readonly StaircaseChoice[]> {
-  const rows = await em.find(StaircaseEntity, { school: who.schoolId }, { orderBy: { name: 'asc' } });
-  return rows.map(({ id, name, instrument }) => ({ id, name, instrumentId: instrument }));
-}
-
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classSettings(em: EntityManager, who: SignedIn, id: string): Promise<ClassSettings> {
   const row = await classOf(em, who, id);

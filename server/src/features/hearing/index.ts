@@ -1,7 +1,16 @@
 export { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './entities.ts';
 export { standingsOfClimbers, type Climber } from './kept-standings.ts';
 export { liveRecords, type LiveRecords } from './live.ts';
-export { blankReasons, resultsWithTune, toEvent, type ClassRecords, type EventRow } from './read-events.ts';
+export {
+  blankReasons,
+  heardOnSteps,
+  resultsOfClass,
+  resultsWithTune,
+  toEvent,
+  type ClassRecords,
+  type EventRow,
+  type HeardOnStep,
+} from './read-events.ts';
 export { hearingRoutes, recordRoutes } from './routes.ts';
 export type { Recorded } from './service.ts';
 export { liveStreams } from './streams.ts';

@@ -104,3 +104,32 @@ export async function resultsWithTune(em: EntityManager, tuneId: string): Promis
   ]);
   return Number(counted!.count);
 }
+
+/** What hangs on a step. */
+export interface HeardOnStep {
+  readonly results: number;
+  /** Tunes that results name; null for the step's first. */
+  readonly tunes: readonly (string | null)[];
+}
+
+/** For each of some steps that has results, how many and with which tunes. */
+export async function heardOnSteps(
+  em: EntityManager,
+  stepIds: readonly string[],
+): Promise<ReadonlyMap<string, HeardOnStep>> {
+  const rows = await em.execute<(HeardOnStep & { step: string })[]>(
+    `select step_id as step, count(*)::int as results, json_agg(distinct tune_id) as tunes from record_event
+    where step_id = any(?::uuid[]) group by step_id`,
+    [`{${stepIds.join(',')}}`],
+  );
+  return new Map(rows.map(({ step, ...heard }) => [step, heard]));
+}
+
+/** How many results a class has. */
+export async function resultsOfClass(em: EntityManager, classId: string): Promise<number> {
+  const [counted] = await em.execute<{ count: string }[]>(
+    'select count(*) from record_event where school_class_id = ?',
+    [classId],
+  );
+  return Number(counted!.count);
+}

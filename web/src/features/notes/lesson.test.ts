@@ -30,6 +30,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
   return {
     schoolClass: {
       id: 'c1',
+      staircaseId: 's1',
       name: '4 Plover',
       grade: 'Year 4',
       instrumentId: recorder.id,

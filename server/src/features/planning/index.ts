@@ -1,0 +1,2 @@
+export { classStaircaseRoutes, staircaseRoutes } from './routes.ts';
+export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './service.ts';
