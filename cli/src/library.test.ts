@@ -2,6 +2,9 @@ import { readdir, readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { readAbc } from '@escalier/core/formats';
 import { barStarts, midiNumber, parsePitch, valueLength, toNumber, type Note, type Tune } from '@escalier/core/music';
+import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import { NOTHING_KNOWN } from '@escalier/core/reading';
+import { findingsOf, NOTE_ORDERS, noteOrder, profileOf, type NoteOrderId } from '@escalier/core/staircase';
 import { describe, expect, it } from 'vitest';
 import { escalier } from './escalier.ts';
 import type { LibraryEntry } from './library.ts';
@@ -144,3 +147,35 @@ function chordNotes(symbol: string): readonly number[] {
   const steps = { '': [0, 4, 7], m: [0, 3, 7], 7: [0, 4, 7, 10], m7: [0, 3, 7, 10], dim: [0, 3, 6] }[kind!]!;
   return steps.map((step) => (base + step) % 12);
 }
+
+describe('the staircases that ship', async () => {
+  const file = fileURLToPath(new URL('../../demo/staircases.json', import.meta.url));
+  const shipped = JSON.parse(await readFile(file, 'utf8')) as readonly {
+    name: string;
+    instrument: InstrumentId;
+    order: NoteOrderId;
+    steps: readonly { tune: string; lessons: number }[];
+  }[];
+
+  it('are one for each order of notes', () => {
+    expect(shipped.map((each) => each.order)).toEqual(NOTE_ORDERS.map((order) => order.id));
+  });
+
+  it.each(shipped.map((each) => [each.name, each] as const))(
+    '%s: nine belts, nothing worse than a hint',
+    async (_, each) => {
+      const on = instrument(each.instrument);
+      const steps = await Promise.all(
+        each.steps.map(async ({ tune }) => {
+          const read = readAbc(await readFile(`${FOLDER}/${tune}.abc`, 'utf8'));
+          if (!read.ok) throw new Error(tune);
+          return profileOf(tune, read.value.tune, on);
+        }),
+      );
+      expect(steps).toHaveLength(9);
+      const lessons = each.steps.map((step) => step.lessons);
+      const found = findingsOf({ steps, lessons, order: noteOrder(each.order).notes, knows: NOTHING_KNOWN });
+      expect(found.filter((finding) => finding.weight === 'problem')).toEqual([]);
+    },
+  );
+});

@@ -2,10 +2,11 @@ import { readdirSync, readFileSync } from 'node:fs';
 import abcjs from 'abcjs';
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
-import { fanOf, forecastClass } from '@escalier/core/records';
+import { forecastClass } from '@escalier/core/records';
 import { builtStaircase, learned, newsOf, profileOf, scoreStaircase } from '@escalier/core/staircase';
 import { fuzz, FUZZ_NAMES, recipes, seededRandom, simulatedClass, upToLesson } from '@escalier/core/testing';
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
+import { fanOf } from './fan.ts';
 import { medians, runBenchmarks, type Benchmark } from './harness.ts';
 
 const SIXTEEN_BARS = readFileSync(new URL('../../demo/tunes/moon-on-the-millpond.abc', import.meta.url), 'utf8');

@@ -2,6 +2,7 @@
 import IconFingers from '~icons/bi/ui-radios-grid';
 import IconMore from '~icons/bi/three-dots';
 import IconSchool from '~icons/bi/house-door';
+import IconStaircases from '~icons/bi/bar-chart-steps';
 import IconTunes from '~icons/bi/music-note-beamed';
 import { computed } from 'vue';
 import { useRoute } from 'vue-router';
@@ -20,7 +21,12 @@ const rooms = computed(() => [
   { to: '/classes', label: 'Classes', icon: StairIcon },
   { to: '/tunes', label: 'Library', icon: IconTunes },
   { to: '/fingerings', label: 'Fingerings', icon: IconFingers },
-  ...(session.mayTeach ? [{ to: '/school', label: 'School', icon: IconSchool }] : []),
+  ...(session.mayTeach
+    ? [
+        { to: '/staircases', label: 'Staircases', icon: IconStaircases },
+        { to: '/school', label: 'School', icon: IconSchool },
+      ]
+    : []),
 ]);
 </script>
 

@@ -41,6 +41,12 @@ const BOARD_KEYS = [
   ['Space', 'Mark a cell'],
   ['Shift + arrow', 'Mark several cells'],
 ] as const;
+const STAIRCASE_KEYS = [
+  ['Ctrl Z', 'Undo'],
+  ['Ctrl Shift Z', 'Redo'],
+  ['↑ ↓ on a handle', 'Move a step'],
+  ['← → on an edge', 'Fewer or more lessons'],
+] as const;
 const NOTE_KEYS = [
   ['1 to 5', 'Go to a part of the lesson'],
   ['← →', 'Back and on'],
@@ -93,6 +99,26 @@ function schoolRoutes(): RouteRecordRaw[] {
     page('people', 'People', () => import('./features/schools/PeoplePage.vue')),
     page('data', 'Data', () => import('./features/schools/DataPage.vue')),
     page('account', 'My account', () => import('./features/schools/AccountPage.vue')),
+  ];
+}
+
+/** Staircases: those there are, one being changed, a new one, two beside each other. */
+function staircaseRoutes(): RouteRecordRaw[] {
+  const page = (name: string, path: string, title: string, component: () => Promise<unknown>): RouteRecordRaw => ({
+    path: `/staircases${path}`,
+    name,
+    component,
+    props: true,
+    meta: { title, teaches: true },
+  });
+  return [
+    page('staircases', '', 'Staircases', () => import('./features/staircase/StaircasesPage.vue')),
+    page('make-staircase', '/new', 'Make a staircase', () => import('./features/staircase/MakePage.vue')),
+    page('compare-staircases', '/compare', 'Compare staircases', () => import('./features/staircase/ComparePage.vue')),
+    {
+      ...page('staircase', '/:staircaseId', 'A staircase', () => import('./features/staircase/StaircasePage.vue')),
+      meta: { title: 'A staircase', teaches: true, keys: STAIRCASE_KEYS },
+    },
   ];
 }
 
@@ -202,6 +228,7 @@ export function createEscalierRouter(): Router {
         meta: { title: 'Your first class', teaches: true },
       },
       ...classRoutes(),
+      ...staircaseRoutes(),
       ...schoolRoutes(),
       ...tuneRoutes(),
       {

@@ -1,1 +1,2 @@
 export * from './class-view.ts';
+export * from './forecast.ts';

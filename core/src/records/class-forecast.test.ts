@@ -50,6 +50,15 @@ describe('where a class will stand', () => {
         expect(reach[step]!.chance).toBeLessThanOrEqual(reach[step - 1]!.chance);
   });
 
+  it('takes what lies below a start as passed', () => {
+    const late = { ...pupil('late'), startStep: 3, sinceLesson: 5 };
+    const { pupils } = forecastClass(request({ pupils: [...request({}).pupils, late] }));
+    expect(pupils.at(-1)!.reach.slice(0, 2)).toEqual([
+      { step: 1, chance: 1 },
+      { step: 2, chance: 1 },
+    ]);
+  });
+
   it('is the same for the same seed', () => {
     expect(forecastClass(request({}))).toEqual(forecastClass(request({})));
     expect(forecastClass(request({ seed: 2 }))).not.toEqual(forecastClass(request({})));

@@ -7,6 +7,8 @@ export interface ForecastRequest {
   readonly lessonsLeft: number;
   /** Pupils who can be heard in a lesson to come. */
   readonly heardPerLesson: number;
+  /** So many times as many hearings in a lesson to come as in those that have been; 1 unless it says so. */
+  readonly turns?: number;
   readonly pupils: readonly HeardPupil[];
   readonly runs: number;
   readonly seed: number;
@@ -81,7 +83,11 @@ class Courses {
     this.#rates = classRates(pupils, steps, lessonsPast);
     this.#dice = new Dice(seed);
     const passed = pupils.map(
-      ({ results }) => new Set(results.filter((result) => result.passed).map((result) => result.step)),
+      ({ results, startStep = 1 }) =>
+        new Set([
+          ...Array.from({ length: startStep - 1 }, (_, index) => index + 1),
+          ...results.filter((result) => result.passed).map((result) => result.step),
+        ]),
     );
     this.#open = passed.map((done) =>
       Int32Array.from(Array.from({ length: steps }, (_, index) => index).filter((index) => !done.has(index + 1))),
@@ -178,11 +184,13 @@ class Courses {
   /** Everybody is heard as often as before. */
   #eachAlone(lesson: number, lessonOdds: number): number {
     const { spread } = this.#rates.ownHearing;
+    const { turns = 1 } = this.#request;
     const swing = spread === 0 ? 1 : Math.exp(spread * this.#dice.normal() - spread ** 2 / 2);
     let passes = 0;
     for (let pupil = 0; pupil < this.#at.length; pupil++) {
       if (this.#isThrough(pupil)) continue;
-      if (this.#dice.next() >= Math.min(MOST_LIKELY, this.#heardChances[pupil]! * swing * this.#drift)) continue;
+      if (this.#dice.next() >= Math.min(MOST_LIKELY, this.#heardChances[pupil]! * swing * this.#drift * turns))
+        continue;
       if (this.#hear(pupil, lesson, lessonOdds)) passes += 1;
     }
     return passes;
@@ -212,7 +220,8 @@ class Courses {
     const draw = this.#dice.next() * this.#lessonsUpTo.at(-1)!;
     let lesson = 0;
     while (this.#lessonsUpTo[lesson]! < draw) lesson += 1;
-    return this.#rates.heardByLesson[lesson] ?? this.#request.heardPerLesson;
+    const before = this.#rates.heardByLesson[lesson];
+    return before === undefined ? this.#request.heardPerLesson : Math.round(before * (this.#request.turns ?? 1));
   }
 
   /** How often each lesson that has been will be like one to come: even on the average, and drawn anew for each course. */

@@ -1,6 +1,10 @@
 /** How a class has been heard so far, by lesson, step and outcome. */
 export interface HeardPupil {
   readonly id: string;
+  /** The step that the pupil began at, 1 unless it says so; those below count as passed. */
+  readonly startStep?: number;
+  /** The first lesson that the pupil was there, 1 unless it says so. */
+  readonly sinceLesson?: number;
   readonly results: readonly {
     /** Counted from 1. */
     readonly lesson: number;
@@ -165,12 +169,12 @@ function ownHearing(
   lessonsPast: number,
   byLesson: readonly number[],
 ): ClassRates['ownHearing'] {
-  const own = pupils.map(({ results }): Counted => {
+  const own = pupils.map(({ results, sinceLesson = 1 }): Counted => {
     const passed = results.filter((result) => result.passed);
     const last = passed.reduce((latest, result) => Math.max(latest, result.lesson), 0);
     const isThrough = new Set(passed.map((result) => result.step)).size >= steps;
     const heardIn = new Set(results.map((result) => result.lesson)).size;
-    return { of: isThrough ? last : lessonsPast, came: heardIn };
+    return { of: Math.max(heardIn, (isThrough ? last : lessonsPast) - sinceLesson + 1), came: heardIn };
   });
   // By chance alone counts would differ about as much as their mean.
   const expected = mean(byLesson);

@@ -1,7 +1,6 @@
-import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LocalDate } from '../units/index.ts';
-import { classTrends, fanOf, type RecordEvent } from './index.ts';
+import { classTrends, type RecordEvent } from './index.ts';
 import { heard, start, STEPS } from './testing.ts';
 
 const LESSONS = [2, 4, 9, 11, 16, 18, 23, 25].map((day) => `2026-03-${String(day).padStart(2, '0')}` as LocalDate);
@@ -66,32 +65,5 @@ describe('trends of a class', () => {
       dayOf: (moment: string) => moment.slice(0, 10) as LocalDate,
     };
     expect(classTrends({ ...request, pupils: late, events: [pass] }).came.at(-1)).toBe(0);
-  });
-});
-
-describe('the fan', () => {
-  it('holds its lines in order, rises, and stays below the top', () => {
-    let state = 1;
-    const random = (): number => (state = (state * 16_807) % 2_147_483_647) / 2_147_483_647;
-    const climbs = fc.array(fc.float({ min: 0, max: Math.fround(0.6), noNaN: true }), { minLength: 1, maxLength: 12 });
-    fc.assert(
-      fc.property(climbs, fc.integer({ min: 0, max: 10 }), (each, ahead) => {
-        const came = each.reduce<number[]>((list, climb) => [...list, list.at(-1)! + climb], [0]);
-        const fan = fanOf(came, each.length, ahead, 6, random);
-        expect(fan.middle).toHaveLength(ahead + 1);
-        for (let lesson = 0; lesson <= ahead; lesson++) {
-          expect(fan.low[lesson]).toBeLessThanOrEqual(fan.middle[lesson]!);
-          expect(fan.middle[lesson]).toBeLessThanOrEqual(fan.high[lesson]!);
-          if (lesson > 0) expect(fan.middle[lesson]).toBeGreaterThanOrEqual(fan.middle[lesson - 1]!);
-        }
-      }),
-      { numRuns: 30 },
-    );
-  });
-
-  it('is sure where every lesson has brought the same', () => {
-    const fan = fanOf([0, 0.25, 0.5, 0.75], 3, 4, 6, () => 0.5);
-    expect(fan).toMatchObject({ from: 3, low: fan.middle, high: fan.middle });
-    expect(fan.middle).toEqual([0.75, 1, 1.25, 1.5, 1.75]);
   });
 });

@@ -88,6 +88,10 @@ describe('the objective', () => {
       AGAINST.uneven * sum(rises.map((rise) => Math.abs(rise - middle))),
       AGAINST.crowded * sum(things.map((count) => Math.max(0, count - 1))),
       AGAINST.twoNotes * sum(news.map((step) => Math.max(0, step.notes.length - 1))),
+      AGAINST.noteAndRhythm *
+        news.filter(
+          (step, at) => step.notes.length > 0 && step.elements.length > 0 && (at > 0 || rules.knows.notes.size > 0),
+        ).length,
       AGAINST.order *
         sum(
           newNotes.map(({ name, at }) => {

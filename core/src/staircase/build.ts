@@ -75,20 +75,39 @@ export function scoreStaircase(
 }
 
 /**
- * For each step the tunes next in line, best first: those with which the staircase, else unchanged, weighs least.
+ * The tunes next in line for a step, best first: those with which the staircase, else unchanged, weighs least.
+ * @param position of the step, from 0.
  * @throws RangeError for an id that is not in the library.
  */
+export function nextInLine(
+  { tunes, ...rules }: Omit<BuildRequest, 'seed'>,
+  list: readonly string[],
+  position: number,
+  most: number,
+): readonly Alternative[] {
+  return alternatives(new Scales(tunes, rules), tunes, list)(position).slice(0, most);
+}
+
+/** The same for each step. */
 export function alternativesOf(
   { tunes, ...rules }: Omit<BuildRequest, 'seed'>,
   list: readonly string[],
   most: number,
 ): readonly (readonly Alternative[])[] {
-  const scales = new Scales(tunes, rules);
+  const at = alternatives(new Scales(tunes, rules), tunes, list);
+  return list.map((_, position) => at(position).slice(0, most));
+}
+
+function alternatives(
+  scales: Scales,
+  tunes: readonly TuneProfile[],
+  list: readonly string[],
+): (position: number) => readonly Alternative[] {
   const places = new Map(tunes.map((tune, index) => [tune.id, index]));
   const indices = list.map((id) => placeOf(places, id));
   const free = tunes.map((_, index) => index).filter((index) => !indices.includes(index) && scales.isPlayable(index));
   const course = scales.start();
-  return indices.map((_, position) => {
+  return (position) => {
     const before = scales.courseOf(indices.slice(0, position));
     return free
       .map((index): Alternative => {
@@ -96,9 +115,8 @@ export function alternativesOf(
         for (const next of [index, ...indices.slice(position + 1)]) scales.add(course, next);
         return { tune: tunes[index]!.id, total: scales.total(course) };
       })
-      .toSorted((a, b) => a.total - b.total || compareText(a.tune, b.tune))
-      .slice(0, most);
-  });
+      .toSorted((a, b) => a.total - b.total || compareText(a.tune, b.tune));
+  };
 }
 
 function placeOf(places: ReadonlyMap<string, number>, id: string): number {

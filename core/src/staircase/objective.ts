@@ -30,6 +30,8 @@ export const AGAINST = {
   crowded: 1,
   /** Each new note beyond the first, besides. */
   twoNotes: 2,
+  /** Each step, but the very first of beginners, that brings a note and a rhythm together. */
+  noteAndRhythm: 2,
   /** Each note of the order that a new note overtakes. */
   order: 8,
   /** Each new note that is not in the order. */

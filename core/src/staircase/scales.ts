@@ -100,6 +100,7 @@ export class Scales {
   readonly #order: readonly number[];
   readonly #pins: readonly CompiledPin[];
   readonly #steps: number;
+  readonly #knowsNotes: boolean;
 
   constructor(tunes: readonly TuneProfile[], { order, knows, pins, steps }: StaircaseRules) {
     const numbers = new Map<string, number>();
@@ -141,6 +142,7 @@ export class Scales {
       then: pin.kind === 'before' ? placeOf(pin.then) : -1,
     }));
     this.#steps = steps;
+    this.#knowsNotes = knows.notes.size > 0;
   }
 
   get size(): number {
@@ -238,6 +240,8 @@ export class Scales {
     for (const { id } of newNotes) known[id] = 1;
     const things = newNotes.length + elements + signs;
     if (things > 1) course.count('crowded', things - 1);
+    const isVeryFirst = course.tunes.length === 0 && !this.#knowsNotes;
+    if (newNotes.length > 0 && elements > 0 && !isVeryFirst) course.count('noteAndRhythm', 1);
     course.quiet = things === 0 ? course.quiet + 1 : 0;
     if (course.quiet > 2) course.count('idle', 1);
     course.count('refused', tune.unplayable);

@@ -190,6 +190,7 @@ const AGAINST_WORDS: Readonly<Record<Against, string>> = {
   uneven: 'steps higher or lower than the middle one',
   crowded: 'more than one new thing in a step',
   twoNotes: 'more than one new note in a step',
+  noteAndRhythm: 'a new note together with a new rhythm',
   order: 'notes that come before their turn',
   outside: 'notes outside the order',
   missing: 'notes of the order that never come',

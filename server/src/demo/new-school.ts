@@ -1,3 +1,7 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import type { InstrumentId } from '@escalier/core/instruments';
+import { beltsFor, noteOrder, type NoteOrderId } from '@escalier/core/staircase';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../features/staircase/index.ts';
 import { TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager } from '../platform/database.ts';
@@ -45,7 +49,37 @@ export async function fillSchool(
     if (more.length > 0) await em.insertMany(StepTuneEntity, more);
     staircases.set(key, { id, stepIds: rows.map((row) => row.id) });
   }
+  await addTemplates(em, schoolId, tunesFolder, tuneIds);
   return staircases;
+}
+
+/** A staircase of nine belts for each order of notes, made by the builder from the tunes that ship. */
+interface Template {
+  readonly name: string;
+  readonly instrument: InstrumentId;
+  readonly order: NoteOrderId;
+  readonly steps: readonly { readonly tune: string; readonly lessons: number }[];
+}
+
+async function addTemplates(
+  em: EntityManager,
+  schoolId: string,
+  tunesFolder: string,
+  tuneIds: ReadonlyMap<string, string>,
+): Promise<void> {
+  const file = join(tunesFolder, '..', 'staircases.json');
+  for (const { name, instrument, order, steps } of JSON.parse(await readFile(file, 'utf8')) as readonly Template[]) {
+    const id = newId();
+    await em.insert(StaircaseEntity, { id, school: schoolId, name, instrument, noteOrder: noteOrder(order).notes });
+    const belts = beltsFor(steps.length);
+    await em.insertMany(
+      StepEntity,
+      steps.map(({ tune, lessons }, index) => ({
+        ...{ id: newId(), staircase: id, position: index + 1, tune: tuneIds.get(tune)!, belt: belts[index]! },
+        ...{ lessons, toPass: 1 },
+      })),
+    );
+  }
 }
 
 async function addFirstTunes(

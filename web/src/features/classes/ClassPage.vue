@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import AfterPaint from '../../ui/AfterPaint.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
+import { useSession } from '../schools/index.ts';
 import ClassHead from './ClassHead.vue';
 import GoOnCard from './GoOnCard.vue';
 import HearCard from './HearCard.vue';
@@ -17,6 +18,7 @@ import { newThings, nowLabel } from './words.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
+const session = useSession();
 const router = useRouter();
 useLiveClass(toRef(props, 'classId'));
 
@@ -44,6 +46,12 @@ onKeyStroke(['h', 'H'], (event) => {
   <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
   <div v-else class="page-grid class-page">
     <ClassHead :class-id="classId">
+      <BButton
+        v-if="session.mayTeach"
+        role="link"
+        :to="{ name: 'staircase', params: { staircaseId: page.staircaseId }, query: { class: classId } }"
+        >Change the stairs</BButton
+      >
       <BButton role="link" :to="{ name: 'note', params: { classId } }">Introduce the next note</BButton>
       <BButton v-if="next !== null" role="link" variant="primary" :to="hear(next.id)">
         Hear {{ next.name }} next <span class="key" aria-hidden="true">H</span>

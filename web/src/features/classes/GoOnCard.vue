@@ -3,6 +3,7 @@ import { computed } from 'vue';
 import type { ClassView } from './project.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { shortDate } from '../../ui/dates.ts';
+import OutlookLine from './OutlookLine.vue';
 import { newThings } from './words.ts';
 
 const props = defineProps<{ page: ClassView }>();
@@ -60,5 +61,6 @@ const needed = computed(() =>
       <h2>The stairs are climbed</h2>
       <p>Enough pupils have passed every step.</p>
     </template>
+    <OutlookLine :page="page" />
   </section>
 </template>

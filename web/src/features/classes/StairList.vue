@@ -24,7 +24,10 @@ defineProps<{
     </li>
     <li v-for="step in steps.toReversed()" :key="step.id">
       <BeltBand :belt-id="step.belt" />
-      <RouterLink class="title" :to="step.to">{{ step.position }} {{ step.title }}</RouterLink>
+      <RouterLink v-if="step.to !== undefined" class="title" :to="step.to"
+        >{{ step.position }} {{ step.title }}</RouterLink
+      >
+      <strong v-else class="title">{{ step.position }} {{ step.title }}</strong>
       <span v-for="thing in step.things.slice(0, 3)" :key="thing" class="chip small">{{ thing }}</span>
       <div class="line pegs">
         <RouterLink

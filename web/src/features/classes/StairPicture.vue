@@ -2,13 +2,14 @@
 import type { LocalDate } from '@escalier/core/calendar';
 import type { RisePart } from '@escalier/core/staircase';
 import { computed, shallowRef, useId, useTemplateRef } from 'vue';
-import type { RouteLocationRaw } from 'vue-router';
+import IconMark from '~icons/bi/exclamation-triangle-fill';
+import { RouterLink, type RouteLocationRaw } from 'vue-router';
 import BeltBand from '../../ui/BeltBand.vue';
 import { shortDate } from '../../ui/dates.ts';
 import { useSize } from '../../ui/use-size.ts';
 import type { Peg } from './pegs.ts';
 import StairList from './StairList.vue';
-import { layOutStairs } from './stair-layout.ts';
+import { layOutStairs, type StairLayout } from './stair-layout.ts';
 
 /** A flight of stairs: riser is how much harder a step is, tread is the lessons given to it, pegs are pupils. */
 export interface StairStep {
@@ -21,7 +22,10 @@ export interface StairStep {
   readonly rise: { readonly total: number; readonly parts?: readonly RisePart[] };
   /** What it brings, in few words. */
   readonly things: readonly string[];
-  readonly to: RouteLocationRaw;
+  /** Where its label leads; without it the step can be chosen. */
+  readonly to?: RouteLocationRaw;
+  /** Something is to be said of it. */
+  readonly mark?: 'hint' | 'problem' | null;
 }
 
 const props = defineProps<{
@@ -32,11 +36,15 @@ const props = defineProps<{
     readonly total: number;
     readonly had: number;
     readonly all: readonly { readonly date: LocalDate }[];
-    /** How today's line is labelled. */
-    readonly now: string;
+    /** How today's line is labelled; null for stairs that nobody climbs yet. */
+    readonly now: string | null;
   };
   hear: (pupilId: string) => RouteLocationRaw;
+  /** Index of the step that is chosen. */
+  chosen?: number | null;
 }>();
+defineEmits<{ choose: [index: number] }>();
+defineSlots<{ over?: (props: { layout: StairLayout }) => unknown }>();
 
 const box = useTemplateRef<HTMLElement>('box');
 const size = useSize(box, { width: window.innerWidth, height: 0 });
@@ -104,9 +112,11 @@ function pegStyle(step: number, place: number): Record<string, string> {
 <template>
   <div ref="box" class="stair-picture" :class="{ narrow: isNarrow }">
     <ul class="plain legend" aria-label="Legend">
-      <li><span class="peg working" aria-hidden="true" />on this step</li>
-      <li><span class="peg nearly" aria-hidden="true" />nearly passed</li>
-      <li><span class="peg stuck" aria-hidden="true" />stuck</li>
+      <template v-if="lessons.now !== null">
+        <li><span class="peg working" aria-hidden="true" />on this step</li>
+        <li><span class="peg nearly" aria-hidden="true" />nearly passed</li>
+        <li><span class="peg stuck" aria-hidden="true" />stuck</li>
+      </template>
       <li v-if="!isNarrow" class="soft measures">height: how much harder the step is · depth: its lessons</li>
     </ul>
     <StairList v-if="isNarrow" :steps="steps" :pegs="pegs" :hear="hear" />
@@ -130,8 +140,9 @@ function pegStyle(step: number, place: number): Record<string, string> {
           </template>
         </g>
         <path v-if="isOverlong" class="term-end" :d="`M${termEndX} 76V${layout.ground}`" />
-        <path class="today" :d="`M${todayX} ${todayY - 10}V${layout.ground + 8}`" />
+        <path v-if="lessons.now !== null" class="today" :d="`M${todayX} ${todayY - 10}V${layout.ground + 8}`" />
         <text
+          v-if="lessons.now !== null"
           class="today-label"
           :x="todayX + (todayOnLeft ? -8 : 8)"
           :y="todayY"
@@ -152,21 +163,27 @@ function pegStyle(step: number, place: number): Record<string, string> {
           >
             <BeltBand :belt-id="step.belt" />
           </div>
-          <RouterLink
+          <component
+            :is="step.to === undefined ? 'button' : RouterLink"
             class="step-label"
-            :to="step.to"
+            :class="{ chosen: chosen === index }"
+            v-bind="step.to === undefined ? { type: 'button' } : { to: step.to }"
             :style="{
               left: `${layout.treads[index]!.left + 6}px`,
               top: `${layout.treads[index]!.top + 17}px`,
               width: `${layout.treads[index]!.right - layout.treads[index]!.left - 10}px`,
               maxHeight: `${layout.ground - layout.treads[index]!.top - 18}px`,
             }"
+            @click="step.to === undefined && $emit('choose', index)"
           >
-            <span class="step-title">{{ step.position }} {{ step.title }}</span>
+            <span class="step-title"
+              ><IconMark v-if="step.mark === 'problem'" role="img" aria-label="Look here:" /> {{ step.position }}
+              {{ step.title }}</span
+            >
             <span class="chips">
               <span v-for="thing in step.things.slice(0, 3)" :key="thing" class="chip">{{ thing }}</span>
             </span>
-          </RouterLink>
+          </component>
           <ul class="plain" :aria-label="`Pupils on step ${step.position}`">
             <li v-for="(peg, place) in pegs[index]" :key="peg.id">
               <RouterLink
@@ -198,6 +215,7 @@ function pegStyle(step: number, place: number): Record<string, string> {
           >
         </li>
       </ul>
+      <slot name="over" :layout="layout" />
       <BTooltip v-if="named !== null" :key="named.name" :target="named.at" manual show no-fade>{{
         named.name
       }}</BTooltip>
@@ -309,6 +327,17 @@ svg {
   border-radius: var(--radius-small);
   color: var(--ink);
   text-decoration: none;
+}
+
+button.step-label {
+  border: 0;
+  background: none;
+  text-align: left;
+}
+
+.step-label.chosen {
+  background: var(--spruce-soft);
+  box-shadow: inset 0 -4px 0 var(--spruce);
 }
 
 .step-label:hover .step-title {

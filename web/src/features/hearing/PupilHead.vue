@@ -7,6 +7,7 @@ import BeltBand from '../../ui/BeltBand.vue';
 import { dayOfMoment } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import { useRemarks } from '../schools/index.ts';
+import { passRuleWords } from '../staircase/index.ts';
 import { OUTCOME_WORDS } from './words.ts';
 
 const props = defineProps<{ pupil: PupilView; step: StepDto | null; why: string; timeZone: string }>();
@@ -16,6 +17,9 @@ const other = computed(() => (props.pupil.playsInstead === null ? null : findIns
 
 /** Why it is this pupil’s turn. */
 const reason = computed(() => (props.why === '' ? '' : `${props.why[0]!.toUpperCase()}${props.why.slice(1)}. `));
+
+/** What passing the step means, when the staircase says so. */
+const toPass = computed(() => (props.step === null ? null : passRuleWords(props.step)));
 
 /** What the records say about the tries on this step. */
 const history = computed(() => {
@@ -39,6 +43,7 @@ const history = computed(() => {
         <span class="belt-chip"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},
         <strong>{{ step.title }}</strong>
       </p>
+      <p v-if="toPass !== null">To pass: {{ toPass }}.</p>
       <p class="soft">{{ reason }}{{ history }}</p>
     </template>
   </div>

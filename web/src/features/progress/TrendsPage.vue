@@ -79,10 +79,11 @@ function exportPoints(): void {
         <p v-if="comparison !== null">{{ comparison }}</p>
         <ClimbChart :trends="trends" :steps="page.steps.length" />
         <HowComputed>
-          The line is the average number of steps passed after each lesson. The range comes from 400 possible courses:
-          for every lesson still to come, each course takes the climb of one of the {{ trends.lessonsHad }} lessons
-          taught so far, drawn at random. Eight of ten courses lie inside the range, which ends between
-          {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }}.
+          The line is the average number of steps passed after each lesson. The range comes from 400 possible courses of
+          the lessons still to come: in each, pupils are heard as often as in the {{ trends.lessonsHad }} lessons taught
+          so far, and pass as often as their own hearings and those of the class make likely. Eight of ten courses lie
+          inside the range, which ends between {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and
+          {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }}.
         </HowComputed>
       </section>
       <section class="card-paper stack-close">

@@ -1,8 +1,17 @@
 import { dayIn } from '@escalier/core/calendar';
-import { stepRules } from '@escalier/core/classes';
-import { seeded } from '@escalier/core/practice';
-import { classTrends, fanOf, type ClassTrends, type Fan, type RecordEvent } from '@escalier/core/records';
+import { classForecast, stepRules } from '@escalier/core/classes';
+import { classTrends, type ClassTrends, type RecordEvent } from '@escalier/core/records';
 import type { ClassView } from '../classes/index.ts';
+
+/** Where the class will be on average: one in ten courses stays below the low line, nine in ten below the high one. */
+export interface Fan {
+  /** Lessons gone when it was made. */
+  readonly from: number;
+  /** One for each lesson from there on, the first at `from` itself. */
+  readonly low: readonly number[];
+  readonly middle: readonly number[];
+  readonly high: readonly number[];
+}
 
 export interface TrendsOfClass extends ClassTrends {
   readonly lessonsHad: number;
@@ -15,7 +24,6 @@ export interface TrendsOfClass extends ClassTrends {
 
 /** A fan needs so many lessons to draw from. */
 const ENOUGH_LESSONS = 4;
-const SEED = 11;
 
 /** How the class climbs, with the fan of courses that it may take, and the one it might have taken. */
 export function trendsOf(page: ClassView, events: readonly RecordEvent[]): TrendsOfClass {
@@ -32,7 +40,19 @@ export function trendsOf(page: ClassView, events: readonly RecordEvent[]): Trend
   const had = lessonsHad.length;
   const left = page.lessons.total - had;
   const half = Math.floor(had / 2);
-  const fan = (from: number, ahead: number): Fan => fanOf(trends.came, from, ahead, page.steps.length, seeded(SEED));
+  const fan = (from: number, ahead: number): Fan => {
+    const now = trends.came[from] ?? 0;
+    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, known: from });
+    const bands = (forecast?.mean ?? []).slice(0, ahead);
+    // Steps below a late joiner's start count as passed there, and as nothing here.
+    const below = page.pupils.reduce((sum, pupil) => sum + (pupil.standing === null ? 0 : pupil.startStep - 1), 0);
+    const given = below / Math.max(1, forecast?.pupils.length ?? 1);
+    const line = (of: (band: (typeof bands)[number]) => number): readonly number[] => [
+      now,
+      ...bands.map((band) => of(band) - given),
+    ];
+    return { from, low: line((band) => band.p10), middle: line((band) => band.p50), high: line((band) => band.p90) };
+  };
   return {
     ...trends,
     lessonsHad: had,

@@ -1,0 +1,80 @@
+import { dayIn, type LocalDate } from '../calendar/index.ts';
+import {
+  forecastClass,
+  groupBy,
+  hearings,
+  schoolTime,
+  standings,
+  type ClassForecast,
+  type HeardPupil,
+  type RecordEvent,
+} from '../records/index.ts';
+import { stepRules, type ClassOnDay } from './class-view.ts';
+
+export interface ForecastSettings {
+  /** Pupils who can be heard in a lesson, as the class plans it. */
+  readonly perLesson: number;
+  /** So many times as many hearings as before, for trying out; 1 unless it says so. */
+  readonly turns?: number;
+  /** Only so many lessons are known, to look back at what would have been said then; all that have been unless it says so. */
+  readonly known?: number;
+  readonly runs?: number;
+}
+
+/** Enough for bands that stay where they are. */
+const RUNS = 400;
+const SEED = 11;
+
+/** Where a class will stand after each lesson to come, from its records. @returns null when there is nobody in it. */
+export function classForecast(
+  on: ClassOnDay,
+  events: Iterable<RecordEvent>,
+  { perLesson, turns = 1, known, runs = RUNS }: ForecastSettings,
+): ClassForecast | null {
+  const dates = on.lessons.all.map((lesson) => lesson.date);
+  const past = known ?? dates.filter((date) => date <= on.today).length;
+  const pupils = heardPupils(on, events, dates.slice(0, past));
+  if (pupils.length === 0) return null;
+  return forecastClass({
+    steps: on.steps.length,
+    lessonsPast: past,
+    lessonsLeft: dates.length - past,
+    heardPerLesson: perLesson * turns,
+    turns,
+    pupils,
+    runs,
+    seed: SEED,
+  });
+}
+
+/** Who was heard in which lesson, and which hearings passed a step. */
+function heardPupils(
+  on: ClassOnDay,
+  events: Iterable<RecordEvent>,
+  lessons: readonly LocalDate[],
+): readonly HeardPupil[] {
+  const dayOf = dayIn(on.timeZone);
+  const rules = stepRules(on.steps);
+  const positions = new Map(on.steps.map((step, index) => [step.id, index + 1]));
+  const byPupil = groupBy(hearings(events), (event) => event.pupilId);
+  return on.pupils
+    .filter((pupil) => pupil.leftOn === null)
+    .map(({ id, startStep, joinedOn }): HeardPupil => {
+      const heard = byPupil.get(id) ?? [];
+      const [standing] = standings([{ pupilId: id, startStepIndex: startStep - 1 }], rules, heard);
+      const passedAt = new Set(standing!.steps.flatMap((step) => step.passedAt ?? []));
+      return {
+        id,
+        startStep,
+        sinceLesson: Math.max(1, lessons.filter((date) => date < joinedOn).length + 1),
+        results: heard.flatMap((event) => {
+          const step = positions.get(event.stepId);
+          const day = dayOf(schoolTime(event));
+          // What was heard between two lessons counts to the one before.
+          const lesson = Math.max(1, lessons.filter((date) => date <= day).length);
+          const isKnown = lessons.length > 0 && day <= lessons.at(-1)!;
+          return step === undefined || !isKnown ? [] : [{ lesson, step, passed: passedAt.has(event.heardAt) }];
+        }),
+      };
+    });
+}

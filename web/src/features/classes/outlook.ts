@@ -1,0 +1,69 @@
+import { capacity, USUAL_CHANGEOVER, USUAL_TALK, type HearingWay, type LocalDate } from '@escalier/core/calendar';
+import { classForecast } from '@escalier/core/classes';
+import type { RecordEvent } from '@escalier/core/records';
+import type { ClassView } from './project.ts';
+
+/** What a teacher may try: the hearing as it is, a little longer, in rows, or from recordings besides. */
+export const WHAT_IFS = [
+  { value: 'now', text: 'as it goes now' },
+  { value: 'minutes', text: 'two minutes more hearing a lesson' },
+  { value: 'rows', text: 'hearing in rows of three' },
+  { value: 'recordings', text: 'twenty minutes of recordings after each lesson' },
+] as const;
+export type WhatIf = (typeof WHAT_IFS)[number]['value'];
+
+export interface Outlook {
+  /** Counted from 1. */
+  readonly step: number;
+  readonly of: number;
+  readonly likely: number;
+  readonly least: number;
+  readonly most: number;
+  readonly by: LocalDate;
+}
+
+const MORE_MINUTES = 2;
+const ROW = 3;
+const RECORDING_MINUTES = 20;
+
+/** How many times as many pupils can be heard as now. */
+export function timesAsMany(page: ClassView, what: WhatIf): number {
+  const seconds = page.steps.map((step) => step.tuneSeconds);
+  const tuneSeconds = seconds.reduce((sum, each) => sum + each, 0) / Math.max(1, seconds.length);
+  const { minutes } = page.style.hearing;
+  const heard = (way: HearingWay, given: number): number =>
+    capacity({
+      ...{ tuneSeconds, changeoverSeconds: USUAL_CHANGEOVER, talkSeconds: USUAL_TALK, way, minutes: given },
+      pupils: page.pupils.length,
+    }).pupilsPerLesson;
+  const now = Math.max(1, heard({ kind: 'alone' }, minutes));
+  switch (what) {
+    case 'now':
+      return 1;
+    case 'minutes':
+      return heard({ kind: 'alone' }, minutes + MORE_MINUTES) / now;
+    case 'rows':
+      return heard({ kind: 'group', size: ROW }, minutes) / now;
+    case 'recordings':
+      return (now + heard({ kind: 'recording' }, RECORDING_MINUTES)) / now;
+  }
+}
+
+/**
+ * The highest step that enough of the class will likely have passed by the last lesson if all goes as now, by the class's
+ * own rule, the first one when there is none; and how many will have passed it. Null when there is nobody, or no lesson left.
+ */
+export function outlookOf(page: ClassView, events: readonly RecordEvent[], what: WhatIf): Outlook | null {
+  const last = page.lessons.all.at(-1);
+  const endsWith = (tried: WhatIf) => {
+    const turns = timesAsMany(page, tried);
+    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, turns });
+    return forecast?.steps.filter((band) => band.lesson === page.lessons.total) ?? [];
+  };
+  const ends = endsWith('now');
+  const of = page.pupils.filter((pupil) => pupil.standing !== null).length;
+  const { step } = ends.filter((band) => 100 * band.p50 >= page.style.goOnShare * of).at(-1) ?? ends[0] ?? { step: 0 };
+  const band = (what === 'now' ? ends : endsWith(what)).find((each) => each.step === step);
+  if (band === undefined || last === undefined) return null;
+  return { step, of, likely: band.p50, least: band.p10, most: band.p90, by: last.date };
+}

@@ -1,0 +1,50 @@
+<script setup lang="ts">
+import type { InstrumentId } from '@escalier/core/instruments';
+import type { StaircaseDto } from '@escalier/server/api';
+import { useRouter } from 'vue-router';
+import { api, ask } from '../../api.ts';
+import { useNotices } from '../../ui/use-notices.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { contentOf, type Draft } from './draft.ts';
+
+/** What is seldom done with a staircase. */
+const props = defineProps<{ stored: StaircaseDto; draft: Draft }>();
+const emit = defineEmits<{ belts: [] }>();
+const router = useRouter();
+const notices = useNotices();
+const { save, reason, error } = useSave(null);
+
+/** The copy has the changes that are not saved, and no results. */
+async function copy(): Promise<void> {
+  const { name, steps, ...rest } = contentOf(props.draft);
+  const json = {
+    ...rest,
+    name: `${name} (copy)`.slice(0, 80),
+    instrumentId: props.stored.instrumentId as InstrumentId,
+    steps: steps.map((step) => ({ ...step, id: null })),
+  };
+  let id: string | null = null;
+  await save(async () => {
+    ({ id } = await ask(api.staircases.$post({ json })));
+  });
+  if (id === null) return notices.fail(reason.value ?? error.value ?? '');
+  notices.say('Copied. Results stay with the staircase they were made on.');
+  await router.push({ name: 'staircase', params: { staircaseId: id } });
+}
+
+async function remove(): Promise<void> {
+  const done = await save(() => ask(api.staircases[':id'].$delete({ param: { id: props.stored.id } })));
+  if (!done) return notices.fail(reason.value ?? error.value ?? '');
+  notices.say(`“${props.stored.name}” is deleted.`);
+  await router.push({ name: 'staircases' });
+}
+</script>
+
+<template>
+  <BDropdown text="More">
+    <BDropdownItem @click="emit('belts')">Belts in their order</BDropdownItem>
+    <BDropdownItem @click="copy">Make a copy</BDropdownItem>
+    <BDropdownItem :to="{ name: 'compare-staircases', query: { a: stored.id } }">Compare with another</BDropdownItem>
+    <BDropdownItem @click="remove">Delete</BDropdownItem>
+  </BDropdown>
+</template>

@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import { PARTS, type TuneProfile, type TuneRole } from '@escalier/core/staircase';
+import { againstWords, findingWords } from '@escalier/core/words';
+import { onKeyStroke, useEventListener } from '@vueuse/core';
+import IconRedo from '~icons/bi/arrow-clockwise';
+import IconUndo from '~icons/bi/arrow-counterclockwise';
+import { computed, onMounted, toRef } from 'vue';
+import { onBeforeRouteLeave, useRoute } from 'vue-router';
+import HowComputed from '../../ui/HowComputed.vue';
+import { isTyping } from '../../ui/keys.ts';
+import LoadState from '../../ui/LoadState.vue';
+import { noteWords } from '../../ui/note-words.ts';
+import { plural } from '../../ui/plural.ts';
+import TextField from '../../ui/TextField.vue';
+import { addTune, beltsInOrder, insertStep, moveStep, setLessons, takeTune } from './draft.ts';
+import EditorPicture from './EditorPicture.vue';
+import StaircaseMenu from './StaircaseMenu.vue';
+import StepCard from './StepCard.vue';
+import StepRows from './StepRows.vue';
+import TuneShelf from './TuneShelf.vue';
+import { useEditor } from './use-editor.ts';
+import { useListen } from './use-listen.ts';
+
+/** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */
+const props = defineProps<{ staircaseId: string }>();
+const route = useRoute();
+const editor = useEditor(toRef(props, 'staircaseId'));
+const { stored, draft, history, library, chosen, news, findings, objective, fitting, isChanged } = editor;
+onMounted(editor.load);
+
+const instrumentId = computed(() => (stored.value?.instrumentId ?? 'soprano-recorder-baroque') as InstrumentId);
+const { listening, listen } = useListen(
+  instrumentId,
+  computed(() => instrument(instrumentId.value).family),
+);
+const name = computed({
+  get: () => draft.value.name,
+  set: (text) => editor.apply({ ok: true, value: { ...draft.value, name: String(text ?? '') } }),
+});
+const lessons = computed(() => draft.value.steps.reduce((sum, step) => sum + step.lessons, 0));
+const whole = computed(() =>
+  findings.value.filter((finding) => finding.step === null).map((finding) => findingWords(finding, noteWords)),
+);
+const back = computed(() =>
+  typeof route.query.class === 'string'
+    ? { name: 'class', params: { classId: route.query.class } }
+    : { name: 'staircases' },
+);
+
+function take(tune: TuneProfile): void {
+  editor.apply(takeTune(draft.value, chosen.value, tune));
+}
+function insert(tune: TuneProfile): void {
+  if (editor.apply(insertStep(draft.value, chosen.value + 1, tune, 2))) chosen.value += 1;
+}
+function add({ id, title }: TuneProfile, role: TuneRole): void {
+  editor.apply(addTune(draft.value, chosen.value, { id, title, role }));
+}
+function move(from: number, to: number): void {
+  if (editor.apply(moveStep(draft.value, from, to))) chosen.value = to;
+}
+function widen(index: number, by: number): void {
+  editor.apply(setLessons(draft.value, index, draft.value.steps[index]!.lessons + by));
+}
+
+onKeyStroke(['z', 'Z'], (event) => {
+  if (!(event.ctrlKey || event.metaKey) || isTyping(event)) return;
+  event.preventDefault();
+  if (event.shiftKey) history.redo();
+  else history.undo();
+});
+onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the changes to this staircase?'));
+useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
+  if (isChanged.value) event.preventDefault();
+});
+</script>
+
+<template>
+  <LoadState v-if="stored === null" :error="editor.error.value" what="the staircase" @again="editor.load" />
+  <div v-else class="page-grid">
+    <header class="page-head no-print">
+      <div>
+        <RouterLink :to="back">Back</RouterLink>
+        <TextField v-model="name" label="Staircase" />
+      </div>
+      <BButton :disabled="!history.canUndo.value" @click="history.undo"><IconUndo aria-hidden="true" /> Undo</BButton>
+      <BButton :disabled="!history.canRedo.value" @click="history.redo"><IconRedo aria-hidden="true" /> Redo</BButton>
+      <StaircaseMenu :stored="stored" :draft="draft" @belts="editor.apply(beltsInOrder(draft))" />
+      <BButton variant="primary" :disabled="!isChanged || editor.busy.value" @click="editor.save">
+        <BSpinner v-if="editor.busy.value" small aria-hidden="true" />Save
+      </BButton>
+    </header>
+    <BAlert v-if="editor.refusal.value !== null" variant="danger" :model-value="true">{{
+      editor.refusal.value
+    }}</BAlert>
+    <p class="soft">
+      {{ instrument(instrumentId).shortName }} · {{ plural(draft.steps.length, 'step', 'steps') }} ·
+      {{ plural(lessons, 'lesson', 'lessons') }} ·
+      {{
+        stored.classes.length === 0
+          ? 'no class climbs it yet'
+          : `climbed by ${stored.classes.map((each) => each.name).join(', ')}: a change is for all of them`
+      }}
+    </p>
+    <BProgress
+      v-if="library.profiles.value === null && editor.error.value === null"
+      :value="library.share.value"
+      :max="1"
+      aria-label="Reading the library"
+    />
+    <EditorPicture
+      :steps="draft.steps"
+      :news="news"
+      :findings="findings"
+      :chosen="chosen"
+      @choose="(index) => (chosen = index)"
+      @lessons="(index, count) => editor.apply(setLessons(draft, index, count))"
+    />
+    <div class="columns columns-work">
+      <div class="stack">
+        <section class="card-paper" aria-label="Steps">
+          <StepRows
+            :steps="draft.steps"
+            :news="news"
+            :findings="findings"
+            :chosen="chosen"
+            @choose="(index) => (chosen = index)"
+            @move="move"
+            @widen="widen"
+          />
+        </section>
+        <section v-if="objective !== null" class="card-paper stack-close" aria-label="The whole">
+          <p v-for="each in whole" :key="each.text">
+            <strong>{{ each.text }}</strong> {{ each.remedy }}
+          </p>
+          <p>
+            <strong>{{ objective.total }}</strong> points count against this staircase; less is better.
+          </p>
+          <HowComputed>
+            <ul class="plain">
+              <template v-for="part in PARTS" :key="part">
+                <li v-if="objective.parts[part] > 0">{{ againstWords(part) }}: {{ objective.parts[part] }}</li>
+              </template>
+            </ul>
+          </HowComputed>
+        </section>
+      </div>
+      <div v-if="draft.steps[chosen] !== undefined" class="stack">
+        <StepCard :draft="draft" :index="chosen" :news="news[chosen]" :findings="findings" @change="editor.apply" />
+        <TuneShelf
+          v-if="objective !== null"
+          :fitting="fitting"
+          :total="objective.total"
+          :step="chosen"
+          :listening="listening"
+          @take="take"
+          @insert="insert"
+          @add="add"
+          @listen="(tune) => listen(tune.id, library.abcOf.value.get(tune.id) ?? '')"
+        />
+      </div>
+    </div>
+  </div>
+</template>

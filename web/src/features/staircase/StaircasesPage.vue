@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import type { StaircaseChoice } from '@escalier/server/api';
+import { onMounted, shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import LoadState from '../../ui/LoadState.vue';
+import { useLoad } from '../../ui/use-load.ts';
+
+/** All staircases of the school. */
+const staircases = shallowRef<readonly StaircaseChoice[] | null>(null);
+const { error, load } = useLoad(async () => {
+  staircases.value = await ask(api.staircases.$get());
+});
+onMounted(load);
+
+const FIELDS = [
+  { key: 'name', label: 'Staircase', isRowHeader: true, sortable: true },
+  { key: 'instrument', label: 'Instrument' },
+  { key: 'steps', label: 'Steps', sortable: true },
+  { key: 'classes', label: 'Climbed by' },
+];
+</script>
+
+<template>
+  <LoadState v-if="staircases === null" :error="error" what="the staircases" @again="load" />
+  <div v-else class="page-grid">
+    <header class="page-head">
+      <div>
+        <h1>Staircases</h1>
+        <p class="soft">The tunes of a unit in the order in which a class climbs them.</p>
+      </div>
+      <BButton role="link" :to="{ name: 'compare-staircases' }">Compare two</BButton>
+      <BButton role="link" variant="primary" :to="{ name: 'make-staircase' }">Make a staircase</BButton>
+    </header>
+    <section class="card-paper">
+      <BTable :items="staircases" :fields="FIELDS" stacked="md" hover>
+        <template #cell(name)="{ item }">
+          <RouterLink :to="{ name: 'staircase', params: { staircaseId: item.id } }">{{ item.name }}</RouterLink>
+        </template>
+        <template #cell(instrument)="{ item }">{{ instrument(item.instrumentId as InstrumentId).shortName }}</template>
+        <template #cell(classes)="{ item }">
+          <span v-if="item.classes.length === 0" class="soft">no class yet</span>
+          <template v-else>{{ item.classes.join(', ') }}</template>
+        </template>
+      </BTable>
+    </section>
+  </div>
+</template>

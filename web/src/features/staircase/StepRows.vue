@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import type { Finding, StepNews } from '@escalier/core/staircase';
+import { newsWords } from '@escalier/core/words';
+import { useSortable } from '@vueuse/integrations/useSortable';
+import IconDown from '~icons/bi/chevron-down';
+import IconGrip from '~icons/bi/grip-vertical';
+import IconProblem from '~icons/bi/exclamation-triangle-fill';
+import IconUp from '~icons/bi/chevron-up';
+import { nextTick, useTemplateRef } from 'vue';
+import BeltBand from '../../ui/BeltBand.vue';
+import { noteWords } from '../../ui/note-words.ts';
+import { plural } from '../../ui/plural.ts';
+import type { DraftStep } from './draft.ts';
+
+/** The steps below each other: dragged or moved by keys, and chosen to be changed. */
+const props = defineProps<{
+  steps: readonly DraftStep[];
+  news: readonly StepNews[];
+  findings: readonly Finding[];
+  chosen: number;
+}>();
+const emit = defineEmits<{
+  choose: [index: number];
+  move: [from: number, to: number];
+  widen: [index: number, by: number];
+}>();
+
+const list = useTemplateRef<HTMLElement>('list');
+useSortable(list, [], {
+  handle: '.grip',
+  animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 150,
+  // The steps move by their data: what the drag has done to the page is taken back first.
+  onUpdate: ({ item, oldIndex, newIndex, from }) => {
+    if (oldIndex === undefined || newIndex === undefined) return;
+    item.remove();
+    from.insertBefore(item, from.children[oldIndex] ?? null);
+    emit('move', oldIndex, newIndex);
+  },
+});
+
+function worst(index: number): Finding['weight'] | null {
+  const here = props.findings.filter((finding) => finding.step === index + 1);
+  if (here.length === 0) return null;
+  return here.some((finding) => finding.weight === 'problem') ? 'problem' : 'hint';
+}
+
+/** The focus goes with the step. */
+async function move(index: number, by: number): Promise<void> {
+  const to = index + by;
+  if (to < 0 || to >= props.steps.length) return;
+  emit('move', index, to);
+  await nextTick();
+  list.value?.querySelectorAll<HTMLElement>('.grip')[to]?.focus();
+}
+</script>
+
+<template>
+  <ol ref="list" class="plain step-rows">
+    <li v-for="(step, index) in steps" :key="step.key" class="step-row" :class="{ chosen: index === chosen }">
+      <BButton
+        class="grip"
+        variant="link"
+        :aria-label="`Move step ${index + 1}: drag, or up and down arrow`"
+        @keydown.up.prevent="move(index, -1)"
+        @keydown.down.prevent="move(index, 1)"
+        ><IconGrip aria-hidden="true"
+      /></BButton>
+      <BButton
+        class="open-step text-start"
+        variant="link"
+        :aria-current="index === chosen ? 'step' : undefined"
+        @click="emit('choose', index)"
+      >
+        <span class="belt-chip"><BeltBand :belt-id="step.belt" decorative /></span>
+        <strong>{{ index + 1 }} {{ step.tunes[0]!.title }}</strong>
+        <span v-if="step.tunes.length > 1" class="soft small">+ {{ step.tunes.length - 1 }}</span>
+        <span class="soft small brings">{{ news[index] === undefined ? '' : newsWords(news[index]!, noteWords) }}</span>
+      </BButton>
+      <BBadge v-if="worst(index) === 'problem'" variant="danger" class="fs-6"
+        ><IconProblem aria-hidden="true" /> look</BBadge
+      >
+      <BBadge v-else-if="worst(index) === 'hint'" variant="warning" class="fs-6">hint</BBadge>
+      <span class="rise small">{{ news[index] === undefined ? '' : `↑ ${news[index]!.rise.total}` }}</span>
+      <span class="tread d-flex align-items-center" role="group" :aria-label="`Lessons of step ${index + 1}`">
+        <BButton :aria-label="`One lesson less for step ${index + 1}`" @click="emit('widen', index, -1)"
+          ><IconDown aria-hidden="true"
+        /></BButton>
+        <span class="count">{{ plural(step.lessons, 'lesson', 'lessons') }}</span>
+        <BButton :aria-label="`One lesson more for step ${index + 1}`" @click="emit('widen', index, 1)"
+          ><IconUp aria-hidden="true"
+        /></BButton>
+      </span>
+    </li>
+  </ol>
+</template>
+
+<style scoped lang="scss">
+.step-row {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 48px;
+  border-bottom: 1px solid var(--line);
+}
+
+.chosen {
+  background: var(--spruce-soft);
+  box-shadow: inset 5px 0 0 var(--spruce);
+}
+
+.grip {
+  cursor: grab;
+}
+
+.open-step {
+  display: flex;
+  justify-content: flex-start;
+  text-decoration: none;
+  flex: 1;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  align-items: center;
+  min-width: 0;
+  color: var(--ink);
+}
+
+.count {
+  min-width: 5.2em;
+  text-align: center;
+}
+</style>

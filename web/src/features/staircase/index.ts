@@ -1,0 +1,1 @@
+export { passRuleWords } from './words.ts';
