@@ -4,7 +4,7 @@ export const COMPONENT_DEFAULTS = {
   BButton: { variant: 'outline-dark' },
   BModal: { cancelVariant: 'outline-dark' },
   // A menu is not built before it is opened.
-  BDropdown: { lazy: true, variant: 'outline-dark', splitVariant: 'outline-dark' },
+  BDropdown: { lazy: true, variant: 'outline-dark' },
   BFormRadio: { buttonVariant: 'outline-dark' },
   // A box that is not ticked says no, rather than nothing.
   BFormCheckbox: { uncheckedValue: false, buttonVariant: 'outline-dark' },

@@ -340,7 +340,12 @@ button.step-label {
   box-shadow: inset 0 -4px 0 var(--spruce);
 }
 
-.step-label:hover .step-title {
+.step-label:hover .step-title svg {
+  position: static;
+  color: var(--brick);
+}
+
+.step-title {
   text-decoration: underline;
 }
 

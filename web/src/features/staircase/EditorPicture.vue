@@ -100,7 +100,7 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
 
 <style scoped lang="scss">
 .picture {
-  height: 390px;
+  height: 372px;
   padding: 0;
   overflow: hidden;
 }

@@ -5,7 +5,7 @@ import { againstWords, findingWords } from '@escalier/core/words';
 import { onKeyStroke, useEventListener } from '@vueuse/core';
 import IconRedo from '~icons/bi/arrow-clockwise';
 import IconUndo from '~icons/bi/arrow-counterclockwise';
-import { computed, onMounted, toRef } from 'vue';
+import { computed, onMounted, ref, toRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
 import { isTyping } from '../../ui/keys.ts';
@@ -21,6 +21,7 @@ import StepRows from './StepRows.vue';
 import TuneShelf from './TuneShelf.vue';
 import { useEditor } from './use-editor.ts';
 import { useListen } from './use-listen.ts';
+import { notesTyped } from './use-proposal.ts';
 
 /** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */
 const props = defineProps<{ staircaseId: string }>();
@@ -37,6 +38,20 @@ const { listening, listen } = useListen(
 const name = computed({
   get: () => draft.value.name,
   set: (text) => editor.apply({ ok: true, value: { ...draft.value, name: String(text ?? '') } }),
+});
+/** Kept when it has been typed to its end and is right. */
+const orderTyped = ref('');
+const order = computed(() => notesTyped(orderTyped.value));
+watch(
+  () => draft.value.noteOrder,
+  (notes) => {
+    if (notes.join() !== order.value.notes.join()) orderTyped.value = notes.map(noteWords).join(' ');
+  },
+  { immediate: true },
+);
+watch(order, ({ notes, wrong }) => {
+  if (wrong === null && notes.join() !== draft.value.noteOrder.join())
+    editor.apply({ ok: true, value: { ...draft.value, noteOrder: notes } });
 });
 const lessons = computed(() => draft.value.steps.reduce((sum, step) => sum + step.lessons, 0));
 const whole = computed(() =>
@@ -82,7 +97,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
     <header class="page-head no-print">
       <div>
         <RouterLink :to="back">Back</RouterLink>
-        <TextField v-model="name" label="Staircase" />
+        <h1>{{ draft.name }}</h1>
       </div>
       <BButton :disabled="!history.canUndo.value" @click="history.undo"><IconUndo aria-hidden="true" /> Undo</BButton>
       <BButton :disabled="!history.canRedo.value" @click="history.redo"><IconRedo aria-hidden="true" /> Redo</BButton>
@@ -143,6 +158,17 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
                 <li v-if="objective.parts[part] > 0">{{ againstWords(part) }}: {{ objective.parts[part] }}</li>
               </template>
             </ul>
+          </HowComputed>
+          <HowComputed label="Name and order of notes">
+            <div class="field-grid">
+              <TextField v-model="name" label="Name" />
+              <TextField
+                v-model="orderTyped"
+                label="Order of notes"
+                hint="Such as B A G E D F# C'; empty for any order"
+                :error="order.wrong === null ? undefined : `“${order.wrong}” is not a note.`"
+              />
+            </div>
           </HowComputed>
         </section>
       </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { Finding, StepNews } from '@escalier/core/staircase';
 import { newsWords } from '@escalier/core/words';
+import { usePreferredReducedMotion } from '@vueuse/core';
 import { useSortable } from '@vueuse/integrations/useSortable';
 import IconDown from '~icons/bi/chevron-down';
 import IconGrip from '~icons/bi/grip-vertical';
@@ -26,9 +27,10 @@ const emit = defineEmits<{
 }>();
 
 const list = useTemplateRef<HTMLElement>('list');
+const motion = usePreferredReducedMotion();
 useSortable(list, [], {
   handle: '.grip',
-  animation: matchMedia('(prefers-reduced-motion: reduce)').matches ? 0 : 150,
+  animation: motion.value === 'reduce' ? 0 : 150,
   // The steps move by their data: what the drag has done to the page is taken back first.
   onUpdate: ({ item, oldIndex, newIndex, from }) => {
     if (oldIndex === undefined || newIndex === undefined) return;

@@ -59,6 +59,7 @@ function difference(total: number): string {
         </span>
         <BDropdown
           split
+          split-variant="outline-dark"
           size="sm"
           text="Take"
           :toggle-text="`More for ${profile.title}`"

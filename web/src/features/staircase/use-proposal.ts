@@ -42,11 +42,18 @@ export function stepsIn(lessons: number, notes: number): number {
 /** "B A G E" or "B4, A4": notes as a teacher types them; without a number they are in the middle octave. */
 export function notesTyped(text: string): { readonly notes: readonly string[]; readonly wrong: string | null } {
   const words = text.split(/[\s,;]+/).filter((word) => word !== '');
-  const pitches = words.map((word) =>
-    parsePitch(/\d$/.test(word) ? word : `${word}${/[′']$/.test(word) ? '' : '4'}`.replace(/[′']4?$/, '5')),
-  );
+  const pitches = words.map((word) => parsePitch(withOctave(word.replaceAll('♯', '#').replaceAll('♭', 'b'))));
   const wrong = words.find((_, index) => pitches[index] === null) ?? null;
   return { notes: [...new Set(pitches.flatMap((pitch) => (pitch === null ? [] : [pitchName(pitch)])))], wrong };
+}
+
+const MIDDLE_OCTAVE = 4;
+
+/** "C′" and "C'" are an octave up. */
+function withOctave(word: string): string {
+  if (/\d$/.test(word)) return word;
+  const [letters, up] = [word.replace(/[′']+$/, ''), /[′']*$/.exec(word)![0].length];
+  return `${letters}${MIDDLE_OCTAVE + up}`;
 }
 
 /** Lessons are shared out by what the steps need, so that all of them are used. */

@@ -1,0 +1,62 @@
+import { expect, test } from '@playwright/test';
+import { expectAccessible, expectSaved, openClass, openDemo } from './steps.ts';
+
+test('a staircase is proposed, changed, and climbed by a class', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Staircases' }).click();
+  await expect(page.getByRole('heading', { name: 'Staircases' })).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('link', { name: 'Make a staircase' }).click();
+  await page.getByLabel('3. Lessons there are').fill('18');
+  await page.getByRole('button', { name: 'Propose' }).click();
+  const proposal = page.getByRole('region', { name: 'The proposal' });
+  await expect(proposal.getByText(/^1 /)).toBeVisible({ timeout: 30_000 });
+  await expect(proposal.getByText('Brings', { exact: false }).first()).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByRole('button', { name: 'Use this staircase' }).click();
+  await expectSaved(page, 'Saved. Change what you like.');
+  const rows = page.locator('.step-row');
+  await expect(rows.first()).toContainText('lesson', { timeout: 30_000 });
+  const first = await rows.nth(0).locator('strong').innerText();
+  const second = await rows.nth(1).locator('strong').innerText();
+  // By keys: the second step goes up, and back by undo; a tread gets wider by its edge.
+  await rows.nth(1).getByRole('button', { name: 'Move step 2' }).press('ArrowUp');
+  await expect(rows.nth(0).locator('strong')).toHaveText(second.replace('2 ', '1 '));
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(rows.nth(0).locator('strong')).toHaveText(first);
+  const edge = page.getByRole('slider', { name: 'Lessons of step 1' });
+  const lessons = Number(await edge.getAttribute('aria-valuenow'));
+  await edge.press('ArrowRight');
+  await expect(edge).toHaveAttribute('aria-valuenow', String(lessons + 1));
+
+  // The best tune for the second step, and another step after it.
+  await rows.nth(1).locator('.open-step').click();
+  const shelf = page.getByRole('region', { name: 'Tunes that fit' });
+  const taken = await shelf.locator('li strong').first().innerText();
+  await shelf.getByRole('button', { name: 'Take', exact: true }).first().click();
+  await expect(rows.nth(1)).toContainText(taken);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expectSaved(page);
+  await expect(page.getByRole('button', { name: 'Save', exact: true })).toBeDisabled();
+});
+
+test('results stay with their step when stairs move, and the class sees it', async ({ page }) => {
+  await openDemo(page);
+  await openClass(page, '4 Otter');
+  await page.getByRole('link', { name: 'Change the stairs' }).click();
+  const rows = page.locator('.step-row');
+  await expect(rows.nth(5)).toContainText('Spring Evening');
+  await rows.nth(0).locator('.open-step').click();
+  await page.getByRole('button', { name: 'Change step' }).click();
+  await page.getByRole('menuitem', { name: 'Remove' }).click();
+  await expect(page.locator('.toast').filter({ hasText: 'Move it instead of removing it' })).toBeVisible();
+  await rows.nth(5).getByRole('button', { name: 'One lesson less for step 6' }).click();
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expectSaved(page);
+  await page.getByRole('link', { name: 'Back' }).click();
+  await expect(page.getByText(/of \d+ will likely have passed step \d/)).toBeVisible();
+  await page.getByLabel('What if').selectOption({ label: 'hearing in rows of three' });
+  await expect(page.getByText(/of \d+ will likely have passed step \d/)).toBeVisible();
+});
