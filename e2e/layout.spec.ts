@@ -17,6 +17,12 @@ const PAGES = [
   ':class/pupils',
   ':class/pupils/:pupil',
   ':class/settings',
+  ':class/plan',
+  '/staircases',
+  '/staircases/new',
+  '/staircases/compare',
+  ':stairs',
+  ':stairs/poster',
   ':class/notes?part=fingers',
   ':class/notes?part=echo',
   ':class/notes?part=moves',
@@ -105,12 +111,15 @@ test('no page is wider than its window, and no text lies over another, from phon
   const pupil = await page.locator('main a[href*="/pupils/"]').first().getAttribute('href');
   await page.goto('/tunes');
   const tune = await page.locator('tbody a').first().getAttribute('href');
+  await page.goto('/staircases');
+  const stairs = await page.locator('tbody a').first().getAttribute('href');
   const found: string[] = [];
   for (const path of PAGES) {
     const address = path
       .replace(':class/pupils/:pupil', pupil ?? '')
       .replace(':class', schoolClass)
-      .replace(':tune', tune ?? '');
+      .replace(':tune', tune ?? '')
+      .replace(':stairs', stairs ?? '');
     await page.goto(address);
     await page.locator('main h1, main h2').first().waitFor();
     await expect(page.locator('main .state[role=status]')).toHaveCount(0);

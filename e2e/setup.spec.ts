@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { databaseNamed, startServer, stopServer } from './server.ts';
-import { expectAccessible, expectSaved, openClass, openDemo, pressInMenu } from './steps.ts';
+import { expectAccessible, expectSaved, makeClass, openClass, openDemo, pressInMenu } from './steps.ts';
 
 const PASSWORD = 'four plain words here';
 
@@ -13,16 +13,6 @@ async function openPage(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'School', exact: true }).click();
   await page.getByRole('navigation', { name: 'Pages of the school' }).getByRole('link', { name }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-}
-
-async function makeClass(page: Page, name: string): Promise<void> {
-  await page.goto('/classes/new');
-  await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Grade (optional)').fill('Year 3');
-  await page.getByRole('button', { name: 'Add a lesson time' }).click();
-  await page.getByLabel('Start of lesson time 1').fill('10:30');
-  await page.getByRole('button', { name: 'Add the class' }).click();
-  await expect(page.getByRole('heading', { name: '0 pupils' })).toBeVisible();
 }
 
 test('days off by hand and from a calendar file cost lessons', async ({ page }) => {

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectSaved, openClass, openDemo } from './steps.ts';
+import { expectAccessible, expectSaved, makeClass, openClass, openDemo } from './steps.ts';
 
 test('a staircase is proposed, changed, and climbed by a class', async ({ page }) => {
   await openDemo(page);
@@ -10,14 +10,14 @@ test('a staircase is proposed, changed, and climbed by a class', async ({ page }
   await page.getByLabel('3. Lessons there are').fill('18');
   await page.getByRole('button', { name: 'Propose' }).click();
   const proposal = page.getByRole('region', { name: 'The proposal' });
-  await expect(proposal.getByText(/^1 /)).toBeVisible({ timeout: 30_000 });
+  await expect(proposal.getByText(/^1 /)).toBeVisible({ timeout: 60_000 });
   await expect(proposal.getByText('Brings', { exact: false }).first()).toBeVisible();
   await expectAccessible(page);
 
   await page.getByRole('button', { name: 'Use this staircase' }).click();
   await expectSaved(page, 'Saved. Change what you like.');
   const rows = page.locator('.step-row');
-  await expect(rows.first()).toContainText('lesson', { timeout: 30_000 });
+  await expect(rows.first()).toContainText('lesson', { timeout: 60_000 });
   const first = await rows.nth(0).locator('strong').innerText();
   const second = await rows.nth(1).locator('strong').innerText();
   // By keys: the second step goes up, and back by undo; a tread gets wider by its edge.
@@ -59,4 +59,46 @@ test('results stay with their step when stairs move, and the class sees it', asy
   await expect(page.getByText(/of \d+ will likely have passed step \d/)).toBeVisible();
   await page.getByLabel('What if').selectOption({ label: 'hearing in rows of three' });
   await expect(page.getByText(/of \d+ will likely have passed step \d/)).toBeVisible();
+});
+
+test('a new class gets a proposal, a step is swapped, a pupil passes, a lesson is lost, and the plan shifts', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await makeClass(page, '5 Heron');
+  await page.getByLabel('List of pupils').fill('Abena\nBruno\nCleo');
+  await page.getByRole('button', { name: 'Add 3 pupils' }).click();
+  await expect(page.getByRole('heading', { name: '3 pupils' })).toBeVisible();
+
+  await page.getByRole('link', { name: 'Settings' }).click();
+  await page.getByRole('link', { name: 'Make a staircase for this class' }).click();
+  await expect(page.getByText('For 5 Heron')).toBeVisible();
+  await page.getByRole('button', { name: 'Use this staircase' }).click({ timeout: 60_000 });
+  await expectSaved(page, 'Saved. Change what you like.');
+  await expect(page.getByText('climbed by 5 Heron')).toBeVisible();
+  const rows = page.locator('.step-row');
+  const second = (await rows.nth(1).locator('strong').innerText()).slice(2);
+  await rows.nth(1).locator('.open-step').click();
+  await page
+    .getByRole('region', { name: 'Tunes that fit' })
+    .getByRole('button', { name: 'Take', exact: true })
+    .first()
+    .click();
+  await expect(rows.nth(1)).not.toContainText(second);
+  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await expectSaved(page, 'Saved.');
+  await page.getByRole('link', { name: 'Back' }).click();
+
+  await page.getByRole('link', { name: 'Hearing' }).click();
+  await page.keyboard.press('1');
+  await expect(page.getByText(/Passed/).first()).toBeVisible();
+  await page.getByRole('link', { name: 'Plan' }).click();
+  await expect(page.getByRole('heading', { name: /fit into the term|missing/ })).toBeVisible();
+  await expectAccessible(page);
+  const before = await page.locator('tbody tr').count();
+  await page.getByRole('button', { name: 'Lesson 1 is lost' }).click();
+  await page.getByLabel('Why (for yourself)').fill('trip');
+  await page.getByRole('button', { name: 'The lesson is lost' }).click();
+  await expect(page.locator('.toast').filter({ hasText: /Lesson lost\. .*now ends/ })).toBeVisible();
+  await expect(page.locator('tbody tr')).not.toHaveCount(before);
 });

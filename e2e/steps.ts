@@ -36,3 +36,14 @@ export async function expectAccessible(page: Page): Promise<void> {
     [],
   );
 }
+
+/** A class of Year 3 with one lesson a week and the first staircase; its pupils come next. */
+export async function makeClass(page: Page, name: string): Promise<void> {
+  await page.goto('/classes/new');
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByLabel('Grade (optional)').fill('Year 3');
+  await page.getByRole('button', { name: 'Add a lesson time' }).click();
+  await page.getByLabel('Start of lesson time 1').fill('10:30');
+  await page.getByRole('button', { name: 'Add the class' }).click();
+  await expect(page.getByRole('heading', { name: '0 pupils' })).toBeVisible();
+}

@@ -4,6 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ClassPage, ClassSummary } from './features/class-page/index.ts';
 import type { ClassSettings } from './features/classes/index.ts';
 import type { People } from './features/people/index.ts';
+import type { StaircaseDto } from './features/planning/index.ts';
 import type { PupilRecord } from './features/pupils/index.ts';
 import { createTestApp, type TestApp } from './testing/index.ts';
 
@@ -37,6 +38,7 @@ async function goodOnes(): Promise<readonly Sending[]> {
   const { people } = await get<People>('/api/people');
   const { instruments } = await get<{ instruments: { id: string }[] }>('/api/instruments');
   const step = page.steps[0]!;
+  const stairs = await get<StaircaseDto>(`/api/staircases/${page.staircaseId}`);
   const heard = { kind: 'heard', id: v7(), pupilId: pupil!.id, stepId: step.id, outcome: 'nearly', remarks: ['leak'] };
   const event = { ...heard, tempo: 80, reason: 'again', heardAt: '2026-03-03T09:40:00Z' };
   const put = (path: string, body: unknown): Sending => ({ method: 'PUT', path, body });
@@ -55,6 +57,10 @@ async function goodOnes(): Promise<readonly Sending[]> {
     put(`/api/terms/${String(term!.id)}`, term),
     post(`/api/terms/${String(term!.id)}/holidays`, { ics: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR\r\n' }),
     put(`/api/calendar/${id}/link`, { on: true }),
+    put(`/api/calendar/${id}/lost`, { date: '2026-03-03', reason: 'trip', isLost: true }),
+    put(`/api/classes/${id}/staircase`, { staircaseId: page.staircaseId, version: settings.version }),
+    post('/api/staircases', { ...stairs, name: 'Another', steps: stairs.steps.map((each) => ({ ...each, id: null })) }),
+    put(`/api/staircases/${stairs.id}`, stairs),
     post('/api/classes', { ...settings, name: 'Another' }),
     put(`/api/classes/${id}/settings`, settings),
     post(`/api/classes/${id}/pupils`, { pupils: [{ name: 'Ada', startStep: 1, joinedOn: '2026-01-31' }] }),

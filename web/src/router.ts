@@ -115,6 +115,7 @@ function staircaseRoutes(): RouteRecordRaw[] {
     page('staircases', '', 'Staircases', () => import('./features/staircase/StaircasesPage.vue')),
     page('make-staircase', '/new', 'Make a staircase', () => import('./features/staircase/MakePage.vue')),
     page('compare-staircases', '/compare', 'Compare staircases', () => import('./features/staircase/ComparePage.vue')),
+    page('poster', '/:staircaseId/poster', 'Poster', () => import('./features/staircase/PosterPage.vue')),
     {
       ...page('staircase', '/:staircaseId', 'A staircase', () => import('./features/staircase/StaircasePage.vue')),
       meta: { title: 'A staircase', teaches: true, keys: STAIRCASE_KEYS },
@@ -136,6 +137,7 @@ function classRoutes(): RouteRecordRaw[] {
       title: 'Stairs',
       keys: [['H', 'Hear the next pupil']],
     }),
+    page('plan', '/plan', () => import('./features/classes/PlanPage.vue'), { title: 'Plan' }),
     page('class-settings', '/settings', () => import('./features/classes/ClassSettingsPage.vue'), {
       title: 'Settings',
       teaches: true,

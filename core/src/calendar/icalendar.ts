@@ -130,6 +130,8 @@ export interface CalendarHead {
   /** Unlike that of any other class, so that a calendar program knows a lesson again. */
   readonly uid: string;
   readonly writtenAt: Date;
+  /** What each lesson holds, in their order; left out where nothing is planned. */
+  readonly titles?: readonly string[];
 }
 
 /** The lessons of a class as iCalendar, with moments in UTC. */
@@ -150,7 +152,9 @@ function lessonEvent(lesson: Lesson, of: number, head: CalendarHead): ICAL.Compo
   event.addPropertyWithValue('dtstart', utc(start));
   event.addPropertyWithValue('dtend', utc(addMinutes(start, lesson.minutes)));
   const where = lesson.mode === 'home' ? ', work for home' : '';
-  event.addPropertyWithValue('summary', `${head.className}: lesson ${lesson.number} of ${of}${where}`);
+  const title = head.titles?.[lesson.number - 1];
+  const holds = title === undefined ? '' : `, ${title}`;
+  event.addPropertyWithValue('summary', `${head.className}: lesson ${lesson.number} of ${of}${holds}${where}`);
   return event;
 }
 

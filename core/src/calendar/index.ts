@@ -11,3 +11,4 @@ export {
 export * from './lessons.ts';
 export { dayIn, localDate } from './local-day.ts';
 export * from './term.ts';
+export * from './unit.ts';

@@ -1,10 +1,24 @@
 import { termDays, type TermDay } from './days.ts';
 import type { Lesson, LocalDate, Meeting, MeetingDay, Term } from './term.ts';
 
-/** The lessons of a term in order of time: every meeting that does not fall on a day off. */
-export function lessonsOf(term: Term, meetings: readonly Meeting[]): readonly Lesson[] {
+/** A day on which one class has no lesson: a trip, an assembly. */
+export interface ClassDayOff {
+  readonly date: LocalDate;
+  readonly reason: string;
+}
+
+/**
+ * The lessons of a term in order of time: every meeting that does not fall on a day off.
+ * @param lost days that this class loses.
+ */
+export function lessonsOf(
+  term: Term,
+  meetings: readonly Meeting[],
+  lost: readonly ClassDayOff[] = [],
+): readonly Lesson[] {
+  const away = new Set(lost.map((each) => each.date));
   return datesOf(term, meetings)
-    .filter(({ day }) => day.off === null)
+    .filter(({ day }) => day.off === null && !away.has(day.date))
     .map(({ day, meeting }, index) => ({
       number: index + 1,
       date: day.date,
@@ -21,10 +35,16 @@ export interface LostLesson {
   readonly reason: string;
 }
 
-export function lostLessons(term: Term, meetings: readonly Meeting[]): readonly LostLesson[] {
-  return datesOf(term, meetings).flatMap(({ day, meeting }) =>
-    day.off === null ? [] : [{ date: day.date, at: meeting.at, reason: day.off.reason }],
-  );
+export function lostLessons(
+  term: Term,
+  meetings: readonly Meeting[],
+  lost: readonly ClassDayOff[] = [],
+): readonly LostLesson[] {
+  const reasons = new Map(lost.map((each) => [each.date, each.reason]));
+  return datesOf(term, meetings).flatMap(({ day, meeting }) => {
+    const reason = day.off?.reason ?? reasons.get(day.date);
+    return reason === undefined ? [] : [{ date: day.date, at: meeting.at, reason }];
+  });
 }
 
 function datesOf(

@@ -1,2 +1,3 @@
 export * from './class-view.ts';
 export * from './forecast.ts';
+export * from './unit-fit.ts';

@@ -115,7 +115,7 @@ describe('the archive of a school', () => {
     );
     expect(await (await fresh.send('GET', '/api/classes', undefined, cookie)).json()).toEqual([]);
     const stairs = (await (await fresh.send('GET', '/api/staircases', undefined, cookie)).json()) as object[];
-    expect(stairs).toHaveLength(2);
+    expect(stairs).toHaveLength(7);
     await fresh.close();
   });
 

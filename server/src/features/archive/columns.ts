@@ -93,6 +93,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       grade: ['grade', 'text'],
       meetings: ['meetings', 'jsonb'],
       style: ['style', 'jsonb'],
+      lost: ['lost', 'jsonb'],
     },
   },
   classTeachers: {

@@ -160,6 +160,10 @@ export const ROWS = {
     grade: text,
     meetings: z.array(meeting).max(20),
     style,
+    lost: z
+      .array(z.object({ date: localDate, reason: text }))
+      .max(1000)
+      .default([]),
   }),
   classTeachers: z.object({ schoolClass: id, account: id }),
   pupils: z.object({

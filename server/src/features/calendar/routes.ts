@@ -1,12 +1,17 @@
 import { Hono, type Context } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
-import { linkToken } from '../../platform/fields.ts';
+import { linkToken, localDate, text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { classOf } from '../classes/index.ts';
-import { classCalendar, lessonsFile, switchLink } from './service.ts';
+import { classCalendar, lessonsFile, loseLesson, switchLink } from './service.ts';
 
+const lostInput = z.object({
+  date: localDate,
+  reason: text().trim().max(80, 'At most 80 letters.').default(''),
+  isLost: z.boolean(),
+});
 const tokenParam = z.object({ token: linkToken });
 
 function asFile(c: Context<AppEnv>, { name, text }: { readonly name: string; readonly text: string }): Response {
@@ -23,6 +28,10 @@ export const calendarRoutes = new Hono<AppEnv>()
   .put('/:id/link', valid('param', idParam), valid('json', z.object({ on: z.boolean() })), async (c) => {
     const token = await switchLink(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').on);
     return c.json({ token });
+  })
+  .put('/:id/lost', valid('param', idParam), valid('json', lostInput), async (c) => {
+    await loseLesson(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+    return c.body(null, 204);
   })
   .get('/:id/lessons.ics', valid('param', idParam), async (c) => {
     const { id, school: schoolId } = await classOf(c.var.em, c.var.who, c.req.valid('param').id);

@@ -3,17 +3,21 @@ import {
   compareGroups,
   lessonsOf,
   lostLessons,
+  shareOutLessons,
   writeLessons,
   type GroupStand,
   type Lesson,
+  type LessonPart,
+  type LocalDate,
   type LostLesson,
 } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { notFound } from '../../platform/problem.ts';
+import { notFound, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from '../changes/index.ts';
 import { ClassEntity, classOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
+import { stepsOfPlan } from '../staircase/index.ts';
 import { TermEntity, type TermDto } from '../terms/index.ts';
 import { localToday } from '../../platform/today.ts';
 
@@ -36,11 +40,11 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
     schoolClass.grade === '' ? { id } : { school: who.schoolId, term: schoolClass.term, grade: schoolClass.grade },
     { orderBy: { name: 'asc' } },
   );
-  const groups = parallel.map((each) => ({ id: each.id, lessons: lessonsOf(term, each.meetings) }));
+  const groups = parallel.map((each) => ({ id: each.id, lessons: lessonsOf(term, each.meetings, each.lost) }));
   return {
     term,
-    lessons: lessonsOf(term, schoolClass.meetings),
-    lost: lostLessons(term, schoolClass.meetings),
+    lessons: lessonsOf(term, schoolClass.meetings, schoolClass.lost),
+    lost: lostLessons(term, schoolClass.meetings, schoolClass.lost),
     groups: compareGroups(groups, localToday(now, who.timeZone)).map((stand) => ({
       ...stand,
       name: parallel.find((each) => each.id === stand.id)!.name,
@@ -71,11 +75,62 @@ export async function lessonsFile(
   if (schoolClass === null) throw notFound('calendar');
   const term = await em.findOneOrFail(TermEntity, { id: schoolClass.term });
   const school = await em.findOneOrFail(SchoolEntity, { id: schoolClass.school });
-  const text = writeLessons(lessonsOf(term, schoolClass.meetings), {
+  const lessons = lessonsOf(term, schoolClass.meetings, schoolClass.lost);
+  const text = writeLessons(lessons, {
+    titles: await lessonTitles(em, schoolClass.staircase, lessons),
     className: schoolClass.name,
     timeZone: school.timeZone,
     uid: schoolClass.id,
     writtenAt: now,
   });
   return { name: schoolClass.name, text };
+}
+
+const PART_TITLES: Readonly<Record<LessonPart, string>> = {
+  first: 'new: ',
+  middle: '',
+  hearing: 'hearing: ',
+  review: 'review: ',
+  concert: '',
+};
+
+/** What each lesson holds, by the plan of its staircase: "step 3, new: Goose Walk". */
+async function lessonTitles(
+  em: EntityManager,
+  staircase: string,
+  lessons: readonly Lesson[],
+): Promise<readonly string[]> {
+  const steps = await stepsOfPlan(em, staircase);
+  const shared = shareOutLessons(
+    lessons.map((lesson) => lesson.date),
+    steps.map((step) => step.lessons),
+  );
+  return shared.map(({ step, part }) => {
+    if (step === null) return part === 'concert' ? 'playing for others' : 'review';
+    return `step ${step + 1}, ${PART_TITLES[part]}${steps[step]!.title}`;
+  });
+}
+
+/**
+ * Notes that a class loses a lesson, or has it after all.
+ * @throws Problem 404 when the class is not of the asker's school, 400 for a day without a lesson.
+ */
+export async function loseLesson(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { date, reason, isLost }: { readonly date: LocalDate; readonly reason: string; readonly isLost: boolean },
+): Promise<void> {
+  const { name, term: termId, meetings } = await classOf(em, who, id);
+  const term = await em.findOneOrFail(TermEntity, { id: termId });
+  if (!lessonsOf(term, meetings).some((lesson) => lesson.date === date))
+    throw wrongInput({ date: 'The class has no lesson on this day.' });
+  await em.transactional(async (tx) => {
+    await tx.execute('select id from school_class where id = ? for update', [id]);
+    const { lost } = await tx.findOneOrFail(ClassEntity, { id }, { refresh: true });
+    const others = lost.filter((each) => each.date !== date);
+    const next = isLost ? [...others, { date, reason }].toSorted((a, b) => a.date.localeCompare(b.date)) : others;
+    await tx.nativeUpdate(ClassEntity, { id }, { lost: next });
+    await noteChange(tx, who, id, `${name}: lesson of ${date} ${isLost ? `lost, ${reason}` : 'held after all'}`);
+  });
 }

@@ -1,4 +1,4 @@
-import type { LocalDate, Meeting, Term } from '@escalier/core/calendar';
+import type { ClassDayOff, LocalDate, Meeting, Term } from '@escalier/core/calendar';
 import { stepRules } from '@escalier/core/classes';
 import type { Standing } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
@@ -17,6 +17,7 @@ export interface ClassRow {
   readonly instrumentId: string;
   readonly style: TeachingStyle;
   readonly meetings: readonly Meeting[];
+  readonly lost: readonly ClassDayOff[];
   readonly term: Term & { readonly name: string };
   readonly steps: readonly StepRow[];
   readonly pupils: readonly PupilRow[];
@@ -46,7 +47,7 @@ export interface PupilRow extends Omit<PupilDto, 'away'> {
  * Dates are dates.
  */
 const CLASSES = `
-select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.style, c.meetings, s.instrument as "instrumentId",
+select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.lost, c.style, c.meetings, s.instrument as "instrumentId",
   json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off,
     'rotation', t.rotation) as term,
   (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,

@@ -34,11 +34,11 @@ const MOST_CALENDARS = 500;
 const keptLessons = new Map<string, readonly Lesson[]>();
 
 /** The lessons of a class, kept by the term and the meetings that they come from. */
-export function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] {
-  const key = JSON.stringify([term, meetings]);
+export function lessonsOfClass({ term, meetings, lost }: ClassRow): readonly Lesson[] {
+  const key = JSON.stringify([term, meetings, lost]);
   const known = keptLessons.get(key);
   if (known !== undefined) return known;
-  const lessons = lessonsOf(term, meetings);
+  const lessons = lessonsOf(term, meetings, lost);
   if (keptLessons.size >= MOST_CALENDARS) keptLessons.delete(keptLessons.keys().next().value!);
   keptLessons.set(key, lessons);
   return lessons;
@@ -46,7 +46,11 @@ export function lessonsOfClass({ term, meetings }: ClassRow): readonly Lesson[] 
 
 export function lessonsDto(row: ClassRow, day: LocalDate): LessonsDto {
   const lessons = lessonsOfClass(row);
-  return { total: lessons.length, ...lessonsNow(lessons, day), lost: lostLessons(row.term, row.meetings).length };
+  return {
+    total: lessons.length,
+    ...lessonsNow(lessons, day),
+    lost: lostLessons(row.term, row.meetings, row.lost).length,
+  };
 }
 
 /** The facts that the core works out a class by, beside where its pupils stand. */

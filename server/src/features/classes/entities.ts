@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Meeting, LocalDate } from '@escalier/core/calendar';
+import type { ClassDayOff, Meeting, LocalDate } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
 import type { PassRule, Posture, RungId } from '@escalier/core/practice';
@@ -46,6 +46,8 @@ export const ClassEntity = defineEntity({
     grade: p.text(),
     meetings: p.json<Meeting[]>(),
     style: p.json<TeachingStyle>(),
+    /** Days on which this class alone has no lesson. */
+    lost: p.json<readonly ClassDayOff[]>().default('[]'),
     /** Opens the calendar of the class to a program that is not signed in; null as long as nobody subscribes. */
     calendarToken: p.text().nullable().unique(),
     version: p.integer().default(1),

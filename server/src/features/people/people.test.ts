@@ -323,7 +323,7 @@ describe('the first run', () => {
     const me = (await (await fresh.send('GET', '/api/session', undefined, cookie)).json()) as Me;
     expect(me.role).toBe('owner');
     const stairs = (await (await fresh.send('GET', '/api/staircases', undefined, cookie)).json()) as object[];
-    expect(stairs).toHaveLength(2);
+    expect(stairs).toHaveLength(7);
     await fresh.close();
   });
 });

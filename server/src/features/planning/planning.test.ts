@@ -217,3 +217,31 @@ describe('the staircase of a class', () => {
       expect((await test.send('GET', path, undefined, null)).status).toBe(401);
   });
 });
+
+describe('a lesson that one class loses', () => {
+  it('shifts the rest of that class, and nothing else; the calendar says what each lesson holds', async () => {
+    const classes = await get<ClassSummary[]>('/api/classes');
+    const [plover, otter] = ['4 Plover', '4 Otter'].map((name) => classes.find((each) => each.name === name)!);
+    const page = await get<ClassPage>(`/api/classes/${plover!.id}`);
+    const { date } = page.lessons.next!;
+    const lose = (isLost: boolean, on: string = date) =>
+      test.send('PUT', `/api/calendar/${plover!.id}/lost`, { date: on, reason: 'trip', isLost });
+    const file = async () => (await test.send('GET', `/api/calendar/${plover!.id}/lessons.ics`)).text();
+    expect((await file()).replaceAll('\r\n ', '')).toMatch(
+      /SUMMARY:4 Plover: lesson 1 of \d+\\, step 1\\, new: Three Lanterns/,
+    );
+    expect((await lose(true)).status).toBe(204);
+    expect((await lose(true)).status).toBe(204);
+    const after = await get<ClassPage>(`/api/classes/${plover!.id}`);
+    expect(after.lessons.total).toBe(page.lessons.total - 1);
+    expect(after.lessons.lost).toBe(page.lessons.lost + 1);
+    expect(after.lessons.all.map((lesson) => lesson.date)).not.toContain(date);
+    const other = (await get<ClassSummary[]>('/api/classes')).find((each) => each.id === otter!.id)!;
+    expect(other.lessons.total).toBe(otter!.lessons.total);
+    expect((await lose(false)).status).toBe(204);
+    expect((await get<ClassPage>(`/api/classes/${plover!.id}`)).lessons.total).toBe(page.lessons.total);
+    const never = await lose(true, '2026-01-01');
+    expect(never.status).toBe(400);
+    expect((await problem(never)).fields?.date).toContain('no lesson on this day');
+  });
+});

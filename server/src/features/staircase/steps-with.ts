@@ -15,3 +15,14 @@ order by s.name, step.position`;
 export async function stepsWithTune(em: EntityManager, tuneId: string): Promise<readonly StepPlace[]> {
   return em.execute<StepPlace[]>(STEPS, [tuneId, tuneId]);
 }
+
+/** The steps of a staircase as the plan of a unit needs them, from the first up. */
+export async function stepsOfPlan(
+  em: EntityManager,
+  staircase: string,
+): Promise<readonly { readonly title: string; readonly lessons: number }[]> {
+  return em.execute<{ title: string; lessons: number }[]>(
+    'select t.title, s.lessons from step s join tune t on t.id = s.tune_id where s.staircase_id = ? order by s.position',
+    [staircase],
+  );
+}

@@ -26,6 +26,7 @@ onMounted(() => {
 
 const PAGES: readonly { readonly name: string; readonly label: string; readonly teaches?: boolean }[] = [
   { name: 'class', label: 'Stairs' },
+  { name: 'plan', label: 'Plan' },
   { name: 'hear', label: 'Hearing' },
   { name: 'board', label: 'Board' },
   { name: 'trends', label: 'Trends' },

@@ -96,13 +96,17 @@ async function submit(): Promise<void> {
             :hint="
               classId === null
                 ? `${findInstrument(stairs?.instrumentId ?? '')?.name ?? ''}. The stairs set the instrument and its fingering.`
-                : 'Can’t be changed once pupils have results.'
+                : 'Can’t be changed once pupils have results; its steps can.'
             "
-            :disabled="classId !== null"
             :error="fields.staircaseId"
             @update:model-value="set({ staircaseId: $event })"
           />
         </div>
+        <p v-if="classId !== null">
+          <RouterLink :to="{ name: 'make-staircase', query: { class: classId } }"
+            >Make a staircase for this class</RouterLink
+          >
+        </p>
         <div class="line meetings">
           <MeetingEditor
             class="grow"

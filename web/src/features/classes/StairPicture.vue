@@ -237,7 +237,7 @@ function pegStyle(step: number, place: number): Record<string, string> {
   padding: 12px 14px;
 }
 
-svg {
+.stair-picture > svg {
   position: absolute;
   inset: 0;
 }
@@ -340,12 +340,11 @@ button.step-label {
   box-shadow: inset 0 -4px 0 var(--spruce);
 }
 
-.step-label:hover .step-title svg {
-  position: static;
+.step-title svg {
   color: var(--brick);
 }
 
-.step-title {
+.step-label:hover .step-title {
   text-decoration: underline;
 }
 

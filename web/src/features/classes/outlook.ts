@@ -1,7 +1,8 @@
-import { capacity, USUAL_CHANGEOVER, USUAL_TALK, type HearingWay, type LocalDate } from '@escalier/core/calendar';
+import type { HearingWay, LocalDate } from '@escalier/core/calendar';
 import { classForecast } from '@escalier/core/classes';
 import type { RecordEvent } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
+import { heardInLesson } from './unit.ts';
 
 /** What a teacher may try: the hearing as it is, a little longer, in rows, or from recordings besides. */
 export const WHAT_IFS = [
@@ -28,14 +29,8 @@ const RECORDING_MINUTES = 20;
 
 /** How many times as many pupils can be heard as now. */
 export function timesAsMany(page: ClassView, what: WhatIf): number {
-  const seconds = page.steps.map((step) => step.tuneSeconds);
-  const tuneSeconds = seconds.reduce((sum, each) => sum + each, 0) / Math.max(1, seconds.length);
   const { minutes } = page.style.hearing;
-  const heard = (way: HearingWay, given: number): number =>
-    capacity({
-      ...{ tuneSeconds, changeoverSeconds: USUAL_CHANGEOVER, talkSeconds: USUAL_TALK, way, minutes: given },
-      pupils: page.pupils.length,
-    }).pupilsPerLesson;
+  const heard = (way: HearingWay, given: number): number => heardInLesson(page, way, given);
   const now = Math.max(1, heard({ kind: 'alone' }, minutes));
   switch (what) {
     case 'now':

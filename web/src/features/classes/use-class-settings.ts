@@ -48,12 +48,20 @@ export function useClassSettings(classId: () => string | null) {
       read = theirs;
       return theirs;
     };
+    const { staircaseId } = mine;
     await saveMerged<ClassDraft, unknown>({ before: read ?? mine, mine, put, again });
+    if (staircaseId !== read?.staircaseId) await climbAnother(id, staircaseId);
     await load();
     return id;
   }
 
   return { draft, terms, staircases, calendar, error, load, saveClass };
+}
+
+async function climbAnother(id: string, staircaseId: string): Promise<void> {
+  const param = { id };
+  const { version } = await ask(api.classes[':id'].settings.$get({ param }));
+  await ask(api.classes[':id'].staircase.$put({ param, json: { staircaseId, version } }));
 }
 
 function sent({ name, grade, termId, meetings, style }: ClassDraft) {

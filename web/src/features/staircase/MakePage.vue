@@ -2,14 +2,16 @@
 import { INSTRUMENT_IDS, instrument, type InstrumentId } from '@escalier/core/instruments';
 import { noteOrdersFor, PARTS, type Pin } from '@escalier/core/staircase';
 import { againstWords, findingWords, problemWords, whyWords } from '@escalier/core/words';
-import { computed, onMounted, ref, watch } from 'vue';
-import { useRouter } from 'vue-router';
+import { computed, nextTick, onMounted, ref, shallowRef, watch } from 'vue';
+import { useRoute, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
+import { useLoad } from '../../ui/use-load.ts';
+import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { contentOf } from './draft.ts';
 import EditorPicture from './EditorPicture.vue';
@@ -39,8 +41,8 @@ const order = computed(
   () =>
     noteOrdersFor(instrument(instrumentId.value)).find((each) => each.id === orderId.value)?.notes ?? own.value.notes,
 );
-const known = ref('');
-const knows = computed(() => notesTyped(known.value));
+const knownTyped = ref('');
+const knows = computed(() => notesTyped(knownTyped.value));
 const lessons = ref(27);
 const stepCount = ref(9);
 watch([lessons, order], () => (stepCount.value = stepsIn(lessons.value, order.value.length)));
@@ -52,7 +54,32 @@ async function make(): Promise<void> {
     ...{ steps: stepCount.value, lessons: lessons.value, pins: pins.value },
   });
 }
-onMounted(make);
+/** The class that it is for, when it is for one. */
+const forClass = shallowRef<{ readonly id: string; readonly name: string; readonly version: number } | null>(null);
+const route = useRoute();
+
+/** A class brings its instrument, what it knows, and the lessons that are left. */
+async function takeClass(id: string): Promise<void> {
+  const param = { id };
+  const [page, { known }, { version }] = await Promise.all([
+    ask(api.classes[':id'].$get({ param })),
+    ask(api.classes[':id'].knowledge.$get({ param })),
+    ask(api.classes[':id'].settings.$get({ param })),
+  ]);
+  forClass.value = { id, name: page.name, version };
+  instrumentId.value = page.instrumentId as InstrumentId;
+  lessons.value = Math.max(2, page.lessons.left);
+  knownTyped.value = known.notes.map(noteWords).join(' ');
+}
+
+const { error: loading, load } = useLoad(async () => {
+  if (typeof route.query.class === 'string') await takeClass(route.query.class);
+});
+onMounted(async () => {
+  await load();
+  await nextTick();
+  await make();
+});
 
 const titleOf = (id: string): string => library.byId.value.get(id)?.title ?? id;
 const advice = computed(() => [
@@ -68,6 +95,8 @@ const advice = computed(() => [
   })),
 ]);
 
+const notices = useNotices();
+const { error: notGiven, save: saveFor } = useSave(null);
 const { busy, error: refused, reason, save } = useSave('Saved. Change what you like.');
 async function keep(): Promise<void> {
   const family = instrument(instrumentId.value).family === 'recorder' ? 'Recorder' : 'Whistle';
@@ -86,7 +115,22 @@ async function keep(): Promise<void> {
   const done = await save(async () => {
     ({ id } = await ask(api.staircases.$post({ json })));
   });
-  if (done) await router.push({ name: 'staircase', params: { staircaseId: id } });
+  if (!done) return;
+  const given = forClass.value;
+  if (given !== null) await giveTo(given, id);
+  await router.push({
+    ...{ name: 'staircase', params: { staircaseId: id } },
+    query: given === null ? {} : { class: given.id },
+  });
+}
+
+/** A class that has results keeps its stairs; the new ones are kept beside them. */
+async function giveTo(given: { readonly id: string; readonly version: number }, staircaseId: string): Promise<void> {
+  const param = { id: given.id };
+  const done = await saveFor(() =>
+    ask(api.classes[':id'].staircase.$put({ param, json: { staircaseId, version: given.version } })),
+  );
+  if (!done) notices.fail(notGiven.value ?? '');
 }
 </script>
 
@@ -95,7 +139,13 @@ async function keep(): Promise<void> {
     <header class="page-head">
       <div>
         <h1>Make a staircase</h1>
-        <p class="soft">Three questions. Escalier weighs the tunes of your library and proposes the most even climb.</p>
+        <p class="soft">
+          <template v-if="forClass !== null"
+            >For {{ forClass.name }}, with what it knows and the lessons that are left.
+          </template>
+          Three questions. Escalier weighs the tunes of your library and proposes the most even climb.
+        </p>
+        <BAlert v-if="loading !== null" variant="warning" :model-value="true">{{ loading.message }}</BAlert>
       </div>
     </header>
     <BForm class="card-paper stack" novalidate @submit.prevent="make">
@@ -123,7 +173,7 @@ async function keep(): Promise<void> {
               hint="Three lessons a step, as a rule"
             />
             <TextField
-              v-model="known"
+              v-model="knownTyped"
               label="Notes the class has already"
               hint="Such as B A G; empty for beginners"
               :error="knows.wrong === null ? undefined : `“${knows.wrong}” is not a note.`"

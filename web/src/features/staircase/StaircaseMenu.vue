@@ -44,6 +44,7 @@ async function remove(): Promise<void> {
   <BDropdown text="More">
     <BDropdownItem @click="emit('belts')">Belts in their order</BDropdownItem>
     <BDropdownItem @click="copy">Make a copy</BDropdownItem>
+    <BDropdownItem :to="{ name: 'poster', params: { staircaseId: stored.id } }">Poster for the wall</BDropdownItem>
     <BDropdownItem :to="{ name: 'compare-staircases', query: { a: stored.id } }">Compare with another</BDropdownItem>
     <BDropdownItem @click="remove">Delete</BDropdownItem>
   </BDropdown>

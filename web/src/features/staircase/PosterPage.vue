@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import { NOTHING_KNOWN } from '@escalier/core/reading';
+import { joinProfiles, newsOfSteps } from '@escalier/core/staircase';
+import type { StaircaseDto } from '@escalier/server/api';
+import { computed, onMounted, ref, shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import LoadState from '../../ui/LoadState.vue';
+import SelectField from '../../ui/SelectField.vue';
+import { useLoad } from '../../ui/use-load.ts';
+import { draftOf } from './draft.ts';
+import EditorPicture from './EditorPicture.vue';
+import { useLibraryProfiles } from './use-library-profiles.ts';
+
+/** The stairs for the wall: on one A3 sheet, or on two A4 sheets to be put side by side. */
+const props = defineProps<{ staircaseId: string }>();
+const stairs = shallowRef<StaircaseDto | null>(null);
+const library = useLibraryProfiles();
+const { error, load } = useLoad(async () => {
+  const found = await ask(api.staircases[':id'].$get({ param: { id: props.staircaseId } }));
+  await library.read(found.instrumentId as InstrumentId);
+  stairs.value = found;
+});
+onMounted(load);
+
+const steps = computed(() => (stairs.value === null ? [] : draftOf(stairs.value).steps));
+const news = computed(() =>
+  newsOfSteps(
+    steps.value.flatMap((step) => {
+      const [main, ...others] = step.tunes.flatMap((tune) => library.byId.value.get(tune.id) ?? []);
+      return main === undefined ? [] : [joinProfiles([main, ...others])];
+    }),
+    NOTHING_KNOWN,
+  ),
+);
+const PAPERS = [
+  { value: 'a3', text: 'One A3 sheet' },
+  { value: 'a4', text: 'Two A4 sheets, side by side' },
+] as const;
+const paper = ref<'a3' | 'a4'>('a3');
+/** The halves of the poster, from the left. */
+const sheets = computed(() => (paper.value === 'a3' ? [0] : [0, 1]));
+const print = (): void => window.print();
+</script>
+
+<template>
+  <LoadState v-if="stairs === null" :error="error" what="the poster" @again="load" />
+  <div v-else class="page-grid poster-page">
+    <header class="page-head no-print">
+      <div>
+        <RouterLink :to="{ name: 'staircase', params: { staircaseId } }">Back to the stairs</RouterLink>
+        <h1>Poster</h1>
+      </div>
+      <SelectField v-model="paper" label="Paper" :options="PAPERS" />
+      <BButton variant="primary" @click="print">Print</BButton>
+    </header>
+    <div class="scroll-x sheets" role="region" tabindex="0" aria-label="The poster as it is printed">
+      <div v-for="sheet in sheets" :key="sheet" class="sheet" :class="paper">
+        <div class="poster" :class="`half-${sheet}`" :aria-hidden="sheet > 0 ? true : undefined">
+          <p class="poster-title">{{ stairs.name }}</p>
+          <p class="large">{{ instrument(stairs.instrumentId as InstrumentId).shortName }}</p>
+          <EditorPicture :steps="steps" :news="news" :findings="[]" :chosen="null" still />
+        </div>
+      </div>
+    </div>
+  </div>
+</template>
+
+<style lang="scss">
+@page a3 {
+  size: A3 landscape;
+  margin: 0;
+}
+
+@page a4 {
+  size: A4 portrait;
+  margin: 0;
+}
+
+.poster-page .sheet {
+  overflow: hidden;
+  width: 420mm;
+  height: 296mm;
+  border: 1px solid var(--line);
+  background: var(--card);
+}
+
+.poster-page .sheet.a3 {
+  page: a3;
+}
+
+.poster-page .sheet.a4 {
+  width: 210mm;
+  page: a4;
+  break-after: page;
+}
+
+.poster-page .poster {
+  display: grid;
+  grid-template-rows: auto auto 1fr;
+  width: 420mm;
+  height: 296mm;
+  padding: 14mm;
+}
+
+.poster-page .half-1 {
+  margin-left: -210mm;
+}
+
+.poster-page .poster-title {
+  font-family: var(--heading);
+  font-size: var(--poster);
+  font-weight: 700;
+}
+
+.poster-page .picture {
+  height: auto;
+  border: 0;
+}
+
+@media print {
+  .poster-page {
+    padding: 0;
+  }
+
+  .poster-page .sheets {
+    overflow: visible;
+  }
+
+  .poster-page .sheet {
+    border: 0;
+  }
+}
+</style>
