@@ -31,7 +31,7 @@ export const calendarRoutes = new Hono<AppEnv>()
   })
   .put('/:id/lost', valid('param', idParam), valid('json', lostInput), async (c) => {
     await loseLesson(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
-    return c.body(null, 204);
+    return c.json({ isLost: c.req.valid('json').isLost });
   })
   .get('/:id/lessons.ics', valid('param', idParam), async (c) => {
     const { id, school: schoolId } = await classOf(c.var.em, c.var.who, c.req.valid('param').id);

@@ -25,7 +25,7 @@ export const staircaseRoutes = new Hono<AppEnv>()
   })
   .delete('/:id', valid('param', idParam), async (c) => {
     await deleteStaircase(c.var.em, c.var.who, c.req.valid('param').id);
-    return c.body(null, 204);
+    return c.json({ deleted: true });
   });
 
 /** Under `/classes`. */
@@ -35,6 +35,6 @@ export const classStaircaseRoutes = new Hono<AppEnv>().put(
   valid('json', classStaircase),
   async (c) => {
     await climbAnother(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
-    return c.body(null, 204);
+    return c.json({ staircaseId: c.req.valid('json').staircaseId });
   },
 );
