@@ -44,10 +44,6 @@ await page.getByRole('heading', { name: /They may stumble/ }).hover();
 await picture('tune-all-layers', '.chart svg');
 await page.goto(`${classAddress}/notes?part=fingers`);
 await picture('note-fingers', '.pipe');
-await page.goto(`${classAddress}/notes?part=echo`);
-await picture('note-echo', '.patterns .engraving svg');
-await page.goto(`${classAddress}/notes?part=moves`);
-await atTablet(() => picture('note-moves-tablet', '.pipe'));
 await page.goto(`${classAddress}/notes?part=echo&big=1`);
 await page.getByRole('button', { name: 'Echo, each twice' }).click();
 await page.getByText('Your turn', { exact: true }).waitFor();
@@ -66,14 +62,15 @@ await page.getByRole('link', { name: 'Tamsin' }).click();
 await picture('pupil', 'main ol li');
 await page.goto(`${classAddress}/trends`);
 await picture('trends', 'canvas');
-await page.goto(`${classAddress}/settings`);
-await picture('class-settings', '.day.lesson');
-await page.goto(`${classAddress}/pupils`);
-await page
-  .getByRole('button', { name: /^Samir/ })
-  .first()
-  .click();
-await picture('pupils', 'main form');
+await page.goto(`${classAddress}/plan`);
+await picture('plan', 'tbody tr');
+await page.goto(`${address}/staircases/new`);
+await picture('staircase-proposal', '[aria-label="The proposal"] li');
+await page.goto(`${address}/staircases`);
+await page.getByRole('link', { name: 'Recorder, from B down' }).click();
+await page.locator('.open-step').first().click();
+await picture('staircase', 'main [aria-label="Tunes that fit"] li');
+await atTablet(() => picture('staircase-tablet', 'main [aria-label="Tunes that fit"] li'));
 await page.goto(`${address}/school/instruments`);
 await picture('school-instruments', '.number');
 await page.goto(`${address}/tunes`);

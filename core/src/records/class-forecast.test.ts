@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { forecastClass, type ForecastRequest } from './class-forecast.ts';
 import type { HeardPupil } from './class-rates.ts';
-import { recipes, simulatedClass, upToLesson } from '../testing/simulated-class.ts';
+import { recipes, simulatedClass, upToLesson } from '../testing/index.ts';
 
 const pupil = (id: string, ...results: (readonly [lesson: number, step: number, passed: boolean])[]): HeardPupil => ({
   id,

@@ -1,6 +1,6 @@
 export { default as ClassHead } from './ClassHead.vue';
 export type { ClassView, PupilView, StepView } from './project.ts';
-export { default as StairPicture, type StairStep } from './StairPicture.vue';
+export { default as StairPicture } from './StairPicture.vue';
 export type { StairLayout } from './stair-layout.ts';
 export { useClasses } from './store.ts';
 export { useLiveClass } from './use-live.ts';

@@ -131,5 +131,3 @@ export function useEditor(staircaseId: Ref<string>) {
     refusal: computed(() => (refused.value === null ? null : (reason.value ?? refused.value))),
   };
 }
-
-export type Editor = ReturnType<typeof useEditor>;
