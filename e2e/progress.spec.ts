@@ -72,7 +72,7 @@ test('a pupil’s page tells the history, the outlook and what to practise, and 
   await expect(page.getByText(/stuck: 3 tries without a pass/)).toBeVisible();
   await expect(page.getByRole('heading', { name: /% likely to pass in 4 lessons/ })).toBeVisible();
   await expect(
-    page.getByRole('listitem').filter({ hasText: 'A and E, back and forth: slowly, then faster' }),
+    page.getByRole('listitem').filter({ hasText: 'G and E, back and forth: slowly, then faster' }),
   ).toBeVisible();
   await expect(page.getByLabel('Note to the family')).toHaveValue(/Tamsin has passed 2 of 6 steps/);
 });

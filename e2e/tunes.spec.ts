@@ -162,8 +162,8 @@ test('another way in: the hardest moves, the rhythm on one note, a bare version 
   const way = page.getByLabel('Way into the tune');
   await expect(way.locator('option')).toHaveText([
     'The tune itself',
-    'Moves first: E–G, G–E, E–A, A–E',
-    'Rhythm on one note: A',
+    'Moves first: G–B, E–B, E–G, G–E',
+    'Rhythm on one note: G',
     'Bare 1: 8 of 22 notes',
     'Bare 2: 14 of 22 notes',
     'Bare 3: 20 of 22 notes',
