@@ -18,6 +18,8 @@ export interface ForecastSettings {
   readonly turns?: number;
   /** Only so many lessons are known, to look back at what would have been said then; all that have been unless it says so. */
   readonly known?: number;
+  /** Only so many lessons ahead; to the end of the term unless it says so. */
+  readonly ahead?: number;
   readonly runs?: number;
 }
 
@@ -29,7 +31,7 @@ const SEED = 11;
 export function classForecast(
   on: ClassOnDay,
   events: Iterable<RecordEvent>,
-  { perLesson, turns = 1, known, runs = RUNS }: ForecastSettings,
+  { perLesson, turns = 1, known, ahead = Infinity, runs = RUNS }: ForecastSettings,
 ): ClassForecast | null {
   const dates = on.lessons.all.map((lesson) => lesson.date);
   const past = known ?? dates.filter((date) => date <= on.today).length;
@@ -38,7 +40,7 @@ export function classForecast(
   return forecastClass({
     steps: on.steps.length,
     lessonsPast: past,
-    lessonsLeft: dates.length - past,
+    lessonsLeft: Math.min(ahead, dates.length - past),
     heardPerLesson: perLesson * turns,
     turns,
     pupils,

@@ -1,18 +1,13 @@
+import { seeded } from '../practice/index.ts';
+
 /** Numbers by lot, the same for the same seed: even, normal and beta. */
 export class Dice {
-  #state: number;
+  /** From 0 up to, but not including, 1. */
+  readonly next: () => number;
   #spare: number | null = null;
 
   constructor(seed: number) {
-    this.#state = (Math.trunc(seed) ^ 0x9e3779b9) >>> 0;
-  }
-
-  /** From 0 up to, but not including, 1. Mulberry32 (Tommy Ettinger, public domain). */
-  next(): number {
-    this.#state = (this.#state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(this.#state ^ (this.#state >>> 15), this.#state | 1);
-    mixed ^= mixed + Math.imul(mixed ^ (mixed >>> 7), mixed | 61);
-    return ((mixed ^ (mixed >>> 14)) >>> 0) / 2 ** 32;
+    this.next = seeded(seed);
   }
 
   /** Mean 0, spread 1, by the polar method of Marsaglia. */

@@ -1,10 +1,10 @@
 export * from './class-forecast.ts';
 export * from './events.ts';
-export * from './forecast.ts';
 export * from './next.ts';
 export * from './points.ts';
 export * from './remarks.ts';
 export * from './standings.ts';
+export * from './step-needs.ts';
 export * from './stuck.ts';
 export * from './trends.ts';
 export type { HeardPupil } from './class-rates.ts';

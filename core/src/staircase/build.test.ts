@@ -33,7 +33,6 @@ const anyProfile = fc
   .map(({ cost, ...tune }) => ({
     ...tune,
     title: '',
-    minor: false,
     signs: [`metre ${tune.metre}`],
     moves: tune.notes.slice(1).map((note, index) => ({ key: `${tune.notes[index]!.name}>${note.name}`, cost })),
   }));
@@ -193,7 +192,6 @@ describe('the builder', () => {
       moves: notes.slice(1).map((name, place) => ({ key: `${notes[place]!}>${name}`, cost: 1 + (index % 3) })),
       metre: index % 4 === 0 ? '3/4' : '4/4',
       key: index % 5 === 0 ? 'E minor' : 'G major',
-      minor: index % 5 === 0,
       moods: [index % 2 === 0 ? 'calm' : 'lively'],
       unplayable: [],
     };
@@ -251,7 +249,7 @@ describe('the builder', () => {
 
 describe('wishes that cannot be met', () => {
   const tune = (id: string, note = 'B4', unplayable: readonly string[] = []): TuneProfile => ({
-    ...{ id, title: id, elements: [], signs: [], moves: [], moods: [], metre: '4/4', key: 'G major', minor: false },
+    ...{ id, title: id, elements: [], signs: [], moves: [], moods: [], metre: '4/4', key: 'G major' },
     notes: [{ name: note, count: 2 }],
     unplayable,
   });

@@ -17,7 +17,6 @@ export interface TuneProfile {
   readonly metre: string;
   /** `E minor`. */
   readonly key: string;
-  readonly minor: boolean;
   /** The tune's tags: calm, dance, sea. */
   readonly moods: readonly string[];
   /** Notes that the instrument does not have. */
@@ -40,7 +39,6 @@ export function profileFrom(id: string, tune: Tune, reading: Reading): TuneProfi
     moves: reading.moves.all.map(({ from, to, move }) => ({ key: moveKey(from, to), cost: move.cost })),
     metre: metreText(first!.metre),
     key: reading.keySignature.name,
-    minor: ['minor', 'dorian', 'phrygian'].includes(first!.key.mode),
     moods: tune.tags,
     unplayable: reading.unplayable.map((use) => use.name),
   };

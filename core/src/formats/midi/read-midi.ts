@@ -6,6 +6,7 @@ import {
   MOST_BARS,
   PLAIN_BAR,
   rational,
+  sameMetre,
   success,
   toNumber,
   type Key,
@@ -131,7 +132,10 @@ function conductorOf(events: readonly TimedEvent[]): Conductor {
   const [tempo, key] = [of('setTempo')[0], of('keySignature')[0]];
   const metres = of('timeSignature')
     .filter(({ numerator, denominator }) => numerator >= 1 && numerator <= 24 && [1, 2, 4, 8, 16].includes(denominator))
-    .map(({ at, numerator, denominator }): MetreAt => ({ at, metre: { count: numerator, unit: denominator } }));
+    .map(({ at, numerator, denominator }): MetreAt => ({ at, metre: { count: numerator, unit: denominator } }))
+    .toSorted((a, b) => a.at - b.at)
+    // Files say the same again, on every track.
+    .filter(({ metre }, index, all) => index === 0 || !sameMetre(metre, all[index - 1]!.metre));
   const perMinute = tempo === undefined ? 120 : Math.round(60_000_000 / tempo.microsecondsPerBeat);
   return {
     title: of('trackName')[0]?.text.trim() ?? '',

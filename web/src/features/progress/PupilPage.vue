@@ -22,7 +22,7 @@ const page = computed(() => (classes.page?.id === props.classId ? classes.page :
 const pupil = computed(() => page.value?.pupils.find((each) => each.id === props.pupilId) ?? null);
 const step = computed(() => page.value?.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
 const heard = computed(() => hearingsOf(classes.events, props.pupilId));
-const outlook = computed(() => (page.value === null ? null : outlookOf(page.value, props.pupilId)));
+const outlook = computed(() => (page.value === null ? null : outlookOf(page.value, classes.events, props.pupilId)));
 const place = computed(() => page.value?.queue.find((each) => each.pupilId === props.pupilId) ?? null);
 const stuck = computed(() => page.value?.stuck.find((each) => each.pupilId === props.pupilId) ?? null);
 const remarks = computed(() => remarksOverTime(heard.value, page.value?.timeZone ?? 'UTC'));
@@ -116,17 +116,13 @@ function printNote(): void {
             <p>
               {{ percent(outlook.chance) }} by the end of term; expected then:
               {{
-                Math.round(outlook.atEnd) >= page.steps.length
-                  ? 'every step passed'
-                  : `about step ${Math.round(outlook.atEnd) + 1}`
+                outlook.likelySteps >= page.steps.length ? 'every step passed' : `step ${outlook.likelySteps} passed`
               }}.
             </p>
             <HowComputed>
-              {{ plural(outlook.climb.stepIndex - outlook.climb.startStepIndex, 'step', 'steps') }} in
-              {{ plural(outlook.climb.lessonsHad, 'lesson', 'lessons') }}, adjusted towards the class’s pace:
-              {{ outlook.pace.toFixed(2) }} steps a lesson. One step within n lessons: 1 − e<sup
-                >−{{ outlook.pace.toFixed(2) }} × n</sup
-              >.
+              From 400 possible courses of the lessons to come. {{ pupil.name }} passed {{ outlook.passed }} of
+              {{ plural(outlook.heard, 'hearing', 'hearings') }}; with few hearings the class’s own rate counts for
+              more. In each lesson as many are heard as so far.
             </HowComputed>
           </section>
           <section v-if="practice.length > 0" class="card-paper stack-close no-print">

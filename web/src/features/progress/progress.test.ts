@@ -117,13 +117,13 @@ describe('a pupil’s page', () => {
     ]);
   });
 
-  it('says how likely the next step is, at a pace drawn towards the class', () => {
-    const outlook = outlookOf(page(), 'ann')!;
-    // The class: 1 step in 12 lessons; Ann: (1 + 6 × 1/12) ÷ (4 + 6).
-    expect(outlook.pace).toBeCloseTo(0.15);
-    expect(outlook.chanceSoon).toBeCloseTo(1 - Math.exp(-0.15 * 4));
-    expect(outlook.chance).toBeGreaterThan(outlook.chanceSoon);
-    expect(outlookOf(page(), 'nobody')).toBeNull();
+  it('says how likely the next step is, soon and by the end, and nothing of who is not there', () => {
+    const outlook = outlookOf(page(), EVENTS, 'ann')!;
+    expect(outlook).toMatchObject({ soon: 4, heard: 3, passed: 1 });
+    expect(outlook.chanceSoon).toBeGreaterThan(0);
+    expect(outlook.chance).toBeGreaterThanOrEqual(outlook.chanceSoon);
+    expect(outlook.chance).toBeLessThanOrEqual(1);
+    expect(outlookOf(page(), EVENTS, 'nobody')).toBeNull();
   });
 
   it('says what to practise, and writes it to the family', () => {

@@ -1,55 +1,43 @@
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
-import {
-  chanceToPass,
-  forecast,
-  type Climb,
-  type Remark,
-  type Forecast,
-  type HeardEvent,
-} from '@escalier/core/records';
+import { classForecast } from '@escalier/core/classes';
+import { hearings, type HeardEvent, type RecordEvent, type Remark } from '@escalier/core/records';
 import type { StepDto } from '@escalier/server/api';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
 
-/** What the pupils of a class have climbed, in how many lessons each. */
-export function climbsOf(page: ClassView): readonly Climb[] {
-  return page.pupils.flatMap(({ id, standing, startStep, joinedOn }): Climb[] =>
-    standing === null
-      ? []
-      : [
-          {
-            pupilId: id,
-            stepIndex: standing.stepIndex,
-            startStepIndex: startStep - 1,
-            lessonsHad: page.lessons.all.filter((lesson) => lesson.date >= joinedOn && lesson.date < page.today).length,
-          },
-        ],
-  );
-}
-
-export interface Outlook extends Forecast {
-  readonly climb: Climb;
-  /** That one more step is passed by the end of the term, and within the next four lessons. */
-  readonly chance: number;
+export interface Outlook {
+  /** The chance that the step worked on is passed within the next lessons, and by the end of the term. */
   readonly chanceSoon: number;
+  readonly chance: number;
+  /** How many those next lessons are. */
   readonly soon: number;
+  /** Steps that will more likely than not have been passed by the end of the term. */
+  readonly likelySteps: number;
+  /** Hearings so far, and those passed. */
+  readonly heard: number;
+  readonly passed: number;
 }
 
 const SOON = 4;
 
-/** How a pupil goes on at the pace so far. */
-export function outlookOf(page: ClassView, pupilId: string): Outlook | null {
-  const climbs = climbsOf(page);
-  const at = climbs.findIndex((climb) => climb.pupilId === pupilId);
-  const found = forecast(climbs, page.steps.length, page.lessons.left)[at];
-  if (found === undefined) return null;
+/** How a pupil will likely go on, from the courses that the class may take; null for who is through, or not in the class. */
+export function outlookOf(page: ClassView, events: readonly RecordEvent[], pupilId: string): Outlook | null {
+  const standing = page.pupils.find((pupil) => pupil.id === pupilId)?.standing;
+  if (standing === undefined || standing === null || standing.stepIndex >= page.steps.length) return null;
+  const reach = (ahead: number): readonly number[] => {
+    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, ahead });
+    return forecast?.pupils.find((pupil) => pupil.id === pupilId)?.reach.map((step) => step.chance) ?? [];
+  };
   const soon = Math.min(SOON, page.lessons.left);
+  const end = reach(page.lessons.left);
+  const heard = hearings(events).filter((event) => event.pupilId === pupilId);
   return {
-    ...found,
-    climb: climbs[at]!,
     soon,
-    chance: chanceToPass(found.pace, page.lessons.left),
-    chanceSoon: chanceToPass(found.pace, soon),
+    chanceSoon: reach(soon)[standing.stepIndex] ?? 0,
+    chance: end[standing.stepIndex] ?? 0,
+    likelySteps: end.filter((chance) => chance >= 0.5).length,
+    heard: heard.length,
+    passed: heard.filter((event) => event.outcome === 'passed').length,
   };
 }
 

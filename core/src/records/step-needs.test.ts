@@ -1,38 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { chanceToPass, forecast, stepNeeds, type Climb } from './forecast.ts';
+import { stepNeeds, type Climb } from './step-needs.ts';
 
 const climb = (pupilId: string, stepIndex: number, lessonsHad = 10, startStepIndex = 0): Climb => ({
   pupilId,
   stepIndex,
   startStepIndex,
   lessonsHad,
-});
-
-describe('where pupils will stand', () => {
-  it('goes by the own pace, drawn towards that of the class', () => {
-    // The class: 4 steps in 20 lessons = 0.2. Aino: (3 + 6 × 0.2) ÷ 16 = 0.2625.
-    const [aino, bo] = forecast([climb('Aino', 3), climb('Bo', 1)], 6, 8);
-    expect(aino!.pace).toBeCloseTo(0.2625);
-    expect(aino!.atEnd).toBeCloseTo(3 + 0.2625 * 8);
-    expect(bo!.pace).toBeCloseTo((1 + 1.2) / 16);
-  });
-
-  it('gives a late joiner the pace of the class, and nobody more than all steps', () => {
-    const [, late] = forecast([climb('Aino', 3, 10), climb('Wren', 2, 0, 2)], 6, 10);
-    expect(late!.pace).toBeCloseTo(0.3);
-    expect(forecast([climb('Priya', 6, 10)], 6, 100)[0]!.atEnd).toBe(6);
-    expect(forecast([climb('New', 0, 0)], 6, 10)[0]!.atEnd).toBe(0);
-  });
-});
-
-describe('the chance to pass one more step', () => {
-  it('grows with pace and lessons, from none to almost certain', () => {
-    expect(chanceToPass(0, 10)).toBe(0);
-    expect(chanceToPass(0.25, 0)).toBe(0);
-    expect(chanceToPass(0.25, 4)).toBeCloseTo(0.632, 3);
-    expect(chanceToPass(1, 12)).toBeGreaterThan(0.99);
-  });
 });
 
 describe('belts to have ready', () => {
