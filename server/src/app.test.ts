@@ -113,10 +113,16 @@ describe('as a teacher of another school', () => {
     }
     const [tune] = await em.findAll(TuneEntity);
     const body = { abc: tune!.abc, version: 1 };
+    const staircase = await (await test.send('GET', `/api/staircases/${ours!.staircase}`)).json();
     for (const [method, path, sent] of [
       ['GET', `/api/tunes/${tune!.id}`, undefined],
       ['PUT', `/api/tunes/${tune!.id}`, body],
       ['DELETE', `/api/tunes/${tune!.id}`, undefined],
+      ['GET', `/api/staircases/${ours!.staircase}`, undefined],
+      ['PUT', `/api/staircases/${ours!.staircase}`, staircase],
+      ['DELETE', `/api/staircases/${ours!.staircase}`, undefined],
+      ['PUT', `/api/classes/${ours!.id}/staircase`, { staircaseId: ours!.staircase, version: 1 }],
+      ['PUT', `/api/calendar/${ours!.id}/lost`, { date: '2026-03-03', reason: '', isLost: true }],
       ['PUT', `/api/classes/${ours!.id}/tunes/${tune!.id}`, { breathSeconds: 6, breaths: null, version: 0 }],
     ] as const) {
       expect((await test.send(method, path, sent, other)).status, `${method} ${path}`).toBe(404);

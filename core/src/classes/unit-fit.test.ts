@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { shareOutLessons, stepDates, type LocalDate } from '../calendar/index.ts';
-import { stepNeed, waysToFit } from './index.ts';
+import { levelAfter, stepNeed, waysToFit } from './index.ts';
 
 const dates = (...days: string[]): readonly LocalDate[] => days as LocalDate[];
 
@@ -49,10 +49,18 @@ describe('what a step takes', () => {
   it('can be made less, the most first', () => {
     const steps = [5, 5, 1, 5].map((rise, index) => ({ rise, lessons: 3, isQuiet: index === 2 }));
     const ways = waysToFit(steps, unit);
-    expect(ways).toContainEqual({ kind: 'rows', step: null, gain: 9 });
+    expect(ways).toContainEqual({ kind: 'rows', step: null, gain: 9, gains: [2, 2, 3, 2] });
     expect(ways.map((way) => way.gain)).toEqual(ways.map((way) => way.gain).toSorted((a, b) => b - a));
-    expect(ways).toContainEqual({ kind: 'drop', step: 2, gain: 5 });
+    expect(ways).toContainEqual({ kind: 'drop', step: 2, gain: 5, gains: [0, 0, 5, 0] });
     expect(ways.find((way) => way.kind === 'merge')).toMatchObject({ step: 0, gain: 5 });
     expect(waysToFit([], unit)).toEqual([]);
+  });
+
+  it('brings a group that is behind level at the end of a step', () => {
+    const steps = [5, 5, 1, 5].map((rise) => ({ rise, lessons: 3, isQuiet: false }));
+    const rows = waysToFit(steps, unit).find((way) => way.kind === 'rows')!;
+    expect(levelAfter(rows, 3, 0)).toBe(1);
+    expect(levelAfter(rows, 3, 2)).toBe(2);
+    expect(levelAfter(rows, 99, 0)).toBeNull();
   });
 });

@@ -37,6 +37,8 @@ export interface FitChange {
   /** Index of the step that it is about, of the lower one of two; null for all. */
   readonly step: number | null;
   readonly gain: number;
+  /** What of it comes at each step, from the first up. */
+  readonly gains: readonly number[];
 }
 
 /** Lessons that a step takes: teaching by its rise, hearing by how many can be heard beside it. */
@@ -54,26 +56,49 @@ export function stepNeed(
 /** Changes that save lessons, those that save most first. */
 export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly FitChange[] {
   const need = (rise: number, perLesson = unit.heard.alone): number => stepNeed(rise, unit, perLesson).needed;
-  const sum = (perLesson: number): number => steps.reduce((total, step) => total + need(step.rise, perLesson), 0);
-  const now = sum(unit.heard.alone);
-  const merged = steps.flatMap((step, index): FitChange[] => {
-    const next = steps[index + 1];
-    if (next === undefined) return [];
-    // One tune less to learn; what is new stays.
-    const gain = need(step.rise) + need(next.rise) - need(step.rise + next.rise - 1);
-    return [{ kind: 'merge', step: index, gain }];
+  const change = (kind: FitKind, step: number | null, gains: readonly number[]): FitChange => ({
+    ...{ kind, step, gains },
+    gain: gains.reduce((sum, each) => sum + each, 0),
   });
-  const dropped = steps.flatMap((step, index): FitChange[] =>
-    step.isQuiet ? [{ kind: 'drop', step: index, gain: need(step.rise) }] : [],
+  const heardOtherwise = (kind: FitKind, perLesson: number): FitChange =>
+    change(
+      kind,
+      null,
+      steps.map((step) => need(step.rise) - need(step.rise, perLesson)),
+    );
+  const atStep = (kind: FitKind, step: number, gain: number): FitChange =>
+    change(
+      kind,
+      step,
+      steps.map((_, index) => (index === step ? gain : 0)),
+    );
+  const merged = steps.slice(1).map((next, index) => {
+    const { rise } = steps[index]!;
+    // One tune less to learn; what is new stays.
+    return atStep('merge', index, need(rise) + need(next.rise) - need(rise + next.rise - 1));
+  });
+  const dropped = steps.flatMap((step, index) => (step.isQuiet ? [atStep('drop', index, need(step.rise))] : []));
+  const byGain = (changes: readonly FitChange[]): readonly FitChange[] => changes.toSorted((a, b) => b.gain - a.gain);
+  return byGain(
+    [
+      heardOtherwise('rows', unit.heard.rows),
+      heardOtherwise('recordings', 0),
+      heardOtherwise('longer', unit.heard.longer),
+      ...byGain(merged).slice(0, 2),
+      ...byGain(dropped).slice(0, 2),
+    ].filter((each) => each.gain > 0),
   );
-  const best = (changes: readonly FitChange[]): readonly FitChange[] =>
-    changes.toSorted((a, b) => b.gain - a.gain).slice(0, 2);
-  const all: readonly FitChange[] = [
-    { kind: 'rows', step: null, gain: now - sum(unit.heard.rows) },
-    { kind: 'recordings', step: null, gain: now - sum(0) },
-    { kind: 'longer', step: null, gain: now - sum(unit.heard.longer) },
-    ...best(merged),
-    ...best(dropped),
-  ];
-  return all.filter((change) => change.gain > 0).toSorted((a, b) => b.gain - a.gain);
+}
+
+/**
+ * The step with whose end a change has saved so many lessons, counted from a step on, as an index; null when it never does.
+ * So a group that is behind is level again.
+ */
+export function levelAfter({ gains }: FitChange, lessons: number, from: number): number | null {
+  let saved = 0;
+  for (let step = from; step < gains.length; step++) {
+    saved += gains[step]!;
+    if (saved >= lessons) return step;
+  }
+  return null;
 }

@@ -171,8 +171,12 @@ export function newsWords(news: StepNews, say: NoteNamer = sayNote, lengths: Len
 }
 
 /** Why a tune stands at its step. */
-export function whyWords({ news, why }: PlannedStep, say: NoteNamer = sayNote): string {
-  const sentences = [`Brings ${newsWords(news, say)}; rises by ${news.rise.total}.`];
+export function whyWords(
+  { news, why }: PlannedStep,
+  say: NoteNamer = sayNote,
+  lengths: LengthWords = 'american',
+): string {
+  const sentences = [`Brings ${newsWords(news, say, lengths)}; rises by ${news.rise.total}.`];
   for (const { note, steps } of why.again) {
     const count = news.notes.find((each) => each.name === note)?.count ?? 0;
     const often = `${capital(say(note))} comes ${count === 1 ? 'once' : `${count} times`}`;

@@ -4,7 +4,7 @@ import type { PlanningWorker } from './planning.worker.ts';
 
 type Name = keyof PlanningWorker;
 
-/** A worker that plans and forecasts, for one page. It starts at the first call; `cancel` ends it in the middle of its work, and the next call starts anew. */
+/** A worker that plans, for one page. It starts at the first call; `cancel` ends it in the middle of its work, and the next call starts anew. */
 export function planningWorker() {
   let running: {
     readonly worker: Worker;

@@ -1,6 +1,5 @@
 import { readAbc } from '@escalier/core/formats';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
-import { forecastClass } from '@escalier/core/records';
 import { planStaircase, profileOf, type BuildRequest, type Plan, type TuneProfile } from '@escalier/core/staircase';
 import { expose } from 'comlink';
 
@@ -39,6 +38,6 @@ function plan(request: BuildRequest, progress: Progress): Plan {
   }
 }
 
-const door = { profiles, plan, forecast: forecastClass };
+const door = { profiles, plan };
 export type PlanningWorker = typeof door;
 expose(door);

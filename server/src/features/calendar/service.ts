@@ -5,6 +5,7 @@ import {
   lostLessons,
   shareOutLessons,
   writeLessons,
+  type ClassDayOff,
   type GroupStand,
   type Lesson,
   type LessonPart,
@@ -21,12 +22,21 @@ import { stepsOfPlan } from '../staircase/index.ts';
 import { TermEntity, type TermDto } from '../terms/index.ts';
 import { localToday } from '../../platform/today.ts';
 
+export interface ParallelGroup extends GroupStand {
+  readonly name: string;
+  readonly staircaseId: string;
+  /** Days of its lessons, in order. */
+  readonly dates: readonly LocalDate[];
+}
+
 export interface ClassCalendar {
   readonly term: TermDto;
   readonly lessons: readonly Lesson[];
   readonly lost: readonly LostLesson[];
+  /** Of those, the ones that this class alone loses. */
+  readonly lostHere: readonly ClassDayOff[];
   /** This class and the parallel ones of its grade and term. */
-  readonly groups: readonly (GroupStand & { readonly name: string })[];
+  readonly groups: readonly ParallelGroup[];
   /** Secret end of the address to subscribe to; null as long as there is none. */
   readonly token: string | null;
 }
@@ -45,10 +55,11 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
     term,
     lessons: lessonsOf(term, schoolClass.meetings, schoolClass.lost),
     lost: lostLessons(term, schoolClass.meetings, schoolClass.lost),
-    groups: compareGroups(groups, localToday(now, who.timeZone)).map((stand) => ({
-      ...stand,
-      name: parallel.find((each) => each.id === stand.id)!.name,
-    })),
+    lostHere: schoolClass.lost,
+    groups: compareGroups(groups, localToday(now, who.timeZone)).map((stand, index): ParallelGroup => {
+      const { name, staircase } = parallel[index]!;
+      return { ...stand, name, staircaseId: staircase, dates: groups[index]!.lessons.map((lesson) => lesson.date) };
+    }),
     token: schoolClass.calendarToken ?? null,
   };
 }

@@ -1,2 +1,2 @@
 export { classStaircaseRoutes, staircaseRoutes } from './routes.ts';
-export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './service.ts';
+export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './read.ts';

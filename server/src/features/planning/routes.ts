@@ -3,14 +3,8 @@ import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
 import { classStaircase, newStaircase, staircaseChange } from './input.ts';
-import {
-  addStaircase,
-  changeStaircase,
-  climbAnother,
-  deleteStaircase,
-  listStaircases,
-  oneStaircase,
-} from './service.ts';
+import { listStaircases, oneStaircase } from './read.ts';
+import { addStaircase, changeStaircase, climbAnother, deleteStaircase } from './service.ts';
 
 export const staircaseRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await listStaircases(c.var.em, c.var.who)))

@@ -66,11 +66,20 @@ describe('TermPicture', () => {
 
 describe('GroupsCard', () => {
   it('says who falls behind and what days off have cost', () => {
-    const group = { total: 8, leftAtHome: 0, behind: 0, behindAtEnd: 0, behindSince: null };
+    const group = {
+      staircaseId: 's',
+      dates: [],
+      total: 8,
+      leftAtHome: 0,
+      behind: 0,
+      behindAtEnd: 0,
+      behindSince: null,
+    };
     const calendar: ClassCalendar = {
       term: { id: 't', name: 'Spring', version: 1, ...term },
       lessons: [],
       lost: [{ date: '2026-03-10', at: '09:40', reason: 'Boiler repair' }],
+      lostHere: [],
       groups: [
         { id: 'a', name: '4 Plover', had: 5, left: 3, ...group },
         { id: 'b', name: '4 Otter', had: 4, left: 3, ...group, behind: 1, behindAtEnd: 1, behindSince: '2026-03-10' },

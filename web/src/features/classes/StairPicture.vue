@@ -28,21 +28,25 @@ export interface StairStep {
   readonly mark?: 'hint' | 'problem' | null;
 }
 
-const props = defineProps<{
-  steps: readonly StairStep[];
-  /** The pupils of each step, and behind the last step those who have passed them all. */
-  pegs: readonly (readonly Peg[])[];
-  lessons: {
-    readonly total: number;
-    readonly had: number;
-    readonly all: readonly { readonly date: LocalDate }[];
-    /** How today's line is labelled; null for stairs that nobody climbs yet. */
-    readonly now: string | null;
-  };
-  hear: (pupilId: string) => RouteLocationRaw;
-  /** Index of the step that is chosen. */
-  chosen?: number | null;
-}>();
+const props = withDefaults(
+  defineProps<{
+    steps: readonly StairStep[];
+    /** The pupils of each step, and behind the last step those who have passed them all. */
+    pegs?: readonly (readonly Peg[])[];
+    lessons: {
+      readonly total: number;
+      readonly had: number;
+      readonly all: readonly { readonly date: LocalDate }[];
+      /** How today's line is labelled; null for stairs that nobody climbs yet. */
+      readonly now: string | null;
+    };
+    /** Where a peg leads. */
+    hear?: (pupilId: string) => RouteLocationRaw;
+    /** Index of the step that is chosen; left out where none can be. */
+    chosen?: number | undefined;
+  }>(),
+  { pegs: () => [], hear: () => '/', chosen: undefined },
+);
 defineEmits<{ choose: [index: number] }>();
 defineSlots<{ over?: (props: { layout: StairLayout }) => unknown }>();
 
@@ -90,6 +94,12 @@ const todayY = computed(() => (width.value < 800 ? 84 : 62));
 const todayOnLeft = computed(() => todayX.value > width.value * 0.7);
 const termEndX = computed(() => layout.value.lessonX(props.lessons.total));
 const isOverlong = computed(() => props.steps.reduce((sum, step) => sum + step.lessons, 0) > props.lessons.total);
+
+/** A label leads somewhere, or chooses its step, or only says what it is. */
+function labelOf(step: StairStep): string | typeof RouterLink {
+  if (step.to !== undefined) return RouterLink;
+  return props.chosen === undefined ? 'div' : 'button';
+}
 
 /** The peg whose name is shown: one bubble for all of them. */
 const named = shallowRef<{ readonly at: HTMLElement; readonly name: string } | null>(null);
@@ -164,10 +174,10 @@ function pegStyle(step: number, place: number): Record<string, string> {
             <BeltBand :belt-id="step.belt" />
           </div>
           <component
-            :is="step.to === undefined ? 'button' : RouterLink"
+            :is="labelOf(step)"
             class="step-label"
             :class="{ chosen: chosen === index }"
-            v-bind="step.to === undefined ? { type: 'button' } : { to: step.to }"
+            v-bind="step.to === undefined ? {} : { to: step.to }"
             :style="{
               left: `${layout.treads[index]!.left + 6}px`,
               top: `${layout.treads[index]!.top + 17}px`,

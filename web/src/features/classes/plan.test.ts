@@ -1,10 +1,11 @@
+import type { ClassCalendar } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { outlookOf, timesAsMany } from './outlook.ts';
 import PlanPage from './PlanPage.vue';
-import { unitPlan, wayWords } from './unit.ts';
+import { besideOf, unitPlan, waysLevel, wayWords } from './unit.ts';
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -32,7 +33,8 @@ describe('the plan of a unit', () => {
     const asked = fakeServer({
       'GET /api/classes/c': () => page,
       'GET /api/classes': () => [],
-      'PUT /api/calendar/c/lost': () => null,
+      'GET /api/calendar/c': () => ({ groups: [], lostHere: [{ date: '2026-03-02', reason: 'trip' }] }),
+      'PUT /api/calendar/c/lost': () => ({ isLost: true }),
     });
     const { wrapper } = await openPage(PlanPage, { classId: 'c' });
     await flushPromises();
@@ -43,11 +45,25 @@ describe('the plan of a unit', () => {
     expect(dialog.textContent).toContain('No lesson on');
     dialog.querySelector('form')!.dispatchEvent(new Event('submit'));
     await flushPromises();
-    expect(asked.find((each) => each.method === 'PUT')!.body).toEqual({
-      date: page.lessons.all[1]!.date,
-      reason: '',
-      isLost: true,
-    });
+    const put = () => asked.findLast((each) => each.method === 'PUT')!.body;
+    expect(put()).toEqual({ date: page.lessons.all[1]!.date, reason: '', isLost: true });
+    const held = wrapper.findAll('button').find((each) => each.text() === 'Held after all')!;
+    await held.trigger('click');
+    await flushPromises();
+    expect(put()).toEqual({ date: '2026-03-02', reason: '', isLost: false });
+  });
+
+  it('sets the days of a parallel group beside the same lessons, and says what brings a class level', () => {
+    const dates = page.lessons.all.map((lesson) => lesson.date).slice(1);
+    const group = { id: 'd', name: '4 Otter', staircaseId: 's', dates };
+    const [beside] = besideOf(page, { groups: [{ ...group, id: 'c' }, group] as unknown as ClassCalendar['groups'] });
+    expect(beside!.name).toBe('4 Otter');
+    expect(beside!.days[0]).toBe(dates[0]);
+    const plan = unitPlan(page);
+    const [level] = waysLevel(page, plan, 1);
+    expect(level!.way.gain).toBeGreaterThanOrEqual(1);
+    expect(plan.steps.map((each) => each.to)).toContain(level!.by);
+    expect(waysLevel(page, plan, 99)).toEqual([]);
   });
 });
 

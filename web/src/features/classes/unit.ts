@@ -8,8 +8,12 @@ import {
   type LessonPart,
   type LocalDate,
   type StepDates,
+  type UnitLesson,
 } from '@escalier/core/calendar';
-import { stepNeed, waysToFit, type FitChange, type StepNeed } from '@escalier/core/classes';
+import { levelAfter, stepNeed, waysToFit, type FitChange, type StepNeed } from '@escalier/core/classes';
+import type { ClassCalendar } from '@escalier/server/api';
+import { shortDate } from '../../ui/dates.ts';
+import { plural } from '../../ui/plural.ts';
 import type { ClassView, StepView } from './project.ts';
 
 /** A lesson of the unit with what it holds. */
@@ -46,16 +50,16 @@ export function unitPlan(page: ClassView): UnitPlan {
     given,
   );
   const dates = stepDates(lessons, given);
-  const pupils = page.pupils.filter((pupil) => pupil.standing !== null).length;
+  const pupils = inClass(page);
   const { goOnShare, hearing } = page.style;
   const heard = (way: HearingWay, minutes: number): number => heardInLesson(page, way, minutes);
-  const alone = heard({ kind: 'alone' }, hearing.minutes);
+  const alone = page.pace.perLesson;
   const unit = {
     ...{ pupils, goOnShare },
     heard: {
       alone,
       rows: heard({ kind: 'group', size: ROW }, hearing.minutes),
-      longer: heard({ kind: 'alone' }, hearing.minutes + MORE_MINUTES),
+      longer: heard(ALONE, hearing.minutes + MORE_MINUTES),
     },
   };
   const steps = page.steps.map((step, index): PlanStep => ({
@@ -83,14 +87,26 @@ export function unitPlan(page: ClassView): UnitPlan {
   };
 }
 
-/** Pupils who can be heard in some minutes of a lesson, at the mean length of the tunes. */
+/** Pupils who can be heard in a lesson another way or in other minutes: as many times as many as now as the sums of one turn say. */
 export function heardInLesson(page: ClassView, way: HearingWay, minutes: number): number {
+  return page.pace.perLesson * (heardBySums(page, way, minutes) / heardBySums(page, ALONE, page.style.hearing.minutes));
+}
+
+const ALONE: HearingWay = { kind: 'alone' };
+
+/** At the mean length of the tunes; one at least. */
+function heardBySums(page: ClassView, way: HearingWay, minutes: number): number {
   const seconds = page.steps.map((step) => step.tuneSeconds);
   const tuneSeconds = seconds.reduce((sum, each) => sum + each, 0) / Math.max(1, seconds.length);
-  return capacity({
+  const { pupilsPerLesson } = capacity({
     ...{ tuneSeconds, changeoverSeconds: USUAL_CHANGEOVER, talkSeconds: USUAL_TALK, way, minutes },
-    pupils: page.pupils.length,
-  }).pupilsPerLesson;
+    pupils: inClass(page),
+  });
+  return Math.max(1, pupilsPerLesson);
+}
+
+function inClass(page: ClassView): number {
+  return page.pupils.filter((pupil) => pupil.standing !== null).length;
 }
 
 export const PART_WORDS: Readonly<Record<LessonPart, string>> = {
@@ -116,4 +132,66 @@ export function wayWords({ kind, step }: FitChange, steps: readonly StepView[]):
     case 'drop':
       return `Leave out ${title}, which brings nothing new`;
   }
+}
+
+/** A parallel class that climbs the same stairs, beside this one. */
+export interface Beside {
+  readonly id: string;
+  readonly name: string;
+  /** Its day for each lesson of this class's plan, in their order; null where it has none. */
+  readonly days: readonly (LocalDate | null)[];
+}
+
+/** The same lesson of the plan in each parallel group: the same of its step, reviews left aside. */
+export function besideOf(page: ClassView, calendar: Pick<ClassCalendar, 'groups'>): readonly Beside[] {
+  const given = page.steps.map((step) => step.lessons);
+  const own = placesOf(
+    shareOutLessons(
+      page.lessons.all.map((lesson) => lesson.date),
+      given,
+    ),
+  );
+  return calendar.groups
+    .filter((group) => group.id !== page.id && group.staircaseId === page.staircaseId)
+    .map(({ id, name, dates }) => {
+      const lessons = shareOutLessons(dates, given);
+      const days = new Map(placesOf(lessons).map((place, index) => [place, lessons[index]!.date]));
+      return { id, name, days: own.map((place) => (place === null ? null : (days.get(place) ?? null))) };
+    });
+}
+
+/** "2.1" is the second lesson of the third step; null for a review. */
+function placesOf(lessons: readonly UnitLesson[]): readonly (string | null)[] {
+  const had = new Map<number, number>();
+  return lessons.map(({ step, part }) => {
+    if (step === null || part === 'review') return null;
+    const count = had.get(step) ?? 0;
+    had.set(step, count + 1);
+    return `${step}.${count}`;
+  });
+}
+
+/** What brings this class level with the group that is furthest, and the day by which it is. */
+export interface LevelWay {
+  readonly way: FitChange;
+  readonly by: LocalDate | null;
+}
+
+/** The smallest changes that make up for so many lessons, from the step on that the class works on. */
+export function waysLevel(page: ClassView, plan: UnitPlan, behind: number): readonly LevelWay[] {
+  return plan.ways.flatMap((way): LevelWay[] => {
+    const step = levelAfter(way, behind, page.classStep);
+    return step === null ? [] : [{ way, by: plan.steps[step]!.to }];
+  });
+}
+
+/** What a change of the lessons has moved: "2 steps move; step 6 now ends Feb 5." */
+export function shiftWords(before: UnitPlan, after: UnitPlan): string {
+  const shifted = after.steps.filter((step, index) => step.to !== before.steps[index]!.to);
+  const cost = after.missing - before.missing;
+  const lost = cost > 0 ? ` ${plural(cost, 'lesson does', 'lessons do')} not fit any more.` : '';
+  const last = shifted.at(-1);
+  if (last === undefined) return `No step moves.${lost}`;
+  const end = last.to === null ? 'after the term' : shortDate(last.to);
+  return `${plural(shifted.length, 'step moves', 'steps move')}; step ${last.step.position} now ends ${end}.${lost}`;
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
-import { joinProfiles, newsOfSteps, type StepNews } from '@escalier/core/staircase';
+import { newsOfSteps, type StepNews } from '@escalier/core/staircase';
 import type { StaircaseChoice, StaircaseDto } from '@escalier/server/api';
 import { computed, onMounted, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -12,7 +12,7 @@ import { plural } from '../../ui/plural.ts';
 import SelectField from '../../ui/SelectField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { draftOf } from './draft.ts';
-import EditorPicture from './EditorPicture.vue';
+import DraftPicture from './DraftPicture.vue';
 import { useLibraryProfiles } from './use-library-profiles.ts';
 
 /** Two staircases beside each other: their rise, their notes over time, their lessons. */
@@ -38,11 +38,7 @@ const { error, load } = useLoad(async () => {
   for (const id of asked.value) {
     const stairs = await ask(api.staircases[':id'].$get({ param: { id } }));
     await library.read(stairs.instrumentId as InstrumentId);
-    const profiles = stairs.steps.flatMap((step) => {
-      const [main, ...others] = step.tunes.flatMap((tune) => library.byId.value.get(tune.id) ?? []);
-      return main === undefined ? [] : [joinProfiles([main, ...others])];
-    });
-    both.push({ stairs, news: newsOfSteps(profiles, NOTHING_KNOWN) });
+    both.push({ stairs, news: newsOfSteps(library.profilesOf(stairs.steps), NOTHING_KNOWN) });
   }
   shown.value = both;
 });
@@ -97,14 +93,12 @@ const rows = computed(() => {
         @update:model-value="(id) => choose('b', id)"
       />
     </div>
-    <EditorPicture
+    <DraftPicture
       v-for="each in shown"
       :key="each.stairs.id"
       :steps="draftOf(each.stairs).steps"
       :news="each.news"
       :findings="[]"
-      :chosen="null"
-      still
     />
     <section class="card-paper">
       <BTable :items="rows" :fields="FIELDS" stacked="md" />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
-import { joinProfiles, newsOfSteps } from '@escalier/core/staircase';
+import { newsOfSteps } from '@escalier/core/staircase';
 import type { StaircaseDto } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -9,7 +9,7 @@ import LoadState from '../../ui/LoadState.vue';
 import SelectField from '../../ui/SelectField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { draftOf } from './draft.ts';
-import EditorPicture from './EditorPicture.vue';
+import DraftPicture from './DraftPicture.vue';
 import { useLibraryProfiles } from './use-library-profiles.ts';
 
 /** The stairs for the wall: on one A3 sheet, or on two A4 sheets to be put side by side. */
@@ -24,15 +24,7 @@ const { error, load } = useLoad(async () => {
 onMounted(load);
 
 const steps = computed(() => (stairs.value === null ? [] : draftOf(stairs.value).steps));
-const news = computed(() =>
-  newsOfSteps(
-    steps.value.flatMap((step) => {
-      const [main, ...others] = step.tunes.flatMap((tune) => library.byId.value.get(tune.id) ?? []);
-      return main === undefined ? [] : [joinProfiles([main, ...others])];
-    }),
-    NOTHING_KNOWN,
-  ),
-);
+const news = computed(() => newsOfSteps(library.profilesOf(steps.value), NOTHING_KNOWN));
 const PAPERS = [
   { value: 'a3', text: 'One A3 sheet' },
   { value: 'a4', text: 'Two A4 sheets, side by side' },
@@ -59,7 +51,7 @@ const print = (): void => window.print();
         <div class="poster" :class="`half-${sheet}`" :aria-hidden="sheet > 0 ? true : undefined">
           <p class="poster-title">{{ stairs.name }}</p>
           <p class="large">{{ instrument(stairs.instrumentId as InstrumentId).shortName }}</p>
-          <EditorPicture :steps="steps" :news="news" :findings="[]" :chosen="null" still />
+          <DraftPicture :steps="steps" :news="news" :findings="[]" />
         </div>
       </div>
     </div>
@@ -89,10 +81,13 @@ const print = (): void => window.print();
   page: a3;
 }
 
+.poster-page .sheet + .sheet {
+  break-before: page;
+}
+
 .poster-page .sheet.a4 {
   width: 210mm;
   page: a4;
-  break-after: page;
 }
 
 .poster-page .poster {
@@ -118,8 +113,15 @@ const print = (): void => window.print();
   border: 0;
 }
 
+// Read from some steps away.
+.poster-page .step-title,
+.poster-page .chips .chip {
+  font-size: var(--title);
+}
+
 @media print {
   .poster-page {
+    display: block;
     padding: 0;
   }
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { InstrumentId } from '@escalier/core/instruments';
 import type { StaircaseDto } from '@escalier/server/api';
+import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import { useNotices } from '../../ui/use-notices.ts';
@@ -11,6 +12,7 @@ import { contentOf, type Draft } from './draft.ts';
 const props = defineProps<{ stored: StaircaseDto; draft: Draft }>();
 const emit = defineEmits<{ belts: [] }>();
 const router = useRouter();
+const deleting = ref(false);
 const notices = useNotices();
 const { save, reason, error } = useSave(null);
 
@@ -46,6 +48,9 @@ async function remove(): Promise<void> {
     <BDropdownItem @click="copy">Make a copy</BDropdownItem>
     <BDropdownItem :to="{ name: 'poster', params: { staircaseId: stored.id } }">Poster for the wall</BDropdownItem>
     <BDropdownItem :to="{ name: 'compare-staircases', query: { a: stored.id } }">Compare with another</BDropdownItem>
-    <BDropdownItem @click="remove">Delete</BDropdownItem>
+    <BDropdownItem @click="deleting = true">Delete</BDropdownItem>
   </BDropdown>
+  <BModal v-model="deleting" :title="`Delete “${stored.name}”?`" ok-title="Delete" ok-variant="danger" @ok="remove">
+    <p>Its tunes stay in the library. It cannot be brought back.</p>
+  </BModal>
 </template>

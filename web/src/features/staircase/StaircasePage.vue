@@ -1,11 +1,10 @@
 <script setup lang="ts">
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
-import { PARTS, type TuneProfile, type TuneRole } from '@escalier/core/staircase';
-import { againstWords, findingWords } from '@escalier/core/words';
+import type { TuneProfile, TuneRole } from '@escalier/core/staircase';
 import { onKeyStroke, useEventListener } from '@vueuse/core';
 import IconRedo from '~icons/bi/arrow-clockwise';
 import IconUndo from '~icons/bi/arrow-counterclockwise';
-import { computed, onMounted, ref, toRef, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { onBeforeRouteLeave, useRoute } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
 import { isTyping } from '../../ui/keys.ts';
@@ -13,15 +12,17 @@ import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
+import { notesTyped } from '../../ui/typed-notes.ts';
 import { addTune, beltsInOrder, insertStep, moveStep, setLessons, takeTune } from './draft.ts';
-import EditorPicture from './EditorPicture.vue';
+import DraftPicture from './DraftPicture.vue';
+import ObjectiveLine from './ObjectiveLine.vue';
 import StaircaseMenu from './StaircaseMenu.vue';
 import StepCard from './StepCard.vue';
 import StepRows from './StepRows.vue';
 import TuneShelf from './TuneShelf.vue';
 import { useEditor } from './use-editor.ts';
 import { useListen } from './use-listen.ts';
-import { notesTyped } from './use-proposal.ts';
+import { saidIn } from './words.ts';
 
 /** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */
 const props = defineProps<{ staircaseId: string }>();
@@ -54,8 +55,10 @@ watch(order, ({ notes, wrong }) => {
     editor.apply({ ok: true, value: { ...draft.value, noteOrder: notes } });
 });
 const lessons = computed(() => draft.value.steps.reduce((sum, step) => sum + step.lessons, 0));
+/** In the words of the first class that climbs it. */
+const said = computed(() => saidIn(stored.value?.classes[0]?.lengthWords ?? 'british'));
 const whole = computed(() =>
-  findings.value.filter((finding) => finding.step === null).map((finding) => findingWords(finding, noteWords)),
+  findings.value.filter((finding) => finding.step === null).map((finding) => said.value.finding(finding)),
 );
 const back = computed(() =>
   typeof route.query.class === 'string'
@@ -85,7 +88,13 @@ onKeyStroke(['z', 'Z'], (event) => {
   if (event.shiftKey) history.redo();
   else history.undo();
 });
-onBeforeRouteLeave(() => !isChanged.value || window.confirm('Leave without saving the changes to this staircase?'));
+/** Answers whether to leave, while it is asked. */
+const leave = shallowRef<((go: boolean) => void) | null>(null);
+onBeforeRouteLeave(() => !isChanged.value || new Promise<boolean>((answer) => (leave.value = answer)));
+function answerLeave(go: boolean): void {
+  leave.value?.(go);
+  leave.value = null;
+}
 useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
   if (isChanged.value) event.preventDefault();
 });
@@ -124,7 +133,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
       :max="1"
       aria-label="Reading the library"
     />
-    <EditorPicture
+    <DraftPicture
       :steps="draft.steps"
       :news="news"
       :findings="findings"
@@ -136,6 +145,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
       <div class="stack">
         <section class="card-paper" aria-label="Steps">
           <StepRows
+            :said="said"
             :steps="draft.steps"
             :news="news"
             :findings="findings"
@@ -149,16 +159,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
           <p v-for="each in whole" :key="each.text">
             <strong>{{ each.text }}</strong> {{ each.remedy }}
           </p>
-          <p>
-            <strong>{{ objective.total }}</strong> points count against this staircase; less is better.
-          </p>
-          <HowComputed>
-            <ul class="plain">
-              <template v-for="part in PARTS" :key="part">
-                <li v-if="objective.parts[part] > 0">{{ againstWords(part) }}: {{ objective.parts[part] }}</li>
-              </template>
-            </ul>
-          </HowComputed>
+          <ObjectiveLine :objective="objective" />
           <HowComputed label="Name and order of notes">
             <div class="field-grid">
               <TextField v-model="name" label="Name" />
@@ -173,9 +174,17 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
         </section>
       </div>
       <div v-if="draft.steps[chosen] !== undefined" class="stack">
-        <StepCard :draft="draft" :index="chosen" :news="news[chosen]" :findings="findings" @change="editor.apply" />
+        <StepCard
+          :draft="draft"
+          :said="said"
+          :index="chosen"
+          :news="news[chosen]"
+          :findings="findings"
+          @change="editor.apply"
+        />
         <TuneShelf
           v-if="objective !== null"
+          :said="said"
           :fitting="fitting"
           :total="objective.total"
           :step="chosen"
@@ -187,5 +196,16 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
         />
       </div>
     </div>
+    <BModal
+      :model-value="leave !== null"
+      title="Leave without saving?"
+      ok-title="Leave"
+      ok-variant="danger"
+      cancel-title="Stay"
+      @ok="answerLeave(true)"
+      @hidden="answerLeave(false)"
+    >
+      <p>The changes to this staircase are not saved.</p>
+    </BModal>
   </div>
 </template>

@@ -8,11 +8,9 @@ import {
   type LookFor,
   type StepNews,
 } from '@escalier/core/staircase';
-import { findingWords, newsWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import HowComputed from '../../ui/HowComputed.vue';
-import { noteWords } from '../../ui/note-words.ts';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { riseLines } from '../classes/index.ts';
@@ -27,7 +25,7 @@ import {
   type Draft,
   type DraftStep,
 } from './draft.ts';
-import { askedWords, LOOK_FOR_WORDS, passRuleWords, ROLE_WORDS } from './words.ts';
+import { askedWords, LOOK_FOR_WORDS, passRuleWords, ROLE_WORDS, type Said } from './words.ts';
 
 /** The step that is chosen: its belt, tunes and what passing it means; what it brings, and what is to be said of it. */
 const props = defineProps<{
@@ -35,6 +33,7 @@ const props = defineProps<{
   index: number;
   news: StepNews | undefined;
   findings: readonly Finding[];
+  said: Said;
 }>();
 const emit = defineEmits<{ change: [changed: Changed] }>();
 
@@ -42,7 +41,7 @@ const step = computed((): DraftStep => props.draft.steps[props.index]!);
 const advice = computed(() =>
   props.findings
     .filter((finding) => finding.step === props.index + 1)
-    .map((finding) => ({ weight: finding.weight, ...findingWords(finding, noteWords) })),
+    .map((finding) => ({ weight: finding.weight, ...props.said.finding(finding) })),
 );
 const belts = BELTS.map(({ id, name }) => ({ value: id, text: name }));
 const belt = computed({
@@ -105,7 +104,7 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
     </BAlert>
     <div v-if="news !== undefined">
       <p>
-        Brings <strong>{{ newsWords(news, noteWords) }}</strong>;
+        Brings <strong>{{ said.news(news) }}</strong>;
         {{ askedWords(news.rise.total, lessonsToTeach(news.rise.total)) }}.
       </p>
       <HowComputed>

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { Finding, StepNews } from '@escalier/core/staircase';
-import { newsWords } from '@escalier/core/words';
 import { usePreferredReducedMotion } from '@vueuse/core';
 import { useSortable } from '@vueuse/integrations/useSortable';
 import IconDown from '~icons/bi/chevron-down';
@@ -9,9 +8,9 @@ import IconProblem from '~icons/bi/exclamation-triangle-fill';
 import IconUp from '~icons/bi/chevron-up';
 import { nextTick, useTemplateRef } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
-import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 import type { DraftStep } from './draft.ts';
+import type { Said } from './words.ts';
 
 /** The steps below each other: dragged or moved by keys, and chosen to be changed. */
 const props = defineProps<{
@@ -19,6 +18,7 @@ const props = defineProps<{
   news: readonly StepNews[];
   findings: readonly Finding[];
   chosen: number;
+  said: Said;
 }>();
 const emit = defineEmits<{
   choose: [index: number];
@@ -76,7 +76,7 @@ async function move(index: number, by: number): Promise<void> {
         <span class="belt-chip"><BeltBand :belt-id="step.belt" decorative /></span>
         <strong>{{ index + 1 }} {{ step.tunes[0]!.title }}</strong>
         <span v-if="step.tunes.length > 1" class="soft small">+ {{ step.tunes.length - 1 }}</span>
-        <span class="soft small brings">{{ news[index] === undefined ? '' : newsWords(news[index]!, noteWords) }}</span>
+        <span class="soft small brings">{{ news[index] === undefined ? '' : said.news(news[index]!) }}</span>
       </BButton>
       <BBadge v-if="worst(index) === 'problem'" variant="danger" class="fs-6"
         ><IconProblem aria-hidden="true" /> look</BBadge

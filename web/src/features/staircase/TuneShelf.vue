@@ -4,7 +4,7 @@ import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, watch } from 'vue';
 import TextField from '../../ui/TextField.vue';
-import { fitWords } from './words.ts';
+import type { Said } from './words.ts';
 
 /** The tunes of the library for one step, the best first, with what each would bring there. */
 const props = defineProps<{
@@ -13,6 +13,7 @@ const props = defineProps<{
   total: number;
   step: number;
   listening: string | null;
+  said: Said;
 }>();
 const emit = defineEmits<{
   take: [tune: TuneProfile];
@@ -55,7 +56,7 @@ function difference(total: number): string {
         </BButton>
         <span class="grow">
           <strong>{{ profile.title }}</strong> <span class="soft small">{{ difference(weight) }}</span><br />
-          <span class="small">{{ fitWords(news, profile) }}</span>
+          <span class="small">{{ said.fit(news, profile) }}</span>
         </span>
         <BDropdown
           split

@@ -1,43 +1,76 @@
 <script setup lang="ts">
+import type { LocalDate } from '@escalier/core/calendar';
 import type { Pin, TuneProfile } from '@escalier/core/staircase';
 import { pinWords } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 
-/** Wishes: a tune at a step, by a step, or never. */
-const props = defineProps<{ tunes: readonly TuneProfile[]; steps: number }>();
+/** Wishes: a tune at a step, by a step or a day, before another one, or never. */
+const props = defineProps<{
+  tunes: readonly TuneProfile[];
+  steps: number;
+  /** The step that the class will have come to on a day; null where there is no calendar. */
+  stepOn: ((day: LocalDate) => number) | null;
+}>();
 const pins = defineModel<readonly Pin[]>({ required: true });
 
-const byTitle = computed(() => props.tunes.toSorted((a, b) => a.title.localeCompare(b.title)));
-const choices = computed(() => byTitle.value.map(({ id, title }) => ({ value: id, text: title })));
-const tune = ref(byTitle.value[0]?.id ?? '');
-const KINDS = [
+const choices = computed(() =>
+  props.tunes.map(({ id, title }) => ({ value: id, text: title })).toSorted((a, b) => a.text.localeCompare(b.text)),
+);
+const tune = ref(choices.value[0]?.value ?? '');
+const then = ref(choices.value[1]?.value ?? '');
+type Kind = Pin['kind'] | 'by-day';
+const kinds = computed((): readonly { value: Kind; text: string }[] => [
   { value: 'at', text: 'at step' },
   { value: 'by', text: 'by step' },
+  ...(props.stepOn === null ? [] : [{ value: 'by-day' as const, text: 'by the day' }]),
+  { value: 'before', text: 'before the tune' },
   { value: 'never', text: 'never' },
-] as const;
-const kind = ref<'at' | 'by' | 'never'>('at');
+]);
+const kind = ref<Kind>('at');
 const step = ref(3);
+const day = ref<LocalDate | ''>('');
 const titleOf = (id: string): string => props.tunes.find((each) => each.id === id)?.title ?? id;
 
+/** Null as long as the day is not filled in. */
+const wish = computed((): Pin | null => {
+  switch (kind.value) {
+    case 'never':
+      return { kind: 'never', tune: tune.value };
+    case 'before':
+      return { kind: 'before', tune: tune.value, then: then.value };
+    case 'by-day':
+      return day.value === '' || props.stepOn === null
+        ? null
+        : { kind: 'by', tune: tune.value, step: props.stepOn(day.value) };
+    case 'at':
+    case 'by':
+      return { kind: kind.value, tune: tune.value, step: step.value };
+  }
+});
 function add(): void {
-  const wish: Pin =
-    kind.value === 'never'
-      ? { kind: 'never', tune: tune.value }
-      : { kind: kind.value, tune: tune.value, step: step.value };
-  pins.value = [...pins.value, wish];
+  if (wish.value !== null) pins.value = [...pins.value, wish.value];
 }
 </script>
 
 <template>
   <section class="stack-close" aria-label="Wishes">
-    <strong>Wishes: a tune at a step, by a step, or never</strong>
+    <strong>Wishes for single tunes</strong>
     <div class="line">
       <SelectField v-model="tune" label="Tune" :options="choices" />
-      <SelectField v-model="kind" label="When" :options="KINDS" />
-      <TextField v-if="kind !== 'never'" v-model="step" label="Step" type="number" :min="1" :max="steps" />
-      <BButton @click="add">Add this wish</BButton>
+      <SelectField v-model="kind" label="When" :options="kinds" />
+      <TextField
+        v-if="kind === 'at' || kind === 'by'"
+        v-model="step"
+        label="Step"
+        type="number"
+        :min="1"
+        :max="steps"
+      />
+      <TextField v-if="kind === 'by-day'" v-model="day" label="Day" type="date" />
+      <SelectField v-if="kind === 'before'" v-model="then" label="Other tune" :options="choices" />
+      <BButton :disabled="wish === null" @click="add">Add this wish</BButton>
     </div>
     <ul class="plain">
       <li v-for="(pin, index) in pins" :key="index" class="d-flex gap-2 align-items-center">

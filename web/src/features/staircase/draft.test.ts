@@ -15,7 +15,8 @@ import {
   type Draft,
   type DraftStep,
 } from './draft.ts';
-import { notesTyped, shareLessons, stepsIn } from './use-proposal.ts';
+import { notesTyped } from '../../ui/typed-notes.ts';
+import { shareLessons, stepsIn } from './use-proposal.ts';
 
 const step = (name: string, more: Partial<DraftStep> = {}): DraftStep => ({
   ...{ key: name, id: name, belt: 'straw', lessons: 3, toPass: 1, results: 0, starters: 0 },

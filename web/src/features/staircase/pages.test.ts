@@ -56,7 +56,7 @@ const stairs = (more: Partial<StaircaseDto> = {}): StaircaseDto => ({
     noteOrder: ['B4', 'A4', 'G4', 'E4'],
     version: 3,
   },
-  classes: [{ id: 'c', name: '4 Plover' }],
+  classes: [{ id: 'c', name: '4 Plover', lengthWords: 'british' }],
   steps: ['doorbell', 'ladder', 'goose'].map((title, index) => ({
     ...{ id: `step-${index}`, belt: 'straw', lessons: 2, toPass: 1, results: index === 0 ? 5 : 0, starters: 0 },
     passRule: { tempo: null, slips: null, lookFor: [] },

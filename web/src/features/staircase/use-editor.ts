@@ -1,15 +1,6 @@
 import type { InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
-import {
-  findingsOf,
-  joinProfiles,
-  learned,
-  newsOf,
-  newsOfSteps,
-  nextInLine,
-  scoreStaircase,
-  type TuneProfile,
-} from '@escalier/core/staircase';
+import { findingsOf, learned, newsOf, newsOfSteps, nextInLine, scoreStaircase } from '@escalier/core/staircase';
 import type { StaircaseDto } from '@escalier/server/api';
 import { useManualRefHistory } from '@vueuse/core';
 import { computed, ref, shallowRef, type Ref } from 'vue';
@@ -17,7 +8,7 @@ import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
-import { contentOf, draftOf, type Changed, type Draft, type DraftStep } from './draft.ts';
+import { contentOf, draftOf, type Changed, type Draft } from './draft.ts';
 import { useLibraryProfiles } from './use-library-profiles.ts';
 
 const MOST_UNDONE = 100;
@@ -47,17 +38,7 @@ export function useEditor(staircaseId: Ref<string>) {
     chosen.value = Math.min(chosen.value, found.steps.length - 1);
   }
 
-  /** Null for a step whose tunes have not been read yet. */
-  function profileOf(step: DraftStep): TuneProfile | null {
-    const [main, ...others] = step.tunes.flatMap((tune) => library.byId.value.get(tune.id) ?? []);
-    return main === undefined ? null : joinProfiles([main, ...others]);
-  }
-
-  /** Each step's tunes as one; empty while the library is being read. */
-  const profiles = computed((): readonly TuneProfile[] => {
-    const found = draft.value.steps.map(profileOf);
-    return found.every((each) => each !== null) ? found : [];
-  });
+  const profiles = computed(() => library.profilesOf(draft.value.steps));
   const news = computed(() => newsOfSteps(profiles.value, NOTHING_KNOWN));
   const findings = computed(() =>
     profiles.value.length === 0

@@ -1,9 +1,13 @@
 import type { InstrumentId } from '@escalier/core/instruments';
-import type { TuneProfile } from '@escalier/core/staircase';
+import { joinProfiles, type TuneProfile } from '@escalier/core/staircase';
 import type { TuneDto } from '@escalier/server/api';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { planningWorker } from '../../workers/planning.ts';
+
+interface StepTunes {
+  readonly tunes: readonly { readonly id: string }[];
+}
 
 /** The school's library as planning sees it, for one instrument; read in a worker of the page's own. */
 export function useLibraryProfiles() {
@@ -29,5 +33,14 @@ export function useLibraryProfiles() {
     );
   }
 
-  return { worker, tunes, profiles, share, byId, abcOf, read };
+  /** Each step's tunes as one; none as long as the library is being read. */
+  function profilesOf(steps: readonly StepTunes[]): readonly TuneProfile[] {
+    const found = steps.map(({ tunes: own }) => {
+      const [main, ...others] = own.flatMap((tune) => byId.value.get(tune.id) ?? []);
+      return main === undefined ? null : joinProfiles([main, ...others]);
+    });
+    return found.every((each) => each !== null) ? found : [];
+  }
+
+  return { worker, tunes, profiles, share, byId, abcOf, read, profilesOf };
 }

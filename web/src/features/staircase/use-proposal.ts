@@ -1,5 +1,4 @@
 import type { InstrumentId } from '@escalier/core/instruments';
-import { parsePitch, pitchName } from '@escalier/core/music';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import {
   findingsOf,
@@ -37,23 +36,6 @@ export function stepsIn(lessons: number, notes: number): number {
     2,
     Math.min(20, Math.max(Math.floor(lessons / LESSONS_A_STEP), Math.min(notes, Math.floor(lessons / 2)))),
   );
-}
-
-/** "B A G E" or "B4, A4": notes as a teacher types them; without a number they are in the middle octave. */
-export function notesTyped(text: string): { readonly notes: readonly string[]; readonly wrong: string | null } {
-  const words = text.split(/[\s,;]+/).filter((word) => word !== '');
-  const pitches = words.map((word) => parsePitch(withOctave(word.replaceAll('♯', '#').replaceAll('♭', 'b'))));
-  const wrong = words.find((_, index) => pitches[index] === null) ?? null;
-  return { notes: [...new Set(pitches.flatMap((pitch) => (pitch === null ? [] : [pitchName(pitch)])))], wrong };
-}
-
-const MIDDLE_OCTAVE = 4;
-
-/** "C′" and "C'" are an octave up. */
-function withOctave(word: string): string {
-  if (/\d$/.test(word)) return word;
-  const [letters, up] = [word.replace(/[′']+$/, ''), /[′']*$/.exec(word)![0].length];
-  return `${letters}${MIDDLE_OCTAVE + up}`;
 }
 
 /** Lessons are shared out by what the steps need, so that all of them are used. */

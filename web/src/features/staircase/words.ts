@@ -1,5 +1,14 @@
-import type { LookFor, StepNews, StepPassRule, TuneProfile, TuneRole } from '@escalier/core/staircase';
-import { newsWords } from '@escalier/core/words';
+import type { LengthWords } from '@escalier/core/music';
+import type {
+  Finding,
+  LookFor,
+  PlannedStep,
+  StepNews,
+  StepPassRule,
+  TuneProfile,
+  TuneRole,
+} from '@escalier/core/staircase';
+import { findingWords, newsWords, whyWords, type Advice } from '@escalier/core/words';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 
@@ -10,12 +19,31 @@ export const ROLE_WORDS: Readonly<Record<TuneRole, string>> = {
   extra: 'extra, for those ahead',
 };
 
-/** Why a tune would do at a step: "E′, 3 times. In three, E minor." */
-export function fitWords(news: StepNews, { metre, key }: Pick<TuneProfile, 'metre' | 'key'>): string {
-  const times = news.notes.map(({ name, count }) => `${noteWords(name)} ${count === 1 ? 'once' : `${count} times`}`);
-  const brings = newsWords({ ...news, notes: [] }, noteWords);
-  const rest = brings === 'nothing new' ? (times.length === 0 ? 'nothing new' : 'nothing else new') : brings;
-  return `${[...times, rest].join(', ')} · ${metre}, ${key}`;
+/** What is said of staircases, with notes as a class names them and lengths in its words. */
+export interface Said {
+  readonly news: (news: StepNews) => string;
+  readonly finding: (finding: Finding) => Advice;
+  readonly why: (step: PlannedStep) => string;
+  /** Why a tune would do at a step: "E′, 3 times, nothing else new · 3/4, E minor". */
+  readonly fit: (news: StepNews, tune: Pick<TuneProfile, 'metre' | 'key'>) => string;
+}
+
+export function saidIn(lengths: LengthWords): Said {
+  return {
+    news: (news) => newsWords(news, noteWords, lengths),
+    finding: (finding) => findingWords(finding, noteWords, lengths),
+    why: (step) => whyWords(step, noteWords, lengths),
+    fit: (news, { metre, key }) => {
+      const times = news.notes.map(
+        ({ name, count }) => `${noteWords(name)} ${count === 1 ? 'once' : `${count} times`}`,
+      );
+      const isAll = news.elements.length + news.signs.length === 0;
+      const rest = isAll
+        ? [times.length === 0 ? 'nothing new' : 'nothing else new']
+        : [newsWords({ ...news, notes: [] }, noteWords, lengths)];
+      return `${[...times, ...rest].join(', ')} · ${metre}, ${key}`;
+    },
+  };
 }
 
 /** "rises by 4.2, which takes 2 lessons": what a step asks of a class. */

@@ -11,9 +11,8 @@ const props = defineProps<{
   steps: readonly DraftStep[];
   news: readonly StepNews[];
   findings: readonly Finding[];
-  chosen: number | null;
-  /** Without edges to drag. */
-  still?: boolean;
+  /** Left out for a picture to look at: nothing can be chosen or dragged. */
+  chosen?: number;
 }>();
 const emit = defineEmits<{ choose: [index: number]; lessons: [index: number, count: number] }>();
 
@@ -37,7 +36,6 @@ const shown = computed(() =>
       : null,
   })),
 );
-const pegs = computed(() => Array.from({ length: props.steps.length + 1 }, () => []));
 /** The stairs keep their scale while an edge is held. */
 const span = ref(0);
 
@@ -53,14 +51,14 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
     held.value = { index, lessons };
   };
   handle.addEventListener('pointermove', drag);
-  const let_go = (): void => {
+  const letGo = (): void => {
     handle.removeEventListener('pointermove', drag);
     const { lessons } = held.value ?? { lessons: before };
     held.value = null;
     span.value = 0;
     if (lessons !== before) emit('lessons', index, lessons);
   };
-  handle.addEventListener('lostpointercapture', let_go, { once: true });
+  handle.addEventListener('lostpointercapture', letGo, { once: true });
 }
 </script>
 
@@ -68,13 +66,11 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
   <section class="card-paper picture" aria-label="The stairs">
     <StairPicture
       :steps="shown"
-      :pegs="pegs"
       :lessons="{ total: Math.max(total, span), had: 0, all: [], now: null }"
-      :hear="() => ({})"
-      :chosen="chosen"
+      v-bind="chosen === undefined ? {} : { chosen }"
       @choose="(index) => emit('choose', index)"
     >
-      <template v-if="still !== true" #over="{ layout }">
+      <template v-if="chosen !== undefined" #over="{ layout }">
         <div
           v-for="(step, index) in steps"
           :key="step.key"

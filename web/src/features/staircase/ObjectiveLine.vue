@@ -1,0 +1,23 @@
+<script setup lang="ts">
+import { PARTS, type Objective } from '@escalier/core/staircase';
+import { againstWords } from '@escalier/core/words';
+import { computed } from 'vue';
+import HowComputed from '../../ui/HowComputed.vue';
+
+/** What counts against a staircase, and what that is made of. */
+const props = defineProps<{ objective: Objective }>();
+const parts = computed(() => PARTS.filter((part) => props.objective.parts[part] > 0));
+</script>
+
+<template>
+  <div>
+    <p>
+      <strong>{{ objective.total }}</strong> points count against this staircase; less is better.
+    </p>
+    <HowComputed>
+      <ul class="plain">
+        <li v-for="part in parts" :key="part">{{ againstWords(part) }}: {{ objective.parts[part] }}</li>
+      </ul>
+    </HowComputed>
+  </div>
+</template>
