@@ -113,3 +113,18 @@ const print = (): void => window.print();
     </BModal>
   </div>
 </template>
+
+<style scoped lang="scss">
+// The whole term on one page.
+@media print {
+  .columns :deep(td),
+  .columns :deep(th) {
+    padding-block: 0;
+  }
+
+  .columns :deep(.card-paper) {
+    padding: 6px 0;
+    border: 0;
+  }
+}
+</style>

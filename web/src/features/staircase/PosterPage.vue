@@ -77,8 +77,13 @@ const print = (): void => window.print();
   background: var(--card);
 }
 
-.poster-page .sheet.a3 {
+// What stands behind the sheets must not ask for another kind of page.
+body:has(.poster-page .a3) {
   page: a3;
+}
+
+body:has(.poster-page .a4) {
+  page: a4;
 }
 
 .poster-page .sheet + .sheet {
@@ -87,7 +92,6 @@ const print = (): void => window.print();
 
 .poster-page .sheet.a4 {
   width: 210mm;
-  page: a4;
 }
 
 .poster-page .poster {
