@@ -119,7 +119,45 @@ describe('escalier read, what is said and what is mixed up', () => {
     expect(Object.keys(counting)).toEqual(['numbers', 'ta', 'beat-function', 'beat-position']);
     for (const parts of Object.values(counting)) expect(parts.map((bars) => bars.length)).toEqual([8]);
     expect(counting.numbers![0]!.at(-1)).toBe('1-2-3-4');
-    expect(mixUps).toEqual([]);
+    expect(mixUps).toMatchObject([{ pair: ['G4', 'A4'] }, { pair: ['A4', 'B4'] }]);
+  });
+});
+
+describe('escalier chunks, figures and mixups', () => {
+  it('teach a tune piece by piece', async () => {
+    const { chunks } = (await json('chunks', GOOSE_WALK, '--knows', 'B4,A4,G4')) as { chunks: readonly unknown[] };
+    expect(chunks[0]).toEqual({ bars: [1, 1], starts: 'teacher', times: 2, tempo: 42, why: 'New.' });
+    expect(chunks.at(-1)).toEqual({
+      bars: [1, 8],
+      starts: 'together',
+      times: 1,
+      tempo: 84,
+      why: 'The whole tune.',
+    });
+    const { chunks: larger } = (await json('chunks', GOOSE_WALK, '--beats', '8')) as { chunks: readonly unknown[] };
+    expect(larger.length).toBeLessThan(chunks.length);
+  });
+
+  it('find what comes again', async () => {
+    const { figures } = (await json('figures', GOOSE_WALK)) as { figures: readonly { kind: string; count: number }[] };
+    expect(figures).toContainEqual({
+      letter: 'c',
+      kind: 'exact',
+      count: 4,
+      places: [1, 2, 5, 6].map((bar) => ({ bars: [bar, bar], notes: ['B4', 'A4', 'G4'] })),
+      oddOneOut: null,
+    });
+  });
+
+  it('name the pairs to watch', async () => {
+    expect(await json('mixups', GOOSE_WALK, '--knows', 'Bb4,A4,G4,E4')).toMatchObject({
+      mixUps: [{ pair: ['Bb4', 'B4'], bars: [1, 2, 3, 5, 6], kind: 'letter' }, { pair: ['A4', 'B4'] }],
+    });
+  });
+
+  it('refuse what is no file and no number', async () => {
+    expect((await escalier(['chunks', GOOSE_WALK, '--beats', '0'])).code).toBe(1);
+    expect((await escalier(['figures'])).err).toBe('escalier: Name one file to read.'.slice(10));
   });
 });
 

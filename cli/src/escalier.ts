@@ -10,15 +10,19 @@ import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
 import { staircase } from './staircase.ts';
+import { chunks, figures, mixups } from './teaching.ts';
 
 const COMMANDS: Readonly<Record<string, Command>> = {
   agree,
   bare,
+  chunks,
   convert,
   echo,
+  figures,
   fingering,
   forecast,
   library,
+  mixups,
   move,
   read,
   staircase,

@@ -1,7 +1,7 @@
 import { findInstrument, INSTRUMENT_IDS, type Instrument } from '@escalier/core/instruments';
-import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN, type Knowledge } from '@escalier/core/reading';
 import { valuesKnown } from '@escalier/core/practice';
-import { parsePitch, type Pitch, type Tempo } from '@escalier/core/music';
+import { parsePitch, pitchName, type Pitch, type Tempo } from '@escalier/core/music';
 import { BadInput } from './command.ts';
 
 export const DEFAULT_INSTRUMENT = 'soprano-recorder-baroque';
@@ -17,6 +17,13 @@ export function pitchWord(text: string | undefined): Pitch {
   if (parsed === null)
     throw new BadInput(`"${text ?? ''}" is not a note: write letter, sign and octave, such as F#4 or Bb4.`);
   return parsed;
+}
+
+/** Notes that the class knows, such as "B4,A4,G4"; nothing when they are not given. */
+export function knownNotes(list: string | undefined): Knowledge {
+  if (list === undefined) return NOTHING_KNOWN;
+  const names = list.split(',').map((name) => pitchName(pitchWord(name)));
+  return { ...NOTHING_KNOWN, notes: new Set(names) };
 }
 
 export function tempoOption(text: string | undefined, own: Tempo | null): Tempo | undefined {

@@ -1,10 +1,19 @@
 import type { Notice } from '@escalier/core/formats';
-import { COUNTINGS, countTune, pitchName, type Counting, type Tune } from '@escalier/core/music';
-import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
-import { breathWords, elementWords, hardSpotWords, intervalWords, shiftWords, signWords } from '@escalier/core/words';
+import { COUNTINGS, countTune, type Counting, type Tune } from '@escalier/core/music';
+import { readTune, syllableAt, type Reading, type Sung } from '@escalier/core/reading';
+import {
+  barRange,
+  breathWords,
+  elementWords,
+  hardSpotWords,
+  intervalWords,
+  shiftWords,
+  signWords,
+} from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
-import { breathOption, instrumentOption, pitchWord, tempoOption, wholeNumber } from './options.ts';
+import { breathOption, instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
+import { mixUpsAsJson } from './teaching.ts';
 
 export const read: Command = {
   usage: 'read FILE [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
@@ -21,12 +30,6 @@ export const read: Command = {
     return { text: inWords(reading), json: asJson(reading, tune, leftOut) };
   },
 };
-
-function knownNotes(list: string | undefined): Knowledge {
-  if (list === undefined) return NOTHING_KNOWN;
-  const names = list.split(',').map((name) => pitchName(pitchWord(name)));
-  return { ...NOTHING_KNOWN, notes: new Set(names) };
-}
 
 /** For each school and each part: what is said in each bar, as it is printed under its notes. */
 function countings(tune: Tune): Readonly<Record<string, readonly (readonly string[])[]>> {
@@ -47,8 +50,7 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
     tempo: reading.tempo.perMinute,
     notes: { all: notes.all.map((use) => use.name), new: notes.new.map(note) },
     unplayable: reading.unplayable.map((use) => use.name),
-    lookalikes: reading.lookalikes,
-    mixUps: reading.mixUps,
+    mixUps: mixUpsAsJson(reading),
     counting: countings(tune),
     elements: { all: elements.all.map((each) => each.id), new: elements.new.map((each) => each.id) },
     signs: { all: signs.all.map((each) => each.id), new: signs.new.map((each) => each.id) },
@@ -67,6 +69,13 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
       drill,
     })),
     form,
+    figures: reading.figures.map(({ letter, kind, count, places }) => ({
+      letter,
+      kind,
+      count,
+      bars: places.map(({ bars }) => bars),
+    })),
+    words: reading.sung === null ? null : wordsAsJson(reading, reading.sung),
     breaths: reading.breaths.map((breath) => ({
       afterBar: breath.afterBar,
       afterBeat: breath.afterBeat,
@@ -77,6 +86,17 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
     keys: reading.keys.map(({ shift, key, newNotes, cost: mean }) => ({ shift, key, newNotes, cost: mean })),
     ...(duet === null ? {} : { duet: duetAsJson(duet) }),
     left: leftOut,
+  };
+}
+
+/** On which word each new note and each hard spot falls, and what is stressed off the beat. */
+function wordsAsJson(reading: Reading, sung: Sung): unknown {
+  const wordOf = (place: Reading['notes']['all'][number]['places'][number]): string | null =>
+    syllableAt(sung, place)?.word ?? null;
+  return {
+    newNotes: reading.notes.new.map(({ name, places }) => ({ note: name, words: places.map(wordOf) })),
+    hardSpots: reading.hardSpots.map(({ bars, place }) => ({ bars, word: wordOf(place) })),
+    offBeat: sung.offBeat.map(({ word, syllable, bar }) => ({ word, syllable, bar })),
   };
 }
 
@@ -96,21 +116,17 @@ function inWords(reading: Reading): string {
     `Learn ${form.distinctBars} bars of ${form.allBars}: ${form.learnBars.join(', ')}; lines ${form.lines.map((line) => line.letter).join(' ')}`,
     ...reading.hardSpots.map(
       (spot) =>
-        `Hard: ${barsWords(spot.bars)}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
+        `Hard: ${barRange(spot.bars)}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
     ),
     `Breathe after ${reading.breaths.map((breath) => `bar ${breath.afterBar} beat ${breath.afterBeat}`).join(', ') || 'the end only'}`,
     ...reading.keys
       .slice(0, 3)
       .map((key) => `Key: ${key.key}, ${shiftWords(key.shift)}, new: ${key.newNotes.join(' ') || 'nothing'}`),
   ];
-  for (const { notes: both } of reading.mixUps)
-    lines.push(`Easily mixed up: ${both.map(({ note, bars }) => `${note} (bar ${bars.join(', ')})`).join(' and ')}`);
+  for (const { pair, bars, why } of mixUpsAsJson(reading))
+    lines.push(`Easily mixed up: ${pair.join(' and ')} (bar ${bars.join(', ')}). ${why}`);
   if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
   for (const clash of duet?.clashes ?? [])
     lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${intervalWords(clash.semitones)}`);
   return lines.join('\n');
-}
-
-function barsWords([first, last]: readonly [number, number]): string {
-  return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
 }

@@ -99,9 +99,9 @@ describe('readAbc', () => {
   });
 
   it('says what it leaves out', () => {
-    const read = readAbc(abc('[GB]4|{c}A4|~G4|]'));
+    const read = readAbc(abc('[GBd]4|{c}A4|~G4|]'));
     expect(read.ok && read.value.leftOut.map((notice) => [notice.bar, notice.message])).toEqual([
-      [1, 'Left out: a chord of 2 notes: its highest stays.'],
+      [1, 'Left out: a chord of 3 notes: its highest stays.'],
       [3, 'Left out: the sign "irishroll".'],
     ]);
   });

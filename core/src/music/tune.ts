@@ -30,6 +30,8 @@ interface Common {
 export interface Note extends Common {
   readonly kind: 'note';
   readonly pitch: Pitch;
+  /** Offered in its place, for who has not learned it: either one or the other is played. */
+  readonly or: Pitch | null;
   /** Tied to the next note: struck once. */
   readonly tied: boolean;
   readonly slurStarts: number;
@@ -135,6 +137,7 @@ export const PLAIN_NOTE: Omit<Note, 'value' | 'pitch'> = {
   chordSymbol: null,
   dynamic: null,
   breath: false,
+  or: null,
   tied: false,
   slurStarts: 0,
   slurEnds: 0,

@@ -2,6 +2,15 @@ export { bareVersions, FEWEST_STAGES, MOST_STAGES, type BareVersion } from './ba
 export { bridgeBetween, bridgeTo, teachingOrder, type Bridge } from './bridge.ts';
 export { missingCards, rhythmCards, type CardRequest, type MissingCard, type RhythmCard } from './cards.ts';
 export { CAUTION_PLACES, LOCAL_RULES, USUAL_CAUTIONS, type Caution, type CautionPlace } from './cautions.ts';
+export { CHAIN_BEATS, chainOf, chainSheet, type Chain, type ChainRound } from './chains.ts';
+export {
+  CHUNK_BEATS,
+  chunkLadder,
+  DEFAULT_CHUNK_BEATS,
+  type Chunk,
+  type ChunkReason,
+  type ChunkStart,
+} from './chunks.ts';
 export { preparation, toggleSheet, type Preparation, type PreparedMove } from './drill.ts';
 export { DEFAULT_PER_GRADE, echoPatterns, echoPlace, type EchoGap, type EchoRequest, type EchoSet } from './echo.ts';
 export {

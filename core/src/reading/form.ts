@@ -1,19 +1,5 @@
-import {
-  add,
-  barLength,
-  barStarts,
-  compare,
-  eventsLength,
-  midiNumber,
-  pitchName,
-  staffStep,
-  subtract,
-  valueLength,
-  ZERO,
-  type Rational,
-  type Tune,
-  type TuneEvent,
-} from '../music/index.ts';
+import { midiNumber, pitchName, staffStep, type Tune, type TuneEvent } from '../music/index.ts';
+import { phraseBars, phraseLines } from './phrases.ts';
 
 /** A line of the sheet, or four bars where the sheet has no lines. */
 export interface FormLine {
@@ -47,10 +33,8 @@ export interface Form {
   readonly allBars: number;
 }
 
-interface FormBar {
+export interface FormBar {
   readonly number: number;
-  /** Of its bar on the sheet. */
-  readonly barIndex: number;
   readonly notes: string;
   readonly rhythm: string;
   readonly heads: readonly string[];
@@ -59,14 +43,14 @@ interface FormBar {
 
 /** Reads the form of the first part from the sheet. */
 export function readForm(tune: Tune): Form {
-  const bars = phraseBars(tune).map(({ barIndex, events }) => formBar(tune.bars[barIndex]!.number, barIndex, events));
+  const bars = phraseBars(tune).map(({ number, events }) => formBar(number, events));
   const kinds = grouped(bars, (bar) => bar.notes);
   const rhythms = grouped(bars, (bar) => bar.rhythm).filter(
     (group) => group.length > 1 && new Set(group.map((bar) => bar.notes)).size > 1,
   );
   const firsts = kinds.map((group) => group[0]!);
   return {
-    lines: lettered(linesOf(tune, bars)),
+    lines: lettered(phraseLines(tune).map(([first, last]) => bars.slice(first, last + 1))),
     sameBars: kinds.filter((group) => group.length > 1).map(numbers),
     sameRhythm: rhythms.map(numbers),
     differAtEnd: pairsOf(firsts)
@@ -82,55 +66,14 @@ export function readForm(tune: Tune): Form {
   };
 }
 
-interface PhraseBar {
-  readonly barIndex: number;
-  readonly events: readonly TuneEvent[];
-}
-
-/**
- * The bars as they are sung: in a tune with a pickup every bar begins with its upbeat, which the sheet has at the end of
- * the bar before. A note that sounds on over that place stays in its bar.
- */
-function phraseBars(tune: Tune): readonly PhraseBar[] {
-  const { bars } = tune.parts[0];
-  const starts = barStarts(tune);
-  const hasPickup = starts[0]!.num > 0;
-  if (!hasPickup) return bars.map((events, barIndex) => ({ barIndex, events }));
-  const pickup = eventsLength(bars[0]!);
-  const found: PhraseBar[] = [];
-  let upbeat: readonly TuneEvent[] = [];
-  for (const [barIndex, events] of bars.entries()) {
-    const { number, metre } = tune.bars[barIndex]!;
-    const isSecondHalf = barIndex > 0 && tune.bars[barIndex - 1]!.number === number;
-    const cut = number === 0 || isSecondHalf ? 0 : headOf(events, subtract(barLength(metre), pickup));
-    if (cut > 0) found.push({ barIndex, events: [...upbeat, ...events.slice(0, cut)] });
-    upbeat = cut > 0 ? events.slice(cut) : [...upbeat, ...events];
-  }
-  const last = found.pop();
-  if (last === undefined) return bars.map((events, barIndex) => ({ barIndex, events }));
-  return [...found, { ...last, events: [...last.events, ...upbeat] }];
-}
-
-/** How many events of a bar begin before a place. */
-function headOf(events: readonly TuneEvent[], place: Rational): number {
-  let now = ZERO;
-  const at = events.findIndex((event) => {
-    const isPast = compare(now, place) >= 0;
-    now = add(now, valueLength(event.value));
-    return isPast;
-  });
-  return at < 0 ? events.length : at;
-}
-
 function numbers(group: readonly FormBar[]): readonly number[] {
   return group.map((bar) => bar.number);
 }
 
-function formBar(number: number, barIndex: number, events: readonly TuneEvent[]): FormBar {
+export function formBar(number: number, events: readonly TuneEvent[]): FormBar {
   const notes = events.flatMap((event) => (event.kind === 'note' ? [event] : []));
   return {
     number,
-    barIndex,
     notes: events
       .map(
         (event) =>
@@ -186,17 +129,6 @@ function isMirror(a: FormBar, b: FormBar): boolean {
   return a.steps.every(
     (step, index) => index === 0 || step - a.steps[index - 1]! === -(b.steps[index]! - b.steps[index - 1]!),
   );
-}
-
-function linesOf(tune: Tune, bars: readonly FormBar[]): readonly (readonly FormBar[])[] {
-  const hasLines = tune.bars.some((bar) => bar.lineEnd);
-  const lines: FormBar[][] = [[]];
-  for (const [index, bar] of bars.entries()) {
-    lines.at(-1)!.push(bar);
-    const ends = hasLines ? tune.bars[bar.barIndex]!.lineEnd : index % 4 === 3;
-    if (ends && index < bars.length - 1) lines.push([]);
-  }
-  return lines;
 }
 
 /** Lines that begin alike for at least half of their bars share a letter. */

@@ -1,6 +1,7 @@
 import type { Move } from '../instruments/index.ts';
 import type { Tempo, Tune } from '../music/index.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
+import type { Place } from './phrases.ts';
 import type { PlayedMove } from './played.ts';
 
 /** What to practise for a hard spot, from the smallest piece to the whole of it. */
@@ -28,6 +29,8 @@ export interface HardestMove {
 /** A move at which a class will stop, with the one or two bars where it costs most. */
 export interface HardSpot {
   readonly bars: readonly [number, number];
+  /** The second note of the hardest move: where the class stops. */
+  readonly place: Place;
   readonly hardest: HardestMove;
   readonly moves: readonly (readonly [string, string])[];
   readonly score: number;
@@ -126,6 +129,7 @@ function spot(
   );
   return {
     bars,
+    place: { barIndex: hardest.second.barIndex, eventIndex: hardest.second.eventIndex },
     hardest: {
       from: hardest.from,
       to: hardest.to,

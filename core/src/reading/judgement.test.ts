@@ -237,10 +237,23 @@ describe('duets', () => {
   });
 });
 
-describe('lookalikes', () => {
-  it('points out a letter in two octaves and two spellings of one fingering', () => {
-    const { lookalikes } = read('D d ^A _B|]');
-    expect(lookalikes.octaves).toEqual([['D4', 'D5']]);
-    expect(lookalikes.spellings).toEqual([['A#4', 'Bb4']]);
+describe('notes that are easily mixed up', () => {
+  const pairs = (bars: string, ...known: string[]) =>
+    readTune(tune(bars), instrument('soprano-recorder-baroque'), {
+      ...NOTHING_KNOWN,
+      notes: new Set(known),
+    }).mixUps.map(({ kind, pair, bothHere }) => `${kind}: ${pair.join(' ')}${bothHere ? '' : ' (known)'}`);
+
+  it('are a letter in two octaves and two names of one fingering', () => {
+    expect(pairs('D d ^A _B|]')).toEqual(['fingering: A#4 Bb4', 'octave: D4 D5']);
+  });
+
+  it('are also those of a note that the class has from before', () => {
+    expect(pairs('G A _B A|]', 'G4', 'A4', 'Bb4', 'B4')).toEqual(['letter: Bb4 B4 (known)']);
+  });
+
+  it('are neighbours by finger as long as one of them is new', () => {
+    expect(pairs('B A B A|]')).toEqual(['finger: A4 B4']);
+    expect(pairs('B A B A|]', 'A4', 'B4')).toEqual([]);
   });
 });

@@ -1,9 +1,10 @@
 import { fingeringsOf, type Instrument } from '../instruments/index.ts';
-import { alteredLetters, keyName, keyAlter, sameSound, type Letter, type Tempo, type Tune } from '../music/index.ts';
+import { alteredLetters, keyName, keyAlter, type Letter, type Tempo, type Tune } from '../music/index.ts';
 import { DEFAULT_BREATH_SECONDS, proposeBreaths, type Breath } from './breaths.ts';
 import { difficultyOf, type Difficulty } from './difficulty.ts';
 import { readDuet, type Duet } from './duet.ts';
 import { rhythmElements, type RhythmElement } from './elements.ts';
+import { figuresOf, type Figure } from './figures.ts';
 import { readForm, type Form } from './form.ts';
 import { hardSpots, type HardSpot } from './hard-spots.ts';
 import { keyChoices, type KeyChoice } from './keys.ts';
@@ -13,6 +14,7 @@ import { DEFAULT_TEMPO, moveUses, type MoveUse } from './moves.ts';
 import { noteUses, type NoteUse } from './notes.ts';
 import { playedMoves } from './played.ts';
 import { signsOf, type Sign } from './signs.ts';
+import { sungIn, type Sung } from './sung.ts';
 
 interface AllAndNew<Thing> {
   readonly all: readonly Thing[];
@@ -26,12 +28,7 @@ export interface Reading {
   readonly notes: AllAndNew<NoteUse>;
   /** Notes that the instrument has no fingering for. */
   readonly unplayable: readonly NoteUse[];
-  /** Pairs of notes that children mix up: one letter in two octaves, or two spellings of one fingering. */
-  readonly lookalikes: {
-    readonly octaves: readonly (readonly [string, string])[];
-    readonly spellings: readonly (readonly [string, string])[];
-  };
-  /** Letters that the tune has in two ways: F and F sharp. */
+  /** Pairs of notes to watch, those that stand on one line of the staff first. */
   readonly mixUps: readonly MixUp[];
   readonly elements: AllAndNew<RhythmElement>;
   readonly signs: AllAndNew<Sign>;
@@ -44,9 +41,12 @@ export interface Reading {
   };
   readonly hardSpots: readonly HardSpot[];
   readonly form: Form;
+  readonly figures: readonly Figure[];
   readonly breaths: readonly Breath[];
   readonly difficulty: Difficulty;
   readonly keys: readonly KeyChoice[];
+  /** The words of the first verse; null when nothing is sung. */
+  readonly sung: Sung | null;
   /** Null for a tune of one part. */
   readonly duet: Duet | null;
 }
@@ -85,28 +85,19 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     tempo,
     notes: { all: notes, new: newThings.notes },
     unplayable: notes.filter((use) => fingeringsOf(on, use.pitch).length === 0),
-    lookalikes: lookalikes(notes),
-    mixUps: mixUpsOf(notes),
+    mixUps: mixUpsOf(notes, known, on),
     elements: { all: elements, new: newThings.elements },
     signs: { all: signs, new: newThings.signs },
     moves: { all: moves, new: newThings.moves },
     keySignature: keySignature(tune, notes),
     hardSpots: hardSpots(tune, played, known, tempo),
     form,
+    figures: figuresOf(tune),
     breaths,
     difficulty: difficultyOf({ on, tune, tempo, played, notes, newCount, elements, form, breaths }),
     keys: keyChoices(tune, on, known, notes, moves),
+    sung: sungIn(tune),
     duet: readDuet(tune),
-  };
-}
-
-function lookalikes(notes: readonly NoteUse[]): Reading['lookalikes'] {
-  const pairs = notes.flatMap((a, index) => notes.slice(index + 1).map((b) => [a, b] as const));
-  const names = (list: typeof pairs): readonly (readonly [string, string])[] =>
-    list.map(([a, b]) => [a.name, b.name] as const);
-  return {
-    octaves: names(pairs.filter(([a, b]) => a.pitch.letter === b.pitch.letter && a.pitch.octave !== b.pitch.octave)),
-    spellings: names(pairs.filter(([a, b]) => sameSound(a.pitch, b.pitch))),
   };
 }
 

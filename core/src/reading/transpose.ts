@@ -27,7 +27,9 @@ export function transposeTune(tune: Tune, shift: Shift): Tune | null {
   if (keys.includes(null)) return null;
   const up = (pitch: Pitch): Pitch => transposePitch(pitch, shift.steps, shift.semitones);
   const moved = (event: TuneEvent): TuneEvent =>
-    event.kind === 'rest' ? event : { ...event, pitch: up(event.pitch), grace: event.grace.map(up) };
+    event.kind === 'rest'
+      ? event
+      : { ...event, pitch: up(event.pitch), or: event.or && up(event.or), grace: event.grace.map(up) };
   const [first, ...others] = tune.parts.map((part) => ({
     ...part,
     bars: part.bars.map((events) => events.map(moved)),

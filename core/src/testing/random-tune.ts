@@ -179,6 +179,7 @@ function randomEvent(dice: Dice, key: Key, value: NoteValue, mayRest: boolean): 
     ...PLAIN_NOTE,
     ...common,
     pitch: { letter, alter, octave: 4 + dice.roll(2) },
+    or: dice.chance(15) ? { letter: dice.pick(LETTERS), alter: 0, octave: 3 } : null,
     grace: dice.chance(12) ? [{ letter: dice.pick(LETTERS), alter: 0, octave: 4 + dice.roll(2) }] : [],
     articulations: dice.chance(6) ? [dice.pick(['staccato', 'accent', 'tenuto'] as const)] : [],
     syllables: dice.chance(2) ? verses(dice) : [],

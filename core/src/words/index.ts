@@ -2,3 +2,4 @@ export { costWords, describeMove } from './moves.ts';
 export { bridgeWords, gapWords, trapWords } from './notes.ts';
 export * from './tunes.ts';
 export * from './stairs.ts';
+export * from './teaching.ts';

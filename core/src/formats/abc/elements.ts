@@ -8,6 +8,9 @@ export interface AbcNoteElement {
   readonly duration: number;
   readonly rest?: { readonly type: string; readonly text?: number };
   readonly pitches?: readonly AbcPitch[];
+  /** Around a chord; around a single note they stand at its pitch. */
+  readonly startSlur?: readonly unknown[];
+  readonly endSlur?: readonly unknown[];
   readonly decoration?: readonly string[];
   readonly chord?: readonly { readonly name: string; readonly position?: string }[];
   readonly gracenotes?: readonly AbcPitch[];

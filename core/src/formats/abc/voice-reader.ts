@@ -136,7 +136,7 @@ export class VoiceReader {
     this.#readDecorations(element);
     this.#readAnnotations(element);
     const pitches = element.pitches ?? [];
-    if (pitches.length > 1) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
+    if (pitches.length > 2) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
     const sounding = pitches.at(-1);
     if (element.rest !== undefined || sounding === undefined) {
       this.#current.push(...values.map((value) => ({ ...PLAIN_REST, ...common, breath, value })));
@@ -158,6 +158,8 @@ export class VoiceReader {
 
   /** A length that takes two written values becomes two tied notes. */
   #notesOf(element: AbcNoteElement, abcPitch: AbcPitch, values: readonly NoteValue[], common: Partial<Note>): Note[] {
+    const [low, ...others] = element.pitches ?? [];
+    const or = low !== undefined && others.length === 1 ? this.#pitchOf(low) : null;
     const pitch = this.#pitchOf(abcPitch);
     return values.map((value, index): Note => {
       const [isFirst, isLast] = [index === 0, index === values.length - 1];
@@ -165,10 +167,11 @@ export class VoiceReader {
         ...PLAIN_NOTE,
         ...(isFirst ? common : {}),
         pitch,
+        or,
         value,
         tied: !isLast || abcPitch.startTie !== undefined,
-        slurStarts: isFirst ? (abcPitch.startSlur?.length ?? 0) : 0,
-        slurEnds: isLast ? (abcPitch.endSlur?.length ?? 0) : 0,
+        slurStarts: isFirst ? slurs(abcPitch.startSlur, element.startSlur) : 0,
+        slurEnds: isLast ? slurs(abcPitch.endSlur, element.endSlur) : 0,
         articulations: isFirst ? articulationsOf(element) : [],
         grace: isFirst ? (element.gracenotes ?? []).map((each) => this.#graceOf(each)) : [],
         syllables: isFirst ? this.#words.syllablesAt(element.startChar, this.bars.length) : [],
@@ -255,6 +258,10 @@ export class VoiceReader {
     this.#times = null;
     this.#accidentals.clear();
   }
+}
+
+function slurs(...lists: readonly (readonly unknown[] | undefined)[]): number {
+  return lists.reduce((sum, list) => sum + (list?.length ?? 0), 0);
 }
 
 /** abcjs counts the places of the staff from middle C. */

@@ -17,7 +17,7 @@ import {
   type Tune,
   type TuneEvent,
 } from '../../music/index.ts';
-import { accidentalsShown } from '../musicxml/accidentals.ts';
+import { accidentalsShown, type Accidentals } from '../musicxml/accidentals.ts';
 import { beamsOf } from '../musicxml/beams.ts';
 import { wordLines } from './write-words.ts';
 
@@ -145,12 +145,12 @@ function eventsText(events: readonly TuneEvent[], bar: Bar, above: string): stri
       const tupletSign =
         group === undefined || tuplet === null ? '' : `(${tuplet.actual}:${tuplet.normal}:${group.last - index + 1}`;
       const isBeamed = ['begin', 'continue'].includes(beams[index]?.[0] ?? '') || index === events.length - 1;
-      return `${tupletSign}${eventText(event, accidentals[index] ?? null, index === 0 ? above : '')}${isBeamed ? '' : ' '}`;
+      return `${tupletSign}${eventText(event, accidentals[index]!, index === 0 ? above : '')}${isBeamed ? '' : ' '}`;
     })
     .join('');
 }
 
-function eventText(event: TuneEvent, accidental: string | null, above: string): string {
+function eventText(event: TuneEvent, accidentals: Accidentals, above: string): string {
   const chord = above + (event.chordSymbol === null ? '' : `"${event.chordSymbol}"`);
   const marks = [
     event.dynamic === null ? '' : `!${event.dynamic}!`,
@@ -160,9 +160,12 @@ function eventText(event: TuneEvent, accidental: string | null, above: string): 
   ].join('');
   const length = lengthText(divide(valueLength({ ...event.value, tuplet: null }), UNIT));
   if (event.kind === 'rest') return `${chord}${marks}z${length}`;
-  const sign = accidental === null ? '' : (ACCIDENTALS[accidental] ?? '');
+  const named = (pitch: Pitch, sign: string | null): string =>
+    `${sign === null ? '' : (ACCIDENTALS[sign] ?? '')}${nameOf(pitch)}`;
+  const note = named(event.pitch, accidentals.note);
+  const head = event.or === null ? note : `[${named(event.or, accidentals.or)}${note}]`;
   const grace = event.grace.length === 0 ? '' : `{${event.grace.map(graceText).join('')}}`;
-  return `${'('.repeat(event.slurStarts)}${chord}${marks}${grace}${sign}${nameOf(event.pitch)}${length}${event.tied ? '-' : ''}${')'.repeat(event.slurEnds)}`;
+  return `${'('.repeat(event.slurStarts)}${chord}${marks}${grace}${head}${length}${event.tied ? '-' : ''}${')'.repeat(event.slurEnds)}`;
 }
 
 function nameOf({ letter, octave }: Pitch): string {

@@ -53,11 +53,15 @@ describe('reading MusicXML', () => {
     expect(voices.leftOut).toEqual([{ bar: 1, message: 'Left out: a second voice.' }]);
   });
 
-  it('keeps the highest note of a chord and grace notes, skips cue notes, and says so once a bar', () => {
+  it('keeps both of two notes in one place, the highest of more, and grace notes, skips cue notes, and says so once a bar', () => {
     const found = read([
-      `<note><grace/><pitch><step>F</step><octave>4</octave></pitch><voice>1</voice></note>${note('C', 4)}${note('E', 4, '<chord/>')}${note('G', 4)}${note('B', 4, '<chord/>')}`,
+      `<note><grace/><pitch><step>F</step><octave>4</octave></pitch><voice>1</voice></note>${note('C', 4)}${note('E', 4, '<chord/>')}${note('G', 4)}${note('B', 4, '<chord/>')}${note('D', 4, '<chord/>')}`,
     ]);
     expect(heard(found.tune)).toBe('E4:2 B4:2');
+    expect(found.tune.parts[0].bars[0]!.map((event) => event.kind === 'note' && event.or?.letter)).toEqual([
+      'C',
+      undefined,
+    ]);
     expect(found.tune.parts[0].bars[0]![0]).toMatchObject({ grace: [{ letter: 'F', octave: 4 }] });
     expect(found.leftOut.map((notice) => notice.message)).toEqual(['Left out: a chord: its highest note stays.']);
   });
@@ -251,8 +255,9 @@ describe('beams', () => {
 
 it('accidentals are shown where the signature or the bar does not give them, octave by octave', () => {
   const { bars, parts } = tune('F =F f =f|F4|]', '4/4', '1/4');
-  expect(accidentalsShown(parts[0].bars[0]!, bars[0]!.key)).toEqual([null, 'natural', null, 'natural']);
-  expect(accidentalsShown(parts[0].bars[1]!, bars[1]!.key)).toEqual([null]);
+  const shown = (bar: number) => accidentalsShown(parts[0].bars[bar]!, bars[bar]!.key).map(({ note }) => note);
+  expect(shown(0)).toEqual([null, 'natural', null, 'natural']);
+  expect(shown(1)).toEqual([null]);
 });
 
 describe('writing MusicXML', () => {

@@ -1,6 +1,8 @@
 import {
   add,
+  byHeight,
   compare,
+  midiNumber,
   PLAIN_REST,
   subtract,
   valuesOfLength,
@@ -9,7 +11,6 @@ import {
   type TuneEvent,
 } from '../../music/index.ts';
 import { chordSymbolOf, durationOf, dynamicIn, eventsOf, pitchOf, valuesOf, type Pending } from './read-event.ts';
-import { midiNumber } from '../../music/index.ts';
 import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
 
 export interface ReadPart {
@@ -83,6 +84,9 @@ class PartReader implements ReadPart {
   unpitched = 0;
   #divisions = 1;
   #events: TuneEvent[] = [];
+  /** The first event of the note that was read last, and how many more stand in one place with it. */
+  #chordFrom = 0;
+  #inChord = 0;
   /** Where the file stands in the measure, and up to where the chosen voice is filled. */
   #now: Rational = ZERO;
   #filled: Rational = ZERO;
@@ -171,19 +175,29 @@ class PartReader implements ReadPart {
     if (values === null) return this.#leave('a note whose length cannot be written');
     for (const sign of signsLeft(note)) this.#leave(`the sign “${sign}”`);
     this.#fillUpTo(start);
+    [this.#chordFrom, this.#inChord] = [this.#events.length, 0];
     this.#events.push(...eventsOf(note, values, this.#pending));
     if (pitchOf(note) !== null) this.notes += 1;
     this.#pending = NOTHING_PENDING;
     this.#filled = this.#now;
   }
 
-  /** Of a chord the highest note stays, as it carries the tune. */
+  /**
+   * Of two notes in one place the higher carries the tune and the other is offered in its place; of more the highest
+   * stays.
+   */
   #readChordNote(note: XmlElement): void {
     if (!isOnFirstStaff(note) || textIn(note, 'voice') !== this.#voice) return;
-    this.#leave('a chord: its highest note stays');
     const [pitch, last] = [pitchOf(note), this.#events.at(-1)];
-    if (pitch === null || last?.kind !== 'note' || midiNumber(pitch) <= midiNumber(last.pitch)) return;
-    this.#events[this.#events.length - 1] = { ...last, pitch };
+    if (pitch === null || last?.kind !== 'note') return;
+    this.#inChord += 1;
+    if (this.#inChord > 1) this.#leave('a chord: its highest note stays');
+    const [low, high] = [pitch, last.pitch].toSorted(byHeight);
+    // A note of a length that takes several written values is several events, tied.
+    const or = this.#inChord > 1 ? null : low!;
+    this.#events = this.#events.map((event, at) =>
+      event.kind === 'note' && at >= this.#chordFrom ? { ...event, pitch: high!, or } : event,
+    );
   }
 
   /** Where the voice is silent without a rest, rests are put. */

@@ -35,7 +35,9 @@ export function transpositionWords({ steps, semitones }: Transposition): string 
 export function moveEvents(events: readonly TuneEvent[], { steps, semitones }: Transposition): readonly TuneEvent[] {
   const moved = (pitch: Pitch): Pitch => transposePitch(pitch, steps, semitones);
   return events.map((event) =>
-    event.kind === 'rest' ? event : { ...event, pitch: moved(event.pitch), grace: event.grace.map(moved) },
+    event.kind === 'rest'
+      ? event
+      : { ...event, pitch: moved(event.pitch), or: event.or && moved(event.or), grace: event.grace.map(moved) },
   );
 }
 

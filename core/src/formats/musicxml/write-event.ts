@@ -1,4 +1,14 @@
-import { toNumber, valueLength, type Note, type Pitch, type TuneEvent, type ValueName } from '../../music/index.ts';
+import {
+  toNumber,
+  valueLength,
+  type Note,
+  type NoteValue,
+  type Pitch,
+  type Tuplet,
+  type TuneEvent,
+  type ValueName,
+} from '../../music/index.ts';
+import type { Accidentals } from './accidentals.ts';
 import type { Beam } from './beams.ts';
 import { element, type Xml } from './xml.ts';
 
@@ -20,7 +30,7 @@ export const TYPE_OF: Record<ValueName, string> = {
 
 export interface PlacedEvent {
   readonly id: string;
-  readonly accidental: string | null;
+  readonly accidentals: Accidentals;
   readonly beams: readonly Beam[];
   readonly tiedFrom: boolean;
   readonly tuplet: readonly ('start' | 'stop')[];
@@ -47,26 +57,46 @@ export function eventXml(event: TuneEvent, placed: PlacedEvent): Xml {
   const isNote = event.kind === 'note';
   const children = [
     isNote ? pitchXml(event.pitch) : element('rest'),
-    element('duration', Math.round(toNumber(valueLength(value)) * 4 * DIVISIONS)),
+    element('duration', durationOf(value)),
     ...(placed.tiedFrom ? [element('tie', [], { type: 'stop' })] : []),
     ...(isNote && event.tied ? [element('tie', [], { type: 'start' })] : []),
     element('voice', 1),
     element('type', TYPE_OF[value.base]),
     ...Array.from({ length: value.dots }, () => element('dot')),
-    ...(placed.accidental === null ? [] : [element('accidental', placed.accidental)]),
-    ...(value.tuplet === null
-      ? []
-      : [
-          element('time-modification', [
-            element('actual-notes', value.tuplet.actual),
-            element('normal-notes', value.tuplet.normal),
-          ]),
-        ]),
+    ...(placed.accidentals.note === null ? [] : [element('accidental', placed.accidentals.note)]),
+    ...(value.tuplet === null ? [] : [modificationXml(value.tuplet)]),
     ...placed.beams.map((beam, level) => element('beam', beam, { number: String(level + 1) })),
     ...notationsXml(event, placed),
     ...lyricsXml(event, placed),
   ];
   return element('note', children, { id: placed.id });
+}
+
+/** A note that is offered in place of another stands with it on one stem; it is not tied, beamed or sung by itself. */
+export function orXml(event: Note, { accidentals }: Pick<PlacedEvent, 'accidentals'>): Xml[] {
+  const { or, value } = event;
+  if (or === null) return [];
+  const { tuplet } = value;
+  return [
+    element('note', [
+      element('chord'),
+      pitchXml(or),
+      element('duration', durationOf(value)),
+      element('voice', 1),
+      element('type', TYPE_OF[value.base]),
+      ...Array.from({ length: value.dots }, () => element('dot')),
+      ...(accidentals.or === null ? [] : [element('accidental', accidentals.or)]),
+      ...(tuplet === null ? [] : [modificationXml(tuplet)]),
+    ]),
+  ];
+}
+
+function durationOf(value: NoteValue): number {
+  return Math.round(toNumber(valueLength(value)) * 4 * DIVISIONS);
+}
+
+function modificationXml({ actual, normal }: Tuplet): Xml {
+  return element('time-modification', [element('actual-notes', actual), element('normal-notes', normal)]);
 }
 
 function pitchXml(pitch: Pitch): Xml {

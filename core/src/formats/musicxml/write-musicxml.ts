@@ -15,7 +15,7 @@ import { barId, eventId } from '../ids.ts';
 import { accidentalsShown } from './accidentals.ts';
 import { beamsOf } from './beams.ts';
 import { CHORD_KINDS } from './chord-kinds.ts';
-import { DIVISIONS, eventXml, graceXml, TYPE_OF } from './write-event.ts';
+import { DIVISIONS, eventXml, graceXml, orXml, TYPE_OF } from './write-event.ts';
 import { element, type Xml } from './xml.ts';
 
 export interface MusicXmlOptions {
@@ -90,13 +90,14 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
       ...(event.kind === 'note' ? graceXml(event) : []),
       eventXml(event, {
         id: eventId(part, barIndex, index),
-        accidental: shown[index] ?? null,
+        accidentals: shown[index]!,
         beams: beams[index] ?? [],
         tiedFrom: isTiedInto(tune, part, barIndex, index),
         tuplet: tupletEdges(groups, index),
         joinedVerses: joinedVerses(tune, part, barIndex, index),
         under: part === 0 && options.underNote !== undefined ? options.underNote(barIndex, index) : undefined,
       }),
+      ...(event.kind === 'note' ? orXml(event, { accidentals: shown[index]! }) : []),
     ]),
     ...signsAfter(bar),
     ...rightBarline(bar, tune.bars[barIndex + 1]),

@@ -1,0 +1,92 @@
+import type { Tune } from '@escalier/core/music';
+import { CHUNK_BEATS, chunkLadder } from '@escalier/core/practice';
+import { readTune, type Reading } from '@escalier/core/reading';
+import { barRange, chunkLine, chunkWords, figureWords, mixUpWords } from '@escalier/core/words';
+import { BadInput, type Command } from './command.ts';
+import { tuneFromFile } from './files.ts';
+import { instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
+
+/** The tune of the one file that is named, and its reading for what the class knows. */
+async function readFrom(
+  words: readonly string[],
+  options: Readonly<Record<string, string>>,
+): Promise<{ readonly tune: Tune; readonly reading: Reading }> {
+  const [file, ...rest] = words;
+  if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
+  const { tune } = await tuneFromFile(file);
+  const reading = readTune(tune, instrumentOption(options.instrument), knownNotes(options.knows), {
+    tempo: tempoOption(options.tempo, tune.tempo),
+  });
+  return { tune, reading };
+}
+
+export const chunks: Command = {
+  usage: 'chunks FILE [--beats 4] [--instrument ID] [--knows B4,A4,G4] [--tempo 80]',
+  about: 'the way through a tune piece by piece: bars, who starts, how often, how fast, and why',
+  options: ['beats', 'instrument', 'knows', 'tempo'],
+  async run(words, options) {
+    const most = CHUNK_BEATS.at(-1)!;
+    const beats = wholeNumber(options.beats, 'number of beats', 1, most);
+    const { tune, reading } = await readFrom(words, options);
+    const ladder = chunkLadder(tune, reading, beats);
+    return {
+      text: ladder.map(chunkLine).join('\n'),
+      json: {
+        title: tune.title,
+        chunks: ladder.map(({ bars, starts, times, tempo, why }) => ({
+          bars,
+          starts,
+          times,
+          tempo,
+          why: chunkWords(why),
+        })),
+      },
+    };
+  },
+};
+
+export const figures: Command = {
+  usage: 'figures FILE',
+  about: 'what comes again in a tune: the same notes, the same rhythm, the same shape, and the odd one out',
+  options: [],
+  async run(words, options) {
+    const { tune, reading } = await readFrom(words, options);
+    const place = ({ bars, notes }: Reading['figures'][number]['places'][number]) => ({ bars, notes });
+    return {
+      text: reading.figures
+        .map(
+          (figure) =>
+            `${figure.letter} ${figureWords(figure)} ${figure.places.map(({ bars }) => barRange(bars)).join(', ')}`,
+        )
+        .join('\n'),
+      json: {
+        title: tune.title,
+        figures: reading.figures.map(({ letter, kind, count, places, oddOneOut }) => ({
+          letter,
+          kind,
+          count,
+          places: places.map(place),
+          oddOneOut: oddOneOut === null ? null : place(oddOneOut),
+        })),
+      },
+    };
+  },
+};
+
+export const mixups: Command = {
+  usage: 'mixups FILE [--knows B4,A4,G4] [--instrument ID]',
+  about: 'pairs of notes to watch: one letter in two ways, two octaves, one fingering, one finger apart',
+  options: ['knows', 'instrument'],
+  async run(words, options) {
+    const { tune, reading } = await readFrom(words, options);
+    const mixUps = mixUpsAsJson(reading);
+    return {
+      text: mixUps.map(({ pair, bars, why }) => `${pair.join(' and ')} (bar ${bars.join(', ')}): ${why}`).join('\n'),
+      json: { title: tune.title, mixUps },
+    };
+  },
+};
+
+export function mixUpsAsJson({ mixUps }: Reading) {
+  return mixUps.map((mixUp) => ({ pair: mixUp.pair, bars: mixUp.bars, kind: mixUp.kind, why: mixUpWords(mixUp) }));
+}
