@@ -27,6 +27,7 @@ const who = {
   email: account.email,
   schoolName: school.name,
   schoolVersion: 1,
+  noteColours: null,
   sealKey: '',
   until: new Date('2999-01-01'),
   timeZone: school.timeZone,

@@ -1,3 +1,4 @@
+import type { PartRule } from '../practice/index.ts';
 import { countsForPassing, type TuneRole } from '../staircase/index.ts';
 import { dayIn, USUAL_CHANGEOVER, USUAL_TALK, type LocalDate } from '../calendar/index.ts';
 import {
@@ -29,8 +30,8 @@ export interface PupilOnDay {
 
 export interface StepOnDay {
   readonly id: string;
-  /** All its tunes, the first one first. */
-  readonly tunes: readonly { readonly id: string; readonly role: TuneRole }[];
+  /** All its tunes, the first one first, with how many bars the sheet of each has. */
+  readonly tunes: readonly { readonly id: string; readonly role: TuneRole; readonly bars: number }[];
   /** How many of them have to be passed. */
   readonly toPass: number;
   /** One playing of the first tune at its tempo, in seconds. */
@@ -46,6 +47,7 @@ export interface ClassOnDay {
     readonly goOnShare: number;
     /** Minutes of a lesson that are given to hearing, and within how many lessons everybody is heard. */
     readonly hearing: { readonly minutes: number; readonly within: number };
+    readonly teaching: { readonly parts: PartRule };
   };
   readonly lessons: { readonly all: readonly { readonly date: LocalDate }[] };
   readonly today: LocalDate;
@@ -79,7 +81,7 @@ export function classView<Facts extends ClassOnDay>(
   facts: Facts,
   standingOf: (pupil: PupilOnDay, rules: readonly StepRule[]) => Standing,
 ): ClassView<Facts> {
-  const rules = stepRules(facts.steps);
+  const rules = stepRules(facts.steps, facts.style.teaching.parts);
   const pupils = facts.pupils.map((pupil) => ({
     ...pupil,
     standing: pupil.leftOn === null ? standingOf(pupil, rules) : null,
@@ -98,11 +100,13 @@ export function byRecords(
 }
 
 /** By what rules the steps of a class are passed. */
-export function stepRules(steps: readonly Omit<StepOnDay, 'tuneSeconds'>[]): readonly StepRule[] {
+export function stepRules(steps: readonly Omit<StepOnDay, 'tuneSeconds'>[], parts: PartRule): readonly StepRule[] {
   return steps.map(({ id, tunes, toPass }) => ({
     id,
     tunes: tunes.filter((tune) => countsForPassing(tune.role)).map((tune) => tune.id),
     toPass,
+    bars: Object.fromEntries(tunes.map((tune) => [tune.id, tune.bars])),
+    parts,
   }));
 }
 

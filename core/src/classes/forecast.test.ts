@@ -4,7 +4,12 @@ import type { RecordEvent } from '../records/index.ts';
 import { classForecast, type ClassOnDay } from './index.ts';
 
 const day = (index: number): LocalDate => `2026-03-${String(index).padStart(2, '0')}` as LocalDate;
-const step = (id: string) => ({ id, tunes: [{ id: `${id}-tune`, role: 'main' as const }], toPass: 1, tuneSeconds: 30 });
+const step = (id: string) => ({
+  id,
+  tunes: [{ id: `${id}-tune`, role: 'main' as const, bars: 8 }],
+  toPass: 1,
+  tuneSeconds: 30,
+});
 const pupil = (id: string, more: object = {}) => ({
   ...{ id, startStep: 1, joinedOn: day(1), leftOn: null, away: false },
   ...more,
@@ -14,7 +19,7 @@ const pupil = (id: string, more: object = {}) => ({
 const class4: ClassOnDay = {
   pupils: [pupil('ann'), pupil('ben'), pupil('cy', { startStep: 2 }), pupil('gone', { leftOn: day(3) })],
   steps: [step('one'), step('two'), step('three')],
-  style: { goOnShare: 70, hearing: { minutes: 10, within: 6 } },
+  style: { goOnShare: 70, hearing: { minutes: 10, within: 6 }, teaching: { parts: 'whole' } },
   lessons: { all: [1, 3, 5, 7, 9, 11, 13, 15].map((index) => ({ date: day(index) })) },
   today: day(7),
   timeZone: 'UTC',

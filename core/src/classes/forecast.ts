@@ -56,7 +56,7 @@ function heardPupils(
   lessons: readonly LocalDate[],
 ): readonly HeardPupil[] {
   const dayOf = dayIn(on.timeZone);
-  const rules = stepRules(on.steps);
+  const rules = stepRules(on.steps, on.style.teaching.parts);
   const positions = new Map(on.steps.map((step, index) => [step.id, index + 1]));
   const byPupil = groupBy(hearings(events), (event) => event.pupilId);
   return on.pupils

@@ -1,3 +1,4 @@
+export { kindOfInstrument, withChosen, type ChosenFingerings } from './chosen.ts';
 export * from './fingering.ts';
 export * from './instruments.ts';
 export * from './moves.ts';

@@ -1,12 +1,24 @@
 import { midiNumber, namePitch, PITCH_NAMINGS, pitchName, sameSound, type Key, type Pitch } from '../music/index.ts';
+import { chooseFingerings, chosenIn, kindOfInstrument } from './chosen.ts';
 import type { Fingering, HoleState, Instrument } from './fingering.ts';
 import { INSTRUMENTS } from './tables.ts';
 
 export const INSTRUMENT_IDS = INSTRUMENTS.map((instrument) => instrument.id);
 export type InstrumentId = (typeof INSTRUMENTS)[number]['id'];
 
+const MOST_KEPT = 200;
+const keptChosen = new Map<string, Instrument>();
+
+/** By its id, also one that carries chosen fingerings (`withChosen`). */
 export function findInstrument(id: string): Instrument | null {
-  return INSTRUMENTS.find((instrument) => instrument.id === id) ?? null;
+  const known = INSTRUMENTS.find((instrument) => instrument.id === id) ?? keptChosen.get(id);
+  if (known !== undefined) return known;
+  const base = INSTRUMENTS.find((instrument) => instrument.id === kindOfInstrument(id));
+  if (base === undefined) return null;
+  const chosen = chooseFingerings(base, id, chosenIn(id));
+  if (keptChosen.size >= MOST_KEPT) keptChosen.clear();
+  keptChosen.set(id, chosen);
+  return chosen;
 }
 
 export function instrument(id: InstrumentId): Instrument {

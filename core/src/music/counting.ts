@@ -9,6 +9,19 @@ import { valueLength } from './value.ts';
 export const COUNTINGS = ['numbers', 'ta', 'beat-function', 'beat-position'] as const;
 export type Counting = (typeof COUNTINGS)[number];
 
+/** What quaver, crotchet, quaver is said with where lengths are syllables. */
+export const SYNCOPATIONS = ['syn-co-pa', 'ti-ta-ti', 'numbers'] as const;
+export type Syncopation = (typeof SYNCOPATIONS)[number];
+
+/** What teachers of one school still say differently. */
+export interface Sayings {
+  readonly syncopation: Syncopation;
+  /** What a rest is called aloud for each beat; empty for what the school has. */
+  readonly rest: string;
+}
+
+export const USUAL_SAYINGS: Sayings = { syncopation: 'syn-co-pa', rest: '' };
+
 /** What is struck once: an event of a bar with those tied to it there. Times in beats from the start of the full bar. */
 interface Counted {
   readonly event: TuneEvent;
@@ -30,16 +43,22 @@ export interface BarPlace {
   readonly start?: Rational;
   /** Its first note is tied to the last of the bar before. */
   readonly tiedInto?: boolean;
+  readonly sayings?: Sayings;
 }
 
 /** What is said for each event of each bar of a part, in one school; held notes are named and not struck again. */
-export function countTune(tune: Tune, school: Counting, part = 0): readonly (readonly string[])[] {
+export function countTune(
+  tune: Tune,
+  school: Counting,
+  part = 0,
+  sayings: Sayings = USUAL_SAYINGS,
+): readonly (readonly string[])[] {
   const starts = barStarts(tune);
   const { bars } = tune.parts[part]!;
   return bars.map((events, index) => {
     const before = bars[index - 1]?.at(-1);
     const tiedInto = before?.kind === 'note' && before.tied;
-    return nameRhythm(events, tune.bars[index]!.metre, school, { start: starts[index]!, tiedInto });
+    return nameRhythm(events, tune.bars[index]!.metre, school, { start: starts[index]!, tiedInto, sayings });
   });
 }
 
@@ -52,24 +71,36 @@ export function nameRhythm(
   events: readonly TuneEvent[],
   metre: Metre,
   school: Counting,
-  { start = ZERO, tiedInto = false }: BarPlace = {},
+  { start = ZERO, tiedInto = false, sayings = USUAL_SAYINGS }: BarPlace = {},
 ): readonly string[] {
   const counted = countedEvents(events, metre, start, tiedInto);
   return counted.flatMap((each, index) => {
-    const word = wordOf(counted, index, metre, school);
+    if (each.event.kind === 'rest' && sayings.rest !== '') return [restWords(each, sayings.rest)];
+    const word = wordOf(counted, index, metre, school, sayings);
     const isSaid = each.event.kind === 'note' && !each.isHeld;
     const hasBrackets = !isSaid && !(school === 'ta' && each.event.kind === 'rest');
     return [hasBrackets ? `(${word})` : word, ...Array.from({ length: each.events - 1 }, () => '')];
   });
 }
 
-function wordOf(counted: readonly Counted[], index: number, metre: Metre, school: Counting): string {
+/** Once for each beat that a rest lasts, once at least. */
+function restWords({ length }: Counted, word: string): string {
+  return Array.from({ length: Math.max(1, floor(length)) }, () => word).join(' ');
+}
+
+function wordOf(
+  counted: readonly Counted[],
+  index: number,
+  metre: Metre,
+  school: Counting,
+  { syncopation }: Sayings,
+): string {
   const each = counted[index]!;
   switch (school) {
     case 'numbers':
       return numbers(each, metre);
     case 'ta':
-      return taFamily(counted, index, metre);
+      return taFamily(counted, index, metre, syncopation);
     case 'beat-function':
       return byPlace(each, metre, BEAT_FUNCTION);
     case 'beat-position':
@@ -190,12 +221,12 @@ const TA_WORDS: ReadonlyMap<string, string> = new Map([
 ]);
 
 /** By length, as the syllables are taught: a quaver is ti, a crotchet ta, whatever the metre beats. */
-function taFamily(bar: readonly Counted[], index: number, metre: Metre): string {
+function taFamily(bar: readonly Counted[], index: number, metre: Metre, said: Syncopation): string {
   const each = bar[index]!;
   const { event, start, crotchets } = each;
   if (event.kind === 'rest') return Array.from({ length: Math.max(1, floor(crotchets)) }, () => 'sh').join(' ');
   const syncopated = syncopa(bar, index);
-  if (syncopated !== null) return syncopated;
+  if (syncopated !== null && said !== 'ti-ta-ti') return said === 'numbers' ? numbers(each, metre) : syncopated;
   const triplet = inTriplet(each, ['tri', 'o', 'la']);
   if (triplet !== null) return triplet;
   if (event.value.tuplet?.actual === 2) return 'ta';

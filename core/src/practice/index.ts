@@ -1,5 +1,6 @@
 export { bareVersions, FEWEST_STAGES, MOST_STAGES, type BareVersion } from './bare.ts';
 export { bridgeBetween, bridgeTo, teachingOrder, type Bridge } from './bridge.ts';
+export { contrastWithWhite, LEAST_CONTRAST, USUAL_COLOURS, type NoteColours } from './colours.ts';
 export { missingCards, rhythmCards, type CardRequest, type MissingCard, type RhythmCard } from './cards.ts';
 export { CAUTION_PLACES, LOCAL_RULES, USUAL_CAUTIONS, type Caution, type CautionPlace } from './cautions.ts';
 export { CHAIN_BEATS, chainOf, chainSheet, type Chain, type ChainRound } from './chains.ts';
@@ -48,21 +49,4 @@ export { seeded } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
 export { soundProblems, type SoundProblem } from './sound-problems.ts';
-export {
-  COUNTING_CHOICES,
-  FEWEST_RUNGS,
-  ladder,
-  LENGTH_CHOICES,
-  MOST_RUNGS,
-  MOUTH_CHOICES,
-  NAMING_CHOICES,
-  PASS_CHOICES,
-  PASS_RULES,
-  REST_CHOICES,
-  RUNG_IDS,
-  RUNGS,
-  USUAL_LADDER,
-  type PassRule,
-  type RungId,
-  type StyleChoice,
-} from './teaching.ts';
+export * from './teaching.ts';

@@ -51,7 +51,7 @@ export function readForm(tune: Tune): Form {
   const firsts = kinds.map((group) => group[0]!);
   return {
     lines: lettered(phraseLines(tune).map(([first, last]) => bars.slice(first, last + 1))),
-    sameBars: kinds.filter((group) => group.length > 1).map(numbers),
+    sameBars: kinds.filter((group) => group.length > 1 && group[0]!.heads.length > 0).map(numbers),
     sameRhythm: rhythms.map(numbers),
     differAtEnd: pairsOf(firsts)
       .filter(([a, b]) => differAtEnd(a, b))

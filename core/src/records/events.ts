@@ -9,6 +9,27 @@ export interface Receipt {
   readonly deviceAhead: number;
 }
 
+/** Where something went wrong while a pupil played: in a bar, or at a note of it. */
+export interface Fault {
+  /** The id of a remark; absent for a place that is marked and no more. */
+  readonly remark?: string | undefined;
+  /** As printed. */
+  readonly bar: number;
+  /** Indices into the tune's bars and into that bar's notes and rests. */
+  readonly barIndex: number;
+  readonly eventIndex?: number | undefined;
+}
+
+/** What of a tune was heard when it was not all of it. */
+export interface Extent {
+  /** First and last bar, as printed. */
+  readonly bars: readonly [number, number];
+  /** Their indices in the tune. */
+  readonly indices: readonly [number, number];
+  /** Below the tempo of the tune. */
+  readonly slowly: boolean;
+}
+
 /** A pupil was heard on a step. Never changed: a wrong tap is undone, or corrected, by a further event. */
 export interface HeardEvent {
   readonly kind: 'heard';
@@ -23,6 +44,9 @@ export interface HeardEvent {
   readonly remarks: readonly string[];
   /** Beats a minute that were reached, when somebody noted them. */
   readonly tempo?: number;
+  readonly faults?: readonly Fault[];
+  /** Absent when the whole tune was heard. */
+  readonly extent?: Extent;
   /** The device's time, ISO 8601 in UTC. */
   readonly heardAt: string;
   /** The event in whose place this one stands, with the reason. */

@@ -7,6 +7,7 @@ export * from './standings.ts';
 export * from './step-needs.ts';
 export * from './stuck.ts';
 export * from './trends.ts';
+export * from './trouble.ts';
 export type { HeardPupil } from './class-rates.ts';
 export { Dice } from './dice.ts';
 export { groupBy } from './group.ts';

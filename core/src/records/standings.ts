@@ -8,6 +8,10 @@ export interface StepRule {
   readonly tunes: readonly string[];
   /** How many different tunes have to be passed. */
   readonly toPass: number;
+  /** So many bars has each of its tunes, by id; a tune that is not here is passed as a whole only. */
+  readonly bars?: Readonly<Record<string, number>>;
+  /** Whether parts that were passed make up the whole, and whether slow ones count. */
+  readonly parts?: 'whole' | 'at-tempo' | 'any-tempo';
 }
 
 /** What the records say about one pupil on one step. */
@@ -20,6 +24,8 @@ export interface StepStanding {
   readonly passed: boolean;
   /** When enough tunes were first passed, by the device's time; null until then. */
   readonly passedAt: string | null;
+  /** How much of the first of its tunes that is not passed was passed in parts: 0 for nothing, 1 for all of it. */
+  readonly share: number;
   /** Ids of the tunes that are passed, each once. */
   readonly passedTunes: readonly string[];
   readonly lastOutcome: Outcome;
@@ -52,7 +58,7 @@ export interface PupilStart {
 }
 
 /** Goes up whenever the same records come to give another standing, so that nothing that was kept is taken for it. */
-export const STANDINGS_VERSION = 3;
+export const STANDINGS_VERSION = 4;
 
 /** So many tries on one step without a pass mean that a pupil is stuck. */
 export const STUCK_TRIES = 3;
@@ -96,11 +102,13 @@ function stepStanding(rule: StepRule, heard: readonly HeardEvent[]): StepStandin
   const last = heard.at(-1)!;
   const needed = Math.max(1, Math.min(rule.toPass, rule.tunes.length));
   const passedTunes = new Set<string>();
+  const covered = new Map<string, Set<number>>();
   let passedAt: string | null = null;
   for (const event of heard) {
     const tune = event.tuneId ?? rule.tunes[0] ?? '';
     // A tune for those ahead is none of the rule's.
-    if (event.outcome === 'passed' && (rule.tunes.length === 0 || rule.tunes.includes(tune))) passedTunes.add(tune);
+    const isOfRule = rule.tunes.length === 0 || rule.tunes.includes(tune);
+    if (event.outcome === 'passed' && isOfRule && passesTune(event, tune, rule, covered)) passedTunes.add(tune);
     if (passedTunes.size >= needed) passedAt ??= event.heardAt;
   }
   const tempi = heard.flatMap((event) => event.tempo ?? []);
@@ -110,12 +118,33 @@ function stepStanding(rule: StepRule, heard: readonly HeardEvent[]): StepStandin
     nearly: heard.filter((event) => event.outcome === 'nearly').length,
     passed: passedAt !== null,
     passedAt,
+    share: passedAt === null ? shareOf(rule, covered, passedTunes) : 1,
     passedTunes: [...passedTunes],
     lastOutcome: last.outcome,
     lastHeardAt: last.heardAt,
     remarks: last.remarks,
     tempo: tempi.length === 0 ? null : Math.max(...tempi),
   };
+}
+
+/** Whether a pass is one of the whole tune, or the last of the parts that make it up. Notes what is covered. */
+function passesTune({ extent }: HeardEvent, tune: string, rule: StepRule, covered: Map<string, Set<number>>): boolean {
+  if (extent === undefined) return true;
+  const bars = covered.get(tune) ?? new Set<number>();
+  covered.set(tune, bars);
+  const counts = rule.parts !== 'at-tempo' || !extent.slowly;
+  const [first, last] = extent.indices;
+  if (counts) for (let bar = first; bar <= last; bar++) bars.add(bar);
+  const all = rule.bars?.[tune];
+  return (rule.parts ?? 'whole') !== 'whole' && all !== undefined && bars.size >= all;
+}
+
+function shareOf(rule: StepRule, covered: ReadonlyMap<string, Set<number>>, passed: ReadonlySet<string>): number {
+  const shares = [...covered].flatMap(([tune, bars]) => {
+    const all = rule.bars?.[tune];
+    return all === undefined || passed.has(tune) ? [] : [Math.min(1, bars.size / all)];
+  });
+  return Math.max(0, ...shares);
 }
 
 function stateOf(finished: boolean, current: StepStanding | undefined): PupilState {

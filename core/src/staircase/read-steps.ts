@@ -1,6 +1,6 @@
 import type { Instrument } from '../instruments/index.ts';
 import type { Tune } from '../music/index.ts';
-import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '../reading/index.ts';
+import { chooseNotes, NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '../reading/index.ts';
 import { learned, newsOf, type StepNews } from './news.ts';
 import { joinProfiles, profileOf, type TuneProfile } from './profile.ts';
 
@@ -16,10 +16,19 @@ export interface StepReading {
 /** The tunes of one step, the first one first. */
 export type StepTunes = readonly [Tune, ...Tune[]];
 
-/** Reads the tunes of a staircase, each step for a class that has learned all before it. All tunes of a step count. */
-export function readSteps(steps: readonly StepTunes[], on: Instrument): readonly StepReading[] {
-  let known: Knowledge = NOTHING_KNOWN;
-  return steps.map(([main, ...others]) => {
+/**
+ * Reads the tunes of a staircase, each step for a class that has learned all before it. All tunes of a step count; where
+ * two notes are offered in one place, the one that the class knows by then.
+ * @param brings what the class knows before the first step.
+ */
+export function readSteps(
+  steps: readonly StepTunes[],
+  on: Instrument,
+  brings: Knowledge = NOTHING_KNOWN,
+): readonly StepReading[] {
+  let known = brings;
+  return steps.map((tunes) => {
+    const [main, ...others] = tunes.map((tune) => chooseNotes(tune, known)) as unknown as StepTunes;
     const profile = joinProfiles([profileOf('', main, on), ...others.map((tune) => profileOf('', tune, on))]);
     const step = { reading: readTune(main, on, known), profile, news: newsOf(profile, known) };
     known = learned(known, profile);

@@ -1,5 +1,5 @@
 import type { Meeting } from '@escalier/core/calendar';
-import { USUAL_LADDER } from '@escalier/core/practice';
+import { USUAL_LADDER, USUAL_TEACHING } from '@escalier/core/practice';
 import type { InstrumentId } from '@escalier/core/instruments';
 import type { PupilState } from '@escalier/core/records';
 import type { BeltId } from '@escalier/core/staircase';
@@ -82,6 +82,7 @@ const RECORDER_STYLE: TeachingStyle = {
   ladder: USUAL_LADDER,
   hearing: { minutes: 10, within: 6 },
   points: { kind: 'none' },
+  teaching: USUAL_TEACHING,
 };
 
 export const DEMO_CLASSES: readonly DemoClass[] = [
@@ -175,6 +176,7 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
       ladder: ['say', 'finger', 'slow', 'whole'],
       hearing: { minutes: 8, within: 4 },
       points: { kind: 'none' },
+      teaching: USUAL_TEACHING,
     },
     pupils: [
       ['Anouk', 3, 'working'],

@@ -9,6 +9,7 @@ import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
 import { RecordCounts } from './record-counts.ts';
 import { Staircases } from './staircases.ts';
+import { TeachingTunes } from './teaching-tunes.ts';
 import { TuneLibrary } from './tune-library.ts';
 
 /** In order. A migration that has been released is never changed; the next one mends it. */
@@ -24,4 +25,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-26-hardening', class: Hardening },
   { name: '2026-11-26-house-cleaning', class: HouseCleaning },
   { name: '2026-11-27-staircases', class: Staircases },
+  { name: '2026-11-27-teaching-tunes', class: TeachingTunes },
 ];

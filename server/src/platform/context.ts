@@ -1,3 +1,4 @@
+import type { NoteColours } from '@escalier/core/practice';
 import type { Network } from './client.ts';
 import type { EntityManager } from './database.ts';
 
@@ -16,6 +17,8 @@ export interface SignedIn {
   readonly schoolName: string;
   readonly timeZone: string;
   readonly schoolVersion: number;
+  /** Of note heads; null for the usual ones. */
+  readonly noteColours: NoteColours | null;
   /** Seals what a device keeps of this account. */
   readonly sealKey: string;
   /** When the session runs out. */

@@ -1,9 +1,16 @@
 import type { LocalDate, ReadHolidays } from '@escalier/core/calendar';
 import { failure, type Result } from '@escalier/core/music';
-import type { JobName, Jobs, ReadStep, ReadText, StepTexts } from './jobs.ts';
+import type { BroughtTexts, JobName, Jobs, ReadStaircase, ReadText, StepTexts } from './jobs.ts';
 import { ThreadPool, TooMuch } from '../platform/thread-pool.ts';
 
-export { readText, type ReadStep, type ReadText, type StepTexts } from './jobs.ts';
+export {
+  readText,
+  type BroughtTexts,
+  type ReadStaircase,
+  type ReadStep,
+  type ReadText,
+  type StepTexts,
+} from './jobs.ts';
 
 /** Reads what people send in threads of its own, so that no file keeps others from being answered. */
 export interface Reader {
@@ -14,7 +21,7 @@ export interface Reader {
   /** The error is a sentence. @param from,to the term. */
   holidays(ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
   /** The tunes of a staircase, from the first step up, of texts that were read before. */
-  staircase(instrumentId: string, abcs: readonly StepTexts[]): Promise<readonly ReadStep[]>;
+  staircase(instrumentId: string, abcs: readonly StepTexts[], brought: BroughtTexts): Promise<ReadStaircase>;
 }
 
 const THREADS = 2;
@@ -42,7 +49,7 @@ function createReader(): Reader {
     },
     text: (abc) => refusing(ask('text', [abc], FILE_MS)),
     holidays: (ics, from, to) => refusing(ask('holidays', [ics, from, to], FILE_MS)),
-    staircase: (instrumentId, abcs) => ask('staircase', [instrumentId, abcs], STAIRCASE_MS),
+    staircase: (...args) => ask('staircase', args, STAIRCASE_MS),
   };
 }
 

@@ -1,9 +1,9 @@
 import { createHash } from 'node:crypto';
 import { readHolidays, type LocalDate, type ReadHolidays } from '@escalier/core/calendar';
 import { readAbc } from '@escalier/core/formats';
-import { findInstrument } from '@escalier/core/instruments';
+import { findInstrument, type Instrument } from '@escalier/core/instruments';
 import { failure, success, tuneContent, type Result, type Tune } from '@escalier/core/music';
-import { tuneSeconds } from '@escalier/core/reading';
+import { joinKnowledge, knowledgeFrom, readTune, tuneSeconds, type Knowledge } from '@escalier/core/reading';
 import { readSteps, type StepReading, type StepTunes } from '@escalier/core/staircase';
 
 /** What a stored tune is known by. */
@@ -19,6 +19,8 @@ export interface ReadText {
 export interface ReadStep {
   readonly step: StepReading;
   readonly seconds: number;
+  /** How many bars the sheet of each of its tunes has. */
+  readonly bars: readonly number[];
 }
 
 /** The error is the first of the file, as a sentence. */
@@ -43,15 +45,42 @@ function storedTune(abc: string): Tune {
 /** The tunes of a step as ABC, the first one first. */
 export type StepTexts = readonly [string, ...string[]];
 
+/** What a class knows before its first step: by name, and by tunes that it has played. */
+export interface BroughtTexts {
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly signs: readonly string[];
+  readonly moves: readonly string[];
+  readonly abcs: readonly string[];
+}
+
+export interface ReadStaircase {
+  readonly brings: Knowledge;
+  readonly steps: readonly ReadStep[];
+}
+
 /** @throws Error for an unknown instrument. */
-export function readStaircase(instrumentId: string, abcs: readonly StepTexts[]): readonly ReadStep[] {
+export function readStaircase(instrumentId: string, abcs: readonly StepTexts[], brought: BroughtTexts): ReadStaircase {
   const on = findInstrument(instrumentId);
   if (on === null) throw new Error(`A staircase is for the unknown instrument ${instrumentId}`);
   const tunes = abcs.map(([main, ...others]): StepTunes => [storedTune(main), ...others.map(storedTune)]);
-  return readSteps(tunes, on).map((step, index) => ({
+  const brings = broughtBy(brought, on);
+  const steps = readSteps(tunes, on, brings).map((step, index) => ({
     step,
     seconds: Math.round(tuneSeconds(tunes[index]![0], step.reading.tempo)),
+    bars: tunes[index]!.map((tune) => tune.bars.length),
   }));
+  return { brings, steps };
+}
+
+function broughtBy({ notes, elements, signs, moves, abcs }: BroughtTexts, on: Instrument): Knowledge {
+  const named: Knowledge = {
+    notes: new Set(notes),
+    elements: new Set(elements),
+    signs: new Set(signs),
+    moves: new Set(moves),
+  };
+  return abcs.reduce((known, abc) => joinKnowledge(known, knowledgeFrom(readTune(storedTune(abc), on, known))), named);
 }
 
 /** What a thread is asked, by name; every answer can be sent between threads. */

@@ -8,7 +8,16 @@ const LONGEST_MS = 15_000;
 export const sendToSchool: Send = async (events) => {
   const sent = events.map((event) => {
     const { receipt: _receipt, ...rest } = event;
-    return rest.kind === 'heard' ? { ...rest, remarks: [...rest.remarks] } : rest;
+    if (rest.kind === 'undone') return rest;
+    const { faults, extent, ...heard } = rest;
+    return {
+      ...heard,
+      remarks: [...heard.remarks],
+      ...(faults === undefined ? {} : { faults: [...faults] }),
+      ...(extent === undefined
+        ? {}
+        : { extent: { ...extent, bars: spanOf(extent.bars), indices: spanOf(extent.indices) } }),
+    };
   });
   try {
     const json = { sentAt: new Date().toISOString(), events: sent };
@@ -21,6 +30,10 @@ export const sendToSchool: Send = async (events) => {
     throw new SendProblem(kindOf(problem), Object.values(problem.fields)[0] ?? problem.message);
   }
 };
+
+function spanOf([first, last]: readonly [number, number]): [number, number] {
+  return [first, last];
+}
 
 /** 502 to 504 come from a proxy or a server without its database: they say nothing about what was sent. */
 function kindOf({ status }: ApiError): SendProblem['kind'] {

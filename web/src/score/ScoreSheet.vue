@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { findInstrument, type Naming } from '@escalier/core/instruments';
-import { pitch, type Counting } from '@escalier/core/music';
+import { pitch, type Counting, type Sayings } from '@escalier/core/music';
+import type { NoteColours, NoteRow } from '@escalier/core/practice';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { afterPaint } from '../ui/after-paint.ts';
 import { useSize } from '../ui/use-size.ts';
@@ -14,18 +15,69 @@ const props = defineProps<{
   abc: string;
   title: string;
   instrumentId: string;
-  /** Null leaves the words of the tune under the notes. */
-  naming: Naming | null;
+  /** One row of names under the notes; null leaves the words of the tune there. */
+  naming?: Naming | null;
   noWords?: boolean;
+  /** What stands under the notes instead, from the top; none leaves room for nothing. */
+  rows?: readonly NoteRow[] | null;
   /** Notes on a staff and nothing else. */
   plain?: boolean;
   counting?: Counting | null;
+  sayings?: Sayings;
+  colours?: NoteColours | null;
   chords?: boolean;
   marks: readonly ScoreMark[];
   /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
   presses?: readonly { readonly id: string; readonly label: string; readonly on: boolean }[];
+  /** Bars and notes can be pointed at: pressed, or several bars drawn over. */
+  pickable?: boolean;
 }>();
-defineEmits<{ press: [id: string] }>();
+const emit = defineEmits<{
+  press: [id: string];
+  /** The id of a bar, and of the note in it that was pressed, if it was one. */
+  pick: [bar: string, note: string | null];
+  /** Ids of the first and the last bar that were drawn over. */
+  draw: [first: string, last: string];
+}>();
+
+const shownRows = computed((): readonly NoteRow[] | null => {
+  if (props.rows !== undefined && props.rows !== null) return props.rows;
+  const naming = props.naming ?? null;
+  const counted = (props.counting ?? null) !== null;
+  if (naming === null && !counted && props.noWords !== true) return null;
+  return [
+    ...(naming === null ? [] : [{ kind: naming, fill: 'full' } as const]),
+    ...(counted ? [{ kind: 'counting', fill: 'full' } as const] : []),
+  ];
+});
+
+/** Where the finger went down, until it is lifted. */
+let downAt: string | null = null;
+const drawn = ref<readonly [string, string] | null>(null);
+
+function barUnder({ target }: Event): string | null {
+  return target instanceof Element ? (target.closest('.measure')?.id ?? null) : null;
+}
+
+function pointDown(event: PointerEvent): void {
+  if (!props.pickable || event.button !== 0) return;
+  downAt = barUnder(event);
+}
+
+function pointOver(event: PointerEvent): void {
+  const bar = downAt === null ? null : barUnder(event);
+  if (downAt !== null && bar !== null && (drawn.value !== null || bar !== downAt)) drawn.value = [downAt, bar];
+}
+
+function pointUp(event: PointerEvent): void {
+  if (downAt === null) return;
+  const bar = barUnder(event);
+  if (drawn.value !== null) emit('draw', ...drawn.value);
+  else if (bar !== null && event.target instanceof Element)
+    emit('pick', bar, event.target.closest('.note')?.id ?? null);
+  downAt = null;
+  drawn.value = null;
+}
 
 const svg = ref<string | null>(null);
 const error = ref<string | null>(null);
@@ -42,14 +94,12 @@ watch(
     [
       props.abc,
       props.instrumentId,
-      props.naming,
       withCharts.value,
-      props.noWords,
-      props.counting ?? null,
       props.plain,
       props.chords,
+      JSON.stringify([shownRows.value, props.counting ?? null, props.sayings ?? null, props.colours ?? null]),
     ] as const,
-  async ([abc, instrumentId, naming, roomBelow, noWords, counting, plain, chords]) => {
+  async ([abc, instrumentId, roomBelow, plain, chords]) => {
     const mine = ++asked;
     // The names and buttons of the page come first; the sheet is a moment later.
     await whenIdle();
@@ -57,10 +107,11 @@ watch(
     const result = await tuneWorker().engrave({
       abc,
       instrumentId,
-      naming,
+      rows: shownRows.value,
+      counting: props.counting ?? null,
+      ...(props.sayings === undefined ? {} : { sayings: props.sayings }),
+      colours: props.colours ?? null,
       roomBelow,
-      noWords,
-      counting,
       plain,
       chords,
     });
@@ -71,12 +122,18 @@ watch(
   { immediate: true },
 );
 
+const allMarks = computed((): readonly ScoreMark[] => {
+  if (drawn.value === null) return props.marks;
+  const [from, to] = drawn.value;
+  return [...props.marks, { kind: 'bracket', from, to }];
+});
+
 function placeAll(): void {
   if (host.value === null) return;
-  placed.value = placeMarks(host.value, props.marks);
+  placed.value = placeMarks(host.value, allMarks.value);
   buttons.value = placeMarks(host.value, props.presses?.map(({ id }) => ({ kind: 'now', id })) ?? []);
 }
-watch([size, () => props.marks, () => props.presses], placeAll, { flush: 'post' });
+watch([size, allMarks, () => props.presses], placeAll, { flush: 'post' });
 // A new sheet is measured when the browser has laid it out by itself: asked at once, it would do so twice.
 watch(svg, () => afterPaint(placeAll));
 </script>
@@ -87,10 +144,28 @@ watch(svg, () => afterPaint(placeAll));
     <p v-else-if="svg === null" class="soft" role="status">Engraving “{{ title }}” …</p>
     <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, size.width * 0.056))}px` }">
       <svg class="pencil under" aria-hidden="true">
+        <defs>
+          <pattern id="hatch-lines" width="9" height="9" patternUnits="userSpaceOnUse">
+            <path class="hatching" d="M0 9 9 0" />
+          </pattern>
+          <pattern id="hatch-dots" width="9" height="9" patternUnits="userSpaceOnUse">
+            <circle class="hatching-dot" cx="4.5" cy="4.5" r="1.4" />
+          </pattern>
+        </defs>
         <template v-for="each in placed" :key="each.key">
           <g v-if="each.mark.kind === 'shade'">
             <rect
               :class="`shade shade-${each.mark.group % 4}`"
+              :x="each.x - 2"
+              :y="each.y - 8"
+              :width="each.width + 2"
+              :height="each.height + 14"
+              rx="6"
+            />
+            <rect
+              v-if="each.mark.group >= 4"
+              class="hatch"
+              :fill="`url(#hatch-${each.mark.group % 8 < 4 ? 'dots' : 'lines'})`"
               :x="each.x - 2"
               :y="each.y - 8"
               :width="each.width + 2"
@@ -123,7 +198,18 @@ watch(svg, () => afterPaint(placeAll));
       </svg>
       <!-- The markup is Verovio's own output for a tune that the core has read. -->
       <!-- eslint-disable-next-line vue/no-v-html -->
-      <div ref="host" class="engraving" role="img" :aria-label="`The tune ${title} on a staff`" v-html="svg" />
+      <div
+        ref="host"
+        class="engraving"
+        :class="{ pickable }"
+        role="img"
+        :aria-label="`The tune ${title} on a staff`"
+        @pointerdown="pointDown"
+        @pointerover="pointOver"
+        @pointerup="pointUp"
+        @pointercancel="downAt = null"
+        v-html="svg"
+      />
       <svg class="pencil" aria-hidden="true">
         <template v-for="each in placed" :key="each.key">
           <ellipse
@@ -138,6 +224,26 @@ watch(svg, () => afterPaint(placeAll));
             class="bracket"
             :d="`M${each.x + 3} ${each.y - 8}v-8h${each.width - 6}v8`"
           />
+          <g v-if="each.mark.kind === 'figure'" :class="`figure ${each.mark.look}`">
+            <rect
+              v-if="each.mark.look === 'circle'"
+              :x="each.x - 6"
+              :y="each.y - 8"
+              :width="each.width + 12"
+              :height="each.height + 16"
+              rx="14"
+            />
+            <path v-else :d="`M${each.x} ${each.y + each.height + 12}h${each.width}`" />
+            <text :x="each.x - 4" :y="each.mark.look === 'circle' ? each.y - 12 : each.y + each.height + 26">
+              {{ each.mark.letter }}
+            </text>
+          </g>
+          <g v-if="each.mark.kind === 'fault'">
+            <path class="fault" :d="`M${each.x + each.width / 2 - 7} ${each.y - 22}l14 14m0 -14l-14 14`" />
+            <text v-if="each.mark.words !== ''" class="fault-words" :x="each.x + each.width / 2 + 11" :y="each.y - 11">
+              {{ each.mark.words }}
+            </text>
+          </g>
           <text
             v-if="each.mark.kind === 'comma'"
             class="comma"
@@ -172,7 +278,7 @@ watch(svg, () => afterPaint(placeAll));
           width: `${each.width + 20}px`,
           height: `${each.height + 32}px`,
         }"
-        @click="$emit('press', each.mark.kind === 'now' ? each.mark.id : '')"
+        @click="emit('press', each.mark.kind === 'now' ? each.mark.id : '')"
       />
     </div>
   </div>
@@ -216,6 +322,48 @@ watch(svg, () => afterPaint(placeAll));
 
 .shade-3 {
   fill: var(--tint-3);
+}
+
+.hatching {
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+
+.hatching-dot {
+  fill: var(--ink-soft);
+}
+
+.figure rect,
+.figure path,
+.fault {
+  fill: none;
+  stroke-width: 2.5;
+}
+
+.figure {
+  stroke: var(--spruce);
+}
+
+.figure.line {
+  stroke: var(--brick);
+}
+
+.figure.dots {
+  stroke: var(--ink);
+  stroke-dasharray: 1 7;
+  stroke-linecap: round;
+}
+
+.figure text,
+.fault-words {
+  fill: var(--ink);
+  font-size: var(--text-small);
+  font-weight: 700;
+  stroke: none;
+}
+
+.fault {
+  stroke: var(--brick);
 }
 
 .shade-letter {
@@ -271,6 +419,17 @@ watch(svg, () => afterPaint(placeAll));
 
 .engraving {
   position: relative;
+}
+
+// A finger that draws over bars does not scroll the page.
+.pickable :deep(.measure) {
+  cursor: pointer;
+  touch-action: pan-y;
+  pointer-events: bounding-box;
+}
+
+.pickable {
+  user-select: none;
 }
 
 .engraving :deep(svg) {

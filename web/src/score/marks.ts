@@ -6,6 +6,16 @@ export type ScoreMark =
   | { readonly kind: 'bracket'; readonly from: string; readonly to: string }
   | { readonly kind: 'chart'; readonly id: string; readonly pitch: string }
   | { readonly kind: 'point'; readonly id: string }
+  /** A stretch of notes that comes again, by the ids of its first and last one. */
+  | {
+      readonly kind: 'figure';
+      readonly from: string;
+      readonly to: string;
+      readonly letter: string;
+      readonly look: 'circle' | 'line' | 'dots';
+    }
+  /** Where something went wrong: at a note, or in a bar. */
+  | { readonly kind: 'fault'; readonly id: string; readonly words: string }
   | { readonly kind: 'now'; readonly id: string };
 
 /** A mark with its place in pixels of the sheet: a bracket over a line's end has a place in each line. */
@@ -63,6 +73,10 @@ export function placeMarks(host: HTMLElement, marks: readonly ScoreMark[]): read
         return at(measure(mark.id));
       case 'bracket':
         return bracketBoxes(host, mark.from, mark.to, measure, staff).flatMap((box, part) => at(box, `-${part}`));
+      case 'figure':
+        return stretchBoxes(host, mark.from, mark.to, head).flatMap((box, part) => at(box, `-${part}`));
+      case 'fault':
+        return at(mark.id.startsWith('n') ? head(mark.id) : (staff(mark.id) ?? measure(mark.id)));
       case 'chart':
         return at(chartBox(head(mark.id), boxOf(byId(mark.id)?.closest('.system') ?? null)));
     }
@@ -102,6 +116,27 @@ function chartBox(head: Box | null, system: Box | null): Box | null {
   if (head === null || system === null) return null;
   const middle = (head.left + head.right) / 2;
   return { left: middle, right: middle, top: system.bottom + 2, bottom: system.bottom + 2 };
+}
+
+/** The boxes of notes from one to another, one for each line of the sheet. */
+function stretchBoxes(host: HTMLElement, from: string, to: string, head: (id: string) => Box | null): readonly Box[] {
+  const part = from.split('-')[0]!;
+  const events = [...host.querySelectorAll('.note, .rest')].filter((each) => each.id.startsWith(`${part}-`));
+  const indexOf = (id: string): number => events.findIndex((each) => each.id === id);
+  const lines = new Map<Element | null, Box>();
+  for (const event of events.slice(indexOf(from), indexOf(to) + 1)) {
+    const box = head(event.id);
+    if (box === null) continue;
+    const system = event.closest('.system');
+    const before = lines.get(system) ?? box;
+    lines.set(system, {
+      left: Math.min(before.left, box.left),
+      right: Math.max(before.right, box.right),
+      top: Math.min(before.top, box.top),
+      bottom: Math.max(before.bottom, box.bottom),
+    });
+  }
+  return [...lines.values()];
 }
 
 /** One box for each line of the sheet that the stretch crosses. */

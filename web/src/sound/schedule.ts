@@ -25,6 +25,8 @@ export interface SoundingNote {
 export interface Stretch {
   /** Indices of the first and last bar of the sheet; null plays all. */
   readonly bars: readonly [number, number] | null;
+  /** From this note or rest of the sheet on, instead. */
+  readonly from?: string | null;
   readonly perMinute: BeatsPerMinute;
   readonly countIn: boolean;
 }
@@ -39,7 +41,7 @@ export function tongued(seconds: Seconds): Seconds {
 
 export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
   const inSeconds = (beats: Beats): Seconds => secondsOf(beats, stretch.perMinute);
-  const [from, to] = boundsOf(playback, stretch.bars);
+  const [from, to] = boundsOf(playback, stretch);
   const countIn = stretch.countIn ? playback.countIn : [];
   const beat = countIn.length > 1 ? countIn[1]!.start - countIn[0]!.start : 1;
   const lead = inSeconds(countIn.length * beat);
@@ -53,7 +55,7 @@ export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
     drone: playback.drone,
     notes: played.map((note) => ({
       at: at(note.start),
-      seconds: tongued(inSeconds(note.beats)),
+      seconds: note.legato ? inSeconds(note.beats) : tongued(inSeconds(note.beats)),
       midi: note.midi,
       part: note.part,
     })),
@@ -66,9 +68,88 @@ export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
 }
 
 /** The first time that the stretch is played. */
-function boundsOf(playback: Playback, bars: Stretch['bars']): readonly [Beats, Beats] {
+function boundsOf(playback: Playback, { bars, from }: Pick<Stretch, 'bars' | 'from'>): readonly [Beats, Beats] {
+  const start = playback.events.find((event) => event.id === from)?.start;
+  if (start !== undefined) return [start, playback.beats];
   if (bars === null) return [0, playback.beats];
   const first = playback.bars.find((bar) => bar.index === bars[0]);
   const last = playback.bars.find((bar) => bar.index === bars[1] && bar.start >= (first?.start ?? 0));
   return first === undefined || last === undefined ? [0, playback.beats] : [first.start, last.end];
+}
+
+/** One turn of a piece: played, or clicked while the class plays. */
+export interface PieceTurn {
+  /** Ids of the first and the last note or rest on the sheet. */
+  readonly from: string;
+  readonly to: string;
+  readonly perMinute: BeatsPerMinute;
+  readonly who: 'teacher' | 'class' | 'together';
+}
+
+const BETWEEN = '|';
+
+/** Which turn a cue belongs to, and the id of its note; turn 0 for cues of a single stretch. */
+export function turnOfCue(cue: string): { readonly turn: number; readonly id: string } {
+  const [turn, id] = cue.split(BETWEEN);
+  return id === undefined ? { turn: 0, id: cue } : { turn: Number(turn), id };
+}
+
+/** Turn after turn without a gap, counted in before the first; what the class plays is only clicked. */
+export function turnsSchedule(playback: Playback, turns: readonly PieceTurn[]): Schedule {
+  const first = turns[0]!;
+  const beat = playback.countIn.length > 1 ? playback.countIn[1]!.start - playback.countIn[0]!.start : 1;
+  const lead = secondsOf(playback.countIn.length * beat, first.perMinute);
+  const parts = turns.map((turn, index) => ({ index, ...turn, span: spanOf(playback, turn) }));
+  let now = lead;
+  const timed = parts.map((part) => {
+    const start = now;
+    now += secondsOf(part.span[1] - part.span[0], part.perMinute);
+    return { ...part, start };
+  });
+  const within = <Timed extends { readonly start: Beats }>(
+    list: readonly Timed[],
+    [from, to]: readonly [Beats, Beats],
+  ) => list.filter((each) => each.start >= from - 1e-9 && each.start < to - 1e-9);
+  return {
+    lead,
+    length: now,
+    drone: playback.drone,
+    notes: timed.flatMap(({ start, span, perMinute, who }) =>
+      who === 'class'
+        ? []
+        : within(playback.notes, span).map((note) => {
+            const seconds = secondsOf(note.beats, perMinute);
+            return {
+              at: start + secondsOf(note.start - span[0], perMinute),
+              seconds: note.legato ? seconds : tongued(seconds),
+              midi: note.midi,
+              part: note.part,
+            };
+          }),
+    ),
+    cues: timed.flatMap(({ index, start, span, perMinute }) =>
+      within(playback.notes, span)
+        .filter((note) => note.part === 0)
+        .map((note) => ({
+          at: start + secondsOf(note.start - span[0], perMinute),
+          id: `${index}${BETWEEN}${note.id}`,
+        })),
+    ),
+    clicks: [
+      ...playback.countIn.map((click) => ({ at: secondsOf(click.start, first.perMinute), strong: click.strong })),
+      ...timed.flatMap(({ start, span, perMinute }) =>
+        within(playback.clicks, span).map((click) => ({
+          at: start + secondsOf(click.start - span[0], perMinute),
+          strong: click.strong,
+        })),
+      ),
+    ],
+  };
+}
+
+/** The first time that a piece comes in the performance. */
+function spanOf(playback: Playback, { from, to }: PieceTurn): readonly [Beats, Beats] {
+  const start = playback.events.find((event) => event.id === from)?.start ?? 0;
+  const end = playback.events.find((event) => event.id === to && event.end > start)?.end ?? playback.beats;
+  return [start, end];
 }

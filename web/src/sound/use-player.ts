@@ -1,8 +1,8 @@
 import type { Family } from '@escalier/core/instruments';
-import { ref, type Ref } from 'vue';
+import { computed, ref, shallowRef, type Ref } from 'vue';
 import type { Playback } from '../workers/index.ts';
 import type { Voices } from './player.ts';
-import { scheduleOf } from './schedule.ts';
+import { scheduleOf, turnOfCue, turnsSchedule, type PieceTurn } from './schedule.ts';
 import { useSound } from './use-sound.ts';
 
 /** The transport under a tune: what plays, how fast, and where it is. */
@@ -14,22 +14,36 @@ export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
   const countIn = ref(true);
   /** Bars to loop, as indices; null plays the whole once. */
   const loopBars = ref<readonly [number, number] | null>(null);
-  const { now, error, playing, start: startSound, stop } = useSound();
+  const sound = useSound();
+  /** The turns that sound now; null when a stretch does. */
+  const turns = shallowRef<readonly PieceTurn[] | null>(null);
+  const cue = computed(() => (sound.now.value === null ? null : turnOfCue(sound.now.value)));
+  const now = computed(() => cue.value?.id ?? null);
+  const turn = computed(() => (cue.value === null ? null : (turns.value?.[cue.value.turn] ?? null)));
 
   function voices(): Voices {
     return { family: family.value, melody: melody.value, click: click.value, drone: drone.value };
   }
 
-  async function start(): Promise<void> {
+  /** @param from a note or rest of the sheet, to begin there and play to the end. */
+  async function start(from: string | null = null): Promise<void> {
     if (playback.value === null) return;
-    const bars = loopBars.value;
-    const schedule = scheduleOf(playback.value, { bars, perMinute: perMinute.value, countIn: countIn.value });
-    await startSound(schedule, voices(), bars !== null);
+    turns.value = null;
+    const bars = from === null ? loopBars.value : null;
+    const stretch = { bars, from, perMinute: perMinute.value, countIn: countIn.value };
+    await sound.start(scheduleOf(playback.value, stretch), voices(), bars !== null);
+  }
+
+  /** Plays a piece turn by turn, the melody where it is not the class's turn, whatever else is switched off. */
+  async function playTurns(wanted: readonly PieceTurn[]): Promise<void> {
+    if (playback.value === null || wanted.length === 0) return;
+    turns.value = wanted;
+    await sound.start(turnsSchedule(playback.value, wanted), { ...voices(), melody: true, click: true });
   }
 
   /** A change while it plays is heard at once. */
   function changed(): void {
-    if (playing.value !== null) void start();
+    if (sound.playing.value !== null && turns.value === null) void start();
   }
 
   function setTempo(tempo: number): void {
@@ -56,11 +70,13 @@ export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
     countIn,
     loopBars,
     now,
-    error,
-    playing,
+    turn,
+    error: sound.error,
+    playing: sound.playing,
     voices,
     start,
-    stop,
+    playTurns,
+    stop: sound.stop,
     setTempo,
     switchVoice,
     loop,

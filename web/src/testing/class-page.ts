@@ -1,3 +1,4 @@
+import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { LocalDate } from '@escalier/core/calendar';
 import type { ClassView, PupilView, StepView } from '../features/classes/index.ts';
 
@@ -10,7 +11,7 @@ export function step(position: number, more: Partial<StepView> = {}): StepView {
     lessons: 3,
     tuneId: 't',
     title: `Tune ${position}`,
-    tunes: [{ id: 't', title: `Tune ${position}`, role: 'main' }],
+    tunes: [{ id: 't', title: `Tune ${position}`, role: 'main', bars: 8 }],
     passRule: { tempo: null, slips: null, lookFor: [] },
     toPass: 1,
     tuneSeconds: 24,
@@ -34,6 +35,7 @@ export function pupilView(name: string, more: Partial<PupilView> = {}): PupilVie
     joinedOn: '2026-03-01',
     leftOn: null,
     playsInstead: null,
+    breathSeconds: null,
     erased: false,
     away: false,
     records: 0,
@@ -58,6 +60,7 @@ export function classPage(more: Partial<ClassView> = {}): ClassView {
       passRule: 'both',
       ladder: ['say', 'clap', 'whole'],
       hearing: { minutes: 10, within: 6 },
+      teaching: USUAL_TEACHING,
       points: { kind: 'none' },
       posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },
     },

@@ -58,6 +58,7 @@ const MARA: Me = {
   role: 'owner',
   timeZone: 'Europe/London',
   schoolVersion: 1,
+  noteColours: null,
   sealKey: '',
   until: '2999-01-01T00:00:00.000Z',
 };

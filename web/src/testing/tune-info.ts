@@ -1,5 +1,6 @@
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
+import { chunkLadder } from '@escalier/core/practice';
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import type { TuneInfo } from '../workers/index.ts';
 import { playbackOf } from '../workers/playback.ts';
@@ -15,6 +16,8 @@ export function tuneInfo(music: string): TuneInfo {
   });
   return {
     reading,
+    abc: '',
+    chunks: chunkLadder(tune, reading),
     composer: '',
     source: '',
     licence: '',

@@ -105,6 +105,7 @@ const door = {
     return 'error' in answer ? { ok: false, notices: answer.error } : (answer as Answer<'check'>);
   },
   waysIn: (...args: Args<'waysIn'>) => ask('waysIn', args).catch((): Answer<'waysIn'> => []),
+  breathsAt: (...args: Args<'breathsAt'>) => ask('breathsAt', args).catch((): Answer<'breathsAt'> => []),
   echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),
   readLibrary: (...args: Args<'readLibrary'>) => ask('readLibrary', args, LIBRARY_MS),
 };

@@ -13,6 +13,8 @@ import {
   add,
   withGraces,
   ZERO,
+  valueLength,
+  type PerformedNote,
   type Rational,
   type Tempo,
   type Tune,
@@ -24,9 +26,18 @@ export interface PlayedNote {
   readonly midi: number;
   readonly start: Beats;
   readonly beats: Beats;
+  /** Slurred into the next: no space between. */
+  readonly legato: boolean;
   /** Where it stands on the sheet. */
   readonly id: string;
   readonly part: number;
+}
+
+/** A note or rest of the first part as it is passed in the performance. */
+export interface PlayedEvent {
+  readonly id: string;
+  readonly start: Beats;
+  readonly end: Beats;
 }
 
 export interface Click {
@@ -47,6 +58,7 @@ export interface Playback {
   readonly notes: readonly PlayedNote[];
   readonly clicks: readonly Click[];
   readonly bars: readonly PlayedBar[];
+  readonly events: readonly PlayedEvent[];
   /** Clicks before the first note: a full bar, and the missing part of the pickup's. */
   readonly countIn: readonly Click[];
   /** MIDI number of the key note, low: something to tune by. */
@@ -57,6 +69,7 @@ export interface Playback {
 export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playback {
   const inBeats = (length: Rational): Beats => toNumber(length) / toNumber(tempo.beat);
   const bars: PlayedBar[] = [];
+  const events: PlayedEvent[] = [];
   const clicks: Click[] = [];
   let now: Rational = ZERO;
   for (const index of performanceOrder(tune)) {
@@ -70,28 +83,47 @@ export function playbackOf(tune: Tune, tempo: Tempo, soundsAbove: number): Playb
     }
     const end = add(now, length);
     bars.push({ id: barId(index), index, start: inBeats(now), end: inBeats(end) });
+    let at = now;
+    for (const [place, event] of tune.parts[0].bars[index]!.entries()) {
+      const start = at;
+      at = add(at, valueLength(event.value));
+      events.push({ id: eventId(0, index, place), start: inBeats(start), end: inBeats(at) });
+    }
     now = end;
   }
-  const notes = tune.parts.flatMap((_, part) =>
-    performedNotes(tune, part).flatMap((note): readonly PlayedNote[] =>
-      withGraces(note).map(({ pitch, onset, length }) => ({
-        id: eventId(part, note.barIndex, note.eventIndex),
-        part,
-        midi: midiNumber(pitch) + soundsAbove,
-        start: inBeats(onset),
-        beats: inBeats(length),
-      })),
-    ),
-  );
+  const notes = tune.parts.flatMap((_, part) => playedNotes(performedNotes(tune, part), part, inBeats, soundsAbove));
   return {
     perMinute: tempo.perMinute,
     beats: inBeats(now),
     notes,
     clicks,
     bars,
+    events,
     countIn: countIn(tune, inBeats),
     drone: droneOf(tune, soundsAbove),
   };
+}
+
+/** A staccato note sounds for half of its time; under a slur one note goes into the next. */
+function playedNotes(
+  performed: readonly PerformedNote[],
+  part: number,
+  inBeats: (length: Rational) => Beats,
+  soundsAbove: number,
+): readonly PlayedNote[] {
+  let openSlurs = 0;
+  return performed.flatMap((note): readonly PlayedNote[] => {
+    openSlurs = Math.max(0, openSlurs + note.note.slurStarts - note.note.slurEnds);
+    const isShort = note.note.articulations.includes('staccato');
+    return withGraces(note).map(({ pitch, onset, length }) => ({
+      id: eventId(part, note.barIndex, note.eventIndex),
+      part,
+      midi: midiNumber(pitch) + soundsAbove,
+      start: inBeats(onset),
+      beats: inBeats(length) * (isShort ? 0.5 : 1),
+      legato: openSlurs > 0 && !isShort,
+    }));
+  });
 }
 
 /** The tonic of the first bar, an octave under where the instrument plays it. */

@@ -3,6 +3,8 @@ import { findInstrument, type Instrument } from '@escalier/core/instruments';
 import { pitch, pitchName, type Pitch, type Tune } from '@escalier/core/music';
 import {
   bareVersions,
+  chainOf,
+  chainSheet,
   echoPatterns,
   echoSheet,
   onOneNote,
@@ -56,9 +58,9 @@ export function echoSet(source: EchoSource): WrittenEchoSet {
   };
 }
 
-/** One way into a tune: its hardest moves, its rhythm on one note, or a bare version of it. */
+/** One way into a tune: its hardest moves, its hard spot note by note, its rhythm on one note, or a bare version of it. */
 export interface WayIn {
-  readonly kind: 'moves' | 'rhythm' | 'bare';
+  readonly kind: 'moves' | 'chain' | 'rhythm' | 'bare';
   readonly label: string;
   readonly about: string;
   readonly abc: string;
@@ -88,6 +90,12 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
             ...written(sheet),
           },
         ]),
+    ...chains(tune, on, known).map(({ label, rounds }): WayIn => ({
+      kind: 'chain',
+      label,
+      about: rounds.at(-1)!.notes.join('–'),
+      ...written(chainSheet(rounds, label)),
+    })),
     { kind: 'rhythm', label: 'Rhythm on one note', about: pitchName(note), ...written(onOneNote(tune, note)) },
     ...bare.map((version, index): WayIn => ({
       kind: 'bare',
@@ -95,6 +103,17 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
       about: `${version.notes} of ${version.of} notes`,
       ...written(version.tune),
     })),
+  ];
+}
+
+/** The hardest spot, growing from its first note and from its last. */
+function chains(tune: Tune, on: Instrument, known: Knowledge) {
+  const [spot] = readTune(tune, on, known).hardSpots;
+  if (spot === undefined) return [];
+  const { growing, backward } = chainOf(tune, spot);
+  return [
+    { label: 'Hard spot, growing', rounds: growing },
+    { label: 'Hard spot, from its end', rounds: backward },
   ];
 }
 

@@ -10,32 +10,37 @@ import {
   type Notice,
   type PartOffer,
 } from '@escalier/core/formats';
-import {
-  findInstrument,
-  fingeringsOf,
-  instrument,
-  INSTRUMENT_IDS,
-  nameNote,
-  type Instrument,
-  type Naming,
-} from '@escalier/core/instruments';
+import { findInstrument, fingeringsOf, instrument, INSTRUMENT_IDS, type Instrument } from '@escalier/core/instruments';
 import {
   failure,
   hasWords,
-  countTune,
   pitchName,
   success,
   type Counting,
   type Key,
+  type Pitch,
   type Result,
+  type Sayings,
   type Tune,
 } from '@escalier/core/music';
-import { NOTHING_KNOWN, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
+import { chunkLadder, DEFAULT_CHUNK_BEATS, type Chunk, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import {
+  chooseNotes,
+  DEFAULT_TEMPO,
+  NOTHING_KNOWN,
+  offersChoice,
+  proposeBreaths,
+  readTune,
+  type Breath,
+  type Knowledge,
+  type Reading,
+} from '@escalier/core/reading';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playbackOf, type Playback } from './playback.ts';
+import { rowsUnder } from './note-rows.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
 
 export interface TuneSource {
@@ -44,16 +49,17 @@ export interface TuneSource {
 }
 
 export interface EngraveRequest extends TuneSource {
-  /** Null leaves the words of the tune under the notes. */
-  readonly naming: Naming | null;
-  /** The rhythm as it is counted aloud, in a row of its own; null for none. */
+  /** What stands under the notes, from the top; null leaves the words of the tune, all verses. */
+  readonly rows: readonly NoteRow[] | null;
+  /** By which the rhythm is counted aloud; null for numbers. */
+  readonly counting: Counting | null;
+  readonly sayings?: Sayings;
+  /** Of the heads, by their letters; null for black ones. */
+  readonly colours?: NoteColours | null;
   /** Chord symbols above the staff. */
   readonly chords?: boolean;
-  readonly counting: Counting | null;
   /** Leaves room under each line for pictures. */
   readonly roomBelow: boolean;
-  /** Nothing at all under the notes. */
-  readonly noWords?: boolean;
   /** Notes on a staff and nothing else: as narrow as they need, no time signature, no bar lines. */
   readonly plain?: boolean;
 }
@@ -65,6 +71,8 @@ export interface Engraved {
 
 export interface TuneInfo {
   readonly reading: Reading;
+  /** As the class plays it: where two notes are offered, with the one that it knows. */
+  readonly abc: string;
   readonly composer: string;
   readonly source: string;
   readonly licence: string;
@@ -79,6 +87,8 @@ export interface TuneInfo {
   /** Printed numbers of the bars, by their index. */
   readonly barNumbers: readonly number[];
   readonly playback: Playback;
+  /** The way through the tune piece by piece. */
+  readonly chunks: readonly Chunk[];
 }
 
 export interface Imported {
@@ -98,15 +108,23 @@ function parsed({ abc, instrumentId }: TuneSource): Result<{ tune: Tune; on: Ins
   return read.ok ? success({ tune: read.value.tune, on }) : read;
 }
 
-function read(source: TuneSource, known: Knowledge, breathSeconds: number): Result<TuneInfo, Problems> {
+function read(
+  source: TuneSource,
+  known: Knowledge,
+  breathSeconds: number,
+  chunkBeats: number = DEFAULT_CHUNK_BEATS,
+): Result<TuneInfo, Problems> {
   const result = parsed(source);
   if (!result.ok) return result;
-  const { tune, on } = result.value;
+  const { on } = result.value;
+  const isChosen = known.notes.size > 0 && offersChoice(result.value.tune);
+  const tune = isChosen ? chooseNotes(result.value.tune, known) : result.value.tune;
   const reading = readTune(tune, on, known, { breathSeconds });
   const notes = notesOf(tune);
   const newNames = new Set(reading.notes.new.map((use) => use.name));
   return success({
     reading,
+    abc: isChosen ? writeAbc(tune) : source.abc,
     composer: tune.composer,
     source: tune.source,
     licence: tune.licence,
@@ -119,7 +137,17 @@ function read(source: TuneSource, known: Knowledge, breathSeconds: number): Resu
     pitches: Object.fromEntries(notes),
     barNumbers: tune.bars.map((bar) => bar.number),
     playback: playbackOf(tune, reading.tempo, on.soundsAbove),
+    chunks: chunkLadder(tune, reading, chunkBeats),
   });
+}
+
+/** Where to breathe at another tempo than the tune's own. */
+function breathsAt(source: TuneSource, perMinute: number, breathSeconds: number): readonly Breath[] {
+  const result = parsed(source);
+  if (!result.ok) return [];
+  const { tune } = result.value;
+  const { beat } = tune.tempo ?? DEFAULT_TEMPO;
+  return proposeBreaths(tune, { beat, perMinute }, breathSeconds);
 }
 
 /** Id and written pitch of every note on the sheet. */
@@ -156,22 +184,13 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Proble
   const result = parsed(request);
   if (!result.ok) return result;
   const { tune, on } = result.value;
-  const { naming, counting } = request;
-  const spoken = counting === null ? [] : countTune(tune, counting);
-  const underNote = (barIndex: number, eventIndex: number): readonly (string | null)[] => {
-    const event = tune.parts[0].bars[barIndex]![eventIndex]!;
-    const name =
-      event.kind === 'rest' || naming === null ? null : nameNote(event.pitch, naming, tune.bars[barIndex]!.key, on);
-    return [name, spoken[barIndex]?.[eventIndex] ?? null].filter((row, index) =>
-      index === 0 ? naming !== null : row !== null,
-    );
-  };
-  const replaced = naming !== null || counting !== null || request.noWords === true;
+  const { rows, colours = null } = request;
   const plain = request.plain === true;
   const written = writeMusicXml(tune, {
     forEngraving: true,
     withoutChords: request.chords !== true,
-    ...(replaced ? { underNote } : {}),
+    ...(rows === null ? {} : { underNote: rowsUnder(tune, on, { ...request, rows }) }),
+    ...(colours === null ? {} : { headColour: ({ letter }: Pitch) => colours[letter] }),
   });
   const musicXml = plain ? withoutMetre(written) : written;
   const svg = (await loadedEngraver()).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
@@ -269,6 +288,7 @@ const door = {
   exportTune,
   echoSet,
   waysIn,
+  breathsAt,
 };
 export type TuneWorker = typeof door;
 expose(door);

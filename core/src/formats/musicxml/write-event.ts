@@ -36,6 +36,8 @@ export interface PlacedEvent {
   readonly tuplet: readonly ('start' | 'stop')[];
   /** Undefined keeps the words of the tune. */
   readonly under: readonly (string | null)[] | undefined;
+  /** Of the head, `#rrggbb`; null for a black one. */
+  readonly headColour: string | null;
   /** Verses whose syllable before this note ended with a hyphen. */
   readonly joinedVerses: readonly number[];
 }
@@ -65,6 +67,7 @@ export function eventXml(event: TuneEvent, placed: PlacedEvent): Xml {
     ...Array.from({ length: value.dots }, () => element('dot')),
     ...(placed.accidentals.note === null ? [] : [element('accidental', placed.accidentals.note)]),
     ...(value.tuplet === null ? [] : [modificationXml(value.tuplet)]),
+    ...(placed.headColour === null ? [] : [element('notehead', 'normal', { color: placed.headColour })]),
     ...placed.beams.map((beam, level) => element('beam', beam, { number: String(level + 1) })),
     ...notationsXml(event, placed),
     ...lyricsXml(event, placed),

@@ -10,6 +10,7 @@ import {
   type Tempo,
   type Tune,
   type TupletGroup,
+  type Pitch,
 } from '../../music/index.ts';
 import { barId, eventId } from '../ids.ts';
 import { accidentalsShown } from './accidentals.ts';
@@ -25,6 +26,8 @@ export interface MusicXmlOptions {
   readonly forEngraving?: boolean;
   /** Replaces the words under the first part: a line of text for each row, null where a row has nothing. */
   readonly underNote?: (barIndex: number, eventIndex: number) => readonly (string | null)[];
+  /** Of a note's head, `#rrggbb`; all are black where it is not given. */
+  readonly headColour?: (pitch: Pitch) => string;
 }
 
 /** MusicXML 4.0, partwise, with an id on every bar and event so that pictures and cursors can hang on it. */
@@ -95,6 +98,7 @@ function measureXml(tune: Tune, part: number, barIndex: number, bar: Bar, option
         tiedFrom: isTiedInto(tune, part, barIndex, index),
         tuplet: tupletEdges(groups, index),
         joinedVerses: joinedVerses(tune, part, barIndex, index),
+        headColour: event.kind === 'note' ? (options.headColour?.(event.pitch) ?? null) : null,
         under: part === 0 && options.underNote !== undefined ? options.underNote(barIndex, index) : undefined,
       }),
       ...(event.kind === 'note' ? orXml(event, { accidentals: shown[index]! }) : []),

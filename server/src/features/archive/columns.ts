@@ -94,6 +94,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       meetings: ['meetings', 'jsonb'],
       style: ['style', 'jsonb'],
       lost: ['lost', 'jsonb'],
+      brings: ['brings', 'jsonb'],
     },
   },
   classTeachers: {
@@ -118,6 +119,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       playsInstead: ['plays_instead', 'text'],
       mayRecord: ['may_record', 'bool'],
       erasedAt: ['erased_at', 'timestamptz'],
+      breathSeconds: ['breath_seconds', 'int'],
     },
   },
   moves: {
@@ -147,6 +149,18 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       tune: ['tune_id', 'uuid'],
       breathSeconds: ['breath_seconds', 'int'],
       breaths: ['breaths', 'jsonb'],
+      bookPage: ['book_page', 'text'],
+    },
+  },
+  classNotes: {
+    table: 'class_note',
+    school: OF_CLASS,
+    order: 'school_class_id, note',
+    columns: {
+      schoolClass: ['school_class_id', 'uuid'],
+      note: ['note', 'text'],
+      hint: ['hint', 'text'],
+      bookPage: ['book_page', 'text'],
     },
   },
   records: {
@@ -165,6 +179,8 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       outcome: ['outcome', 'text'],
       remarks: ['remarks', 'jsonb'],
       tempo: ['tempo', 'int'],
+      faults: ['faults', 'jsonb'],
+      extent: ['extent', 'jsonb'],
       undoes: ['undoes', 'uuid'],
       corrects: ['corrects', 'uuid'],
       reason: ['reason', 'text'],

@@ -1,7 +1,23 @@
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { CONDITIONS, INSTRUMENT_IDS, NAMINGS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
-import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
-import { CAUTION_PLACES, MOUTH_RULES, PASS_RULES, REST_PLACES, RUNG_IDS } from '@escalier/core/practice';
+import { COUNTINGS, LENGTH_WORDS, LETTERS, SYNCOPATIONS } from '@escalier/core/music';
+import {
+  CAUTION_PLACES,
+  ECHO_SIGHTS,
+  FIRST_NOTES,
+  MOST_ROWS,
+  MOUTH_RULES,
+  PART_RULES,
+  PASS_RULES,
+  REPEAT_WAYS,
+  REST_PLACES,
+  RIGHT_HANDS,
+  ROW_FILLS,
+  ROW_KINDS,
+  RUNG_IDS,
+  TONGUES,
+  USUAL_TEACHING,
+} from '@escalier/core/practice';
 import { OUTCOMES } from '@escalier/core/records';
 import { MOST_ABC_CHARACTERS } from '@escalier/core/formats';
 import { ANY_WAY, BELTS, LOOK_FOR } from '@escalier/core/staircase';
@@ -36,6 +52,26 @@ const meeting = z.object({
   mode: z.enum(LESSON_MODES),
 });
 
+const teaching = z.object({
+  rows: z.array(z.object({ kind: z.enum(ROW_KINDS), fill: z.enum(ROW_FILLS) })).max(MOST_ROWS),
+  syncopation: z.enum(SYNCOPATIONS),
+  restWord: text,
+  tongue: z.enum(TONGUES),
+  rightHand: z.enum(RIGHT_HANDS),
+  repeats: z.enum(REPEAT_WAYS),
+  firstNotes: z.enum(FIRST_NOTES),
+  echo: z.object({ turns: whole, sight: z.enum(ECHO_SIGHTS) }),
+  chunkBeats: whole,
+  challenge: z.boolean(),
+  parts: z.enum(PART_RULES),
+  coloured: z.boolean(),
+  fingerings: z.record(z.string().max(6), whole),
+  book: text,
+  bring: text,
+});
+
+const names = z.array(z.string().max(40)).max(400);
+
 const style = z.object({
   naming: z.enum(NAMINGS),
   counting: z.enum(COUNTINGS).nullable(),
@@ -52,11 +88,16 @@ const style = z.object({
       z.object({ kind: z.literal('share'), outOf: points, steps: whole }),
     ])
     .default({ kind: 'none' }),
+  teaching: teaching.default({ ...USUAL_TEACHING, rows: [] }),
 });
 
 const caution = z.object({ id: text, text, places: z.array(z.enum(CAUTION_PLACES)), shown: z.boolean() });
 
 const remark = z.object({ id: text, words: text, remedy: text });
+
+const noteColours = z.record(z.enum(LETTERS), z.string().regex(/^#[0-9a-f]{6}$/));
+
+const span = z.tuple([whole, whole]);
 
 const record = z
   .object({
@@ -70,6 +111,14 @@ const record = z
     tune: id.nullable().default(null),
     remarks: z.array(text).max(20),
     tempo: z.int().min(1).max(1000).nullable().default(null),
+    faults: z
+      .array(
+        z.object({ remark: z.string().max(60).optional(), bar: whole, barIndex: whole, eventIndex: whole.optional() }),
+      )
+      .max(60)
+      .nullable()
+      .default(null),
+    extent: z.object({ bars: span, indices: span, slowly: z.boolean() }).nullable().default(null),
     undoes: id.nullable(),
     corrects: id.nullable().default(null),
     reason: text.default(''),
@@ -108,6 +157,7 @@ export const HEAD = {
       timeZone,
       cautions: z.array(caution).max(40).nullable(),
       remarks: z.array(remark).max(20).nullable().default(null),
+      noteColours: noteColours.nullable().default(null),
       /** What older archives call the remarks. */
       faults: z.array(remark).max(20).nullish(),
     })
@@ -164,6 +214,9 @@ export const ROWS = {
       .array(z.object({ date: localDate, reason: text }))
       .max(1000)
       .default([]),
+    brings: z
+      .object({ notes: names, elements: names, signs: names, moves: names, tuneIds: z.array(id).max(60) })
+      .default({ notes: [], elements: [], signs: [], moves: [], tuneIds: [] }),
   }),
   classTeachers: z.object({ schoolClass: id, account: id }),
   pupils: z.object({
@@ -178,6 +231,7 @@ export const ROWS = {
     playsInstead: z.enum(INSTRUMENT_IDS).nullable(),
     mayRecord: z.boolean(),
     erasedAt: moment.nullable(),
+    breathSeconds: whole.nullable().default(null),
   }),
   moves: z.object({ id, pupil: id, fromClass: id, toClass: id, movedOn: localDate }),
   absences: z.object({ pupil: id, date: localDate }),
@@ -189,7 +243,9 @@ export const ROWS = {
       .array(z.object({ barIndex: whole, eventIndex: whole }))
       .max(500)
       .nullable(),
+    bookPage: text.default(''),
   }),
+  classNotes: z.object({ schoolClass: id, note: z.string().max(6), hint: text, bookPage: text }),
   records: record,
   instruments: z.object({
     id,
@@ -222,7 +278,7 @@ export type Archive = { readonly [Name in keyof typeof HEAD]: z.infer<(typeof HE
 };
 
 /** Parts that older archives do not have. */
-export const NEWER_PARTS: readonly Part[] = ['stepTunes', 'beltsGiven'];
+export const NEWER_PARTS: readonly Part[] = ['stepTunes', 'beltsGiven', 'classNotes'];
 
 /** What no two rows of a part have alike. */
 export const UNIQUE: Readonly<Record<Part, readonly (readonly string[])[]>> = {
@@ -238,6 +294,7 @@ export const UNIQUE: Readonly<Record<Part, readonly (readonly string[])[]>> = {
   moves: [['id']],
   absences: [['pupil', 'date']],
   classTunes: [['schoolClass', 'tune']],
+  classNotes: [['schoolClass', 'note']],
   records: [['id']],
   instruments: [['id'], ['kind', 'number']],
   loans: [['id']],
@@ -256,6 +313,7 @@ export const REFERENCES: Readonly<Partial<Record<Part, Readonly<Record<string, P
   moves: { pupil: 'pupils', fromClass: 'classes', toClass: 'classes' },
   absences: { pupil: 'pupils' },
   classTunes: { schoolClass: 'classes', tune: 'tunes' },
+  classNotes: { schoolClass: 'classes' },
   records: {
     schoolClass: 'classes',
     account: 'people',

@@ -1,5 +1,5 @@
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
-import type { HardMove } from '@escalier/core/records';
+import type { HardMove, TroubleSpot } from '@escalier/core/records';
 import type { Rise, StepPassRule, TuneRole } from '@escalier/core/staircase';
 import type { BreathPlace, TeachingStyle } from '../classes/index.ts';
 
@@ -45,7 +45,13 @@ export interface StepDto {
   readonly tuneId: string;
   readonly title: string;
   /** All tunes of the step, the first one first. */
-  readonly tunes: readonly { readonly id: string; readonly title: string; readonly role: TuneRole }[];
+  readonly tunes: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly role: TuneRole;
+    /** On its sheet. */
+    readonly bars: number;
+  }[];
   /** How many of them have to be passed. */
   readonly toPass: number;
   readonly passRule: StepPassRule;
@@ -69,6 +75,8 @@ export interface PupilDto {
   readonly leftOn: LocalDate | null;
   /** Another instrument than the class's; null for the same. */
   readonly playsInstead: string | null;
+  /** The most seconds that one breath carries; null for those of the class. */
+  readonly breathSeconds: number | null;
   /** The personal data is gone for good: devices keep no free words about this pupil either. */
   readonly erased: boolean;
   /** Noted as away today: heard another day. */
@@ -108,6 +116,10 @@ export interface TunePage {
   readonly breaths: readonly BreathPlace[] | null;
   /** Of the breaths; 0 as long as the class has changed nothing. */
   readonly breathsVersion: number;
+  /** Where the tune stands in the class's own book; empty when it does not. */
+  readonly bookPage: string;
+  /** Where pupils of the class stopped in it, most first. */
+  readonly troubles: readonly TroubleSpot[];
 }
 
 export interface StepPage extends TunePage {

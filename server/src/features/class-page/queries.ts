@@ -1,11 +1,13 @@
 import type { ClassDayOff, LocalDate, Meeting, Term } from '@escalier/core/calendar';
 import { stepRules } from '@escalier/core/classes';
+import { withChosen } from '@escalier/core/instruments';
+import type { Knowledge } from '@escalier/core/reading';
 import type { Standing } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import type { PupilDto, StepDto } from './dto.ts';
 import type { ReadStep } from '../../reader/index.ts';
-import type { TeachingStyle } from '../classes/index.ts';
+import type { Brings, TeachingStyle } from '../classes/index.ts';
 import { standingsOfClimbers, type Climber } from '../hearing/index.ts';
 import { readStaircase } from '../staircase/index.ts';
 
@@ -18,6 +20,8 @@ export interface ClassRow {
   readonly style: TeachingStyle;
   readonly meetings: readonly Meeting[];
   readonly lost: readonly ClassDayOff[];
+  /** What the class knew before the unit. */
+  readonly brings: Knowledge;
   readonly term: Term & { readonly name: string };
   readonly steps: readonly StepRow[];
   readonly pupils: readonly PupilRow[];
@@ -29,8 +33,9 @@ export interface ClassRow {
 
 export interface StepRow extends Pick<
   StepDto,
-  'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'tunes' | 'toPass' | 'passRule'
+  'id' | 'position' | 'belt' | 'lessons' | 'tuneId' | 'title' | 'toPass' | 'passRule'
 > {
+  readonly tunes: readonly Omit<StepDto['tunes'][number], 'bars'>[];
   /** Of the first tune. */
   readonly abc: string;
   /** Of the further tunes. */
@@ -41,13 +46,21 @@ export interface PupilRow extends Omit<PupilDto, 'away'> {
   readonly absences: readonly LocalDate[];
 }
 
+/** A class as the statement gives it. */
+interface FoundClass extends Omit<ClassRow, 'standings' | 'readings' | 'brings'> {
+  readonly brings: Brings;
+  readonly broughtAbcs: readonly string[];
+}
+
 /**
  * Everything but the records that the pictures of classes are computed from, in one statement: of all classes that
  * somebody may open, or of one.
  * Dates are dates.
  */
 const CLASSES = `
-select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.lost, c.style, c.meetings, s.instrument as "instrumentId",
+select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.lost, c.style, c.brings,
+  (select coalesce(json_agg(b.abc order by b.id), '[]') from tune b
+    where b.school_id = c.school_id and jsonb_exists(c.brings->'tuneIds', b.id::text)) as "broughtAbcs", c.meetings, s.instrument as "instrumentId",
   json_build_object('name', t.name, 'startsOn', t.starts_on, 'endsOn', t.ends_on, 'daysOff', t.days_off,
     'rotation', t.rotation) as term,
   (select coalesce(json_agg(json_build_object('id', st.id, 'position', st.position, 'belt', st.belt,
@@ -61,7 +74,7 @@ select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.lost, c.style, 
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,
-      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'erased', p.erased_at is not null,
+      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'breathSeconds', p.breath_seconds, 'erased', p.erased_at is not null,
       'absences', (select coalesce(json_agg(a.date), '[]') from absence a where a.pupil_id = p.id)) order by p.shown_name, p.id), '[]')
     from pupil p join step first on first.id = p.start_step_id
       left join record_count n on n.pupil_id = p.id
@@ -78,31 +91,45 @@ export async function readClassRows(
   { schoolId, role, accountId }: SignedIn,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
-  const rows = await em.execute<Omit<ClassRow, 'standings' | 'readings'>[]>(CLASSES, [
-    schoolId,
-    classId,
-    classId,
-    role,
-    accountId,
-  ]);
-  const climbers = rows.map(climbersOf);
-  const standings = await standingsOfClimbers(em, climbers.flat());
-  const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
+  const found = await em.execute<FoundClass[]>(CLASSES, [schoolId, classId, classId, role, accountId]);
+  const rows = found.map((row) => ({
+    ...row,
+    instrumentId: withChosen(row.instrumentId, row.style.teaching.fingerings),
+  }));
   const readings = await Promise.all(
-    rows.map(({ instrumentId, steps }) =>
-      readStaircase({ instrumentId, abcs: steps.map(({ abc, moreAbcs }) => [abc, ...moreAbcs] as const) }),
+    rows.map(({ instrumentId, steps, brings, broughtAbcs }) =>
+      readStaircase({
+        instrumentId,
+        abcs: steps.map(({ abc, moreAbcs }) => [abc, ...moreAbcs] as const),
+        brought: { ...brings, abcs: broughtAbcs },
+      }),
     ),
   );
-  return rows.map((row, index) => ({
+  const climbers = rows.map((row, index) => climbersOf(row, readings[index]!.steps));
+  const standings = await standingsOfClimbers(em, climbers.flat());
+  const byPupil = new Map(standings.map((standing) => [standing.pupilId, standing]));
+  return rows.map(({ brings: _brings, broughtAbcs: _abcs, ...row }, index) => ({
     ...row,
+    brings: readings[index]!.brings,
     standings: climbers[index]!.map(({ id }) => byPupil.get(id)!),
-    readings: readings[index]!,
+    readings: readings[index]!.steps,
   }));
 }
 
+/** The tunes of a step with the bars of their sheets. */
+export function tunesOf({ tunes }: StepRow, { bars }: ReadStep): StepDto['tunes'] {
+  return tunes.map((tune, index) => ({ ...tune, bars: bars[index]! }));
+}
+
 /** Pupils who have left are not counted any more; their records stay. */
-function climbersOf({ pupils, steps: rows }: Pick<ClassRow, 'pupils' | 'steps'>): readonly Climber[] {
-  const steps = stepRules(rows);
+function climbersOf(
+  { pupils, steps: rows, style }: Pick<ClassRow, 'pupils' | 'steps' | 'style'>,
+  readings: readonly ReadStep[],
+): readonly Climber[] {
+  const steps = stepRules(
+    rows.map((row, index) => ({ ...row, tunes: tunesOf(row, readings[index]!) })),
+    style.teaching.parts,
+  );
   return pupils
     .filter((pupil) => pupil.leftOn === null)
     .map(({ id, startStep, records }) => ({ id, startStepIndex: startStep - 1, steps, records }));

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import type { AppEnv } from '../../platform/context.ts';
+import { text } from '../../platform/fields.ts';
 import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
@@ -13,6 +14,8 @@ const place = z.object({ barIndex: z.number().int().min(0), eventIndex: z.number
 const classTuneInput = z.object({
   breathSeconds: z.number('Seconds.').int().min(2, 'At least 2 seconds.').max(20, 'At most 20 seconds.'),
   breaths: z.array(place).max(500, 'At most 500 breaths.').nullable(),
+  /** Where it stands in the class's own book. */
+  bookPage: text().trim().max(40, 'At most 40 letters.').default(''),
   /** 0 as long as the class has changed nothing. */
   version,
 });

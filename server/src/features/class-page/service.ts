@@ -1,9 +1,11 @@
 import { classView } from '@escalier/core/classes';
+import { troubleSpots, type TroubleSpot } from '@escalier/core/records';
 import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
+import { markedHearings } from '../hearing/index.ts';
 import { ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
 import { oneTune } from '../tunes/index.ts';
 import type { ClassFacts, ClassPage, ClassSummary, KnownDto, StepPage, TunePage } from './dto.ts';
@@ -90,6 +92,8 @@ export interface ClassClimb {
   readonly facts: ClassFacts;
   readonly steps: readonly ClimbStep[];
   readonly pupils: number;
+  /** How many steps enough of the class have passed. */
+  readonly done: number;
 }
 
 /** The stairs of a class, with how many pupils have come to each step. */
@@ -100,6 +104,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
   return {
     facts: classFacts(row),
     pupils: standing.length,
+    done: stepsDone(row),
     steps: row.steps.map((step, index) => ({
       position: step.position,
       title: step.title,
@@ -111,6 +116,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
 }
 
 export interface ClassTuneInput {
+  readonly bookPage: string;
   readonly breathSeconds: number;
   readonly breaths: readonly BreathPlace[] | null;
   readonly version: number;
@@ -131,8 +137,8 @@ export async function keepClassTune(
   const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
   if (input.breaths?.every(isThere) === false)
     throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });
-  const { breathSeconds, version } = input;
-  const next = { breathSeconds, breaths: input.breaths === null ? null : [...input.breaths] };
+  const { breathSeconds, bookPage, version } = input;
+  const next = { breathSeconds, bookPage, breaths: input.breaths === null ? null : [...input.breaths] };
   const where = { schoolClass: row.id, tune: tuneId };
   await em.transactional(async (tx) => {
     if (version === 0) {
@@ -143,9 +149,15 @@ export async function keepClassTune(
         .ignore();
       if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, tuneId);
     } else await changeVersion(tx, who, ClassTuneEntity, { where, about: tuneId, version }, next);
-    await noteChange(tx, who, tuneId, `${row.name}: breaths of “${tune.title}”`);
+    await noteChange(tx, who, tuneId, `${row.name}: “${tune.title}”`);
   });
   return { version: version + 1 };
+}
+
+/** Where pupils of the class stopped in a tune, as far as somebody marked it. */
+async function troublesIn(em: EntityManager, row: ClassRow, tuneId: string): Promise<readonly TroubleSpot[]> {
+  const main = row.steps.filter((step) => step.tuneId === tuneId).map((step) => step.id);
+  return troubleSpots(await markedHearings(em, row.id, tuneId, main));
 }
 
 async function tunePageOf(
@@ -164,5 +176,7 @@ async function tunePageOf(
     breathSeconds: kept?.breathSeconds ?? DEFAULT_BREATH_SECONDS,
     breaths: kept?.breaths ?? null,
     breathsVersion: kept?.version ?? 0,
+    bookPage: kept?.bookPage ?? '',
+    troubles: await troublesIn(em, row, tune.id),
   };
 }

@@ -1,17 +1,16 @@
 import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
 import type { ClassOnDay } from '@escalier/core/classes';
 import { classStep, type HardMove } from '@escalier/core/records';
-import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { learned } from '@escalier/core/staircase';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
 import type { ClassFacts, KnownDto, LessonsDto, PupilDto, StepDto } from './dto.ts';
-import { readClassRows, type ClassRow } from './queries.ts';
+import { readClassRows, tunesOf, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
-  const known = row.readings.slice(0, steps).reduce((before, { step }) => learned(before, step.profile), NOTHING_KNOWN);
+  const known = row.readings.slice(0, steps).reduce((before, { step }) => learned(before, step.profile), row.brings);
   return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
 }
 
@@ -82,6 +81,7 @@ export function stepDtos(row: ClassRow): readonly StepDto[] {
     } = row.readings[index]!;
     return {
       ...step,
+      tunes: tunesOf(row.steps[index]!, row.readings[index]!),
       tuneSeconds: seconds,
       tempo: reading.tempo.perMinute,
       hardMoves: hardMovesOf(reading),

@@ -2,7 +2,7 @@ import { defineEntity } from '@mikro-orm/core';
 import type { ClassDayOff, Meeting, LocalDate } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
 import type { Counting, LengthWords } from '@escalier/core/music';
-import type { PassRule, Posture, RungId } from '@escalier/core/practice';
+import type { PassRule, Posture, RungId, Teaching } from '@escalier/core/practice';
 import type { PointsRule } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -26,7 +26,19 @@ export interface TeachingStyle {
   readonly hearing: { readonly minutes: number; readonly within: number };
   /** What a pass counts towards a mark of the school. */
   readonly points: PointsRule;
+  readonly teaching: Teaching;
 }
+
+/** What a class knows before its unit: by name, and by tunes that it has played. */
+export interface Brings {
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly signs: readonly string[];
+  readonly moves: readonly string[];
+  readonly tuneIds: readonly string[];
+}
+
+const NOTHING_BROUGHT: Brings = { notes: [], elements: [], signs: [], moves: [], tuneIds: [] };
 
 /** After an event of the first part: indices into the tune's bars and into the bar's events. */
 export interface BreathPlace {
@@ -46,6 +58,7 @@ export const ClassEntity = defineEntity({
     grade: p.text(),
     meetings: p.json<Meeting[]>(),
     style: p.json<TeachingStyle>(),
+    brings: p.json<Brings>().default(JSON.stringify(NOTHING_BROUGHT)),
     /** Days on which this class alone has no lesson. */
     lost: p.json<readonly ClassDayOff[]>().default('[]'),
     /** Opens the calendar of the class to a program that is not signed in; null as long as nobody subscribes. */
@@ -85,6 +98,8 @@ export const PupilEntity = defineEntity({
     playsInstead: p.text().nullable(),
     /** The family and the school agree to recordings. Off until somebody says so. */
     mayRecord: p.boolean(),
+    /** The most seconds that one breath of this pupil carries; null for those of the class. */
+    breathSeconds: p.integer().nullable(),
     /** When the personal data was erased; the records stay without a name. */
     erasedAt: p.datetime().nullable(),
     version: p.integer().default(1),
@@ -126,6 +141,24 @@ export const ClassTuneEntity = defineEntity({
     breathSeconds: p.integer(),
     /** Places after which the class breathes, or null for what Escalier proposes. */
     breaths: p.json<BreathPlace[]>().nullable(),
+    /** Where it stands in the class's own book. */
+    bookPage: p.text().default(''),
+    version: p.integer().default(1),
+  }),
+});
+
+/** What a class says about a note, in its teacher's own words. */
+export const ClassNoteEntity = defineEntity({
+  name: 'ClassNote',
+  tableName: 'class_note',
+  primaryKeys: ['schoolClass', 'note'],
+  properties: (p) => ({
+    schoolClass: () => p.manyToOne(ClassEntity).mapToPk().primary(),
+    /** Written pitch, `F#4`. */
+    note: p.text().primary(),
+    /** A reason, a hint, a word for the picture. */
+    hint: p.text(),
+    bookPage: p.text(),
     version: p.integer().default(1),
   }),
 });

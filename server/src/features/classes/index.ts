@@ -2,11 +2,13 @@ export { classOf, openClasses, ownClasses, pupilOf } from './access.ts';
 export {
   AbsenceEntity,
   ClassEntity,
+  ClassNoteEntity,
   ClassTeacherEntity,
   ClassTuneEntity,
   PupilEntity,
   PupilMoveEntity,
   type BreathPlace,
+  type Brings,
   type TeachingStyle,
 } from './entities.ts';
 export type { Findable } from './find.ts';

@@ -1,14 +1,24 @@
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { NAMINGS } from '@escalier/core/instruments';
-import { COUNTINGS, LENGTH_WORDS } from '@escalier/core/music';
+import { COUNTINGS, LENGTH_WORDS, parsePitch, SYNCOPATIONS } from '@escalier/core/music';
 import {
+  ECHO_SIGHTS,
   FEWEST_RUNGS,
+  FIRST_NOTES,
   ladder,
+  MOST_ECHO_TURNS,
+  MOST_ROWS,
   MOST_RUNGS,
   MOUTH_RULES,
+  PART_RULES,
   PASS_RULES,
+  REPEAT_WAYS,
   REST_PLACES,
+  RIGHT_HANDS,
+  ROW_FILLS,
+  ROW_KINDS,
   RUNG_IDS,
+  TONGUES,
 } from '@escalier/core/practice';
 import { z } from 'zod';
 import { text } from '../../platform/fields.ts';
@@ -29,6 +39,43 @@ const meetingInput = z.object({
 });
 
 const points = z.number('A number of points.').min(0, 'Not less than 0.').max(1000, 'At most 1,000 points.');
+
+/** Written pitch, `F#4`. */
+const noteName = z.string().refine((name) => parsePitch(name) !== null, 'A note such as F#4.');
+const someText = (most: number) => text().trim().max(most, `At most ${most} letters.`);
+
+const teachingInput = z.object({
+  rows: z
+    .array(z.object({ kind: z.enum(ROW_KINDS), fill: z.enum(ROW_FILLS) }))
+    .max(MOST_ROWS, `At most ${MOST_ROWS} rows under the notes.`)
+    .refine((rows) => new Set(rows.map((row) => row.kind)).size === rows.length, 'Each row once.'),
+  syncopation: z.enum(SYNCOPATIONS),
+  restWord: someText(12),
+  tongue: z.enum(TONGUES),
+  rightHand: z.enum(RIGHT_HANDS),
+  repeats: z.enum(REPEAT_WAYS),
+  firstNotes: z.enum(FIRST_NOTES),
+  echo: z.object({
+    turns: z.int('A whole number.').min(1, 'Once at least.').max(MOST_ECHO_TURNS, `At most ${MOST_ECHO_TURNS} times.`),
+    sight: z.enum(ECHO_SIGHTS),
+  }),
+  chunkBeats: z.int('Whole beats.').min(1, 'At least 1 beat.').max(32, 'At most 32 beats.'),
+  challenge: z.boolean(),
+  parts: z.enum(PART_RULES),
+  coloured: z.boolean(),
+  fingerings: z.record(noteName, z.int().min(0).max(20)).refine((all) => Object.keys(all).length <= 60, 'Too many.'),
+  book: someText(80),
+  bring: someText(200),
+});
+
+const names = z.array(z.string().max(40)).max(400, 'At most 400.');
+const bringsInput = z.object({
+  notes: z.array(noteName).max(60, 'At most 60 notes.'),
+  elements: names,
+  signs: names,
+  moves: names,
+  tuneIds: z.array(z.uuid('The id of a tune.')).max(60, 'At most 60 tunes.'),
+});
 
 const styleInput = z.object({
   naming: z.enum(NAMINGS),
@@ -61,6 +108,7 @@ const styleInput = z.object({
       steps: z.int('Whole steps.').min(1, 'At least 1 step.').max(100, 'At most 100 steps.'),
     }),
   ]),
+  teaching: teachingInput,
 });
 
 /** What a teacher sets for a class. */
@@ -71,6 +119,8 @@ const classInput = z.object({
   termId: z.uuid('Choose a term.'),
   meetings: z.array(meetingInput).max(20, 'At most 20 lesson times.'),
   style: styleInput,
+  /** What the class knows before its unit. */
+  brings: bringsInput.default({ notes: [], elements: [], signs: [], moves: [], tuneIds: [] }),
 });
 
 export const classChange = classInput.extend({ version });

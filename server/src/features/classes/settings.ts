@@ -6,8 +6,9 @@ import { wrongInput } from '../../platform/problem.ts';
 import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
 import { TermEntity } from '../terms/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
 import { classOf } from './access.ts';
-import { ClassEntity, ClassTeacherEntity, type TeachingStyle } from './entities.ts';
+import { ClassEntity, ClassTeacherEntity, type Brings, type TeachingStyle } from './entities.ts';
 import type { ClassChange, NewClassInput } from './input.ts';
 
 export interface ClassSettings {
@@ -18,20 +19,22 @@ export interface ClassSettings {
   readonly staircaseId: string;
   readonly meetings: readonly Meeting[];
   readonly style: TeachingStyle;
+  readonly brings: Brings;
   readonly version: number;
 }
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classSettings(em: EntityManager, who: SignedIn, id: string): Promise<ClassSettings> {
   const row = await classOf(em, who, id);
-  const { name, grade, term, staircase, meetings, style, version } = row;
-  return { id, name, grade, termId: term, staircaseId: staircase, meetings, style, version };
+  const { name, grade, term, staircase, meetings, style, brings, version } = row;
+  return { id, name, grade, termId: term, staircaseId: staircase, meetings, style, brings, version };
 }
 
 /** @throws Problem 400 for a term or staircase of another school. */
 export async function addClass(em: EntityManager, who: SignedIn, input: NewClassInput): Promise<ClassSettings> {
   const { termId, staircaseId, ...rest } = input;
   await checkTerm(em, who, termId);
+  await checkTunes(em, who, input.brings.tuneIds);
   const staircase = await em.count(StaircaseEntity, { id: staircaseId, school: who.schoolId });
   if (staircase === 0) throw wrongInput({ staircaseId: 'There is no such staircase.' });
   const id = newId();
@@ -60,6 +63,7 @@ export async function changeClass(
   const { termId, version, ...rest } = input;
   const before = await classOf(em, who, id);
   await checkTerm(em, who, termId);
+  await checkTunes(em, who, input.brings.tuneIds);
   const next = { term: termId, ...rest };
   const changed = changedFields(before, next, CLASS_WORDS);
   await em.transactional(async (tx) => {
@@ -75,7 +79,13 @@ const CLASS_WORDS = {
   term: 'term',
   meetings: 'meetings',
   style: 'teaching style',
+  brings: 'what it knew before',
 } as const;
+
+async function checkTunes(em: EntityManager, who: SignedIn, ids: readonly string[]): Promise<void> {
+  const count = await em.count(TuneEntity, { id: { $in: [...ids] }, school: who.schoolId });
+  if (count < new Set(ids).size) throw wrongInput({ brings: 'There is no such tune.' });
+}
 
 async function checkTerm(em: EntityManager, who: SignedIn, termId: string): Promise<void> {
   const count = await em.count(TermEntity, { id: termId, school: who.schoolId });

@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Standing } from '@escalier/core/records';
+import type { Extent, Fault, Standing } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -39,6 +39,10 @@ export const RecordEventEntity = defineEntity({
     remarks: p.json<string[]>(),
     /** Beats a minute that were reached. */
     tempo: p.integer().nullable(),
+    /** Where something went wrong. */
+    faults: p.json<readonly Fault[]>().nullable(),
+    /** What of the tune was heard; null for all of it. */
+    extent: p.json<Extent>().nullable(),
     /** The heard event that an undo takes back. */
     undoes: p.uuid().nullable().index(),
     /** The heard event in whose place this one stands. */

@@ -2,7 +2,7 @@ import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
+import type { ClassPage, ClassSummary, StepPage } from '../class-page/index.ts';
 import { RecordEventEntity } from './entities.ts';
 import type { ClassRecords } from './read-events.ts';
 
@@ -191,5 +191,52 @@ describe('wrong input', () => {
     const [late, early] = await test.record(pass('Yusuf', 2), pass('Yusuf', 2, { heardAt: '2026-02-03T09:55:00Z' }));
     expect(late).toMatchObject({ refused: 'This pupil has left the class.' });
     expect(early).toMatchObject({ stored: true });
+  });
+});
+
+describe('where in the tune it went wrong', () => {
+  const fault = { remark: 'stopped', bar: 3, barIndex: 2, eventIndex: 1 };
+
+  it('is kept with the hearing, and comes back on the page of the tune as the class’s trouble spots', async () => {
+    await test.record(
+      pass('Malia', 3, { outcome: 'nearly', faults: [fault, { bar: 7, barIndex: 6 }] }),
+      pass('Keiko', 3, { outcome: 'not-yet', faults: [fault] }),
+    );
+    const { records } = await get<ClassRecords>(`/api/classes/${page.id}/records`);
+    expect(records.some((event) => event.kind === 'heard' && event.faults?.[0]?.bar === 3)).toBe(true);
+    const { troubles } = await get<StepPage>(`/api/classes/${page.id}/steps/3`);
+    expect(troubles).toEqual([
+      { bar: 3, barIndex: 2, pupils: 2, of: 2, remarks: ['stopped'] },
+      { bar: 7, barIndex: 6, pupils: 1, of: 2, remarks: [] },
+    ]);
+  });
+
+  it('is taken back with the hearing', async () => {
+    const event = pass('Tamsin', 3, { outcome: 'not-yet', faults: [{ bar: 5, barIndex: 4 }] });
+    await test.record(event, undo(event));
+    const { troubles } = await get<StepPage>(`/api/classes/${page.id}/steps/3`);
+    expect(troubles.some((spot) => spot.bar === 5)).toBe(false);
+  });
+
+  it('refuses bars that no tune has', async () => {
+    for (const bad of [
+      [],
+      [{ bar: -1, barIndex: 0 }],
+      [{ bar: 1, barIndex: 9999 }],
+      [{ remark: 'No!', bar: 1, barIndex: 0 }],
+    ])
+      expect((await post(pass('Malia', 3, { faults: bad }))).status).toBe(400);
+    const extent = { bars: [5, 2], indices: [4, 1], slowly: false };
+    expect((await post(pass('Malia', 3, { extent }))).status).toBe(400);
+  });
+});
+
+describe('a hearing of a part', () => {
+  it('fills the step by its share, and passes it only where the class says so', async () => {
+    const extent = { bars: [1, 4], indices: [0, 3], slowly: true };
+    await test.record(pass('Dilnoza', 3, { extent }));
+    expect(await standingNow('Dilnoza')).toMatchObject({ stepIndex: 2 });
+    const shares = (await standingNow('Dilnoza'))!.steps.map((step) => step.share);
+    expect(shares.at(-1)).toBe(0.5);
   });
 });

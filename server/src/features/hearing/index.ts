@@ -4,6 +4,7 @@ export { liveRecords, type LiveRecords } from './live.ts';
 export {
   blankReasons,
   heardOnSteps,
+  markedHearings,
   resultsOfClass,
   resultsWithTune,
   toEvent,

@@ -23,7 +23,12 @@ function fromKept({ pupils, steps }: Awaited<ReturnType<typeof page>>) {
   const here = pupils.filter((pupil) => pupil.leftOn === null);
   return standingsOfClimbers(
     test.orm.em.fork(),
-    here.map(({ id, startStep, records }) => ({ id, startStepIndex: startStep - 1, steps: stepRules(steps), records })),
+    here.map(({ id, startStep, records }) => ({
+      id,
+      startStepIndex: startStep - 1,
+      steps: stepRules(steps, 'whole'),
+      records,
+    })),
   );
 }
 
@@ -79,7 +84,7 @@ describe('standings that are kept', () => {
     const em = test.orm.em.fork();
     const { pupils, steps } = await page();
     const { id, records } = pupils.find((pupil) => pupil.records > 0)!;
-    const rules = stepRules(steps);
+    const rules = stepRules(steps, 'whole');
     const stands = async (startStepIndex: number, of: readonly StepRule[]) =>
       (await standingsOfClimbers(em, [{ id, startStepIndex, steps: of, records }]))[0]!.stepIndex;
     const first = await stands(0, rules);

@@ -1,4 +1,11 @@
-import type { Outcome, RecordEvent } from '@escalier/core/records';
+import {
+  hearings,
+  type Extent,
+  type Fault,
+  type HeardEvent,
+  type Outcome,
+  type RecordEvent,
+} from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
@@ -15,6 +22,8 @@ export interface EventRow {
   readonly heardAt: string;
   readonly tuneId: string | null;
   readonly tempo: number | null;
+  readonly faults: readonly Fault[] | null;
+  readonly extent: Extent | null;
   readonly corrects: string | null;
   readonly reason: string;
   readonly number: number;
@@ -23,7 +32,7 @@ export interface EventRow {
 
 /** Times are ISO 8601 in UTC. */
 const EVENTS = `
-select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, undoes,
+select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, faults, extent, undoes,
   corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
   to_char(heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "heardAt"
 from record_event where pupil_id = any(?::uuid[]) and number > ? order by number`;
@@ -64,6 +73,8 @@ export function toEvent(row: EventRow): RecordEvent {
     receipt,
     ...(row.tuneId === null ? {} : { tuneId: row.tuneId }),
     ...(row.tempo === null ? {} : { tempo: row.tempo }),
+    ...(row.faults === null ? {} : { faults: row.faults }),
+    ...(row.extent === null ? {} : { extent: row.extent }),
     ...(row.corrects === null ? {} : { corrects: row.corrects }),
     ...(row.reason === '' ? {} : { reason: row.reason }),
   };
@@ -95,6 +106,34 @@ export async function classRecords(
 /** Free words may hold a name: the one change that the table of records lets through. */
 export async function blankReasons(em: EntityManager, pupilId: string): Promise<void> {
   await em.execute("update record_event set reason = '' where pupil_id = ? and reason <> ''", [pupilId]);
+}
+
+/**
+ * The hearings of a class that count and in which somebody marked where in a tune it went wrong.
+ * @param mainSteps steps of which it is the first tune: their records do not name it.
+ */
+export async function markedHearings(
+  em: EntityManager,
+  classId: string,
+  tuneId: string,
+  mainSteps: readonly string[],
+): Promise<readonly HeardEvent[]> {
+  const pupils = await em.execute<{ id: string }[]>(
+    `select distinct pupil_id as id from record_event where school_class_id = ? and faults is not null
+      and (tune_id = ? or (tune_id is null and step_id = any(?::uuid[])))`,
+    [classId, tuneId, `{${mainSteps.join(',')}}`],
+  );
+  if (pupils.length === 0) return [];
+  // Undoing and correcting may be of records without marks: the core says which of them count.
+  const events = await eventsAfter(
+    em,
+    pupils.map(({ id }) => id),
+    0,
+  );
+  return hearings(events).filter(
+    ({ faults, tuneId: heard, stepId }) =>
+      faults !== undefined && (heard === undefined ? mainSteps.includes(stepId) : heard === tuneId),
+  );
 }
 
 /** How many results of pupils name a tune. */

@@ -1,3 +1,4 @@
+import { MOST_BARS } from '@escalier/core/music';
 import { OUTCOMES } from '@escalier/core/records';
 import { Hono, type Context } from 'hono';
 import { getCookie } from 'hono/cookie';
@@ -21,6 +22,11 @@ const when = moment.transform((iso) => new Date(iso));
 const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: when };
 const MOST_REMARKS = 20;
 
+const remarkId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.');
+const bar = z.int('The number of a bar.').min(0).max(MOST_BARS);
+const span = z.tuple([bar, bar]).refine(([first, last]) => first <= last, 'The first bar first.');
+const MOST_FAULTS = 60;
+
 const eventInput = z.discriminatedUnion('kind', [
   z.object({
     ...eventBase,
@@ -30,10 +36,18 @@ const eventInput = z.discriminatedUnion('kind', [
     tuneId: z.uuid('The id of a tune.').optional(),
     outcome: z.enum(OUTCOMES, 'One of: passed, nearly, not-yet.'),
     remarks: z
-      .array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.'))
+      .array(remarkId)
       .max(MOST_REMARKS, `At most ${MOST_REMARKS} remarks.`)
       .refine((remarks) => new Set(remarks).size === remarks.length, 'Each remark once.'),
     tempo: z.int('Whole beats a minute.').min(10, 'At least 10.').max(400, 'At most 400.').optional(),
+    faults: z
+      .array(
+        z.object({ remark: remarkId.optional(), bar, barIndex: bar, eventIndex: z.int().min(0).max(999).optional() }),
+      )
+      .min(1, 'One place at least.')
+      .max(MOST_FAULTS, `At most ${MOST_FAULTS} places.`)
+      .optional(),
+    extent: z.object({ bars: span, indices: span, slowly: z.boolean() }).optional(),
     corrects: z.uuid('The id of a record.').optional(),
     reason: text().trim().max(200, 'At most 200 letters.').optional(),
   }),

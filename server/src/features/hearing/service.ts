@@ -1,5 +1,5 @@
 import { dayIn } from '@escalier/core/calendar';
-import type { Outcome } from '@escalier/core/records';
+import type { Extent, Fault, Outcome } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { insertRecords, isSame, type RecordRow, type Written } from './writer.ts';
@@ -13,6 +13,8 @@ export interface HeardInput {
   readonly outcome: Outcome;
   readonly remarks: readonly string[];
   readonly tempo?: number | undefined;
+  readonly faults?: readonly Fault[] | undefined;
+  readonly extent?: Extent | undefined;
   readonly corrects?: string | undefined;
   readonly reason?: string | undefined;
   readonly heardAt: Date;
@@ -194,6 +196,8 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
     outcome: event.outcome,
     remarks: [...event.remarks],
     tempo: event.tempo ?? null,
+    faults: event.faults ?? null,
+    extent: event.extent ?? null,
     undoes: null,
     corrects: event.corrects ?? null,
     // Free words may hold a name.
@@ -216,6 +220,8 @@ function undoRow(event: UndoInput, events: Events, known: Known): Draft | string
     outcome: null,
     remarks: [],
     tempo: null,
+    faults: null,
+    extent: null,
     undoes: event.undoes,
     corrects: null,
     reason: '',

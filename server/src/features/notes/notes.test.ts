@@ -29,10 +29,29 @@ describe('the notes of a class', () => {
     expect(notes[3]!.knownElements).toContain('note quarter');
   });
 
-  it('say which comes next: that of the first step to which less than half of the pupils have come', async () => {
-    const { next, notes, arrived } = await notesOf('4 Plover');
-    expect(arrived.count * 2).toBeLessThan(arrived.of);
-    expect(notes.find((each) => each.note === next)!.position).toBeGreaterThan(3);
+  it('say which comes next by the class’s own rule: none of a step to which it may not go on', async () => {
+    const { next, notes, classStep } = await notesOf('4 Plover');
+    expect(classStep).toBe(2);
+    expect(next).toBe('E4');
+    expect(notes.find((each) => each.note === next)!.position).toBe(3);
+  });
+
+  it('carry the teacher’s own words and the page of the class’s book', async () => {
+    const { schoolClass } = await notesOf('4 Plover');
+    const put = (version: number, hint = 'The low one: six steps down the stairs.') =>
+      test.send('PUT', `/api/notes/${schoolClass.id}/E4`, { hint, bookPage: 'p. 14', version });
+    expect(await (await put(0)).json()).toMatchObject({ version: 1 });
+    expect((await put(0)).status).toBe(409);
+    expect((await put(1, 'Warm and slow.')).status).toBe(200);
+    const { notes } = await notesOf('4 Plover');
+    expect(notes.find((each) => each.note === 'E4')!.own).toEqual({
+      hint: 'Warm and slow.',
+      bookPage: 'p. 14',
+      version: 2,
+    });
+    expect(
+      (await test.send('PUT', `/api/notes/${schoolClass.id}/H9`, { hint: '', bookPage: '', version: 0 })).status,
+    ).toBe(404);
   });
 
   it('come with the usual cautions, until the school has its own', async () => {

@@ -24,6 +24,8 @@ export interface PupilRecord {
   readonly note: string;
   readonly playsInstead: string | null;
   readonly mayRecord: boolean;
+  /** The most seconds that one breath carries; null for those of the class. */
+  readonly breathSeconds: number | null;
   readonly version: number;
   /** Dates, latest first. */
   readonly absences: readonly LocalDate[];
@@ -51,6 +53,12 @@ export const pupilInput = z.object({
   note: text().trim().max(500, 'At most 500 letters.'),
   playsInstead: z.enum(INSTRUMENT_IDS, 'A known instrument.').nullable(),
   mayRecord: z.boolean(),
+  breathSeconds: z
+    .int('Whole seconds.')
+    .min(2, 'At least 2 seconds.')
+    .max(20, 'At most 20 seconds.')
+    .nullable()
+    .default(null),
   version,
 });
 export type PupilInput = z.infer<typeof pupilInput>;
@@ -88,6 +96,7 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     note: pupil.note,
     playsInstead: pupil.playsInstead ?? null,
     mayRecord: pupil.mayRecord,
+    breathSeconds: pupil.breathSeconds ?? null,
     version: pupil.version,
     absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
     moves: moves
@@ -196,6 +205,7 @@ const PUPIL_WORDS = {
   note: 'note',
   playsInstead: 'instrument',
   mayRecord: 'consent to recordings',
+  breathSeconds: 'breath',
 } as const;
 
 /**

@@ -1,4 +1,6 @@
 import type { InferEntity, RequiredEntityData } from '@mikro-orm/core';
+import { LETTERS } from '@escalier/core/music';
+import { contrastWithWhite, LEAST_CONTRAST } from '@escalier/core/practice';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import { text, timeZone } from '../../platform/fields.ts';
@@ -9,7 +11,18 @@ import { SchoolEntity } from '../schools/index.ts';
 
 export const schoolName = text().trim().min(1, 'Give the school a name.').max(100, 'At most 100 letters.');
 
-export const schoolInput = z.object({ name: schoolName, timeZone, version });
+const colour = z
+  .string()
+  .regex(/^#[0-9a-f]{6}$/, 'A colour such as #28508f.')
+  .refine((each) => contrastWithWhite(each) >= LEAST_CONTRAST, 'Too pale: it cannot be told from the paper.');
+
+export const schoolInput = z.object({
+  name: schoolName,
+  timeZone,
+  /** Of note heads, by letter; null for the usual ones. */
+  noteColours: z.record(z.enum(LETTERS), colour).nullable().default(null),
+  version,
+});
 
 /** Changes what the school is called and where it is. */
 export async function changeSchool(
@@ -18,7 +31,11 @@ export async function changeSchool(
   { version: read, ...input }: z.infer<typeof schoolInput>,
 ) {
   const before = await em.findOneOrFail(SchoolEntity, { id: who.schoolId });
-  const changed = changedFields(before, input, { name: 'name', timeZone: 'time zone' });
+  const changed = changedFields(before, input, {
+    name: 'name',
+    timeZone: 'time zone',
+    noteColours: 'note colours',
+  });
   await em.transactional(async (tx) => {
     await changeSchoolVersion(tx, who, read, input);
     if (changed !== '') await noteChange(tx, who, who.schoolId, `The school: ${changed}`);
@@ -31,7 +48,10 @@ export async function changeSchoolVersion(
   who: SignedIn,
   read: number,
   next: Partial<
-    Pick<RequiredEntityData<InferEntity<typeof SchoolEntity>>, 'name' | 'timeZone' | 'cautions' | 'remarks'>
+    Pick<
+      RequiredEntityData<InferEntity<typeof SchoolEntity>>,
+      'name' | 'timeZone' | 'cautions' | 'remarks' | 'noteColours'
+    >
   >,
 ): Promise<void> {
   const which = { where: { id: who.schoolId }, about: who.schoolId, version: read };

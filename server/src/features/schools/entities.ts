@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Caution } from '@escalier/core/practice';
+import type { Caution, NoteColours } from '@escalier/core/practice';
 import type { Remark } from '@escalier/core/records';
 
 /** A caution that is shown where it matters, or one that the school has put away. */
@@ -18,6 +18,8 @@ export const SchoolEntity = defineEntity({
     cautions: p.json<SchoolCaution[]>().nullable(),
     /** The school's own remarks at hearing; null as long as they are the usual ones. */
     remarks: p.json<Remark[]>().nullable(),
+    /** Of note heads, by letter; null as long as they are the usual ones. */
+    noteColours: p.json<NoteColours>().nullable(),
     version: p.integer().default(1),
   }),
 });

@@ -1,3 +1,4 @@
+import type { NoteColours } from '@escalier/core/practice';
 import { Hono } from 'hono';
 import { deleteCookie, getCookie } from 'hono/cookie';
 import { z } from 'zod';
@@ -24,6 +25,8 @@ export interface Me {
   readonly timeZone: string;
   /** Of the school's name and clock. */
   readonly schoolVersion: number;
+  /** Of note heads; null for the usual ones. */
+  readonly noteColours: NoteColours | null;
   /** 256 bits in base64url; seals on this device what it has not sent yet. */
   readonly sealKey: string;
   /** When the session runs out, ISO 8601 in UTC. */
@@ -49,7 +52,7 @@ export const sessionRoutes = new Hono<AppEnv>()
   .use(needsSession)
   .use(forRole('assistant'))
   .get('/', (c) => {
-    const { name, email, schoolName, role, timeZone, schoolVersion, sealKey, until } = c.var.who;
+    const { name, email, schoolName, role, timeZone, schoolVersion, noteColours, sealKey, until } = c.var.who;
     return c.json({
       name,
       email,
@@ -57,6 +60,7 @@ export const sessionRoutes = new Hono<AppEnv>()
       role,
       timeZone,
       schoolVersion,
+      noteColours,
       sealKey,
       until: until.toISOString(),
     } satisfies Me);

@@ -1,4 +1,4 @@
-import { USUAL_LADDER, USUAL_POSTURE } from '@escalier/core/practice';
+import { USUAL_LADDER, USUAL_POSTURE, USUAL_TEACHING } from '@escalier/core/practice';
 import type { ClassCalendar, ClassSettings, StaircaseChoice, TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -64,13 +64,24 @@ async function climbAnother(id: string, staircaseId: string): Promise<void> {
   await ask(api.classes[':id'].staircase.$put({ param, json: { staircaseId, version } }));
 }
 
-function sent({ name, grade, termId, meetings, style }: ClassDraft) {
+function sent({ name, grade, termId, meetings, style, brings }: ClassDraft) {
   return {
     name,
     grade,
     termId,
     meetings: meetings.map((meeting) => ({ ...meeting })),
-    style: { ...style, ladder: [...style.ladder] },
+    style: {
+      ...style,
+      ladder: [...style.ladder],
+      teaching: { ...style.teaching, rows: [...style.teaching.rows], echo: { ...style.teaching.echo } },
+    },
+    brings: {
+      notes: [...brings.notes],
+      elements: [...brings.elements],
+      signs: [...brings.signs],
+      moves: [...brings.moves],
+      tuneIds: [...brings.tuneIds],
+    },
   };
 }
 
@@ -82,6 +93,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
     staircaseId: staircases[0]?.id ?? '',
     meetings: [],
     version: 0,
+    brings: { notes: [], elements: [], signs: [], moves: [], tuneIds: [] },
     style: {
       naming: 'letters',
       counting: null,
@@ -92,6 +104,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
       ladder: USUAL_LADDER,
       hearing: { minutes: 10, within: 6 },
       points: { kind: 'none' },
+      teaching: USUAL_TEACHING,
     },
   };
 }

@@ -1,6 +1,6 @@
 import { moveBetween, primaryFingering, instrument } from '@escalier/core/instruments';
 import { pitch, pitchName } from '@escalier/core/music';
-import { USUAL_CAUTIONS } from '@escalier/core/practice';
+import { USUAL_CAUTIONS, USUAL_TEACHING } from '@escalier/core/practice';
 import { bridgeWords } from '@escalier/core/words';
 import type { ClassNotes } from '@escalier/server/api';
 import { flushPromises, mount } from '@vue/test-utils';
@@ -26,6 +26,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
     title: 'Goose Walk',
     knownNotes,
     knownElements: ['note quarter'],
+    own: null,
   });
   return {
     schoolClass: {
@@ -43,6 +44,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
         ladder: ['say', 'clap', 'whole'],
         hearing: { minutes: 10, within: 6 },
         points: { kind: 'none' },
+        teaching: USUAL_TEACHING,
         posture,
       },
     },
@@ -53,6 +55,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
       at('D5', 5, ['B4', 'A4', 'G4', 'E4', 'D4']),
     ],
     next: 'E4',
+    classStep: 2,
     arrived: { count: 3, of: 24 },
     cautionsVersion: 1,
     cautions: USUAL_CAUTIONS.map((each) => ({ ...each, shown: true })),

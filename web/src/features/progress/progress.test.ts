@@ -42,7 +42,11 @@ function page(more: Partial<ClassView> = {}): ClassView {
     pupilView(id, {
       name: id[0]!.toUpperCase() + id.slice(1),
       startStep: index === 2 ? 2 : 1,
-      standing: standings([{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }], stepRules(shown.steps), EVENTS)[0]!,
+      standing: standings(
+        [{ pupilId: id, startStepIndex: index === 2 ? 1 : 0 }],
+        stepRules(shown.steps, 'whole'),
+        EVENTS,
+      )[0]!,
     }),
   );
   return { ...shown, pupils, queue: [{ pupilId: 'cem', reason: 'never', lessons: 4 }] };
@@ -67,7 +71,7 @@ describe('the board', () => {
     const passed = heard('ann', 1, 'passed', 2, { heardAt: '2026-03-02T20:30:00.000Z' });
     const cell = (timeZone: string) => {
       const open = page({ timeZone });
-      const rules = stepRules(open.steps);
+      const rules = stepRules(open.steps, 'whole');
       const standing = standings([{ pupilId: 'ann', startStepIndex: 0 }], rules, [passed])[0]!;
       const pupils = open.pupils.slice(0, 1).map((pupil) => ({ ...pupil, standing }));
       return boardRows({ ...open, pupils }, 'name', 'all', '')[0]!.cells[0]!.text;

@@ -32,7 +32,7 @@ export function trendsOf(page: ClassView, events: readonly RecordEvent[]): Trend
     pupils: page.pupils
       .filter((pupil) => pupil.standing !== null)
       .map(({ id, startStep, joinedOn }) => ({ pupilId: id, startStepIndex: startStep - 1, joinedOn })),
-    steps: stepRules(page.steps),
+    steps: stepRules(page.steps, page.style.teaching.parts),
     events,
     lessonsHad,
     dayOf: dayIn(page.timeZone),

@@ -17,6 +17,7 @@ const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   note: '',
   playsInstead: null,
   mayRecord: false,
+  breathSeconds: null,
   version: 1,
   absences: [],
   moves: [],

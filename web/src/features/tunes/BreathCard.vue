@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { Breath } from '@escalier/core/reading';
 import { breathWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
@@ -8,10 +9,16 @@ import type { TuneInfo } from '../../workers/index.ts';
 import { breathPlaces, type BreathPlace } from './layers.ts';
 
 /** Where the class breathes: proposed, and changed by hand on the sheet. */
-const props = defineProps<{ info: TuneInfo; seconds: number; own: readonly BreathPlace[] | null; editing: boolean }>();
+const props = defineProps<{
+  info: TuneInfo;
+  seconds: number;
+  own: readonly BreathPlace[] | null;
+  there: readonly Breath[] | null;
+  editing: boolean;
+}>();
 const emit = defineEmits<{ edit: [on: boolean]; save: [seconds: number, breaths: readonly BreathPlace[] | null] }>();
 
-const count = computed(() => breathPlaces(props.info, props.own).length);
+const count = computed(() => breathPlaces(props.info, props.own, props.there).length);
 
 function setSeconds(typed: string | number | null): void {
   const seconds = Number(typed);
@@ -21,7 +28,9 @@ function setSeconds(typed: string | number | null): void {
 
 <template>
   <section class="card-paper stack-close">
-    <h2>{{ plural(count, 'breath', 'breaths') }}{{ own === null ? '' : ', your own' }}</h2>
+    <h2>
+      {{ plural(count, 'breath', 'breaths') }}{{ own !== null ? ', your own' : there !== null ? ' at this tempo' : '' }}
+    </h2>
     <TextField
       label="Seconds one breath lasts"
       type="number"
@@ -39,7 +48,7 @@ function setSeconds(typed: string | number | null): void {
     <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
     <HowComputed>
       <ul class="bullets">
-        <li v-for="breath in info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
+        <li v-for="breath in there ?? info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
           after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breathWords(breath)
           }}{{ breath.kind === 'small' ? '; shorten the note before it' : '' }}
         </li>

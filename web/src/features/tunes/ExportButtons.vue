@@ -36,7 +36,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
   }
   const made =
     ending === 'svg'
-      ? await tuneWorker().engrave({ ...source, naming: null, counting: null, roomBelow: false })
+      ? await tuneWorker().engrave({ ...source, rows: null, counting: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending);
   if (!made.ok) {
     error.value = made.error[0]?.message ?? 'The file could not be made.';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Instrument } from '@escalier/core/instruments';
 import { pitch, staffStep, type LengthWords } from '@escalier/core/music';
-import type { Reading } from '@escalier/core/reading';
+import { syllableAt, type Reading } from '@escalier/core/reading';
 import { describeMove, elementWords, signWords, staffPlace } from '@escalier/core/words';
 import { computed } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
@@ -14,6 +14,13 @@ const emit = defineEmits<{ point: [bars: readonly number[]] }>();
 
 const SHOWN_MOVES = 3;
 const moves = computed(() => props.reading.moves.new.slice(0, SHOWN_MOVES));
+/** The words that are sung on a note, each once. */
+function wordsOf({ places }: Reading['notes']['all'][number]): readonly string[] {
+  const { sung } = props.reading;
+  if (sung === null) return [];
+  return [...new Set(places.map((place) => syllableAt(sung, place)?.word ?? ''))].filter((word) => word !== '');
+}
+
 const nothing = computed(() => {
   const { notes, elements, signs, moves: all } = props.reading;
   return [notes, elements, signs, all].every((group) => group.new.length === 0);
@@ -36,6 +43,7 @@ const nothing = computed(() => {
         <span class="chip">{{ noteWords(use.name) }}</span>
         {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; written
         {{ staffPlace(staffStep(pitch(use.name))) }}.
+        <template v-if="wordsOf(use).length > 0">On “{{ wordsOf(use).join('”, “') }}”.</template>
       </li>
       <li
         v-for="element in reading.elements.new"
@@ -54,12 +62,9 @@ const nothing = computed(() => {
         >
       </li>
     </ul>
-    <p v-for="mixUp in reading.mixUps" :key="mixUp.letter">
-      <strong>Easily mixed up:</strong>
-      <template v-for="(each, index) in mixUp.notes" :key="each.note"
-        >{{ index === 0 ? ' ' : index === mixUp.notes.length - 1 ? ' and ' : ', ' }}{{ noteWords(each.note) }} in
-        {{ barsWords(each.bars) }}</template
-      >.
+    <p v-for="each in reading.sung?.offBeat ?? []" :key="`${each.bar}.${each.word}`">
+      <strong>“{{ each.word }}”</strong> in {{ barsWords([each.bar]) }}: “{{ each.syllable }}” is stressed and falls off
+      the beat.
     </p>
     <template v-if="moves.length > 0">
       <h3>Moves to drill first</h3>

@@ -1,17 +1,27 @@
 <script setup lang="ts">
 import type { Instrument } from '@escalier/core/instruments';
 import type { LengthWords } from '@escalier/core/music';
-import { hardSpotWords, intervalWords, shiftWords } from '@escalier/core/words';
+import type { ClassSpot } from '@escalier/core/classes';
+import type { TroubleSpot } from '@escalier/core/records';
+import { figureWords, intervalWords, shiftWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { TuneInfo } from '../../workers/index.ts';
-import { noteWords, withNoteNames } from '../../ui/note-words.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import MixUpCard from './MixUpCard.vue';
 import NewCard from './NewCard.vue';
+import SpotCards from './SpotCards.vue';
 import { barsWords, notesList, stepsWords } from './words.ts';
 
 /** What a teacher would note about the tune, in sentences; pointing at one shows its bars on the sheet. */
-const props = defineProps<{ info: TuneInfo; on: Instrument; lengthWords: LengthWords; forWhom: string }>();
-const emit = defineEmits<{ point: [bars: readonly number[]]; loop: [bars: readonly [number, number]] }>();
+const props = defineProps<{
+  info: TuneInfo;
+  on: Instrument;
+  lengthWords: LengthWords;
+  forWhom: string;
+  troubles: readonly TroubleSpot[];
+}>();
+const emit = defineEmits<{ point: [bars: readonly number[]]; climb: [spot: ClassSpot] }>();
 
 const reading = computed(() => props.info.reading);
 const isPlayable = computed(() => reading.value.unplayable.length === 0);
@@ -64,31 +74,16 @@ function leave(): void {
       <p v-for="sequence in reading.form.sequences.slice(0, 2)" :key="sequence.bars.join()" class="soft">
         Bar {{ sequence.bars[1] }} is bar {{ sequence.bars[0] }}, {{ stepsWords(sequence.steps) }}.
       </p>
+      <p v-for="figure in reading.figures" :key="figure.letter" class="soft">
+        <strong>{{ figure.letter }}</strong> {{ figureWords(figure) }}
+      </p>
       <p class="soft">
         Lines: {{ reading.form.lines.map((line) => line.letter).join(' ') }} · teach
         {{ reading.form.learnBars.map((bar) => (bar === 0 ? 'pickup' : bar)).join(', ') }}
       </p>
     </section>
-    <section
-      v-for="spot in reading.hardSpots"
-      :key="spot.bars.join()"
-      class="card-paper stack-close"
-      tabindex="0"
-      @mouseenter="emit('point', spot.bars)"
-      @focus="emit('point', spot.bars)"
-      @blur="leave"
-    >
-      <h2>
-        They may stumble at
-        {{ spot.bars[0] === spot.bars[1] ? `bar ${spot.bars[0]}` : `bars ${spot.bars[0]} to ${spot.bars[1]}` }}
-      </h2>
-      <p>{{ withNoteNames(hardSpotWords(spot.hardest)) }}</p>
-      <p>
-        Drill {{ spot.drill.toggle.map(noteWords).join('–') }}, then {{ spot.drill.loop.map(noteWords).join('–') }}, at
-        <strong>{{ spot.drill.ladder[0] }}</strong>, {{ spot.drill.ladder.slice(1).join(', ') }}.
-      </p>
-      <BButton size="sm" @click="emit('loop', spot.bars)">Loop it</BButton>
-    </section>
+    <SpotCards :info="info" :troubles="troubles" @point="emit('point', $event)" @climb="emit('climb', $event)" />
+    <MixUpCard v-if="reading.mixUps.length > 0" :mix-ups="reading.mixUps" :on="on" @point="emit('point', $event)" />
     <section v-if="reading.duet !== null" class="card-paper stack-close">
       <h2>Two parts</h2>
       <p>

@@ -7,14 +7,20 @@ import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
 /** Plays the tune: at any tempo, with or without the melody, all of it or a stretch in a loop. */
-const props = defineProps<{ info: TuneInfo; player: ReturnType<typeof usePlayer> }>();
+const props = defineProps<{
+  info: TuneInfo;
+  player: ReturnType<typeof usePlayer>;
+  /** The ladder goes on above the tune's own tempo. */
+  challenge: boolean;
+}>();
 
 const pass = computed(() => props.info.reading.tempo.perMinute);
-const ladder = computed(
-  () =>
+const ladder = computed(() => {
+  const own =
     props.info.reading.hardSpots[0]?.drill.ladder ??
-    [0.6, 0.75, 0.87, 1].map((share) => Math.round(pass.value * share)),
-);
+    [0.6, 0.75, 0.87, 1].map((share) => Math.round(pass.value * share));
+  return props.challenge ? [...own, ...[1.1, 1.2].map((share) => Math.round(pass.value * share))] : own;
+});
 watch(pass, props.player.setTempo, { immediate: true });
 
 const loops = computed(() => {
@@ -68,7 +74,7 @@ onPlayKey(toggle);
 </script>
 
 <template>
-  <section class="card-paper line transport" aria-label="Play">
+  <section class="card-paper line transport no-print" aria-label="Play">
     <button class="play" type="button" :aria-label="player.playing.value === null ? 'Play' : 'Stop'" @click="toggle">
       <IconStop v-if="player.playing.value !== null" aria-hidden="true" />
       <IconPlay v-else aria-hidden="true" />
@@ -93,7 +99,7 @@ onPlayKey(toggle);
 <style scoped lang="scss">
 .transport {
   position: sticky;
-  bottom: 10px;
+  top: 0;
   z-index: 2;
   padding: 10px 16px;
   box-shadow: 0 2px 14px var(--shadow);

@@ -1,6 +1,9 @@
 <script setup lang="ts">
-import { findInstrument, instrument, INSTRUMENT_IDS, nameNote, type Naming } from '@escalier/core/instruments';
+import type { ClassSpot } from '@escalier/core/classes';
+import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
+import { barId, eventId } from '@escalier/core/formats';
+import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -14,7 +17,12 @@ import { TakeCare, useSession } from '../schools/index.ts';
 import { FingeringChart } from '../notes/index.ts';
 import BreathCard from './BreathCard.vue';
 import ExportButtons from './ExportButtons.vue';
+import BookCard from './BookCard.vue';
+import ChunkBar from './ChunkBar.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
+import NoteRows from './NoteRows.vue';
+import { namingOf, usualRows } from './rows.ts';
+import { useChunks } from './use-chunks.ts';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
@@ -35,7 +43,7 @@ const address = computed((): TuneAddress =>
 const instrumentId = ref<string>('soprano-recorder-baroque');
 const session = useSession();
 const INSTRUMENTS = INSTRUMENT_IDS.map((value) => ({ value: String(value), text: instrument(value).shortName }));
-const { page, info, ways, error, load, keepBreaths } = useTune(address, instrumentId);
+const { page, info, ways, error, load, keepBreaths, keepOwn, breathsThere, breatheAt } = useTune(address, instrumentId);
 /** In place of the tune on the sheet and in the sound. */
 const way = shallowRef<WayIn | null>(null);
 watch(page, () => (way.value = null));
@@ -46,29 +54,34 @@ const player = usePlayer(
 
 watch(way, () => player.stop());
 
-const counting = ref<Counting | ''>('');
-type Shown = Naming | 'words' | 'none';
-const shown = ref<Shown>('letters');
-watch(page, (now, before) => {
-  if (now === null || now.schoolClass === null || before !== null) return;
-  shown.value = now.schoolClass.style.naming;
-  counting.value = now.schoolClass.style.counting ?? '';
+const teaching = computed(() => page.value?.schoolClass?.style.teaching ?? USUAL_TEACHING);
+const counting = ref<Counting>('numbers');
+const rows = ref<readonly NoteRow[]>([{ kind: 'letters', fill: 'full' }]);
+watch([page, info], ([now], [before]) => {
+  if (now === null || (before !== null && before.tuneId === now.tuneId && rowsAreSet)) return;
+  const style = now.schoolClass?.style;
+  counting.value = style?.counting ?? 'numbers';
+  rows.value = usualRows(style ?? null, info.value?.hasWords === true);
+  rowsAreSet = info.value !== null;
+  if (style?.teaching.coloured === true && !layers.value.includes('colours'))
+    layers.value = [...layers.value, 'colours'];
 });
+let rowsAreSet = false;
 /** Where B is si the class says so. */
 const isWithSi = computed(() => page.value?.schoolClass?.style.naming === 'fixed-do-si');
-const choices = computed((): readonly { value: Shown; text: string }[] => [
-  { value: 'letters', text: 'Letters' },
-  { value: 'german-letters', text: 'H and B' },
-  { value: isWithSi.value ? 'fixed-do-si' : 'fixed-do', text: 'Fixed do' },
-  { value: 'movable-do', text: 'Movable do' },
-  { value: 'degrees', text: 'Degrees' },
-  { value: 'finger-count', text: 'Fingers' },
-  ...(info.value?.hasWords === true ? [{ value: 'words' as const, text: 'Words' }] : []),
-  { value: 'none', text: 'None' },
-]);
-const naming = computed((): Naming | null => (shown.value === 'none' || shown.value === 'words' ? null : shown.value));
-const COUNTING_WORDS: readonly { value: Counting | ''; text: string }[] = [
-  { value: '', text: 'No counting' },
+const colours = computed(() => (layers.value.includes('colours') ? (session.me?.noteColours ?? USUAL_COLOURS) : null));
+/** Colours never stand without letters. */
+const shownRows = computed(() => {
+  const isNamed = rows.value.some(({ kind, fill }) => kind === 'letters' && fill === 'full');
+  if (colours.value === null || isNamed) return rows.value;
+  return [{ kind: 'letters', fill: 'full' } as const, ...rows.value.filter(({ kind }) => kind !== 'letters')].slice(
+    0,
+    MOST_ROWS,
+  );
+});
+const sayings = computed(() => ({ syncopation: teaching.value.syncopation, rest: teaching.value.restWord }));
+const naming = computed(() => shownRows.value.map(namingOf).find((each) => each !== null) ?? null);
+const COUNTING_WORDS: readonly { value: Counting; text: string }[] = [
   { value: 'numbers', text: 'Count 1 & 2 &' },
   { value: 'ta', text: 'Count ta ti-ti' },
   { value: 'beat-function', text: 'Count du de' },
@@ -78,6 +91,7 @@ const layers = ref<LayerId[]>(['new', 'hard', 'breaths']);
 /** On a phone the switches fold away. */
 const isPhone = useMediaQuery('(max-width: 600px)');
 const switching = ref(false);
+const rowsOpen = ref(false);
 const wayOptions = computed(() => [
   { value: null, text: 'The tune itself' },
   ...ways.value.map((each) => ({ value: each, text: `${each.label}: ${withNoteNames(each.about)}` })),
@@ -97,13 +111,14 @@ const marks = computed((): readonly ScoreMark[] => {
   const sounding: readonly ScoreMark[] = now === null ? [] : [{ kind: 'now', id: now }];
   if (way.value !== null) return sounding;
   return [
-    ...marksOf(info.value, layers.value, page.value?.breaths ?? null),
+    ...marksOf(info.value, layers.value, page.value?.breaths ?? null, breathsThere.value, page.value?.troubles ?? []),
+    ...pieceMarks.value,
     ...barIdsOf(info.value, pointed.value).map((id): ScoreMark => ({ kind: 'point', id })),
     ...sounding,
   ];
 });
 const breathIds = computed(() =>
-  info.value === null ? [] : breathPlaces(info.value, page.value?.breaths ?? null).map(noteIdAt),
+  info.value === null ? [] : breathPlaces(info.value, page.value?.breaths ?? null, breathsThere.value).map(noteIdAt),
 );
 const presses = computed(() => {
   if (!editing.value || info.value === null || way.value !== null) return [];
@@ -127,10 +142,12 @@ const newNames = computed(() => new Set(info.value?.reading.notes.new.map((use) 
 async function toggleBreath(id: string): Promise<void> {
   if (page.value === null || info.value === null) return;
   const [barIndex, eventIndex] = id.split('-').slice(1).map(Number);
-  const kept = breathPlaces(info.value, page.value.breaths).map(({ barIndex: bar, eventIndex: event }) => ({
-    barIndex: bar,
-    eventIndex: event,
-  }));
+  const kept = breathPlaces(info.value, page.value.breaths, breathsThere.value).map(
+    ({ barIndex: bar, eventIndex: event }) => ({
+      barIndex: bar,
+      eventIndex: event,
+    }),
+  );
   const without = kept.filter((place) => noteIdAt(place) !== id);
   await keepBreaths(
     page.value.breathSeconds,
@@ -138,16 +155,46 @@ async function toggleBreath(id: string): Promise<void> {
   );
 }
 
-function loopBars(bars: readonly [number, number]): void {
-  if (info.value === null) return;
-  player.loop([info.value.barNumbers.indexOf(bars[0]), info.value.barNumbers.lastIndexOf(bars[1])]);
-  void player.start();
+const chunks = useChunks(info, player);
+watch(player.perMinute, (tempo) => void breatheAt(tempo));
+const pieceMarks = computed((): readonly ScoreMark[] => {
+  const piece = chunks.chosen.value;
+  if (piece === null || info.value === null) return [];
+  const { from, to } = piece;
+  return [{ kind: 'bracket', from: barId(from.barIndex), to: barId(to.barIndex) }];
+});
+
+const indexOfBar = (id: string): number => info.value?.playback.bars.find((bar) => bar.id === id)?.index ?? 0;
+
+/** From the note that was pressed to the end; from the start of the bar where none was. */
+function playFrom(bar: string, note: string | null): void {
+  void player.start(note ?? eventId(0, indexOfBar(bar), 0));
 }
 
-/** The chart shows the fingers already, so it is named by letters there too. */
+/** Twice at each tempo, from the slowest on; a place without a ladder is looped. */
+function climb({ bars, foreseen }: ClassSpot): void {
+  if (info.value === null) return;
+  const first = info.value.barNumbers.indexOf(bars[0]);
+  const last = info.value.barNumbers.lastIndexOf(bars[1]);
+  if (foreseen === null) {
+    player.loop([first, last]);
+    void player.start();
+    return;
+  }
+  const ends = info.value.playback.events.filter(({ id }) => id.startsWith(`n0-${last}-`));
+  const span = { from: eventId(0, first, 0), to: ends.at(-1)?.id ?? eventId(0, last, 0) };
+  void player.playTurns(
+    foreseen.drill.ladder.flatMap((perMinute) => [1, 2].map(() => ({ ...span, perMinute, who: 'together' as const }))),
+  );
+}
+
+function print(): void {
+  window.print();
+}
+
+/** As the class names it, also where that is a number of fingers. */
 function label(use: NoteUse): string {
-  if (naming.value === null || naming.value === 'letters' || naming.value === 'finger-count')
-    return noteWords(use.name);
+  if (naming.value === null || naming.value === 'letters') return noteWords(use.name);
   return on.value === null || info.value === null ? '' : nameNote(use.pitch, naming.value, info.value.key, on.value);
 }
 </script>
@@ -175,11 +222,11 @@ function label(use: NoteUse): string {
       <BFormSelect
         v-if="page.schoolClass === null"
         v-model="instrumentId"
-        class="auto"
+        class="auto no-print"
         :options="INSTRUMENTS"
         aria-label="Instrument"
       />
-      <nav class="line" aria-label="This tune">
+      <nav class="line no-print" aria-label="This tune">
         <template v-if="page.step !== null">
           <BButton
             v-if="page.step.position > 1"
@@ -201,37 +248,63 @@ function label(use: NoteUse): string {
         </template>
       </nav>
     </header>
-    <BButton v-if="isPhone" @click="switching = true">What the sheet shows</BButton>
+    <BButton v-if="isPhone" class="no-print" @click="switching = true">What the sheet shows</BButton>
     <component
       :is="isPhone ? BOffcanvas : 'div'"
+      class="no-print"
       v-model="switching"
       title="What the sheet shows"
       placement="bottom"
       :teleport-to="isPhone ? 'body' : undefined"
     >
       <div class="line">
-        <BFormRadioGroup v-model="shown" buttons :options="choices" aria-label="Under the notes" />
-        <BFormSelect v-model="counting" class="auto" :options="COUNTING_WORDS" aria-label="Counting" />
+        <BButton :aria-expanded="rowsOpen" @click="rowsOpen = !rowsOpen">Under the notes</BButton>
         <BFormCheckboxGroup v-model="layers" buttons :options="LAYERS" aria-label="Layers on the sheet" />
+        <BButton v-if="!isPhone" @click="print">Print</BButton>
+      </div>
+      <div v-if="rowsOpen" class="line pt-2">
+        <NoteRows v-model="rows" :has-words="info.hasWords" :with-si="isWithSi" />
+        <BFormSelect
+          v-if="rows.some((row) => row.kind === 'counting')"
+          v-model="counting"
+          class="auto"
+          :options="COUNTING_WORDS"
+          aria-label="Counting"
+        />
       </div>
     </component>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
     <div class="columns columns-side">
       <div class="stack">
+        <TransportBar :info="info" :player="player" :challenge="teaching.challenge" />
+        <ChunkBar
+          v-if="way === null"
+          class="no-print"
+          :chunks="chunks"
+          :player="player"
+          :bar-numbers="info.barNumbers"
+        />
         <section class="card-paper stack sheet" aria-label="The tune">
-          <BFormSelect v-model="way" class="auto way" :options="wayOptions" aria-label="Way into the tune" />
+          <BFormSelect v-model="way" class="auto way no-print" :options="wayOptions" aria-label="Way into the tune" />
           <ScoreSheet
-            :abc="way?.abc ?? page.abc"
+            :abc="way?.abc ?? info.abc"
             :title="way === null ? page.title : `${page.title}, ${way.label}`"
             :instrument-id="on.id"
-            :naming="naming"
-            :no-words="shown === 'none'"
-            :counting="counting === '' ? null : counting"
+            :rows="shownRows"
+            :counting="counting"
+            :sayings="sayings"
+            :colours="colours"
+            :pickable="way === null && !editing"
             :chords="layers.includes('chords')"
             :marks="marks"
             :presses="presses"
             @press="toggleBreath"
+            @pick="playFrom"
+            @draw="(first, last) => chunks.add(indexOfBar(first), indexOfBar(last))"
           />
+          <p v-if="way === null" class="soft small no-print mb-0">
+            Press a note to play from there; draw over bars to make a piece of them.
+          </p>
           <div v-if="!layers.includes('fingerings')" class="charts" role="group" aria-label="Fingerings of this tune">
             <FingeringChart
               v-for="use in info.reading.notes.all"
@@ -243,9 +316,9 @@ function label(use: NoteUse): string {
             />
           </div>
         </section>
-        <TransportBar :info="info" :player="player" />
         <ExportButtons
-          :abc="way?.abc ?? page.abc"
+          class="no-print"
+          :abc="way?.abc ?? info.abc"
           :title="way === null ? page.title : `${page.title}, ${way.label}`"
           :instrument-id="on.id"
           :playback="way?.playback ?? info.playback"
@@ -258,17 +331,27 @@ function label(use: NoteUse): string {
         :on="on"
         :length-words="page.schoolClass?.style.lengthWords ?? 'british'"
         :for-whom="page.schoolClass?.name ?? 'a class that knows nothing yet'"
+        class="no-print"
+        :troubles="page.troubles"
         @point="pointed = $event"
-        @loop="loopBars"
+        @climb="climb"
       >
         <LadderCard v-if="page.schoolClass !== null" :info="info" :rungs="page.schoolClass.style.ladder" />
         <BreathCard
           :info="info"
           :seconds="page.breathSeconds"
           :own="page.breaths"
+          :there="breathsThere"
           :editing="editing"
           @edit="editBreaths"
           @save="keepBreaths"
+        />
+        <BookCard
+          v-if="page.schoolClass !== null"
+          :book="teaching.book"
+          :page="page.bookPage"
+          :bring="teaching.bring"
+          @save="(bookPage) => keepOwn({ bookPage })"
         />
         <RiseCard v-if="page.step !== null" :step="page.step" />
         <TakeCare place="lesson" />

@@ -1,14 +1,19 @@
 import { barId, eventId } from '@escalier/core/formats';
+import type { Breath } from '@escalier/core/reading';
+import type { TroubleSpot } from '@escalier/core/records';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
 export const LAYERS = [
   { value: 'new', text: 'New' },
   { value: 'same', text: 'Same bars' },
+  { value: 'figures', text: 'Figures' },
+  { value: 'trouble', text: 'Trouble' },
   { value: 'hard', text: 'Hard spots' },
   { value: 'breaths', text: 'Breaths' },
   { value: 'fingerings', text: 'Fingerings' },
   { value: 'chords', text: 'Chords' },
+  { value: 'colours', text: 'Colours' },
 ] as const;
 export type LayerId = (typeof LAYERS)[number]['value'];
 
@@ -30,8 +35,9 @@ export function noteIdAt({ barIndex, eventIndex }: BreathPlace): string {
 export function breathPlaces(
   info: TuneInfo,
   own: readonly BreathPlace[] | null,
+  there: readonly Breath[] | null = null,
 ): readonly (BreathPlace & { readonly small: boolean })[] {
-  const proposed = info.reading.breaths;
+  const proposed = there ?? info.reading.breaths;
   if (own === null) return proposed.map((breath) => ({ ...breath, small: breath.kind === 'small' }));
   return own.map((place) => {
     const same = proposed.find(
@@ -46,8 +52,10 @@ export function marksOf(
   info: TuneInfo,
   on: readonly LayerId[],
   own: readonly BreathPlace[] | null,
+  there: readonly Breath[] | null = null,
+  troubles: readonly TroubleSpot[] = [],
 ): readonly ScoreMark[] {
-  const { form, hardSpots } = info.reading;
+  const { form, figures, hardSpots } = info.reading;
   const bracketEnds = (first: number, last: number): readonly [string, string] => {
     const ids = barIdsOf(
       info,
@@ -69,9 +77,27 @@ export function marksOf(
         })
       : []),
     ...(on.includes('breaths')
-      ? breathPlaces(info, own)
+      ? breathPlaces(info, own, there)
           .filter((place) => !info.printedBreathIds.includes(noteIdAt(place)))
           .map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
+      : []),
+    ...(on.includes('figures')
+      ? figures.flatMap(({ letter, kind, places }) =>
+          places.map(({ from, to }): ScoreMark => ({
+            kind: 'figure',
+            from: noteIdAt(from),
+            to: noteIdAt(to),
+            letter,
+            look: FIGURE_LOOK[kind],
+          })),
+        )
+      : []),
+    ...(on.includes('trouble')
+      ? troubles.map((spot): ScoreMark => ({
+          kind: 'fault',
+          id: barId(spot.barIndex),
+          words: `${spot.pupils} of ${spot.of}`,
+        }))
       : []),
     ...(on.includes('fingerings')
       ? Object.entries(info.pitches)
@@ -80,6 +106,8 @@ export function marksOf(
       : []),
   ];
 }
+
+const FIGURE_LOOK = { exact: 'circle', shape: 'dots', rhythm: 'line' } as const;
 
 /** Only the brackets over the hard spots. */
 export function hardSpotMarks(info: TuneInfo): readonly ScoreMark[] {

@@ -1,5 +1,5 @@
 import type { StepDto, TunePage } from '@escalier/server/api';
-import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, type Breath } from '@escalier/core/reading';
 import { shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { loadProblem, type LoadProblem } from '../../ui/use-load.ts';
@@ -41,6 +41,8 @@ async function fetchTune(address: TuneAddress): Promise<OpenTune> {
     breathSeconds: DEFAULT_BREATH_SECONDS,
     breaths: null,
     breathsVersion: 0,
+    bookPage: '',
+    troubles: [],
     step: null,
     steps: 0,
   };
@@ -77,7 +79,12 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     if (open === null) return;
     const known = knownSets(open);
     const source = { abc: open.abc, instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value };
-    const read = await tuneWorker().read(source, known, open.breathSeconds);
+    const read = await tuneWorker().read(
+      source,
+      known,
+      open.breathSeconds,
+      open.schoolClass?.style.teaching.chunkBeats,
+    );
     if (page.value !== open) return;
     info.value = read.ok ? read.value : null;
     ways.value = [];
@@ -88,20 +95,36 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
         .then((found) => (page.value === open ? (ways.value = found) : found));
   }
 
+  /** Where to breathe at the tempo that is set: slower playing needs more breaths. Null at the tune's own. */
+  const breathsThere = shallowRef<readonly Breath[] | null>(null);
+  async function breatheAt(perMinute: number): Promise<void> {
+    const open = page.value;
+    if (open === null || info.value === null) return;
+    const source = { abc: info.value.abc, instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value };
+    const isOwnTempo = perMinute === info.value.reading.tempo.perMinute;
+    const found = isOwnTempo ? null : await tuneWorker().breathsAt(source, perMinute, open.breathSeconds);
+    if (page.value === open) breathsThere.value = found;
+  }
+
   /** Keeps the class's own breaths, and shows them at once. */
-  async function keepBreaths(breathSeconds: number, breaths: OpenTune['breaths']): Promise<void> {
+  const keepBreaths = (breathSeconds: number, breaths: OpenTune['breaths']): Promise<void> =>
+    keepOwn({ breathSeconds, breaths });
+
+  /** Keeps what the class has changed for itself in this tune. */
+  async function keepOwn(more: Partial<Pick<OpenTune, 'breathSeconds' | 'breaths' | 'bookPage'>>): Promise<void> {
     const open = page.value;
     if (open === null) return;
-    page.value = { ...open, breathSeconds, breaths };
+    const next = { ...open, ...more };
+    page.value = next;
     await reread();
-    const kept = await saveBreaths(open, breathSeconds, breaths);
-    if (kept instanceof ApiError) error.value = failed(`The breaths are not saved. ${kept.message}`);
+    const kept = await saveOwn(next);
+    if (kept instanceof ApiError) error.value = failed(`This is not saved. ${kept.message}`);
     else if (kept !== null && page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept };
   }
 
   watch(address, load, { immediate: true });
   watch(instrumentId, reread);
-  return { page, info, ways, error, load, keepBreaths };
+  return { page, info, ways, error, load, keepBreaths, keepOwn, breathsThere, breatheAt };
 }
 
 function knownSets({ known: { notes, elements, signs, moves } }: OpenTune) {
@@ -109,13 +132,16 @@ function knownSets({ known: { notes, elements, signs, moves } }: OpenTune) {
 }
 
 /** @returns the new version; null for a tune that is read for no class; the problem when it is not saved. */
-async function saveBreaths(
-  { schoolClass, tuneId, breathsVersion }: OpenTune,
-  breathSeconds: number,
-  breaths: OpenTune['breaths'],
-): Promise<number | ApiError | null> {
+async function saveOwn({
+  schoolClass,
+  tuneId,
+  breathsVersion,
+  breathSeconds,
+  breaths,
+  bookPage,
+}: OpenTune): Promise<number | ApiError | null> {
   if (schoolClass === null) return null;
-  const json = { breathSeconds, breaths: breaths === null ? null : [...breaths], version: breathsVersion };
+  const json = { breathSeconds, bookPage, breaths: breaths === null ? null : [...breaths], version: breathsVersion };
   try {
     const param = { id: schoolClass.id, tuneId };
     return (await ask(api.classes[':id'].tunes[':tuneId'].$put({ param, json }))).version;

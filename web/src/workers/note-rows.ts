@@ -1,0 +1,47 @@
+import { nameNote, type Instrument } from '@escalier/core/instruments';
+import { countTune, USUAL_SAYINGS, type Counting, type Sayings, type Tune } from '@escalier/core/music';
+import type { NoteRow } from '@escalier/core/practice';
+
+export interface RowRequest {
+  /** From the top. */
+  readonly rows: readonly NoteRow[];
+  /** Null for numbers. */
+  readonly counting: Counting | null;
+  readonly sayings?: Sayings;
+}
+
+/** What is written in by a pupil: as wide as a name. */
+const BLANK = '___';
+
+/** For each note or rest of the first part what stands under it, a text for each row. */
+export function rowsUnder(
+  tune: Tune,
+  on: Instrument,
+  { rows, counting, sayings = USUAL_SAYINGS }: RowRequest,
+): (barIndex: number, eventIndex: number) => readonly (string | null)[] {
+  const texts = rows.map((row) => filled(row, textsOf(tune, on, row, counting ?? 'numbers', sayings)));
+  return (barIndex, eventIndex) => texts.map((row) => row[barIndex]?.[eventIndex] ?? null);
+}
+
+type Texts = readonly (readonly (string | null)[])[];
+
+function textsOf(tune: Tune, on: Instrument, { kind }: NoteRow, counting: Counting, sayings: Sayings): Texts {
+  const { bars } = tune.parts[0];
+  if (kind === 'counting')
+    return countTune(tune, counting, 0, sayings).map((bar) => bar.map((word) => (word === '' ? null : word)));
+  return bars.map((events, barIndex) =>
+    events.map((event) => {
+      if (event.kind === 'rest') return null;
+      if (kind !== 'words') return nameNote(event.pitch, kind, tune.bars[barIndex]!.key, on);
+      const syllable = event.syllables[0] ?? null;
+      return syllable === null ? null : `${syllable.text}${syllable.end === 'join' ? '-' : ''}`;
+    }),
+  );
+}
+
+function filled({ fill }: NoteRow, texts: Texts): Texts {
+  if (fill === 'full') return texts;
+  if (fill === 'blank') return texts.map((bar) => bar.map((text) => (text === null ? null : BLANK)));
+  const seen = new Set<string>();
+  return texts.map((bar) => bar.map((text) => (text === null || seen.has(text) ? null : (seen.add(text), text))));
+}
