@@ -14,7 +14,8 @@ export interface Stuck {
 }
 
 /**
- * Who is stuck: after three tries on a step without a pass, or below the class and without a try for two lessons.
+ * Who is stuck: after three tries on a step without a pass, or below the class and without a try for two lessons; never
+ * who nearly passed the last time.
  * @param lessonsWaited lessons since a pupil was last heard, or came.
  * @param classStep index of the step that the class works on.
  */
@@ -30,7 +31,9 @@ export function stuckPupils(
     const stuck = { pupilId, stepIndex, remarks: current?.remarks ?? [] };
     if (standing.state === 'stuck') return [{ ...stuck, why: { kind: 'tries', tries: standing.triesOnStep } }];
     const lessons = lessonsWaited(standing);
-    const isLeft = standing.state !== 'finished' && stepIndex < classStep && lessons >= STUCK_LESSONS;
+    // Who nearly passed is ready to be heard, however long ago it was.
+    const isWorking = standing.state === 'working';
+    const isLeft = isWorking && stepIndex < classStep && lessons >= STUCK_LESSONS;
     return isLeft ? [{ ...stuck, why: { kind: 'left', lessons } }] : [];
   });
 }

@@ -107,10 +107,11 @@ watch(
     const result = await tuneWorker().engrave({
       abc,
       instrumentId,
-      rows: shownRows.value,
+      // What is watched is no plain data, and cannot be sent.
+      rows: shownRows.value?.map(({ kind, fill }) => ({ kind, fill })) ?? null,
       counting: props.counting ?? null,
-      ...(props.sayings === undefined ? {} : { sayings: props.sayings }),
-      colours: props.colours ?? null,
+      ...(props.sayings === undefined ? {} : { sayings: { ...props.sayings } }),
+      colours: props.colours === undefined || props.colours === null ? null : { ...props.colours },
       roomBelow,
       plain,
       chords,
@@ -125,7 +126,7 @@ watch(
 const allMarks = computed((): readonly ScoreMark[] => {
   if (drawn.value === null) return props.marks;
   const [from, to] = drawn.value;
-  return [...props.marks, { kind: 'bracket', from, to }];
+  return [...props.marks, { kind: 'bracket', from, to, own: true }];
 });
 
 function placeAll(): void {
@@ -222,19 +223,20 @@ watch(svg, () => afterPaint(placeAll));
           <path
             v-if="each.mark.kind === 'bracket'"
             class="bracket"
+            :class="{ own: each.mark.own }"
             :d="`M${each.x + 3} ${each.y - 8}v-8h${each.width - 6}v8`"
           />
           <g v-if="each.mark.kind === 'figure'" :class="`figure ${each.mark.look}`">
             <rect
               v-if="each.mark.look === 'circle'"
-              :x="each.x - 6"
-              :y="each.y - 8"
-              :width="each.width + 12"
-              :height="each.height + 16"
+              :x="each.x - 5 - 4 * each.mark.depth"
+              :y="each.y - 6 - 5 * each.mark.depth"
+              :width="each.width + 10 + 8 * each.mark.depth"
+              :height="each.height + 12 + 10 * each.mark.depth"
               rx="14"
             />
-            <path v-else :d="`M${each.x} ${each.y + each.height + 12}h${each.width}`" />
-            <text :x="each.x - 4" :y="each.mark.look === 'circle' ? each.y - 12 : each.y + each.height + 26">
+            <path v-else :d="`M${each.x} ${each.y - 14}h${each.width}`" />
+            <text :x="each.x - 4" :y="each.mark.look === 'circle' ? each.y - 10 - 5 * each.mark.depth : each.y - 18">
               {{ each.mark.letter }}
             </text>
           </g>
@@ -387,6 +389,10 @@ watch(svg, () => afterPaint(placeAll));
   fill: none;
   stroke: var(--brick);
   stroke-width: 2.5;
+}
+
+.bracket.own {
+  stroke: var(--spruce);
 }
 
 .comma {

@@ -3,7 +3,8 @@ export type ScoreMark =
   | { readonly kind: 'ring'; readonly id: string }
   | { readonly kind: 'comma'; readonly id: string; readonly small: boolean }
   | { readonly kind: 'shade'; readonly id: string; readonly group: number }
-  | { readonly kind: 'bracket'; readonly from: string; readonly to: string }
+  /** `own` is one that somebody chose; others are hard spots. */
+  | { readonly kind: 'bracket'; readonly from: string; readonly to: string; readonly own?: boolean }
   | { readonly kind: 'chart'; readonly id: string; readonly pitch: string }
   | { readonly kind: 'point'; readonly id: string }
   /** A stretch of notes that comes again, by the ids of its first and last one. */
@@ -13,6 +14,8 @@ export type ScoreMark =
       readonly to: string;
       readonly letter: string;
       readonly look: 'circle' | 'line' | 'dots';
+      /** How many others lie inside it: a ring keeps off those. */
+      readonly depth: number;
     }
   /** Where something went wrong: at a note, or in a bar. */
   | { readonly kind: 'fault'; readonly id: string; readonly words: string }
@@ -74,7 +77,7 @@ export function placeMarks(host: HTMLElement, marks: readonly ScoreMark[]): read
       case 'bracket':
         return bracketBoxes(host, mark.from, mark.to, measure, staff).flatMap((box, part) => at(box, `-${part}`));
       case 'figure':
-        return stretchBoxes(host, mark.from, mark.to, head).flatMap((box, part) => at(box, `-${part}`));
+        return stretchBoxes(host, mark, head, boxOf).flatMap((box, part) => at(box, `-${part}`));
       case 'fault':
         return at(mark.id.startsWith('n') ? head(mark.id) : (staff(mark.id) ?? measure(mark.id)));
       case 'chart':
@@ -119,14 +122,22 @@ function chartBox(head: Box | null, system: Box | null): Box | null {
 }
 
 /** The boxes of notes from one to another, one for each line of the sheet. */
-function stretchBoxes(host: HTMLElement, from: string, to: string, head: (id: string) => Box | null): readonly Box[] {
+function stretchBoxes(
+  host: HTMLElement,
+  { from, to, look }: Extract<ScoreMark, { kind: 'figure' }>,
+  head: (id: string) => Box | null,
+  boxOf: (element: Element | null) => Box | null,
+): readonly Box[] {
   const part = from.split('-')[0]!;
   const events = [...host.querySelectorAll('.note, .rest')].filter((each) => each.id.startsWith(`${part}-`));
   const indexOf = (id: string): number => events.findIndex((each) => each.id === id);
   const lines = new Map<Element | null, Box>();
   for (const event of events.slice(indexOf(from), indexOf(to) + 1)) {
-    const box = head(event.id);
-    if (box === null) continue;
+    const headBox = head(event.id);
+    if (headBox === null) continue;
+    // A ring goes around the heads; a line stands over the staff.
+    const top = look === 'circle' ? headBox.top : Math.min(headBox.top, staffOf(event, boxOf)?.top ?? headBox.top);
+    const box = { ...headBox, top };
     const system = event.closest('.system');
     const before = lines.get(system) ?? box;
     lines.set(system, {

@@ -2,6 +2,17 @@ import { nameNote, type Instrument } from '@escalier/core/instruments';
 import { countTune, USUAL_SAYINGS, type Counting, type Sayings, type Tune } from '@escalier/core/music';
 import type { NoteRow } from '@escalier/core/practice';
 
+/** The texts under a note or rest of the first part, a text for each row. */
+export type TextsUnder = (barIndex: number, eventIndex: number) => readonly (string | null)[];
+
+/** The words of the tune, all verses. */
+export function wordsUnder({ parts: [first] }: Tune): TextsUnder {
+  return (barIndex, eventIndex) => {
+    const event = first.bars[barIndex]?.[eventIndex];
+    return event?.kind === 'note' ? event.syllables.map((syllable) => syllable?.text ?? null) : [];
+  };
+}
+
 export interface RowRequest {
   /** From the top. */
   readonly rows: readonly NoteRow[];
@@ -18,7 +29,7 @@ export function rowsUnder(
   tune: Tune,
   on: Instrument,
   { rows, counting, sayings = USUAL_SAYINGS }: RowRequest,
-): (barIndex: number, eventIndex: number) => readonly (string | null)[] {
+): TextsUnder {
   const texts = rows.map((row) => filled(row, textsOf(tune, on, row, counting ?? 'numbers', sayings)));
   return (barIndex, eventIndex) => texts.map((row) => row[barIndex]?.[eventIndex] ?? null);
 }

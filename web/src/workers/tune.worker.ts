@@ -40,7 +40,7 @@ import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playbackOf, type Playback } from './playback.ts';
-import { rowsUnder } from './note-rows.ts';
+import { rowsUnder, wordsUnder, type TextsUnder } from './note-rows.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
 
 export interface TuneSource {
@@ -186,14 +186,18 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Proble
   const { tune, on } = result.value;
   const { rows, colours = null } = request;
   const plain = request.plain === true;
+  const underNote = rows === null ? undefined : rowsUnder(tune, on, { ...request, rows });
   const written = writeMusicXml(tune, {
     forEngraving: true,
     withoutChords: request.chords !== true,
-    ...(rows === null ? {} : { underNote: rowsUnder(tune, on, { ...request, rows }) }),
+    ...(underNote === undefined ? {} : { underNote }),
     ...(colours === null ? {} : { headColour: ({ letter }: Pitch) => colours[letter] }),
   });
   const musicXml = plain ? withoutMetre(written) : written;
-  const svg = (await loadedEngraver()).engrave(musicXml, sheetOf(tune, request.roomBelow, plain));
+  const svg = (await loadedEngraver()).engrave(
+    musicXml,
+    sheetOf(tune, underNote ?? wordsUnder(tune), request.roomBelow, plain),
+  );
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);
   void keepSheet(request, svg);
   return success({ svg });
@@ -207,15 +211,26 @@ function withoutMetre(musicXml: string): string {
 }
 
 /** Without line ends in the tune, lines of four bars are what the width is measured for. */
-function sheetOf(tune: Tune, roomBelow: boolean, plain: boolean): Sheet {
+function sheetOf(tune: Tune, under: TextsUnder, roomBelow: boolean, plain: boolean): Sheet {
   const hasLines = tune.bars.some((bar) => bar.lineEnd) || tune.bars.length <= 4;
   let [most, now] = [0, 0];
   for (const [index, bar] of tune.bars.entries()) {
-    now += tune.parts[0].bars[index]!.length + 0.6;
+    now += 0.6;
+    for (const event of tune.parts[0].bars[index]!.keys()) now += roomFor(under(index, event));
     most = Math.max(most, now);
     if (hasLines ? bar.lineEnd : index % 4 === 3) now = 0;
   }
   return { notesOnLine: most, roomBelow, hasLines, plain };
+}
+
+/** Letters of a text under the notes, and the space behind it, as parts of the room that a note has. */
+const LETTER_ROOM = 0.45;
+const SPACE_ROOM = 0.25;
+
+/** As wide as the note, or as the longest of the texts under it. */
+function roomFor(texts: readonly (string | null)[]): number {
+  const longest = Math.max(0, ...texts.map((text) => text?.length ?? 0));
+  return Math.max(1, longest * LETTER_ROOM + SPACE_ROOM);
 }
 
 /** Reads the whole library for one class; tells how far it is, and stops when the answer is that nobody waits for it any more. */

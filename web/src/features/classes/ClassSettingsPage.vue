@@ -10,8 +10,11 @@ import { useSave } from '../../ui/use-save.ts';
 import { CapacityCard, GroupsCard, MeetingEditor, SubscribeCard, TermPicture } from '../calendar/index.ts';
 import ClassHead from './ClassHead.vue';
 import { useClasses } from './store.ts';
+import BringsFields from './BringsFields.vue';
+import FingeringFields from './FingeringFields.vue';
 import HearingFields from './HearingFields.vue';
 import StyleFields from './StyleFields.vue';
+import TeachingFields from './TeachingFields.vue';
 import { useClassSettings, type ClassDraft } from './use-class-settings.ts';
 
 const props = defineProps<{ classId: string | null }>();
@@ -118,6 +121,25 @@ async function submit(): Promise<void> {
         </div>
       </section>
       <StyleFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
+      <TeachingFields
+        :model-value="draft.style.teaching"
+        :fields="fields"
+        @update:model-value="set({ style: { ...draft!.style, teaching: $event } })"
+      >
+        <FingeringFields
+          :model-value="draft.style.teaching.fingerings"
+          :instrument-id="stairs?.instrumentId ?? ''"
+          @update:model-value="
+            set({ style: { ...draft!.style, teaching: { ...draft!.style.teaching, fingerings: $event } } })
+          "
+        />
+        <BringsFields
+          :model-value="draft.brings"
+          :length-words="draft.style.lengthWords"
+          :others="(classes.list ?? []).filter((each) => each.id !== classId)"
+          @update:model-value="set({ brings: $event })"
+        />
+      </TeachingFields>
       <HearingFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
       <div class="sticky-bottom-bar">
         <SaveBar :busy="busy" :error="refused" :label="classId === null ? 'Add the class' : 'Save'" />

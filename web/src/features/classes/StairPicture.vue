@@ -198,10 +198,10 @@ function pegStyle(step: number, place: number): Record<string, string> {
             <li v-for="(peg, place) in pegs[index]" :key="peg.id">
               <RouterLink
                 class="peg"
-                :class="peg.state"
+                :class="[peg.state, { part: peg.share > 0 }]"
                 :to="hear(peg.id)"
                 :aria-label="peg.words"
-                :style="pegStyle(index, place)"
+                :style="{ ...pegStyle(index, place), '--share': `${Math.round(100 * peg.share)}%` }"
                 @mouseenter="showName($event, peg.name)"
                 @focus="showName($event, peg.name)"
                 @mouseleave="named = null"

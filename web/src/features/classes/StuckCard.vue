@@ -43,8 +43,8 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
         >.
       </p>
       <p v-else-if="cause.note !== null">
-        {{ cause.note.pupilIds.length }} of {{ stuck.length }} are on a step where
-        <strong>{{ noteWords(cause.note.what) }}</strong> is new.
+        {{ cause.note.pupilIds.length }} of the {{ stuck.length }} are learning
+        <strong>{{ noteWords(cause.note.what) }}</strong>: look at that fingering first.
       </p>
       <p v-for="group in groups" :key="group.pupilIds.join()">
         Together: <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>{{

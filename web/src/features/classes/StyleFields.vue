@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import {
   COUNTING_CHOICES,
+  ladder,
   LENGTH_CHOICES,
   MOST_RUNGS,
   MOUTH_CHOICES,
@@ -26,6 +27,13 @@ function set(more: Partial<Style>): void {
 
 function setPosture(more: Partial<Style['posture']>): void {
   set({ posture: { ...style.value.posture, ...more } });
+}
+
+/** Names before clapping, or after it: each class has its own order. */
+function raiseRung(index: number): void {
+  const order = [...style.value.ladder];
+  [order[index - 1], order[index]] = [order[index]!, order[index - 1]!];
+  set({ ladder: order });
 }
 
 const errorOf = (name: string): string | undefined => props.fields[`style.${name}`];
@@ -101,6 +109,17 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         aria-label="Practice ladder"
         @update:model-value="set({ ladder: $event as RungId[] })"
       />
+      <ol class="plain d-flex flex-wrap gap-2 pt-2" aria-label="Order of the rungs">
+        <li v-for="(rung, index) in ladder(style.ladder)" :key="rung.id">
+          <BButton
+            size="sm"
+            :disabled="index === 0"
+            :aria-label="`${rung.words}: one earlier`"
+            @click="raiseRung(index)"
+            ><template v-if="index > 0">← </template>{{ index + 1 }} {{ rung.words }}</BButton
+          >
+        </li>
+      </ol>
     </FormField>
   </section>
 </template>

@@ -6,3 +6,4 @@ export { useClasses } from './store.ts';
 export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';
 export { QUEUE_RULE, queueWords, riseLines, stuckWords } from './words.ts';
+export { useAway } from './away.ts';

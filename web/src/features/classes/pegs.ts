@@ -9,6 +9,8 @@ export interface Peg {
   readonly name: string;
   readonly label: string;
   readonly state: PupilState;
+  /** How much of the tune is passed in parts, from 0 to 1. */
+  readonly share: number;
   /** For those who cannot see the place and the ring. */
   readonly words: string;
 }
@@ -34,12 +36,15 @@ export function pegsOf(page: ClassView): readonly (readonly Peg[])[] {
     const state = why === undefined || standing.state === 'nearly' ? standing.state : 'stuck';
     const more =
       state === 'finished' ? '' : state === 'stuck' && why !== undefined ? `, ${stuckWords(why)}` : `, ${tries}`;
-    const words = `${pupil.name}: ${STATE_WORDS[state]}${more}`;
+    const share = standing.steps.find(({ stepId }) => stepId === page.steps[standing.stepIndex]?.id)?.share ?? 0;
+    const part = share > 0 && share < 1 ? `, ${Math.round(100 * share)} % of the tune passed` : '';
+    const words = `${pupil.name}: ${STATE_WORDS[state]}${more}${part}`;
     groups[standing.stepIndex]!.push({
       id: pupil.id,
       name: pupil.name,
       label: labels[index]!,
       state,
+      share,
       words,
     });
   }

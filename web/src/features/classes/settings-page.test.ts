@@ -24,6 +24,7 @@ const settings = {
   staircaseId: 's',
   meetings: [{ on: { kind: 'weekly', weekday: 2 }, at: '09:40', minutes: 40, mode: 'room' }],
   style: page.style,
+  brings: { notes: [], elements: [], signs: [], moves: [], tuneIds: [] },
 };
 const choices = { 'GET /api/terms': () => [term], 'GET /api/staircases': () => [stairs] };
 const existing = {

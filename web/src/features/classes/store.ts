@@ -6,6 +6,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { useOutbox } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
+import { useAway } from './away.ts';
 import { warmUp } from './warm-up.ts';
 import { byPupil, isWhole, mergeRecords, withoutErased, viewOf } from './project.ts';
 
@@ -24,7 +25,15 @@ export const useClasses = defineStore('classes', () => {
   const pending = computed(() =>
     byPupil(outbox.waiting.filter((kept) => kept.classId === facts.value?.id).map((kept) => kept.event)),
   );
-  const page = computed(() => (facts.value === null ? null : viewOf(facts.value, base.value, pending.value)));
+  const away = useAway();
+  /** The facts with what is noted here and not at school yet. */
+  const factsHere = computed((): ClassPage | null => {
+    const told = facts.value;
+    if (told === null || away.mine.length === 0) return told;
+    const pupils = told.pupils.map((pupil) => ({ ...pupil, away: away.isAway(pupil.id, told.today) ?? pupil.away }));
+    return { ...told, pupils };
+  });
+  const page = computed(() => (factsHere.value === null ? null : viewOf(factsHere.value, base.value, pending.value)));
 
   const { error: listError, load: loadList } = useLoad(async () => {
     list.value = await ask(api.classes.$get());
@@ -124,6 +133,7 @@ export const useClasses = defineStore('classes', () => {
   /** Keeps the picture of the same class while it is asked for again. */
   async function open(classId: string): Promise<void> {
     wanted.value = classId;
+    void away.send().catch(() => undefined);
     if (facts.value?.id !== classId) facts.value = null;
     await load();
   }

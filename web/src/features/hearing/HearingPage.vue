@@ -1,15 +1,13 @@
 <script setup lang="ts">
 import { PASS_CHOICES } from '@escalier/core/practice';
-import type { Outcome } from '@escalier/core/records';
+import type { Extent, Outcome } from '@escalier/core/records';
 import type { StepDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { api, ask } from '../../api.ts';
 import AfterPaint from '../../ui/AfterPaint.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { useSave } from '../../ui/use-save.ts';
 import { ClassHead, useClasses, useLiveClass, warmUp, type PupilView } from '../classes/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
 import RemarkChips from './RemarkChips.vue';
@@ -20,6 +18,7 @@ import OutcomeButtons from './OutcomeButtons.vue';
 import PupilHead from './PupilHead.vue';
 import QueueCard from './QueueCard.vue';
 import { useHearing } from './store.ts';
+import { useFaults } from './use-faults.ts';
 import { useTurn } from './use-turn.ts';
 
 const props = defineProps<{ classId: string; pupilId?: string }>();
@@ -55,6 +54,8 @@ const step = computed(() => kept.value?.step ?? ownStep.value);
 const isRow = computed(() => row.value.length > 1);
 
 const remarks = ref<string[]>([]);
+const { faults, openRemark, mark, drop, clear } = useFaults(remarks);
+const extent = shallowRef<Extent | null>(null);
 const tempo = ref<number | null>(null);
 const tuneId = ref('');
 watch(
@@ -62,6 +63,8 @@ watch(
   () => {
     if (kept.value !== null) return;
     remarks.value = [];
+    clear();
+    extent.value = null;
     tempo.value = null;
   },
 );
@@ -87,6 +90,8 @@ async function record(who: PupilView, outcome: Outcome, about: readonly string[]
     remarks: [...about],
     ...(tuneId.value === first || tuneId.value === '' ? {} : { tuneId: tuneId.value }),
     ...(tempo.value === null ? {} : { tempo: tempo.value }),
+    ...(isRow.value || faults.value.length === 0 ? {} : { faults: faults.value }),
+    ...(isRow.value || extent.value === null ? {} : { extent: extent.value }),
   };
   const recorded = hearing.hear(props.classId, draft, who.name, position);
   await goTo(following);
@@ -120,15 +125,23 @@ async function skipTurn(): Promise<void> {
   await leaveRow(following);
 }
 
-const { error: awayError, save } = useSave('Noted as away.');
 async function away(): Promise<void> {
   const [who, following] = [pupil.value, next.value];
   const date = page.value?.today;
-  if (who === null || date === undefined) return;
-  const json = { date, absent: true };
-  if (!(await save(() => ask(api.pupils[':id'].absence.$put({ param: { id: who.id }, json }))))) return;
+  if (who === null || date === undefined || isRow.value) return;
+  const noted = hearing.noteAway({ classId: props.classId, pupilId: who.id, pupilName: who.name }, date);
   await goTo(following);
-  await classes.open(props.classId);
+  if (!(await noted)) await goTo(who);
+}
+
+/** Back to the one whose record was taken back: the next key is about them. */
+async function undo(): Promise<void> {
+  const undone = await hearing.undo();
+  if (undone === null || undone.classId !== props.classId) return;
+  kept.value = null;
+  done.value = new Map();
+  size.value = 1;
+  await goTo(page.value?.pupils.find(({ id }) => id === undone.pupilId) ?? null);
 }
 
 const KEYS: Readonly<Record<string, () => Promise<void>>> = {
@@ -137,7 +150,7 @@ const KEYS: Readonly<Record<string, () => Promise<void>>> = {
   '3': () => judge('not-yet'),
   s: skipTurn,
   a: away,
-  u: hearing.undo,
+  u: undo,
 };
 onKeyStroke(Object.keys(KEYS), (event) => {
   if (isTyping(event) || event.repeat) return;
@@ -157,7 +170,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
         :last="hearing.last"
         :at-school="hearing.atSchool"
         :error="hearing.error"
-        @undo="hearing.undo"
+        @undo="undo"
       />
     </div>
     <p v-if="pupil === null" class="card-paper">
@@ -175,6 +188,9 @@ onKeyStroke(Object.keys(KEYS), (event) => {
             <template v-if="step !== null">
               <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
               <AfterPaint><RemarkChips v-model="remarks" /></AfterPaint>
+              <p v-if="openRemark !== null" class="soft" role="status">
+                Press the bar or note on the sheet, if you want to say where.
+              </p>
             </template>
             <p v-else>{{ pupil.name }} has passed every step.</p>
           </template>
@@ -188,9 +204,6 @@ onKeyStroke(Object.keys(KEYS), (event) => {
               </BButton>
             </div>
           </AfterPaint>
-          <BAlert v-if="awayError !== null" variant="danger" :model-value="true"
-            >Not noted as away. {{ awayError }}</BAlert
-          >
         </section>
         <aside class="stack">
           <AfterPaint :turns="2">
@@ -198,8 +211,13 @@ onKeyStroke(Object.keys(KEYS), (event) => {
               v-if="step !== null"
               v-model:tune-id="tuneId"
               v-model:tempo="tempo"
+              v-model:extent="extent"
               :class-id="classId"
               :step="step"
+              :faults="isRow ? null : faults"
+              :breath-seconds="pupil.breathSeconds"
+              @mark="mark"
+              @unmark="drop"
             />
             <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
             <section class="card-paper stack-close">

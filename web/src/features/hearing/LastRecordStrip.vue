@@ -2,11 +2,19 @@
 import type { Outcome } from '@escalier/core/records';
 import IconHere from '~icons/bi/device-hdd';
 import IconSchool from '~icons/bi/check-circle-fill';
+import { computed } from 'vue';
 import type { LastRecord } from './store.ts';
 
 /** The last result, where it is saved, and undo. */
-defineProps<{ last: LastRecord | null; atSchool: boolean; error: string | null }>();
+const props = defineProps<{ last: LastRecord | null; atSchool: boolean; error: string | null }>();
 defineEmits<{ undo: [] }>();
+
+const said = computed(() => {
+  if (props.last === null) return '';
+  if (props.last.kind === 'away') return 'is away today.';
+  const { part, outcome, position } = props.last;
+  return `${part ? 'heard in part: ' : ''}${SAID[outcome]}, step ${position}.`;
+});
 
 const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed', 'not-yet': 'has not passed yet' };
 </script>
@@ -16,7 +24,7 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <template v-else-if="last !== null">
       <p>
-        <strong>{{ last.pupilName }}</strong> {{ SAID[last.outcome] }}, step {{ last.position }}.
+        <strong>{{ last.pupilName }}</strong> {{ said }}
         <span class="where" :class="{ here: !atSchool }">
           <IconSchool v-if="atSchool" aria-hidden="true" /><IconHere v-else aria-hidden="true" />
           {{ atSchool ? 'Saved at school' : 'Saved here' }}

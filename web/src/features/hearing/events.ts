@@ -1,4 +1,4 @@
-import type { HeardEvent, Outcome, UndoneEvent } from '@escalier/core/records';
+import type { Extent, Fault, HeardEvent, Outcome, UndoneEvent } from '@escalier/core/records';
 import { v7 } from 'uuid';
 
 /** What is noted about one playing. */
@@ -9,6 +9,8 @@ export interface HeardDraft {
   readonly remarks: readonly string[];
   readonly tuneId?: string;
   readonly tempo?: number;
+  readonly faults?: readonly Fault[];
+  readonly extent?: Extent;
   readonly corrects?: string;
   readonly reason?: string;
 }

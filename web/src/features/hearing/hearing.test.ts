@@ -1,13 +1,16 @@
 import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
+import { nextTick, ref } from 'vue';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { useOutbox } from '../../offline/index.ts';
+import { useAway } from '../classes/index.ts';
 import { heardEvent, undoneEvent } from './events.ts';
 import RemarkChips from './RemarkChips.vue';
 import LastRecordStrip from './LastRecordStrip.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
-import { useHearing } from './store.ts';
+import { useHearing, type LastRecord } from './store.ts';
+import { useFaults } from './use-faults.ts';
 import { tappedTempo } from './tapped-tempo.ts';
 
 const draft = { pupilId: 'p', stepId: 's', outcome: 'passed', remarks: ['leak'] } as const;
@@ -37,14 +40,14 @@ describe('the hearing store', () => {
     expect(await hearing.hear('c', draft, 'Ann', 3)).toBe(true);
     expect(hearing.last).toMatchObject({ pupilName: 'Ann', outcome: 'passed', position: 3 });
     expect(hearing.atSchool).toBe(false);
-    expect(useOutbox().waiting.map((kept) => kept.event.id)).toEqual([hearing.last!.event.id]);
+    expect(useOutbox().waiting.map((kept) => kept.event.pupilId)).toEqual([hearing.last!.pupilId]);
   });
 
   it('undoes the last record, and then the one before it', async () => {
     const hearing = useHearing();
     await hearing.hear('c', draft, 'Ann', 3);
     await hearing.hear('c', { ...draft, pupilId: 'q' }, 'Ben', 1);
-    await hearing.undo();
+    expect(await hearing.undo()).toMatchObject({ pupilName: 'Ben' });
     expect(hearing.last?.pupilName).toBe('Ann');
     await hearing.undo();
     expect(hearing.last).toBeNull();
@@ -52,6 +55,59 @@ describe('the hearing store', () => {
       event.kind === 'undone' ? `undo ${event.pupilId}` : event.kind,
     );
     expect(kinds).toEqual(['heard', 'heard', 'undo q', 'undo p']);
+  });
+});
+
+describe('who is away', () => {
+  beforeEach(() => setActivePinia(createPinia()));
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('is noted here without a network, said, and taken back by the same key', async () => {
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')));
+    const hearing = useHearing();
+    const ann = { classId: 'c', pupilId: 'p', pupilName: 'Ann' };
+    expect(await hearing.noteAway(ann, '2026-03-03')).toBe(true);
+    expect(hearing.last).toMatchObject({ kind: 'away', pupilName: 'Ann' });
+    expect(hearing.atSchool).toBe(false);
+    expect(useAway().isAway('p', '2026-03-03')).toBe(true);
+    expect(await hearing.undo()).toMatchObject({ kind: 'away', pupilId: 'p' });
+    expect(useAway().isAway('p', '2026-03-03')).toBe(false);
+  });
+});
+
+describe('where it went wrong', () => {
+  const marking = () => {
+    const remarks = ref<string[]>([]);
+    return { remarks, ...useFaults(remarks) };
+  };
+  const bar3 = { bar: 3, barIndex: 2 };
+
+  it('takes the place first and the remark after it, or the other way round', async () => {
+    const { remarks, faults, mark } = marking();
+    mark(bar3);
+    remarks.value = ['stopped'];
+    await nextTick();
+    remarks.value = ['stopped', 'note'];
+    await nextTick();
+    mark({ bar: 7, barIndex: 6, eventIndex: 1 });
+    mark({ bar: 8, barIndex: 7 });
+    expect(faults.value).toEqual([
+      { ...bar3, remark: 'stopped' },
+      { bar: 7, barIndex: 6, eventIndex: 1, remark: 'note' },
+      { bar: 8, barIndex: 7 },
+    ]);
+  });
+
+  it('loses its places with the remark, and a place that is taken away', async () => {
+    const { remarks, faults, mark, drop } = marking();
+    remarks.value = ['stopped'];
+    await nextTick();
+    mark(bar3);
+    mark({ bar: 5, barIndex: 4 });
+    drop(faults.value[1]!);
+    remarks.value = [];
+    await nextTick();
+    expect(faults.value).toEqual([]);
   });
 });
 
@@ -88,12 +144,17 @@ describe('the pieces of the hearing page', () => {
 
   it('says what was recorded last and where it is, or what went wrong', () => {
     const event = heardEvent({ ...draft, outcome: 'nearly' }, now);
-    const last = { event, classId: 'c', pupilName: 'Ann', outcome: 'nearly', position: 2 } as const;
+    const who = { classId: 'c', pupilId: 'p', pupilName: 'Ann' } as const;
+    const last: LastRecord = { kind: 'heard', event, ...who, outcome: 'nearly', position: 2, part: false };
     const stubs = { BButton: { template: '<button><slot /></button>' } };
-    const strip = (props: { last: typeof last | null; atSchool: boolean; error: string | null }) =>
+    const strip = (props: { last: LastRecord | null; atSchool: boolean; error: string | null }) =>
       mount(LastRecordStrip, { props, global: { stubs } }).text();
     expect(strip({ last, atSchool: false, error: null })).toMatch(/Ann nearly passed, step 2\.\s+Saved here/);
     expect(strip({ last, atSchool: true, error: null })).toContain('Saved at school');
+    const part = { ...last, part: true };
+    expect(strip({ last: part, atSchool: true, error: null })).toMatch(/heard in part: nearly passed/);
+    const away: LastRecord = { kind: 'away', date: '2026-03-03', ...who };
+    expect(strip({ last: away, atSchool: true, error: null })).toMatch(/Ann\s+is away today\./);
     expect(strip({ last, atSchool: true, error: 'Not recorded.' })).toBe('Not recorded.');
     expect(strip({ last: null, atSchool: true, error: null })).toBe('');
   });

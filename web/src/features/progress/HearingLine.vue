@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { OUTCOMES, type HeardEvent, type Outcome } from '@escalier/core/records';
+import { OUTCOMES, type Fault, type HeardEvent, type Outcome } from '@escalier/core/records';
+import { barRange } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import { moment } from '../../ui/dates.ts';
@@ -23,10 +24,14 @@ const tune = computed(() => {
     : (step.value?.tunes.find((each) => each.id === tuneId)?.title ?? step.value?.title ?? null);
 });
 
+function placeWords({ bar, remark }: Fault): string {
+  return `bar ${bar}${remark === undefined ? '' : `: ${remarks.wordsOf(remark).toLowerCase()}`}`;
+}
+
 const OPTIONS = OUTCOMES.map((value) => ({ value, text: OUTCOME_WORDS[value] }));
 
 async function correct(): Promise<void> {
-  const { pupilId, stepId, remarks, tuneId, tempo, id } = props.event;
+  const { pupilId, stepId, remarks, tuneId, tempo, faults, extent, id } = props.event;
   const draft = {
     pupilId,
     stepId,
@@ -36,6 +41,8 @@ async function correct(): Promise<void> {
     reason: reason.value.trim(),
     ...(tuneId === undefined ? {} : { tuneId }),
     ...(tempo === undefined ? {} : { tempo }),
+    ...(faults === undefined ? {} : { faults }),
+    ...(extent === undefined ? {} : { extent }),
   };
   if (await hearing.hear(props.page.id, draft, props.pupilName, step.value?.position ?? 0)) correcting.value = false;
 }
@@ -49,6 +56,12 @@ async function correct(): Promise<void> {
       <template v-if="event.tempo !== undefined">, {{ event.tempo }} beats a minute</template>
       <template v-if="tune !== null">, {{ tune }}</template>
       <BBadge v-if="event.receipt === undefined" variant="warning">saved here</BBadge>
+    </p>
+    <p v-if="event.extent !== undefined">
+      Heard: {{ barRange(event.extent.bars) }}{{ event.extent.slowly ? ', slowly' : '' }}
+    </p>
+    <p v-if="(event.faults ?? []).length > 0">
+      {{ event.faults!.map((fault) => placeWords(fault)).join(', ') }}
     </p>
     <p v-if="event.remarks.length > 0">{{ event.remarks.map((id) => remarks.wordsOf(id)).join(', ') }}</p>
     <p v-if="event.corrects !== undefined" class="soft">Corrected: {{ event.reason ?? 'no reason given' }}</p>

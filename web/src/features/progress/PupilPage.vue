@@ -27,8 +27,11 @@ const place = computed(() => page.value?.queue.find((each) => each.pupilId === p
 const stuck = computed(() => page.value?.stuck.find((each) => each.pupilId === props.pupilId) ?? null);
 const remarks = computed(() => remarksOverTime(heard.value, page.value?.timeZone ?? 'UTC'));
 const onStep = computed(() => pupil.value?.standing?.steps.find((each) => each.stepId === step.value?.id) ?? null);
+const lastOnStep = computed(() => heard.value.findLast((event) => event.stepId === step.value?.id));
 const practice = computed(() =>
-  step.value === null ? [] : practiceOf(step.value, onStep.value?.remarks ?? [], remarkWords.all),
+  step.value === null
+    ? []
+    : practiceOf(step.value, onStep.value?.remarks ?? [], remarkWords.all, lastOnStep.value?.faults ?? []),
 );
 /** The latest step first. */
 const bySteps = computed(() =>

@@ -1,6 +1,6 @@
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import { classForecast } from '@escalier/core/classes';
-import { hearings, type HeardEvent, type RecordEvent, type Remark } from '@escalier/core/records';
+import { hearings, type Fault, type HeardEvent, type RecordEvent, type Remark } from '@escalier/core/records';
 import type { StepDto } from '@escalier/server/api';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
@@ -57,13 +57,28 @@ export function remarksOverTime(heard: readonly HeardEvent[], timeZone: string):
 }
 
 /** What to practise on a step: the hard moves of its tune, and the remedies of what was remarked last. */
-export function practiceOf(step: StepDto, noted: readonly string[], remarks: readonly Remark[]): readonly string[] {
+export function practiceOf(
+  step: StepDto,
+  noted: readonly string[],
+  remarks: readonly Remark[],
+  faults: readonly Fault[] = [],
+): readonly string[] {
   const moves = step.hardMoves.map(
     ({ from, to }) => `${noteWords(from)} and ${noteWords(to)}, back and forth: slowly, then faster`,
   );
   const notes = step.newNotes.map((note) => `the new note ${noteWords(note)}`);
   const remedies = remarks.filter((remark) => noted.includes(remark.id)).map((remark) => remark.remedy);
-  return [...notes, ...moves, ...remedies];
+  return [...placesOf(faults, remarks), ...notes, ...moves, ...remedies];
+}
+
+/** "bar 3 (stopped, wrong note): slowly, a few times": where it went wrong the last time, by bar. */
+function placesOf(faults: readonly Fault[], remarks: readonly Remark[]): readonly string[] {
+  const bars = [...new Set(faults.map(({ bar }) => bar))].toSorted((a, b) => a - b);
+  return bars.map((bar) => {
+    const ids = new Set(faults.filter((fault) => fault.bar === bar).map(({ remark }) => remark));
+    const words = remarks.filter(({ id }) => ids.has(id)).map((remark) => remark.words.toLowerCase());
+    return `bar ${bar}${words.length === 0 ? '' : ` (${words.join(', ')})`}: slowly, a few times`;
+  });
 }
 
 /** A note to the family, to be changed before it goes out. */

@@ -42,6 +42,10 @@ const INSTRUMENTS = [
   { value: null, text: 'the class’s instrument' },
   ...INSTRUMENT_IDS.map((value) => ({ value, text: instrument(value).name })),
 ];
+const BREATHS = [
+  { value: null, text: 'as in the class' },
+  ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map((value) => ({ value, text: `${value} seconds` })),
+];
 const classOptions = computed(() => [
   { value: '', text: 'Choose a class' },
   ...props.others.map(({ id, name }) => ({ value: id, text: name })),
@@ -90,6 +94,7 @@ async function eraseNow(): Promise<void> {
           :error="fields.handMark"
         />
         <SelectField v-model="draft.playsInstead" label="Plays" :options="INSTRUMENTS" />
+        <SelectField v-model="draft.breathSeconds" label="One breath lasts" :options="BREATHS" />
       </div>
       <FormField
         v-slot="{ id, describedby, state }"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { reactive } from 'vue';
+import { LETTERS, type Letter } from '@escalier/core/music';
+import { contrastWithWhite, LEAST_CONTRAST, USUAL_COLOURS } from '@escalier/core/practice';
+import { computed, reactive } from 'vue';
 import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
@@ -15,9 +17,18 @@ const { busy, error, fields, save } = useSave();
 const current = () => ({
   name: session.me?.school ?? '',
   timeZone: session.timeZone,
+  noteColours: session.me?.noteColours ?? null,
   version: session.me?.schoolVersion ?? 0,
 });
 const draft = reactive(current());
+
+const colourOf = (letter: Letter): string => draft.noteColours?.[letter] ?? USUAL_COLOURS[letter];
+
+function setColour(letter: Letter, colour: string): void {
+  draft.noteColours = { ...USUAL_COLOURS, ...draft.noteColours, [letter]: colour };
+}
+
+const pale = computed(() => LETTERS.filter((letter) => contrastWithWhite(colourOf(letter)) < LEAST_CONTRAST));
 
 async function submit(): Promise<void> {
   await save(async () => {
@@ -38,6 +49,26 @@ async function submit(): Promise<void> {
     <BForm class="card-paper stack details" novalidate @submit.prevent="submit">
       <TextField v-model="draft.name" label="Name of the school" :error="fields.name" />
       <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
+      <BFormGroup label="Colours of the notes">
+        <p class="soft">For classes that have them switched on in their settings. The letter always stands beside.</p>
+        <div class="d-flex flex-wrap gap-3 align-items-center">
+          <label v-for="letter in LETTERS" :key="letter" class="d-flex gap-2 align-items-center">
+            <strong :style="{ color: colourOf(letter) }">{{ letter }}</strong>
+            <BFormInput
+              class="colour"
+              type="color"
+              :model-value="colourOf(letter)"
+              @update:model-value="setColour(letter, String($event))"
+            />
+          </label>
+          <BButton v-if="draft.noteColours !== null" size="sm" @click="draft.noteColours = null"
+            >The usual ones</BButton
+          >
+        </div>
+        <p v-for="letter in pale" :key="letter" role="alert">
+          {{ letter }} is too pale: it cannot be told from the paper.
+        </p>
+      </BFormGroup>
       <SaveBar :busy="busy" :error="error" />
     </BForm>
   </div>
@@ -46,5 +77,10 @@ async function submit(): Promise<void> {
 <style scoped>
 .details {
   max-width: 560px;
+}
+
+.colour {
+  width: 52px;
+  height: 44px;
 }
 </style>

@@ -1,5 +1,5 @@
 import { lessonsBefore, type Lesson, type LocalDate } from '@escalier/core/calendar';
-import { INSTRUMENT_IDS, instrument, type InstrumentId } from '@escalier/core/instruments';
+import { kindOfInstrument, INSTRUMENT_IDS, instrument, type InstrumentId } from '@escalier/core/instruments';
 import { noteOrdersFor, type Pin } from '@escalier/core/staircase';
 import type { LengthWords } from '@escalier/core/music';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -76,7 +76,7 @@ export function useWishes() {
     const left = page.lessons.all.filter((lesson) => lesson.date >= page.today);
     const { name, style, today } = page;
     forClass.value = { id, name, version, lengthWords: style.lengthWords, lessons: left, today };
-    instrumentId.value = page.instrumentId as InstrumentId;
+    instrumentId.value = kindOfInstrument(page.instrumentId) as InstrumentId;
     if (left.length > 0) lessons.value = left.length;
     knownTyped.value = known.notes.map(noteWords).join(' ');
   }

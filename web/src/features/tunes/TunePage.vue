@@ -161,7 +161,7 @@ const pieceMarks = computed((): readonly ScoreMark[] => {
   const piece = chunks.chosen.value;
   if (piece === null || info.value === null) return [];
   const { from, to } = piece;
-  return [{ kind: 'bracket', from: barId(from.barIndex), to: barId(to.barIndex) }];
+  return [{ kind: 'bracket', from: barId(from.barIndex), to: barId(to.barIndex), own: true }];
 });
 
 const indexOfBar = (id: string): number => info.value?.playback.bars.find((bar) => bar.id === id)?.index ?? 0;

@@ -82,13 +82,14 @@ export function marksOf(
           .map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
       : []),
     ...(on.includes('figures')
-      ? figures.flatMap(({ letter, kind, places }) =>
+      ? figures.flatMap(({ letter, kind, places }, index) =>
           places.map(({ from, to }): ScoreMark => ({
             kind: 'figure',
             from: noteIdAt(from),
             to: noteIdAt(to),
             letter,
             look: FIGURE_LOOK[kind],
+            depth: figures.slice(index + 1).filter((other) => other.kind === kind).length,
           })),
         )
       : []),

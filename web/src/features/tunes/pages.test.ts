@@ -1,4 +1,5 @@
 import { instrument } from '@escalier/core/instruments';
+import { USUAL_TEACHING } from '@escalier/core/practice';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
@@ -17,6 +18,7 @@ const GOOSE = 'B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]';
 const worker = vi.hoisted(() => ({
   read: vi.fn(),
   waysIn: vi.fn(() => Promise.resolve([])),
+  breathsAt: vi.fn(() => Promise.resolve([])),
   check: vi.fn(),
   readLibrary: vi.fn(),
 }));
@@ -35,7 +37,8 @@ vi.mock('../../sound/index.ts', async () => {
   const { ref: box } = await import('vue');
   const silent = { now: box(null), error: box(null), playing: box(null), perMinute: box(80), loopBars: box(null) };
   const voices = { melody: box(true), click: box(true), drone: box(false), countIn: box(true), voices: () => ({}) };
-  const player = { ...silent, ...voices, start: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
+  const acts = { start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
+  const player = { ...silent, ...voices, ...acts, turn: box(null) };
   return { usePlayer: () => player };
 });
 
@@ -101,7 +104,10 @@ describe('the library', () => {
 });
 
 describe('the page of a tune', () => {
-  const style = { naming: 'fixed-do', counting: 'ta', lengthWords: 'british', ladder: ['say', 'clap'] };
+  const style = {
+    ...{ naming: 'fixed-do', counting: 'ta', lengthWords: 'british', ladder: ['say', 'clap'] },
+    teaching: USUAL_TEACHING,
+  };
   const schoolClass = { id: 'c', name: '4 Plover', grade: '', instrumentId: 'soprano-recorder-baroque', style };
   const page = {
     schoolClass,
@@ -112,6 +118,8 @@ describe('the page of a tune', () => {
     breathSeconds: 6,
     breaths: null,
     breathsVersion: 0,
+    bookPage: '',
+    troubles: [{ bar: 3, barIndex: 2, pupils: 5, of: 9, remarks: [] }],
   };
   const answers = {
     'GET /api/classes/c/tunes/goose': () => page,
@@ -130,11 +138,34 @@ describe('the page of a tune', () => {
   it('begins with the names and the counting of the class, and reads the tune for what it knows', async () => {
     const { wrapper } = await opened();
     expect(wrapper.get('h1').text()).toBe('Goose Walk');
-    expect((wrapper.get('select[aria-label=Counting]').element as HTMLSelectElement).value).toBe('ta');
-    const naming = wrapper.get('[aria-label="Under the notes"]').get('input:checked');
-    expect((naming.element as HTMLInputElement).value).toBe('fixed-do');
+    await button(wrapper, 'Under the notes').trigger('click');
+    const valueOf = (label: string) =>
+      (wrapper.get(`select[aria-label="${label}"]`).element as HTMLSelectElement).value;
+    expect([valueOf('Row 1'), valueOf('Row 2'), valueOf('Counting')]).toEqual(['fixed-do', 'counting', 'ta']);
     expect(worker.read.mock.calls[0]![1]).toMatchObject({ notes: new Set(['G4', 'A4', 'B4']) });
     expect(wrapper.findAll('[aria-label="Fingerings of this tune"] > *')).toHaveLength(4);
+  });
+
+  it('teaches piece by piece, with one key for the next, each at its tempo', async () => {
+    const { wrapper } = await opened();
+    const { usePlayer: player } = await import('../../sound/index.ts');
+    const { playTurns } = (player as unknown as () => { playTurns: ReturnType<typeof vi.fn> })();
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
+    await nextTick();
+    expect(wrapper.text()).toContain('You play, the class answers, twice at 42. New.');
+    const turns = playTurns.mock.calls.at(-1)![0] as { who: string; from: string; to: string; perMinute: number }[];
+    expect(turns.map(({ who }) => who)).toEqual(['teacher', 'class', 'teacher', 'class']);
+    expect(turns[0]).toMatchObject({ from: 'n0-0-0', to: 'n0-0-2', perMinute: 42 });
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
+    await nextTick();
+    expect(wrapper.text()).toContain('All together, twice at 52. Join the pieces.');
+  });
+
+  it('puts where the class stopped before what was foreseen', async () => {
+    const { wrapper } = await opened();
+    const spots = wrapper.findAll('h2').map((each) => each.text());
+    expect(spots.indexOf('They stop at bar 3')).toBeLessThan(spots.indexOf('They may stumble at bar 7'));
+    expect(wrapper.text()).toContain('5 of 9 stopped here.');
   });
 
   it('says that the tune could not be read', async () => {
@@ -194,7 +225,8 @@ describe('the transport', () => {
       switchVoice: vi.fn(),
       loop: vi.fn(),
     });
-    const { wrapper } = mountInApp(TransportBar, { info, player: player as unknown as ReturnType<typeof usePlayer> });
+    const props = { info, player: player as unknown as ReturnType<typeof usePlayer>, challenge: false };
+    const { wrapper } = mountInApp(TransportBar, props);
     return { wrapper, player, info };
   }
 

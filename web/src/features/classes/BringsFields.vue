@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { elementWords, signWords } from '@escalier/core/words';
+import type { ClassSettings, TuneDto } from '@escalier/server/api';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { api, ApiError, ask } from '../../api.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import SelectField from '../../ui/SelectField.vue';
+import TextField from '../../ui/TextField.vue';
+import { notesTyped } from '../../ui/typed-notes.ts';
+
+/** What a class knows before its unit: new things, echo patterns, library and stairs leave it out. */
+type Brings = ClassSettings['brings'];
+const props = defineProps<{
+  /** Classes from which it can be taken over. */
+  others: readonly { readonly id: string; readonly name: string }[];
+  lengthWords: ClassSettings['style']['lengthWords'];
+}>();
+const brings = defineModel<Brings>({ required: true });
+
+const ELEMENTS = [
+  'note quarter',
+  'note half',
+  'note eighth',
+  'note whole',
+  'note dotted-half',
+  'note dotted-quarter',
+  'rest quarter',
+  'rest half',
+  'tie',
+];
+const SIGNS = [
+  'metre 4/4',
+  'metre 3/4',
+  'metre 2/4',
+  'metre 6/8',
+  'repeat',
+  'slur',
+  'staccato',
+  'breath',
+  'key 1',
+  'key 2',
+  'key -1',
+];
+const elementOptions = computed(() =>
+  [...new Set([...ELEMENTS, ...brings.value.elements])].map((value) => ({
+    value,
+    text: elementWords(value, props.lengthWords),
+  })),
+);
+const signOptions = computed(() =>
+  [...new Set([...SIGNS, ...brings.value.signs])].map((value) => ({ value, text: signWords(value) })),
+);
+
+function set(more: Partial<Brings>): void {
+  brings.value = { ...brings.value, ...more };
+}
+
+const typed = ref(brings.value.notes.map(noteWords).join(' '));
+const wrong = computed(() => notesTyped(typed.value).wrong);
+watch(typed, (text) => {
+  const { notes, wrong: bad } = notesTyped(text);
+  if (bad === null) set({ notes });
+});
+
+const tunes = shallowRef<readonly TuneDto[]>([]);
+onMounted(async () => {
+  try {
+    tunes.value = await ask(api.tunes.$get());
+  } catch (problem) {
+    if (!(problem instanceof ApiError)) throw problem;
+  }
+});
+const titleOf = (id: string): string => tunes.value.find((tune) => tune.id === id)?.title ?? '';
+const tuneOptions = computed(() => [
+  { value: '', text: 'Add a tune they can play' },
+  ...tunes.value
+    .filter(({ id, archived }) => !archived && !brings.value.tuneIds.includes(id))
+    .map(({ id, title }) => ({ value: id, text: title })),
+]);
+
+const takenFrom = ref('');
+const error = ref<string | null>(null);
+const otherOptions = computed(() => [
+  { value: '', text: 'Choose a class' },
+  ...props.others.map(({ id, name }) => ({ value: id, text: name })),
+]);
+
+/** What the other class knows by now, beside what is here already. */
+async function takeOver(): Promise<void> {
+  error.value = null;
+  try {
+    const { known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: takenFrom.value } }));
+    const joined = (a: readonly string[], b: readonly string[]): string[] => [...new Set([...a, ...b])];
+    set({
+      notes: joined(brings.value.notes, known.notes),
+      elements: joined(brings.value.elements, known.elements),
+      signs: joined(brings.value.signs, known.signs),
+      moves: joined(brings.value.moves, known.moves),
+    });
+    typed.value = brings.value.notes.map(noteWords).join(' ');
+  } catch (problem) {
+    if (!(problem instanceof ApiError)) throw problem;
+    error.value = problem.message;
+  }
+}
+</script>
+
+<template>
+  <BAccordionItem title="What the class knows already">
+    <div class="stack">
+      <p class="soft">
+        From last year, from singing, from another instrument: what stands here is never called new for this class.
+      </p>
+      <div v-if="others.length > 0" class="d-flex gap-2 align-items-center flex-wrap">
+        <SelectField v-model="takenFrom" label="Take over from" :options="otherOptions" />
+        <BButton :disabled="takenFrom === ''" @click="takeOver">Take over</BButton>
+      </div>
+      <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
+      <TextField
+        v-model="typed"
+        label="Notes"
+        hint="Such as G A B C′ D′, with an apostrophe for the upper octave."
+        :error="wrong === null ? undefined : `“${wrong}” is no note.`"
+      />
+      <BFormGroup label="Rhythm">
+        <BFormCheckboxGroup
+          :model-value="[...brings.elements]"
+          :options="elementOptions"
+          aria-label="Rhythm that the class knows"
+          @update:model-value="set({ elements: $event as string[] })"
+        />
+      </BFormGroup>
+      <BFormGroup label="Signs">
+        <BFormCheckboxGroup
+          :model-value="[...brings.signs]"
+          :options="signOptions"
+          aria-label="Signs that the class knows"
+          @update:model-value="set({ signs: $event as string[] })"
+        />
+      </BFormGroup>
+      <BFormGroup label="Tunes">
+        <BFormSelect
+          :model-value="''"
+          :options="tuneOptions"
+          aria-label="Add a tune they can play"
+          @update:model-value="$event !== '' && set({ tuneIds: [...brings.tuneIds, String($event)] })"
+        />
+        <ul class="plain">
+          <li v-for="id in brings.tuneIds" :key="id" class="d-flex gap-2 align-items-center">
+            <span class="grow">{{ titleOf(id) }}</span>
+            <BButton
+              size="sm"
+              :aria-label="`Take away ${titleOf(id)}`"
+              @click="set({ tuneIds: brings.tuneIds.filter((each) => each !== id) })"
+              >×</BButton
+            >
+          </li>
+        </ul>
+      </BFormGroup>
+    </div>
+  </BAccordionItem>
+</template>
