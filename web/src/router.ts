@@ -27,6 +27,7 @@ function text(route: RouteLocationNormalized, name: string): string {
 }
 
 const PLAY_KEYS = [['Space', 'Play and stop']] as const;
+const TUNE_KEYS = [...PLAY_KEYS, ['N', 'The next piece, from the first']] as const;
 const HEARING_KEYS = [
   ['1', 'Passed'],
   ['2', 'Nearly'],
@@ -155,7 +156,7 @@ function classRoutes(): RouteRecordRaw[] {
       name: 'step',
       component: () => import('./features/tunes/TunePage.vue'),
       props: (route) => ({ classId: text(route, 'classId'), position: Number(text(route, 'position')) }),
-      meta: { title: 'Step', keys: PLAY_KEYS },
+      meta: { title: 'Step', keys: TUNE_KEYS },
     },
     {
       path: '/classes/:classId/notes/:note?',
@@ -191,7 +192,7 @@ function tuneRoutes(): RouteRecordRaw[] {
         tuneId: text(route, 'tuneId'),
         classId: typeof route.query.class === 'string' ? route.query.class : null,
       }),
-      meta: { title: 'Tune', keys: PLAY_KEYS },
+      meta: { title: 'Tune', keys: TUNE_KEYS },
     },
     {
       path: '/tunes/:tuneId/edit',

@@ -4,6 +4,18 @@ export { writeAbc } from './abc/write-abc.ts';
 export { writeCsv, type CsvTable } from './csv.ts';
 export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 export { readTuneFile, writeTuneFile } from './files.ts';
+export {
+  chordAt,
+  EMPTY_ENTRY,
+  ENTRY_KEYS,
+  entryOf,
+  lastTyped,
+  tuneOfEntry,
+  typeKey,
+  type Entry,
+  type EntryEvent,
+  type EntryPlace,
+} from './entry.ts';
 export { barId, eventId } from './ids.ts';
 export type { MidiOptions } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';

@@ -38,7 +38,7 @@ export function echoSheet(patterns: readonly EchoPattern[], title: string, barsO
   return shortTune({ title, metre: ECHO_METRE, bars: patterns.map((each) => each.events), barsOnLine });
 }
 
-/** Who plays when: each pattern twice as an echo, or once read by the class alone. */
+/** Who plays when: each pattern so often as an echo, or once read by the class alone. */
 export interface EchoTurn {
   readonly pattern: number;
   readonly who: 'teacher' | 'class';
@@ -46,12 +46,17 @@ export interface EchoTurn {
   readonly reading: boolean;
 }
 
-const ECHO_ROUNDS = 2;
+export const ECHO_ROUNDS = 2;
 
-export function echoTurns(patterns: readonly number[], reading: boolean): readonly EchoTurn[] {
+/** @param rounds how often each pattern is played and answered. */
+export function echoTurns(
+  patterns: readonly number[],
+  reading: boolean,
+  rounds: number = ECHO_ROUNDS,
+): readonly EchoTurn[] {
   if (reading) return patterns.map((pattern) => ({ pattern, who: 'class', reading }));
   return patterns.flatMap((pattern) =>
-    Array.from({ length: ECHO_ROUNDS }).flatMap((): EchoTurn[] => [
+    Array.from({ length: rounds }).flatMap((): EchoTurn[] => [
       { pattern, who: 'teacher', reading },
       { pattern, who: 'class', reading },
     ]),

@@ -41,6 +41,7 @@ export {
   postureChecks,
   REST_PLACES,
   USUAL_POSTURE,
+  type Holding,
   type MouthRule,
   type Posture,
   type RestPlace,

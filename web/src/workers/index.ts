@@ -105,6 +105,8 @@ const door = {
     return 'error' in answer ? { ok: false, notices: answer.error } : (answer as Answer<'check'>);
   },
   waysIn: (...args: Args<'waysIn'>) => ask('waysIn', args).catch((): Answer<'waysIn'> => []),
+  writeEntry: (...args: Args<'writeEntry'>) => orFailure(ask('writeEntry', args)),
+  entryFrom: (...args: Args<'entryFrom'>) => ask('entryFrom', args).catch((): Answer<'entryFrom'> => null),
   breathsAt: (...args: Args<'breathsAt'>) => ask('breathsAt', args).catch((): Answer<'breathsAt'> => []),
   echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),
   readLibrary: (...args: Args<'readLibrary'>) => ask('readLibrary', args, LIBRARY_MS),

@@ -1,10 +1,14 @@
 import {
+  entryOf,
   eventId,
   readAbc,
+  tuneOfEntry,
   readTuneFile,
   writeAbc,
   writeMusicXml,
   writeTuneFile,
+  type Entry,
+  type EntryPlace,
   type FileEnding,
   type FormatProblem,
   type Notice,
@@ -261,6 +265,19 @@ function importFile(bytes: Uint8Array, take: readonly number[] | null, which: nu
   return success({ abc: writeAbc(tune), title: tune.title, leftOut, parts, tunes });
 }
 
+/** What was typed as ABC, with the place of each note on its sheet. */
+function writeEntry(entry: Entry): Result<{ readonly abc: string; readonly places: readonly EntryPlace[] }, Problems> {
+  const made = tuneOfEntry(entry);
+  if (!made.ok) return failure(made.error.map(({ bar, message }) => ({ bar, message })));
+  return success({ abc: writeAbc(made.value.tune), places: made.value.places });
+}
+
+/** A text as it could be typed; null where it has more than that. */
+function entryFrom(abc: string): Entry | null {
+  const result = readAbc(abc);
+  return result.ok ? entryOf(result.value.tune) : null;
+}
+
 /** What is wrong or left out in an ABC text, for the editor. */
 function check(abc: string): { readonly ok: boolean; readonly notices: readonly Notice[] } {
   const result = readAbc(abc);
@@ -304,6 +321,8 @@ const door = {
   echoSet,
   waysIn,
   breathsAt,
+  writeEntry,
+  entryFrom,
 };
 export type TuneWorker = typeof door;
 expose(door);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { COVER_TEST, LOCAL_RULES, postureChecks, type Posture } from '@escalier/core/practice';
+import { COVER_TEST, LOCAL_RULES, postureChecks, type Holding, type Posture } from '@escalier/core/practice';
 import type { SchoolCaution } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { CautionEditor } from '../schools/index.ts';
@@ -11,13 +11,16 @@ import type { PipeView } from './pipe-shape.ts';
 const props = defineProps<{
   lesson: NoteLesson;
   posture: Posture;
+  holding: Holding;
+  /** What to bring; empty for nothing. */
+  bring: string;
   view: PipeView;
   cautions: readonly SchoolCaution[];
   big: boolean;
   saveCautions: (cautions: readonly SchoolCaution[]) => Promise<void>;
 }>();
 
-const checks = computed(() => postureChecks(props.lesson.on.family, props.posture));
+const checks = computed(() => postureChecks(props.lesson.on.family, props.posture, props.holding));
 const shown = computed(() => props.cautions.filter((each) => each.shown && each.places.includes('lesson')));
 /** The lowest note has all fingers on. */
 const allClosed = computed(() => props.lesson.on.fingerings[0]!);
@@ -42,6 +45,7 @@ const editing = ref(false);
         <li v-for="check in checks" :key="check">{{ check }}</li>
       </ol>
       <p class="test">{{ COVER_TEST }}</p>
+      <p v-if="bring !== ''">Bring: {{ bring }}</p>
     </section>
     <section class="card-paper cautions" aria-labelledby="cautions">
       <h2 id="cautions">Take care</h2>

@@ -1,12 +1,20 @@
 <script setup lang="ts">
 import type { Naming } from '@escalier/core/instruments';
-import { ECHO_GRADES, echoTurns, type EchoGrade } from '@escalier/core/practice';
-import { trapWords } from '@escalier/core/words';
+import type { LengthWords } from '@escalier/core/music';
+import {
+  ECHO_GRADES,
+  ECHO_SIGHT_CHOICES,
+  echoTurns,
+  type EchoGrade,
+  type EchoSight,
+  type Teaching,
+} from '@escalier/core/practice';
+import { elementWords, trapWords } from '@escalier/core/words';
 import IconPin from '~icons/bi/pin';
 import IconPinned from '~icons/bi/pin-fill';
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
-import { computed, ref, toRef } from 'vue';
+import { computed, ref, toRef, watch } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
@@ -16,8 +24,30 @@ import type { NoteLesson } from './lesson.ts';
 import { useEcho } from './use-echo.ts';
 
 /** The teacher plays four beats, the class answers; then the class reads the same alone. */
-const props = defineProps<{ lesson: NoteLesson; naming: Naming; big: boolean }>();
-const echo = useEcho(toRef(props, 'lesson'));
+const props = defineProps<{
+  lesson: NoteLesson;
+  naming: Naming;
+  lengthWords: LengthWords;
+  /** The class's usual way: how often, and what is on the screen. */
+  usual: Teaching['echo'];
+  big: boolean;
+}>();
+const values = ref<string[]>([]);
+watch(
+  () => props.lesson,
+  ({ elements }) => (values.value = elements.filter((id) => /^note [a-z-]+$/.test(id) || id.startsWith('rest'))),
+  { immediate: true },
+);
+const valueOptions = computed(() =>
+  props.lesson.elements
+    .filter((id) => /^(note|rest) [a-z-]+$/.test(id))
+    .map((value) => ({ value, text: elementWords(value, props.lengthWords) })),
+);
+const rounds = ref(props.usual.turns);
+const sight = ref<EchoSight>(props.usual.sight);
+const ROUNDS = [1, 2, 3].map((value) => ({ value, text: `${value}×` }));
+const SIGHTS = ECHO_SIGHT_CHOICES.map(({ value, label }) => ({ value, text: label }));
+const echo = useEcho(toRef(props, 'lesson'), values, rounds);
 const { grade, tempo } = echo;
 
 const GRADE_WORDS: Readonly<Record<EchoGrade, string>> = {
@@ -28,8 +58,17 @@ const GRADE_WORDS: Readonly<Record<EchoGrade, string>> = {
   elsewhere: 'Starts elsewhere',
 };
 const grades = computed(() => ECHO_GRADES.map((value) => ({ value, text: GRADE_WORDS[value] })));
-/** On the projector the notes are hidden while it goes by ear. */
-const notesShown = computed(() => !props.big || echo.run.value?.reading === true);
+/** By ear the notes stay hidden while it is played; read alone they are always there. */
+function isSeen(place: string): boolean {
+  if (sight.value === 'shown' || echo.run.value?.reading === true) return true;
+  if (sight.value === 'hidden') return !props.big && echo.playing.value === null;
+  // After the answer: those that are over, and all of them when it is quiet.
+  const order = echo.run.value?.patterns.map((pattern) => pattern.place) ?? [];
+  const now = echo.now.value?.place ?? null;
+  return echo.playing.value === null
+    ? echo.run.value !== null || !props.big
+    : order.indexOf(place) < order.indexOf(now ?? '');
+}
 const saving = ref(false);
 
 function toggle(): void {
@@ -45,7 +84,12 @@ async function saveSound(): Promise<void> {
   try {
     const shown = echo.shown.value;
     const { on, label } = props.lesson;
-    const schedule = echoSchedule(shown, echoTurns([...shown.keys()], false), tempo.value, on.soundsAbove);
+    const schedule = echoSchedule(
+      shown,
+      echoTurns([...shown.keys()], false, rounds.value),
+      tempo.value,
+      on.soundsAbove,
+    );
     const { samples, rate } = await render(schedule, { family: on.family, melody: true, click: true, drone: false });
     saveFile(`Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`, 'audio/wav', encodeWav(samples, rate));
   } finally {
@@ -61,7 +105,7 @@ async function saveSound(): Promise<void> {
       <BButton variant="primary" :disabled="echo.shown.value.length === 0" @click="toggle">
         <IconStop v-if="echo.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
-        {{ echo.playing.value === null ? 'Echo, each twice' : 'Stop' }}
+        {{ echo.playing.value === null ? 'Echo' : 'Stop' }}
       </BButton>
       <BButton :disabled="echo.shown.value.length === 0" @click="echo.play(echo.shown.value, true)">Read alone</BButton>
       <BFormRadioGroup v-model="grade" buttons :options="grades" aria-label="How far" />
@@ -70,9 +114,14 @@ async function saveSound(): Promise<void> {
         <output>{{ tempo }}</output>
         <BButton aria-label="Faster" @click="echo.faster">+</BButton>
       </div>
+      <BFormRadioGroup v-model="rounds" buttons :options="ROUNDS" aria-label="Each pattern" />
+      <BFormSelect v-model="sight" class="auto" :options="SIGHTS" aria-label="On the screen" />
       <BButton v-if="!big" @click="echo.shuffle">Shuffle</BButton>
       <BButton v-if="!big" :disabled="saving" @click="saveSound">Save as sound</BButton>
     </div>
+    <BFormGroup v-if="!big && valueOptions.length > 1" label="Values">
+      <BFormCheckboxGroup v-model="values" :options="valueOptions" aria-label="Values in the patterns" />
+    </BFormGroup>
     <BAlert v-if="echo.error.value !== null" variant="danger" :model-value="true">{{ echo.error.value }}</BAlert>
     <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
     <p v-else-if="echo.whyMissing.value !== null" class="card-paper">
@@ -98,7 +147,7 @@ async function saveSound(): Promise<void> {
           </template>
         </div>
         <ScoreSheet
-          v-if="notesShown"
+          v-if="isSeen(pattern.place)"
           :abc="pattern.abc"
           :title="`pattern ${index + 1}`"
           :instrument-id="lesson.on.id"
@@ -114,8 +163,8 @@ async function saveSound(): Promise<void> {
       </li>
     </ul>
     <p v-if="!big" class="soft">
-      Each pattern is played and answered twice without a gap; then the class reads it alone. Pinned patterns stay when
-      you shuffle.
+      Each pattern is played and answered without a gap; then the class reads it alone. Pinned patterns stay when you
+      shuffle. Ask: what was good? And, playing one again with a note changed: guess what changed.
     </p>
   </div>
 </template>

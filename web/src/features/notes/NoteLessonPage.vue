@@ -3,7 +3,7 @@ import { pitchName } from '@escalier/core/music';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, ref, toRef } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { isTyping } from '../../ui/keys.ts';
+import { isForPage } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { ClassHead } from '../classes/index.ts';
@@ -11,6 +11,7 @@ import BeforeStage from './BeforeStage.vue';
 import EchoStage from './EchoStage.vue';
 import FingerStage from './FingerStage.vue';
 import MovesStage from './MovesStage.vue';
+import OwnNoteLine from './OwnNoteLine.vue';
 import StaffStage from './StaffStage.vue';
 import StageStairs from './StageStairs.vue';
 import type { PipeView } from './pipe-shape.ts';
@@ -21,7 +22,10 @@ import { useNoteLesson } from './use-note-lesson.ts';
 const props = defineProps<{ classId: string; note: string | null }>();
 const route = useRoute();
 const router = useRouter();
-const { notes, lesson, error, load, saveCautions } = useNoteLesson(toRef(props, 'classId'), toRef(props, 'note'));
+const { notes, lesson, error, load, saveCautions, saveOwn } = useNoteLesson(
+  toRef(props, 'classId'),
+  toRef(props, 'note'),
+);
 
 const view = ref<PipeView>('pupil');
 const big = computed(() => route.query.big !== undefined);
@@ -30,6 +34,14 @@ const stage = computed({
   set: (part) => void router.replace({ query: { ...route.query, part } }),
 });
 const style = computed(() => notes.value?.schoolClass.style ?? null);
+
+/** What a note waits for that stands above the step on which the class is. */
+const waits = computed(() => {
+  const position = lesson.value?.place?.position;
+  const now = notes.value?.classStep;
+  if (position === undefined || now === undefined || position <= now) return null;
+  return `For step ${position}: by its own rule the class is on step ${now}, so this note can wait.`;
+});
 
 const noteOptions = computed(() =>
   (notes.value?.notes ?? []).map(({ note: name, position }) => ({
@@ -49,8 +61,8 @@ function go(by: number): void {
 }
 
 onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2', '3', '4', '5'], (event) => {
-  if (isTyping(event) || event.target instanceof HTMLInputElement || event.ctrlKey || event.metaKey || event.altKey)
-    return;
+  if (!isForPage(event)) return;
+  event.preventDefault();
   const number = STAGES[Number(event.key) - 1];
   if (number !== undefined) stage.value = number.id;
   else if (event.key === 'b' || event.key === 'B') switchBig();
@@ -102,12 +114,22 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
       </BButton>
     </header>
+    <p v-if="waits !== null" class="mb-0 soft">{{ waits }}</p>
+    <OwnNoteLine
+      v-if="lesson.place !== null"
+      :own="lesson.own"
+      :book="style?.teaching.book ?? ''"
+      :big="big"
+      :save="(own) => saveOwn(pitchName(lesson!.note), own)"
+    />
     <StageStairs v-model="stage" />
     <div class="content">
       <BeforeStage
         v-if="stage === 'before' && style !== null"
         :lesson="lesson"
         :posture="style.posture"
+        :holding="style.teaching"
+        :bring="style.teaching.bring"
         :view="view"
         :cautions="notes.cautions"
         :big="big"
@@ -115,7 +137,14 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
       />
       <FingerStage v-else-if="stage === 'fingers'" v-model:view="view" :lesson="lesson" :big="big" />
       <StaffStage v-else-if="stage === 'staff' && style !== null" :lesson="lesson" :naming="style.naming" :big="big" />
-      <EchoStage v-else-if="stage === 'echo' && style !== null" :lesson="lesson" :naming="style.naming" :big="big" />
+      <EchoStage
+        v-else-if="stage === 'echo' && style !== null"
+        :lesson="lesson"
+        :naming="style.naming"
+        :length-words="style.lengthWords"
+        :usual="style.teaching.echo"
+        :big="big"
+      />
       <MovesStage
         v-else-if="stage === 'moves' && style !== null"
         :lesson="lesson"
@@ -129,22 +158,22 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
 
 <style scoped lang="scss">
 .lesson {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  grid-template-rows: auto auto auto minmax(0, 1fr);
+  display: flex;
+  flex-direction: column;
   gap: 12px;
   min-height: 100vh;
   padding: 14px 24px;
 }
 
 .lesson.big {
-  grid-template-rows: auto auto minmax(0, 1fr);
   padding: 10px 20px;
   font-size: var(--text);
 }
 
 .content {
   display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr);
   min-height: 0;
 }
 

@@ -159,6 +159,8 @@ describe('Before', () => {
     mountInApp(BeforeStage, {
       lesson,
       posture,
+      holding: USUAL_TEACHING,
+      bring: '',
       view: 'pupil',
       cautions: classNotes().cautions,
       big: false,

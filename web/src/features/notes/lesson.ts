@@ -2,7 +2,9 @@ import { findInstrument, nameNote, primaryFingering, type Instrument } from '@es
 import { byHeight, parsePitch, pitch, pitchName, samePitch, staffStep, type Pitch } from '@escalier/core/music';
 import { bridgeTo, movesAround, plainestKey, type Bridge, type MovePair } from '@escalier/core/practice';
 import { staffPlace } from '@escalier/core/words';
-import type { ClassNotes } from '@escalier/server/api';
+import type { ClassNotes, NoteOnStairs } from '@escalier/server/api';
+
+type OwnNote = NonNullable<NoteOnStairs['own']>;
 
 /** All that is worked out for introducing one note to one class. */
 export interface NoteLesson {
@@ -15,6 +17,8 @@ export interface NoteLesson {
   /** What the class has, from low to high, without the note. */
   readonly known: readonly Pitch[];
   readonly elements: readonly string[];
+  /** What the class's teacher says about it; null for nothing yet. */
+  readonly own: OwnNote | null;
   /** From the nearest known note; null for the very first. */
   readonly bridge: Bridge | null;
   /** There and back with each known note, easiest first. */
@@ -25,6 +29,9 @@ export interface NoteLesson {
   readonly comparison: string;
   name(p: Pitch): string;
 }
+
+/** The very first note is echoed with these from the start. */
+const FIRST_VALUES = ['note quarter', 'note eighth', 'note half'];
 
 /** Null when the note is no note of the class's instrument. */
 export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
@@ -50,7 +57,8 @@ export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
     label: name(note),
     place: onStairs === null ? null : { position: onStairs.position, title: onStairs.title },
     known,
-    elements,
+    elements: known.length === 0 ? [...new Set([...elements, ...FIRST_VALUES])] : elements,
+    own: onStairs?.own ?? null,
     bridge: bridgeTo(on, note, known),
     pairs: movesAround(on, note, known),
     staffPlace: staffPlace(staffStep(note)),

@@ -18,7 +18,7 @@ export interface PlacedEcho extends WrittenEcho {
 }
 
 /** The patterns of a lesson: made in the worker, and made anew around those that are pinned. */
-function useEchoSet(lesson: Ref<NoteLesson>) {
+function useEchoSet(lesson: Ref<NoteLesson>, values: Ref<readonly string[]>) {
   const set = shallowRef<WrittenEchoSet | null>(null);
   const pinned = shallowRef<ReadonlyMap<string, WrittenEcho>>(new Map());
   const seed = ref(1);
@@ -26,12 +26,12 @@ function useEchoSet(lesson: Ref<NoteLesson>) {
 
   async function make(): Promise<void> {
     const mine = ++asked;
-    const { on, note, elements } = lesson.value;
+    const { on, note } = lesson.value;
     const made = await tuneWorker().echoSet({
       instrumentId: on.id,
       notes: echoNotes(lesson.value),
       newNote: pitchName(note),
-      elements: [...elements],
+      elements: [...values.value],
       perGrade: DEFAULT_PER_GRADE,
       seed: seed.value,
       pinned: [...pinned.value],
@@ -63,7 +63,7 @@ function useEchoSet(lesson: Ref<NoteLesson>) {
   }
 
   watch(
-    lesson,
+    [lesson, values],
     () => {
       pinned.value = new Map();
       void make();
@@ -75,7 +75,7 @@ function useEchoSet(lesson: Ref<NoteLesson>) {
 }
 
 /** Patterns played turn by turn, the class after the teacher, at a tempo that can be changed while they sound. */
-function useEchoPlay(lesson: Ref<NoteLesson>) {
+function useEchoPlay(lesson: Ref<NoteLesson>, rounds: Ref<number>) {
   const sound = useSound();
   const tempo = ref(FIRST_TEMPO);
   /** Patterns that sound now, and how. */
@@ -83,7 +83,7 @@ function useEchoPlay(lesson: Ref<NoteLesson>) {
 
   function play(chosen: readonly PlacedEcho[], reading: boolean): void {
     run.value = { patterns: chosen, reading };
-    const turns = echoTurns([...chosen.keys()], reading);
+    const turns = echoTurns([...chosen.keys()], reading, rounds.value);
     const { on } = lesson.value;
     const schedule = echoSchedule(chosen, turns, tempo.value, on.soundsAbove);
     void sound.start(schedule, { family: on.family, melody: true, click: true, drone: false });
@@ -94,7 +94,7 @@ function useEchoPlay(lesson: Ref<NoteLesson>) {
     if (id === null || run.value === null) return null;
     const { turn, beat } = beatOf(id);
     const { patterns: chosen, reading } = run.value;
-    const played = turn < 0 ? null : echoTurns([...chosen.keys()], reading)[turn];
+    const played = turn < 0 ? null : echoTurns([...chosen.keys()], reading, rounds.value)[turn];
     const who = reading ? ('read' as const) : (played?.who ?? null);
     return { beat, whose: turn < 0 ? ('count' as const) : who, place: chosen[played?.pattern ?? 0]?.place ?? null };
   });
@@ -117,10 +117,14 @@ function useEchoPlay(lesson: Ref<NoteLesson>) {
   };
 }
 
-/** The echo patterns of a lesson, a grade at a time, and playing them. */
-export function useEcho(lesson: Ref<NoteLesson>) {
-  const { shuffle, ...made } = useEchoSet(lesson);
-  const playing = useEchoPlay(lesson);
+/**
+ * The echo patterns of a lesson, a grade at a time, and playing them.
+ * @param values rhythm elements that the patterns may have.
+ * @param rounds how often each is played and answered.
+ */
+export function useEcho(lesson: Ref<NoteLesson>, values: Ref<readonly string[]>, rounds: Ref<number>) {
+  const { shuffle, ...made } = useEchoSet(lesson, values);
+  const playing = useEchoPlay(lesson, rounds);
   const grade = ref<EchoGrade>('one-note');
   const shown = computed(() => made.patterns.value.filter((each) => each.grade === grade.value));
   const whyMissing = computed(() => {

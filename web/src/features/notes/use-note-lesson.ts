@@ -1,8 +1,10 @@
-import type { ClassNotes } from '@escalier/server/api';
+import type { ClassNotes, NoteOnStairs } from '@escalier/server/api';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { lessonOf, type NoteLesson } from './lesson.ts';
+
+type OwnNote = NonNullable<NoteOnStairs['own']>;
 
 /** The notes of a class from the server, and the lesson of one of them. */
 export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
@@ -25,6 +27,16 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
     if (notes.value !== null) notes.value = { ...notes.value, cautions: kept.cautions, cautionsVersion: kept.version };
   }
 
+  /** Keeps the teacher's own words about a note. */
+  async function saveOwn(name: string, own: OwnNote): Promise<void> {
+    const param = { id: classId.value, note: name };
+    const kept = await ask(api.notes[':id'][':note'].$put({ param, json: own }));
+    const loaded = notes.value;
+    if (loaded === null) return;
+    const all = loaded.notes.map((each) => (each.note === name ? { ...each, own: kept } : each));
+    notes.value = { ...loaded, notes: all };
+  }
+
   watch(classId, load, { immediate: true });
-  return { notes, lesson, error, load, saveCautions };
+  return { notes, lesson, error, load, saveCautions, saveOwn };
 }

@@ -142,6 +142,7 @@ describe('people', () => {
     expect(asked.find((each) => each.method === 'PUT')!.body).toEqual({
       name: 'Osier School',
       timeZone: 'Europe/London',
+      noteColours: null,
       version: 1,
     });
     expect(wrapper.get('header').text()).toContain('Osier School');

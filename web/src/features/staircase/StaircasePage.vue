@@ -21,7 +21,7 @@ import StepCard from './StepCard.vue';
 import StepRows from './StepRows.vue';
 import TuneShelf from './TuneShelf.vue';
 import { useEditor } from './use-editor.ts';
-import { useListen } from './use-listen.ts';
+import { useListen } from '../../sound/index.ts';
 import { saidIn } from './words.ts';
 
 /** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */

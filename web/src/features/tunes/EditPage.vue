@@ -10,22 +10,15 @@ import { tuneWorker } from '../../workers/index.ts';
 import { saveMerged } from '../../ui/merge.ts';
 import SelectField from '../../ui/SelectField.vue';
 import AbcEditor from './AbcEditor.vue';
+import EntryPad from './EntryPad.vue';
 import TuneDrop from './TuneDrop.vue';
+import { useEntry } from './use-entry.ts';
 
-/** Adds a tune by file, drop or paste, or changes one: text on the left, its engraving on the right; saved only when asked. */
+/** Adds a tune by keys, file, drop or paste, or changes one: typed note by note, or as text; saved only when asked. */
 const props = defineProps<{ tuneId: string | null }>();
 const router = useRouter();
 
-const START = `X:1
-T:A new tune
-C:
-L:1/4
-M:4/4
-Q:1/4=84
-K:G
-G A B2|A B G2|]
-`;
-const text = ref(START);
+const text = ref('');
 const soon = refDebounced(text, 250);
 const notices = shallowRef<readonly Notice[]>([]);
 const found = shallowRef<readonly Notice[]>([]);
@@ -42,11 +35,34 @@ const tunes = shallowRef<readonly string[]>([]);
 const which = ref(0);
 const title = computed(() => /^T:\s*(.*)$/m.exec(text.value)?.[1] ?? 'the tune');
 
+/** Note by note, or as ABC for whoever wants it. */
+const MODES = [
+  { value: 'keys', text: 'Note by note' },
+  { value: 'text', text: 'As text' },
+] as const;
+const mode = ref<'keys' | 'text'>('keys');
+const pad = useEntry((abc) => (text.value = abc));
+/** Whether what is there can be typed by keys. */
+const isEntry = ref(true);
+
+/** Shows a text in the editor that can hold all of it. */
+async function openText(abc: string): Promise<void> {
+  text.value = abc;
+  const found = await tuneWorker().entryFrom(abc);
+  isEntry.value = found !== null;
+  if (found === null) mode.value = 'text';
+  else pad.open(found);
+}
+
+watch(mode, async (now) => {
+  if (now === 'keys' && text.value !== '') await openText(text.value);
+});
+
 onMounted(async () => {
   if (props.tuneId === null) return;
   try {
     base.value = await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }));
-    text.value = base.value.abc;
+    await openText(base.value.abc);
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
     refused.value = { message: problem.message, sameAs: null };
@@ -59,6 +75,10 @@ watch(text, () => (refused.value = null));
 watch(
   soon,
   async (abc) => {
+    if (abc === '') {
+      [isOk.value, notices.value] = [false, []];
+      return;
+    }
     const checked = await tuneWorker().check(abc);
     if (abc !== soon.value) return;
     isOk.value = checked.ok;
@@ -95,7 +115,7 @@ async function read(file: Uint8Array, take: readonly number[] | null, tune = 0):
   which.value = tune;
   parts.value = result.value.parts;
   found.value = result.value.leftOut;
-  text.value = result.value.abc;
+  await openText(result.value.abc);
 }
 
 const partOptions = computed(() => [
@@ -145,7 +165,7 @@ async function submit(): Promise<void> {
       <BButton role="link" :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }"
         >Cancel</BButton
       >
-      <BButton variant="primary" :disabled="!isOk || busy" @click="submit">{{
+      <BButton variant="primary" :disabled="text === '' || (!isOk && soon === text) || busy" @click="submit">{{
         tuneId === null ? 'Add to the library' : 'Save'
       }}</BButton>
     </header>
@@ -155,13 +175,8 @@ async function submit(): Promise<void> {
         >Open it</RouterLink
       >
     </BAlert>
-    <div class="columns">
-      <section class="stack" aria-label="The text">
-        <TuneDrop
-          v-if="tuneId === null"
-          @file="read($event, null)"
-          @refuse="refused = { message: $event, sameAs: null }"
-        />
+    <div :class="mode === 'text' ? 'columns' : 'stack'">
+      <section class="stack" aria-label="The notes">
         <SelectField
           v-if="tunes.length > 1"
           :label="`Which of the ${tunes.length} tunes in the file`"
@@ -176,12 +191,26 @@ async function submit(): Promise<void> {
           :options="partOptions"
           @update:model-value="choosePart"
         />
-        <AbcEditor v-model="text" :notices="notices" :is-error="!isOk" />
+        <BFormRadioGroup v-model="mode" buttons :options="MODES" aria-label="How to write it" />
+        <p v-if="!isEntry" class="soft">
+          This tune has signs that only the text can hold, such as slurs, endings or two parts.
+        </p>
+        <EntryPad v-if="mode === 'keys'" :pad="pad" :abc="text" />
+        <AbcEditor v-else v-model="text" :notices="notices" :is-error="!isOk && text !== ''" />
+        <TuneDrop
+          v-if="tuneId === null"
+          @file="read($event, null)"
+          @refuse="refused = { message: $event, sameAs: null }"
+        />
       </section>
-      <section class="card-paper stack-close" aria-label="The preview">
-        <h2>{{ isOk ? 'This is how it reads' : 'This does not add up yet' }}</h2>
+      <section
+        v-if="mode === 'text' || notices.length + found.length > 0"
+        class="card-paper stack-close"
+        aria-label="The preview"
+      >
+        <h2>{{ isOk ? 'This is how it reads' : text === '' ? 'Nothing yet' : 'This does not add up yet' }}</h2>
         <BAlert
-          v-if="!isOk || found.length + notices.length > 0"
+          v-if="(!isOk && text !== '') || found.length + notices.length > 0"
           :variant="isOk ? 'warning' : 'danger'"
           :model-value="true"
           is-status
@@ -197,7 +226,7 @@ async function submit(): Promise<void> {
           </ul>
         </BAlert>
         <ScoreSheet
-          v-if="isOk"
+          v-if="isOk && mode === 'text'"
           :abc="soon"
           :title="title"
           instrument-id="soprano-recorder-baroque"

@@ -27,6 +27,7 @@ import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
+import TuneFor from './TuneFor.vue';
 import TransportBar from './TransportBar.vue';
 import TuneRemoval from './TuneRemoval.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
@@ -244,6 +245,7 @@ function label(use: NoteUse): string {
         </template>
         <template v-if="session.mayTeach">
           <BButton role="link" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }">Edit</BButton>
+          <TuneFor v-if="page.schoolClass === null" :tune-id="page.tuneId" :title="page.title" />
           <TuneRemoval v-if="page.step === null" :tune-id="page.tuneId" :title="page.title" @changed="load" />
         </template>
       </nav>

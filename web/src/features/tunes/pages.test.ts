@@ -1,3 +1,4 @@
+import { tuneOfEntry, writeAbc, type Entry } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
@@ -20,6 +21,8 @@ const worker = vi.hoisted(() => ({
   waysIn: vi.fn(() => Promise.resolve([])),
   breathsAt: vi.fn(() => Promise.resolve([])),
   check: vi.fn(),
+  entryFrom: vi.fn(() => Promise.resolve(null)),
+  writeEntry: vi.fn(),
   readLibrary: vi.fn(),
 }));
 vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => worker }));
@@ -39,7 +42,12 @@ vi.mock('../../sound/index.ts', async () => {
   const voices = { melody: box(true), click: box(true), drone: box(false), countIn: box(true), voices: () => ({}) };
   const acts = { start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
   const player = { ...silent, ...voices, ...acts, turn: box(null) };
-  return { usePlayer: () => player };
+  return {
+    usePlayer: () => player,
+    useListen: () => ({ listening: box(null), listen: vi.fn(), error: box(null) }),
+    useSound: () => ({ now: box(null), error: box(null), playing: box(null), start: vi.fn(), stop: vi.fn() }),
+    notesSchedule: vi.fn(),
+  };
 });
 
 afterEach(() => {
@@ -181,6 +189,7 @@ describe('the editor of a tune', () => {
     const asked = fakeServer({ 'POST /api/tunes': () => tune('new', GOOSE) });
     worker.check.mockResolvedValue({ ok: true, notices: [] });
     const { wrapper, push } = await openPage(EditPage, { tuneId: null });
+    await wrapper.get('input[value=text]').setValue(true);
     await wrapper.get('textarea').setValue(tune('Lark', GOOSE).abc);
     await vi.waitFor(() => expect(worker.check.mock.calls.at(-1)![0]).toContain('T:Lark'));
     await flushPromises();
@@ -193,6 +202,7 @@ describe('the editor of a tune', () => {
     fakeServer({ 'POST /api/tunes': () => new Refused(409, 'Your library already has this tune, as “Lark”.') });
     worker.check.mockResolvedValue({ ok: true, notices: [] });
     const { wrapper } = await openPage(EditPage, { tuneId: null });
+    await wrapper.get('input[value=text]').setValue(true);
     const looks = worker.check.mock.calls.length;
     await wrapper.get('textarea').setValue(tune('Other', GOOSE).abc);
     await button(wrapper, 'Add to the library').trigger('click');
@@ -206,8 +216,32 @@ describe('the editor of a tune', () => {
     fakeServer({});
     worker.check.mockResolvedValue({ ok: false, notices: [{ bar: 2, message: 'Bar 2 is too short: 3 of 4 beats.' }] });
     const { wrapper } = await openPage(EditPage, { tuneId: null });
+    await wrapper.get('input[value=text]').setValue(true);
+    await wrapper.get('textarea').setValue('X:1');
     await vi.waitFor(() => expect(wrapper.text()).toContain('Bar 2 is too short: 3 of 4 beats.'));
     expect(button(wrapper, 'Add to the library').attributes('disabled')).toBeDefined();
+  });
+});
+
+describe('the editor by keys', () => {
+  it('takes notes, lengths and the last one back, and saves what was typed', async () => {
+    const asked = fakeServer({ 'POST /api/tunes': () => tune('new', GOOSE) });
+    worker.check.mockResolvedValue({ ok: true, notices: [] });
+    worker.writeEntry.mockImplementation((entry: Entry) => {
+      const made = tuneOfEntry(entry);
+      if (!made.ok) throw new Error('no tune');
+      return Promise.resolve({ ok: true, value: { abc: writeAbc(made.value.tune), places: made.value.places } });
+    });
+    const { wrapper, push } = await openPage(EditPage, { tuneId: null });
+    const pad = wrapper.get('[role=application]');
+    for (const key of ['g', 'a', '2', 'b', 'c']) await pad.trigger('keydown', { key });
+    await pad.trigger('keydown', { key: 'z', ctrlKey: true });
+    await flushPromises();
+    await vi.waitFor(() => expect(worker.check.mock.calls.at(-1)?.[0]).toMatch(/G2 A2 B4/));
+    await flushPromises();
+    await button(wrapper, 'Add to the library').trigger('click');
+    await vi.waitFor(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
+    expect((asked.at(-1)!.body as { abc: string }).abc).toMatch(/G2 A2 B4/);
   });
 });
 

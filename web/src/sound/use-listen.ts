@@ -1,10 +1,11 @@
 import type { Family } from '@escalier/core/instruments';
 import { NOTHING_KNOWN, DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
 import { computed, shallowRef, watch, type Ref } from 'vue';
-import { scheduleOf, useSound } from '../../sound/index.ts';
-import { tuneWorker } from '../../workers/index.ts';
+import { tuneWorker } from '../workers/index.ts';
+import { scheduleOf } from './schedule.ts';
+import { useSound } from './use-sound.ts';
 
-/** Plays a tune of the library once, to hear what it is. */
+/** Plays a tune once, to hear what it is; asked again it stops. */
 export function useListen(instrumentId: Ref<string>, family: Ref<Family>) {
   const sound = useSound();
   /** Id of the tune that sounds. */

@@ -1,0 +1,407 @@
+import {
+  add,
+  barLength,
+  beatLength,
+  compare,
+  keyAlter,
+  LETTERS,
+  makeTune,
+  multiply,
+  PLAIN_BAR,
+  PLAIN_NOTE,
+  PLAIN_REST,
+  rational,
+  staffStep,
+  subtract,
+  valueLength,
+  valuesOfLength,
+  ZERO,
+  type Bar,
+  type Key,
+  type Letter,
+  type Metre,
+  type NoteValue,
+  type Pitch,
+  type Rational,
+  type Result,
+  type Syllable,
+  type Tune,
+  type TuneEvent,
+  type TuneProblem,
+  type ValueName,
+} from '../music/index.ts';
+import { writeAbc } from './abc/write-abc.ts';
+
+/** One note or rest as it was typed; where it is longer than its bar it goes on into the next, tied. */
+export interface EntryEvent {
+  /** Null for a rest. */
+  readonly pitch: Pitch | null;
+  readonly value: NoteValue;
+  /** Held over into the next note. */
+  readonly tied: boolean;
+  readonly chord: string | null;
+  /** A repeated section begins before it, and ends after it. */
+  readonly repeatStart: boolean;
+  readonly repeatEnd: boolean;
+  /** The line of the sheet ends with its bar. */
+  readonly lineEnd: boolean;
+}
+
+/** A tune that is being typed: bars close by themselves when they are full. */
+export interface Entry {
+  readonly title: string;
+  readonly composer: string;
+  readonly key: Key;
+  readonly metre: Metre;
+  /** Beats a minute. */
+  readonly perMinute: number;
+  /** Beats before the first full bar; 0 for none. */
+  readonly pickup: number;
+  readonly events: readonly EntryEvent[];
+  /** How many events stand before the place where the next one comes. */
+  readonly cursor: number;
+  /** The length of what comes next. */
+  readonly value: NoteValue;
+  /** Syllables of the words, in order of the notes that are struck: "Geese go by, walk-ing"; `_` holds, `*` leaves one out. */
+  readonly words: string;
+}
+
+export const EMPTY_ENTRY: Entry = {
+  title: 'A new tune',
+  composer: '',
+  key: { fifths: 1, mode: 'major' },
+  metre: { count: 4, unit: 4 },
+  perMinute: 84,
+  pickup: 0,
+  events: [],
+  cursor: 0,
+  value: { base: 'quarter', dots: 0, tuplet: null },
+  words: '',
+};
+
+/** The digits of lengths: the part of a whole note that it is; 6 is a sixteenth. */
+const DIGITS: Readonly<Record<string, ValueName>> = {
+  '1': 'whole',
+  '2': 'half',
+  '4': 'quarter',
+  '8': 'eighth',
+  '6': 'sixteenth',
+};
+
+/** What each key does, for the help beside the sheet. */
+export const ENTRY_KEYS: readonly { readonly keys: string; readonly does: string }[] = [
+  { keys: 'A to G', does: 'a note, as near as can be to the one before' },
+  { keys: '1 2 4 8 6', does: 'how long the next ones are: whole, half, quarter, eighth, sixteenth' },
+  { keys: '.', does: 'a dot at the last note' },
+  { keys: 'R', does: 'a rest' },
+  { keys: '↑ ↓', does: 'the last note a step higher or lower; with Shift an octave' },
+  { keys: '# - =', does: 'the last note sharp, flat, natural' },
+  { keys: 'T', does: 'a tie from the last note on' },
+  { keys: '3', does: 'the last three notes as a triplet' },
+  { keys: '[ ]', does: 'a repeat begins with the bar of the last note, ends with it' },
+  { keys: 'Enter', does: 'the line of the sheet ends' },
+  { keys: '← →', does: 'go back and on' },
+  { keys: 'Backspace', does: 'take the last note away' },
+];
+
+/** The entry after a key; the same entry where the key means nothing here. @param key as the browser names it. */
+export function typeKey(entry: Entry, key: string, shift = false): Entry {
+  const letter = LETTERS.find((each) => each === key.toUpperCase());
+  if (letter !== undefined) return insert(entry, nearest(entry, letter));
+  const base = DIGITS[key];
+  if (base !== undefined) return { ...entry, value: { base, dots: 0, tuplet: null } };
+  switch (key) {
+    case 'r':
+    case 'R':
+    case '0':
+      return insert(entry, null);
+    case '.':
+      return change(entry, ({ value }) => ({ value: { ...value, dots: (value.dots + 1) % 3 } }));
+    case 'ArrowUp':
+    case 'ArrowDown':
+      return change(entry, ({ pitch }) => ({ pitch: pitch && shifted(entry.key, pitch, key, shift) }));
+    case '#':
+    case '+':
+      return change(entry, ({ pitch }) => ({ pitch: pitch && { ...pitch, alter: 1 } }));
+    case '-':
+      return change(entry, ({ pitch }) => ({ pitch: pitch && { ...pitch, alter: -1 } }));
+    case '=':
+      return change(entry, ({ pitch }) => ({ pitch: pitch && { ...pitch, alter: 0 } }));
+    case 't':
+    case 'T':
+      return change(entry, ({ pitch, tied }) => ({ tied: pitch !== null && !tied }));
+    case '3':
+      return triplet(entry);
+    case '[':
+      return change(entry, ({ repeatStart }) => ({ repeatStart: !repeatStart }));
+    case ']':
+      return change(entry, ({ repeatEnd }) => ({ repeatEnd: !repeatEnd }));
+    case 'Enter':
+      return change(entry, ({ lineEnd }) => ({ lineEnd: !lineEnd }));
+    case 'ArrowLeft':
+      return { ...entry, cursor: Math.max(0, entry.cursor - 1) };
+    case 'ArrowRight':
+      return { ...entry, cursor: Math.min(entry.events.length, entry.cursor + 1) };
+    case 'Home':
+      return { ...entry, cursor: 0 };
+    case 'End':
+      return { ...entry, cursor: entry.events.length };
+    case 'Backspace':
+      return remove(entry);
+    default:
+      return entry;
+  }
+}
+
+/** The last note before the cursor, which signs and arrows are about; null before there is one. */
+export function lastTyped({ events, cursor }: Entry): EntryEvent | null {
+  return events[cursor - 1] ?? null;
+}
+
+/** The chord symbol over the last note. */
+export function chordAt(entry: Entry, chord: string): Entry {
+  return change(entry, () => ({ chord: chord.trim() === '' ? null : chord.trim() }));
+}
+
+function insert(entry: Entry, pitch: Pitch | null): Entry {
+  const { events, cursor, value } = entry;
+  const event: EntryEvent = {
+    pitch,
+    value,
+    tied: false,
+    chord: null,
+    repeatStart: false,
+    repeatEnd: false,
+    lineEnd: false,
+  };
+  const next = [...events.slice(0, cursor), event, ...events.slice(cursor)];
+  return { ...entry, events: next, cursor: cursor + 1, value: { ...value, dots: 0, tuplet: null } };
+}
+
+function remove(entry: Entry): Entry {
+  if (entry.cursor === 0) return entry;
+  const events = entry.events.filter((_, index) => index !== entry.cursor - 1);
+  return { ...entry, events, cursor: entry.cursor - 1 };
+}
+
+function change(entry: Entry, how: (event: EntryEvent) => Partial<EntryEvent>): Entry {
+  const last = lastTyped(entry);
+  if (last === null) return entry;
+  const changed = { ...last, ...how(last) };
+  return { ...entry, events: entry.events.map((each, index) => (index === entry.cursor - 1 ? changed : each)) };
+}
+
+function triplet(entry: Entry): Entry {
+  const from = entry.cursor - 3;
+  if (from < 0) return entry;
+  const isOne = entry.events.slice(from, entry.cursor).every(({ value }) => value.tuplet !== null);
+  const tuplet = isOne ? null : { actual: 3, normal: 2 };
+  const events = entry.events.map((each, index) =>
+    index >= from && index < entry.cursor ? { ...each, value: { ...each.value, tuplet } } : each,
+  );
+  return { ...entry, events };
+}
+
+const MIDDLE: Pitch = { letter: 'B', alter: 0, octave: 4 };
+
+/** The octave in which a letter is nearest to the note before; in the key's own spelling. */
+function nearest(entry: Entry, letter: Letter): Pitch {
+  const before = entry.events.slice(0, entry.cursor).findLast(({ pitch }) => pitch !== null)?.pitch ?? MIDDLE;
+  const alter = keyAlter(entry.key, letter);
+  const choices = [-1, 0, 1].map((octave): Pitch => ({ letter, alter, octave: before.octave + octave }));
+  const away = (pitch: Pitch): number => Math.abs(staffStep(pitch) - staffStep(before));
+  return choices.toSorted((a, b) => away(a) - away(b))[0]!;
+}
+
+function shifted(key: Key, pitch: Pitch, arrow: 'ArrowUp' | 'ArrowDown', byOctave: boolean): Pitch {
+  const step = staffStep(pitch) + (arrow === 'ArrowUp' ? 1 : -1) * (byOctave ? 7 : 1);
+  const letter = LETTERS[((step % 7) + 7) % 7]!;
+  return { letter, octave: Math.floor(step / 7), alter: byOctave ? pitch.alter : keyAlter(key, letter) };
+}
+
+interface OpenBar {
+  events: TuneEvent[];
+  filled: Rational;
+  /** Of a full bar, or the pickup. */
+  readonly room: Rational;
+  frame: Partial<Bar>;
+}
+
+/** Where each typed event begins on the sheet: the bar and the event in it. */
+export interface EntryPlace {
+  readonly barIndex: number;
+  readonly eventIndex: number;
+}
+
+export interface EntryTune {
+  readonly tune: Tune;
+  /** One for each event, in their order. */
+  readonly places: readonly EntryPlace[];
+}
+
+/** The tune that was typed; a last bar that is not full stays short. The error says why it is none yet. */
+export function tuneOfEntry(entry: Entry): Result<EntryTune, readonly TuneProblem[]> {
+  const { key, metre, pickup } = entry;
+  const full = barLength(metre);
+  const beat = beatLength(metre);
+  const open = (room: Rational): OpenBar => ({ events: [], filled: ZERO, room, frame: {} });
+  const upbeat = multiply(beat, rational(Math.round(pickup * 4), 4));
+  const bars: OpenBar[] = [open(pickup > 0 && compare(upbeat, full) < 0 ? upbeat : full)];
+  const places: EntryPlace[] = [];
+  const syllables = syllablesOf(entry.words);
+  let struck = 0;
+  let tiedInto = false;
+  for (const event of entry.events) {
+    if (compare(bars.at(-1)!.filled, bars.at(-1)!.room) >= 0) bars.push(open(full));
+    const bar = bars.at(-1)!;
+    places.push({ barIndex: bars.length - 1, eventIndex: bar.events.length });
+    if (event.repeatStart) bar.frame = { ...bar.frame, repeatStart: true };
+    const isStruck = event.pitch !== null && !tiedInto;
+    put(bars, open, full, event, isStruck ? (syllables[struck] ?? null) : null);
+    if (isStruck) struck += 1;
+    tiedInto = event.pitch !== null && event.tied;
+    const last = bars.at(-1)!;
+    if (event.repeatEnd) last.frame = { ...last.frame, timesPlayed: 2 };
+    if (event.lineEnd) last.frame = { ...last.frame, lineEnd: true };
+  }
+  const made = makeTune({
+    title: entry.title.trim() === '' ? EMPTY_ENTRY.title : entry.title.trim(),
+    composer: entry.composer.trim(),
+    source: '',
+    licence: '',
+    tags: [],
+    otherTitles: [],
+    tempo: { beat, perMinute: entry.perMinute },
+    bars: bars.map(({ frame }, index) => ({
+      ...PLAIN_BAR,
+      ...frame,
+      key,
+      metre,
+      barline: index === bars.length - 1 ? ('final' as const) : ('single' as const),
+    })),
+    parts: [{ name: '', bars: bars.map(({ events }) => events) }],
+  });
+  return made.ok ? { ok: true, value: { tune: made.value, places } } : made;
+}
+
+/** Puts an event into its bar; what does not fit goes into the next, tied. */
+function put(
+  bars: OpenBar[],
+  open: (room: Rational) => OpenBar,
+  full: Rational,
+  { pitch, value, tied, chord }: EntryEvent,
+  syllable: Syllable | null,
+): void {
+  const written = valueLength(value);
+  let rest = written;
+  let isFirst = true;
+  while (rest.num > 0) {
+    const bar = bars.at(-1)!;
+    const room = subtract(bar.room, bar.filled);
+    const isWhole = isFirst && compare(rest, room) <= 0;
+    const length = compare(rest, room) <= 0 ? rest : room;
+    const values = isWhole ? [value] : (valuesOfLength(length) ?? [value]);
+    rest = subtract(rest, length);
+    for (const [index, each] of values.entries()) {
+      const isEnd = rest.num === 0 && index === values.length - 1;
+      const symbol = isFirst && index === 0 ? chord : null;
+      bar.events.push(
+        pitch === null
+          ? { ...PLAIN_REST, value: each, chordSymbol: symbol }
+          : {
+              ...PLAIN_NOTE,
+              value: each,
+              pitch,
+              chordSymbol: symbol,
+              tied: !isEnd || tied,
+              syllables: syllable !== null && isFirst && index === 0 ? [syllable] : [],
+            },
+      );
+    }
+    bar.filled = add(bar.filled, length);
+    isFirst = false;
+    if (rest.num > 0) bars.push(open(full));
+  }
+}
+
+/** One for each note that is struck; null where a note has none. */
+function syllablesOf(words: string): readonly (Syllable | null)[] {
+  return words
+    .trim()
+    .split(/\s+/)
+    .filter((word) => word !== '')
+    .flatMap((word): (Syllable | null)[] => {
+      if (/^[*_]+$/.test(word)) return [...word].map(() => null);
+      const parts = word.split('-').filter((part) => part !== '');
+      return parts.flatMap((part, index): (Syllable | null)[] => {
+        const held = /_+$/.exec(part)?.[0].length ?? 0;
+        const text = part.replace(/_+$/, '');
+        const end = index < parts.length - 1 || word.endsWith('-') ? 'join' : held > 0 ? 'hold' : 'word';
+        return [{ text, end }, ...Array.from({ length: held }, () => null)];
+      });
+    });
+}
+
+/** A stored tune as an entry, to be changed by keys; null for one that has more than an entry can hold. */
+export function entryOf(tune: Tune): Entry | null {
+  const [first] = tune.bars;
+  if (first === undefined || tune.parts.length > 1) return null;
+  const { bars } = tune.parts[0];
+  const beat = beatLength(first.metre);
+  const upbeat = first.number === 0 ? bars[0]!.reduce((sum, event) => add(sum, valueLength(event.value)), ZERO) : ZERO;
+  const events = bars.flatMap((bar, index) =>
+    bar.map((event, place): EntryEvent => {
+      const frame = tune.bars[index]!;
+      const isLast = place === bar.length - 1;
+      return {
+        pitch: event.kind === 'note' ? event.pitch : null,
+        value: event.value,
+        tied: event.kind === 'note' && event.tied,
+        chord: event.chordSymbol,
+        repeatStart: place === 0 && frame.repeatStart,
+        repeatEnd: isLast && frame.timesPlayed === 2,
+        lineEnd: isLast && frame.lineEnd,
+      };
+    }),
+  );
+  const entry: Entry = {
+    title: tune.title,
+    composer: tune.composer,
+    key: first.key,
+    metre: first.metre,
+    perMinute: tune.tempo?.perMinute ?? EMPTY_ENTRY.perMinute,
+    pickup: (upbeat.num * beat.den) / (upbeat.den * beat.num),
+    events,
+    cursor: events.length,
+    value: EMPTY_ENTRY.value,
+    words: wordsOf(tune),
+  };
+  const again = tuneOfEntry(entry);
+  const asEntered = { ...tune, source: '', licence: '', tags: [], otherTitles: [] };
+  return again.ok && writeAbc(again.value.tune) === writeAbc(asEntered) ? entry : null;
+}
+
+function wordsOf({ parts: [first] }: Tune): string {
+  const texts: string[] = [];
+  let joins = false;
+  let tiedInto = false;
+  for (const event of first.bars.flat()) {
+    if (event.kind === 'rest') {
+      tiedInto = false;
+      continue;
+    }
+    if (!tiedInto) {
+      const syllable = event.syllables[0] ?? null;
+      const text = syllable === null ? '*' : `${syllable.text}${syllable.end === 'hold' ? '_' : ''}`;
+      if (joins) texts[texts.length - 1] += text;
+      else texts.push(text);
+      joins = syllable?.end === 'join';
+      if (joins) texts[texts.length - 1] += '-';
+    }
+    tiedInto = event.tied;
+  }
+  return texts
+    .join(' ')
+    .replace(/( \*)+$/, '')
+    .replace(/^(\*( |$))+$/, '');
+}

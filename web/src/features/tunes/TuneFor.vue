@@ -1,0 +1,104 @@
+<script setup lang="ts">
+import type { BeltId } from '@escalier/core/staircase';
+import type { StaircaseChoice, StaircaseDto } from '@escalier/server/api';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ApiError, ask } from '../../api.ts';
+import SelectField from '../../ui/SelectField.vue';
+import { useNotices } from '../../ui/use-notices.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { useClasses } from '../classes/index.ts';
+
+/** From the library to a class, or onto a step of a staircase. */
+const props = defineProps<{ tuneId: string; title: string }>();
+const router = useRouter();
+const classes = useClasses();
+const notices = useNotices();
+onMounted(() => void (classes.list === null && classes.loadList()));
+const classOptions = computed(() => [
+  { value: '', text: 'Read it for a class' },
+  ...(classes.list ?? []).map(({ id, name }) => ({ value: id, text: name })),
+]);
+
+const isOpen = ref(false);
+const all = shallowRef<readonly StaircaseChoice[]>([]);
+const staircaseId = ref('');
+const stairs = shallowRef<StaircaseDto | null>(null);
+const stepId = ref('');
+const { busy, error, save } = useSave('On the step.');
+
+watch(isOpen, async (open) => {
+  if (!open || all.value.length > 0) return;
+  try {
+    all.value = await ask(api.staircases.$get());
+    staircaseId.value = all.value[0]?.id ?? '';
+  } catch (problem) {
+    if (!(problem instanceof ApiError)) throw problem;
+    notices.fail(problem.message);
+  }
+});
+watch(staircaseId, async (id) => {
+  stairs.value = null;
+  if (id === '') return;
+  stairs.value = await ask(api.staircases[':id'].$get({ param: { id } }));
+  stepId.value = stairs.value.steps[0]?.id ?? '';
+});
+const stepOptions = computed(() =>
+  (stairs.value?.steps ?? []).map(({ id, tunes }, index) => ({
+    value: id,
+    text: `${index + 1} ${tunes[0]?.title ?? ''}`,
+  })),
+);
+
+/** Beside the tunes that the step has: any of them may be passed. */
+async function put(): Promise<void> {
+  const open = stairs.value;
+  if (open === null) return;
+  const steps = open.steps.map(({ id, belt, lessons, toPass, passRule, tunes }) => ({
+    id,
+    belt: belt as BeltId,
+    lessons,
+    toPass,
+    passRule: { ...passRule, lookFor: [...passRule.lookFor] },
+    tunes: [
+      ...tunes.map((tune) => ({ id: tune.id, role: tune.role })),
+      ...(id === stepId.value && tunes.every((tune) => tune.id !== props.tuneId)
+        ? [{ id: props.tuneId, role: 'choice' as const }]
+        : []),
+    ],
+  }));
+  const json = { name: open.name, noteOrder: [...open.noteOrder], steps, version: open.version };
+  const isDone = await save(() => ask(api.staircases[':id'].$put({ param: { id: open.id }, json })));
+  if (isDone) isOpen.value = false;
+}
+</script>
+
+<template>
+  <BFormSelect
+    class="auto"
+    :model-value="''"
+    :options="classOptions"
+    aria-label="Read it for a class"
+    @update:model-value="
+      $event !== '' && router.push({ name: 'tune', params: { tuneId }, query: { class: String($event) } })
+    "
+  />
+  <BButton @click="isOpen = true">Put on a step</BButton>
+  <BModal v-model="isOpen" :title="`Put “${title}” on a step`" no-footer>
+    <BForm class="stack" @submit.prevent="put">
+      <SelectField
+        v-model="staircaseId"
+        label="Staircase"
+        :options="all.map(({ id, name }) => ({ value: id, text: name }))"
+      />
+      <SelectField
+        v-model="stepId"
+        label="Step"
+        hint="It stands beside the step’s own tune; any one of them may be passed."
+        :options="stepOptions"
+      />
+      <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
+      <BButton type="submit" variant="primary" :disabled="busy || stairs === null">Put it there</BButton>
+    </BForm>
+  </BModal>
+</template>
