@@ -39,9 +39,12 @@ test('a step shows its engraved tune, names, new notes ringed and the fingerings
     page.getByRole('img', { name: 'E: left hand: thumb, index, middle, ring; right hand: index, middle' }),
   ).toBeVisible();
   await expect(page.locator('figure.new figcaption')).toHaveText(['Enew']);
-  await page.getByText('Fixed do').click();
+  await page.getByRole('button', { name: 'Under the notes' }).click();
+  await page.getByLabel('Row 1', { exact: true }).selectOption('fixed-do');
   await expect(tune.locator('.verse').first()).toHaveText('ti');
-  await page.getByText('None', { exact: true }).click();
+  await page.getByRole('button', { name: 'Row 1 off' }).click();
+  await expect(tune.locator('.verse').first()).toHaveText('Geese');
+  await page.getByRole('button', { name: 'Row 1 off' }).click();
   await expect(tune.locator('.verse')).toHaveCount(0);
 });
 

@@ -203,13 +203,16 @@ function triplet(entry: Entry): Entry {
 }
 
 const MIDDLE: Pitch = { letter: 'B', alter: 0, octave: 4 };
+const LOWEST = staffStep({ letter: 'C', alter: 0, octave: 4 });
 
 /** The octave in which a letter is nearest to the note before; in the key's own spelling. */
 function nearest(entry: Entry, letter: Letter): Pitch {
   const before = entry.events.slice(0, entry.cursor).findLast(({ pitch }) => pitch !== null)?.pitch ?? MIDDLE;
   const alter = keyAlter(entry.key, letter);
   const choices = [-1, 0, 1].map((octave): Pitch => ({ letter, alter, octave: before.octave + octave }));
-  const away = (pitch: Pitch): number => Math.abs(staffStep(pitch) - staffStep(before));
+  // Below the lowest note of recorder and whistle nobody means one.
+  const away = (pitch: Pitch): number =>
+    Math.abs(staffStep(pitch) - staffStep(before)) + (staffStep(pitch) < LOWEST ? 7 : 0);
   return choices.toSorted((a, b) => away(a) - away(b))[0]!;
 }
 

@@ -21,8 +21,8 @@ export interface RowRequest {
   readonly sayings?: Sayings;
 }
 
-/** What is written in by a pupil: as wide as a name. */
-const BLANK = '___';
+/** A line to write on, as wide as a name; the engraver draws no underscores. */
+const BLANK = '.....';
 
 /** For each note or rest of the first part what stands under it, a text for each row. */
 export function rowsUnder(

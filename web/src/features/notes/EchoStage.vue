@@ -118,10 +118,13 @@ async function saveSound(): Promise<void> {
       <BFormSelect v-model="sight" class="auto" :options="SIGHTS" aria-label="On the screen" />
       <BButton v-if="!big" @click="echo.shuffle">Shuffle</BButton>
       <BButton v-if="!big" :disabled="saving" @click="saveSound">Save as sound</BButton>
+      <BFormCheckboxGroup
+        v-if="!big && valueOptions.length > 1"
+        v-model="values"
+        :options="valueOptions"
+        aria-label="Values in the patterns"
+      />
     </div>
-    <BFormGroup v-if="!big && valueOptions.length > 1" label="Values">
-      <BFormCheckboxGroup v-model="values" :options="valueOptions" aria-label="Values in the patterns" />
-    </BFormGroup>
     <BAlert v-if="echo.error.value !== null" variant="danger" :model-value="true">{{ echo.error.value }}</BAlert>
     <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
     <p v-else-if="echo.whyMissing.value !== null" class="card-paper">

@@ -40,7 +40,7 @@ const waits = computed(() => {
   const position = lesson.value?.place?.position;
   const now = notes.value?.classStep;
   if (position === undefined || now === undefined || position <= now) return null;
-  return `For step ${position}: by its own rule the class is on step ${now}, so this note can wait.`;
+  return `the class is on step ${now}, so this note can wait`;
 });
 
 const noteOptions = computed(() =>
@@ -100,6 +100,7 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
           {{
             lesson.known.length === 0 ? 'the very first note' : `they know ${lesson.known.map(lesson.name).join(' ')}`
           }}
+          <template v-if="waits !== null"> · {{ waits }}</template>
         </p>
       </div>
       <BFormSelect
@@ -114,7 +115,6 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
       </BButton>
     </header>
-    <p v-if="waits !== null" class="mb-0 soft">{{ waits }}</p>
     <OwnNoteLine
       v-if="lesson.place !== null"
       :own="lesson.own"
