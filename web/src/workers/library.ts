@@ -1,7 +1,7 @@
 import { readAbc } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
-import { hasWords, metreText, type Tune } from '@escalier/core/music';
-import { readTune, type Knowledge } from '@escalier/core/reading';
+import { hasWords, metreText, pitch, staffStep, type Tune } from '@escalier/core/music';
+import { readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 
 export interface StoredTune {
   readonly id: string;
@@ -25,12 +25,22 @@ export interface LibraryRow extends Pick<Tune, 'otherTitles' | 'composer' | 'tag
   readonly newElements: readonly string[];
   readonly unplayable: readonly string[];
   readonly difficulty: number;
+  /** What there is to drill in it: `note F#4`, `rhythm note dotted-quarter`, `sign slur`, `leap 4` in staff steps. */
+  readonly has: readonly string[];
   /** The key in which it has the fewest new notes, when that is fewer than as it stands. */
   readonly better: { readonly shift: number; readonly key: string; readonly newNotes: readonly string[] } | null;
   readonly hasWords: boolean;
   readonly isDuet: boolean;
   readonly onStaircase: boolean;
   readonly archived: boolean;
+}
+
+const SMALLEST_LEAP = 3;
+
+/** From a fourth on, in staff steps, each size once. */
+function leapsOf({ moves }: Reading): readonly number[] {
+  const sizes = moves.all.map(({ from, to }) => Math.abs(staffStep(pitch(to)) - staffStep(pitch(from))));
+  return [...new Set(sizes)].filter((steps) => steps >= SMALLEST_LEAP).toSorted((a, b) => a - b);
 }
 
 export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge): LibraryRow {
@@ -58,6 +68,12 @@ export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge)
     newElements: reading.elements.new.map((element) => element.id),
     unplayable: reading.unplayable.map((use) => use.name),
     difficulty: reading.difficulty.total,
+    has: [
+      ...reading.notes.all.map(({ name }) => `note ${name}`),
+      ...reading.elements.all.map(({ id }) => `rhythm ${id}`),
+      ...reading.signs.all.map(({ id }) => `sign ${id}`),
+      ...leapsOf(reading).map((steps) => `leap ${steps}`),
+    ],
     better: isBetter ? { shift: best.shift, key: best.key, newNotes: best.newNotes } : null,
     hasWords: hasWords(tune),
     isDuet: tune.parts.length > 1,

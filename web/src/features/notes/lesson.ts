@@ -39,7 +39,9 @@ export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
   const note = parsePitch(wanted);
   if (on === null || note === null || primaryFingering(on, note) === null) return null;
   const onStairs = notes.notes.find((each) => samePitch(pitch(each.note), note)) ?? null;
-  const before = onStairs?.knownNotes ?? notes.notes.map((each) => each.note);
+  const first = notes.notes.filter((each) => each.position === notes.notes[0]?.position).map((each) => each.note);
+  const isTogether = notes.schoolClass.style.teaching.firstNotes === 'three' && first.includes(wanted);
+  const before = isTogether ? first : (onStairs?.knownNotes ?? notes.notes.map((each) => each.note));
   const elements = onStairs?.knownElements ?? notes.notes.at(-1)?.knownElements ?? [];
   const known = before
     .map(pitch)

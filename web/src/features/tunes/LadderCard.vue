@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { ladder, type RungId } from '@escalier/core/practice';
+import { ladder, REPEAT_CHOICES, type RepeatWay, type RungId } from '@escalier/core/practice';
 import { computed } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { barsWords } from './words.ts';
 
 /** The class's practice ladder for this tune: each rung with what it means here. */
-const props = defineProps<{ info: TuneInfo; rungs: readonly RungId[] }>();
+const props = defineProps<{ info: TuneInfo; rungs: readonly RungId[]; repeats: RepeatWay }>();
+const emit = defineEmits<{ run: [id: RungId] }>();
+const hasRepeats = computed(() => props.info.reading.signs.all.some(({ id }) => id === 'repeat'));
+const repeatWords = computed(() => REPEAT_CHOICES.find(({ value }) => value === props.repeats)?.label.toLowerCase());
 const steps = computed(() => ladder(props.rungs));
 const spot = computed(() => props.info.reading.hardSpots[0] ?? null);
 
@@ -39,8 +42,21 @@ function barsOf([first, last]: readonly [number, number]): string {
     <h2>Practice ladder</h2>
     <ol class="bullets">
       <li v-for="rung in steps" :key="rung.id">
-        {{ rung.words }}<span v-if="detail(rung.id) !== ''" class="soft">, {{ detail(rung.id) }}</span>
+        <BButton variant="link" class="rung" @click="emit('run', rung.id)">{{ rung.words }}</BButton><span
+          v-if="detail(rung.id) !== ''"
+          class="soft"
+          >, {{ detail(rung.id) }}</span
+        >
       </li>
     </ol>
+    <p v-if="hasRepeats" class="soft mb-0">Repeats: {{ repeatWords }}.</p>
   </section>
 </template>
+
+<style scoped>
+.rung {
+  min-height: 44px;
+  padding: 0;
+  text-align: left;
+}
+</style>

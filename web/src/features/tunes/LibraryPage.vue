@@ -9,6 +9,7 @@ import { useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
 import { filtered, LENGTHS, NO_FILTER, offered, READINESS, type LibraryFilter } from './library-filter.ts';
 import LibraryTable from './LibraryTable.vue';
+import { hasWordsOf } from './words.ts';
 import { useLibrary } from './use-library.ts';
 
 const classes = useClasses();
@@ -29,6 +30,14 @@ const shown = computed(() => filtered(all.value, filter.value));
 const metres = computed(() => offered(all.value, (row) => [row.metre]));
 const keys = computed(() => offered(all.value, (row) => [row.key]));
 const tags = computed(() => offered(all.value, (row) => row.tags));
+const lengths = computed(() => classes.list?.find((each) => each.id === classId.value)?.style.lengthWords ?? 'british');
+const toDrill = computed(() =>
+  offered(
+    all.value,
+    (row) => row.has,
+    (id) => hasWordsOf(id, lengths.value),
+  ),
+);
 const newNotes = computed(() =>
   offered(all.value, (row) => (row.newNotes.length === 1 ? row.newNotes : []), noteWords),
 );
@@ -80,6 +89,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
           <SelectField v-model="filter.key" label="Key" :options="keys" />
           <SelectField v-model="filter.tag" label="Mood" :options="tags" />
           <SelectField v-model="filter.length" label="Length" :options="LENGTHS" />
+          <SelectField v-model="filter.has" label="To drill" :options="toDrill" />
         </div>
         <div class="line checks">
           <BFormCheckbox v-model="filter.words">with words</BFormCheckbox>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import type { ClassSpot } from '@escalier/core/classes';
+import { classSpots, type ClassSpot } from '@escalier/core/classes';
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
 import { barId, eventId } from '@escalier/core/formats';
-import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
+import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow, type RungId } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -189,6 +189,25 @@ function climb({ bars, foreseen }: ClassSpot): void {
   );
 }
 
+/** Plays a rung of the class's ladder: what is heard, how fast, and what stands on the sheet. */
+function runRung(id: RungId): void {
+  const [spot] = classSpots(info.value?.reading.hardSpots ?? [], page.value?.troubles ?? []);
+  if (id === 'spot' && spot !== undefined) return climb(spot);
+  if (id === 'join') return chunks.joinFirst();
+  if (info.value === null) return;
+  const pass = info.value.reading.tempo.perMinute;
+  const slow = spot?.foreseen?.drill.ladder[0] ?? Math.round(0.6 * pass);
+  const isSilent = id === 'clap' || id === 'finger' || id === 'say' || id === 'alone';
+  if (id === 'clap' && rows.value.every(({ kind }) => kind !== 'counting') && rows.value.length < MOST_ROWS)
+    rows.value = [...rows.value, { kind: 'counting', fill: 'full' }];
+  player.loop(null);
+  player.melody.value = !isSilent;
+  player.click.value = id !== 'alone';
+  player.drone.value = id === 'backing';
+  player.setTempo(id === 'slow' || id === 'finger' || id === 'say' || id === 'clap' ? slow : pass);
+  void player.start();
+}
+
 function print(): void {
   window.print();
 }
@@ -338,7 +357,13 @@ function label(use: NoteUse): string {
         @point="pointed = $event"
         @climb="climb"
       >
-        <LadderCard v-if="page.schoolClass !== null" :info="info" :rungs="page.schoolClass.style.ladder" />
+        <LadderCard
+          v-if="page.schoolClass !== null"
+          :info="info"
+          :rungs="page.schoolClass.style.ladder"
+          :repeats="teaching.repeats"
+          @run="runRung"
+        />
         <BreathCard
           :info="info"
           :seconds="page.breathSeconds"

@@ -23,6 +23,8 @@ export interface LibraryFilter {
   readonly metre: string;
   readonly key: string;
   readonly tag: string;
+  /** What the tunes have to have, to drill it: `leap 4`, `sign slur`; empty for anything. */
+  readonly has: string;
   readonly length: Length;
   readonly words: boolean;
   readonly duet: boolean;
@@ -37,6 +39,7 @@ export const NO_FILTER: LibraryFilter = {
   metre: '',
   key: '',
   tag: '',
+  has: '',
   length: '',
   words: false,
   duet: false,
@@ -48,7 +51,7 @@ export function distance(row: LibraryRow): number {
   return 100 * row.unplayable.length + 4 * row.newNotes.length + row.newElements.length;
 }
 
-/** The rows that match, the nearest to what the class knows first. */
+/** The rows that match, the nearest to what the class knows first; of those that have one thing the easiest first. */
 export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): readonly LibraryRow[] {
   const wanted = plain(filter.search);
   return rows
@@ -60,11 +63,18 @@ export function filtered(rows: readonly LibraryRow[], filter: LibraryFilter): re
         (filter.metre === '' || row.metre === filter.metre) &&
         (filter.key === '' || row.key === filter.key) &&
         (filter.tag === '' || row.tags.includes(filter.tag)) &&
+        (filter.has === '' || row.has.includes(filter.has)) &&
         (filter.length === '' || lengthOf(row) === filter.length) &&
         (!filter.words || row.hasWords) &&
         (!filter.duet || row.isDuet),
     )
-    .toSorted((a, b) => distance(a) - distance(b) || a.difficulty - b.difficulty || a.title.localeCompare(b.title));
+    .toSorted(
+      (a, b) =>
+        // Who drills one thing goes from the easiest tune to the hardest.
+        (filter.has === '' ? distance(a) - distance(b) : 0) ||
+        a.difficulty - b.difficulty ||
+        a.title.localeCompare(b.title),
+    );
 }
 
 function lengthOf({ bars }: LibraryRow): Length {

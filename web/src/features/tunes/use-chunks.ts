@@ -43,6 +43,12 @@ export function useChunks(info: Ref<TuneInfo | null>, player: ReturnType<typeof 
     if (index < all.value.length) choose(index);
   }
 
+  /** The first piece that joins others. */
+  function joinFirst(): void {
+    const index = all.value.findIndex(({ why }) => why.kind === 'join');
+    if (index >= 0) choose(index);
+  }
+
   /** A piece of the teacher's own, from one bar of the sheet to another. */
   function add(first: number, last: number): void {
     if (info.value === null) return;
@@ -75,5 +81,5 @@ export function useChunks(info: Ref<TuneInfo | null>, player: ReturnType<typeof 
     }
   }
 
-  return { all, at, chosen, choose, next, play, add, change };
+  return { all, at, chosen, choose, next, joinFirst, play, add, change };
 }

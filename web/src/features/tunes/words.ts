@@ -1,3 +1,5 @@
+import type { LengthWords } from '@escalier/core/music';
+import { elementWords, signWords } from '@escalier/core/words';
 import { noteWords } from '../../ui/note-words.ts';
 
 /** "bar 4", "bars 4 and 7", "bars 1 to 8": bar numbers as they are said. */
@@ -30,4 +32,22 @@ const INTERVALS = ['', 'a step', 'a third', 'a fourth', 'a fifth', 'a sixth', 'a
 /** "a fourth up": staff steps as an interval. */
 export function stepsWords(steps: number): string {
   return `${INTERVALS[Math.abs(steps)] ?? `${Math.abs(steps)} steps`} ${steps > 0 ? 'up' : 'down'}`;
+}
+
+const LEAPS = ['', '', '', 'a fourth', 'a fifth', 'a sixth', 'a seventh', 'an octave'];
+
+/** "leap of a fifth", "slur", "dotted crotchet", "the note F♯": what tunes are gathered by. */
+export function hasWordsOf(id: string, lengths: LengthWords): string {
+  const space = id.indexOf(' ');
+  const [kind, rest] = [id.slice(0, space), id.slice(space + 1)];
+  switch (kind) {
+    case 'note':
+      return `the note ${noteWords(rest)}`;
+    case 'leap':
+      return `leap of ${LEAPS[Number(rest)] ?? 'more than an octave'}`;
+    case 'rhythm':
+      return elementWords(rest, lengths);
+    default:
+      return signWords(rest);
+  }
 }
