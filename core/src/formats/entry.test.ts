@@ -107,7 +107,7 @@ function keysFor(tune: Tune): readonly string[] {
   const keys: string[] = [];
   const key = tune.bars[0]!.key;
   const digit = (value: NoteValue): string =>
-    ({ whole: '1', half: '2', quarter: '4', eighth: '8', sixteenth: '6' })[value.base as 'whole']!;
+    ({ whole: '1', half: '2', quarter: '4', eighth: '8', sixteenth: '6' })[value.base as 'whole'];
   let length = '4';
   let entry: Entry = { ...EMPTY_ENTRY, key, metre: tune.bars[0]!.metre };
   const press = (name: string): void => {

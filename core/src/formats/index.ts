@@ -4,18 +4,8 @@ export { writeAbc } from './abc/write-abc.ts';
 export { writeCsv, type CsvTable } from './csv.ts';
 export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 export { readTuneFile, writeTuneFile } from './files.ts';
-export {
-  chordAt,
-  EMPTY_ENTRY,
-  ENTRY_KEYS,
-  entryOf,
-  lastTyped,
-  tuneOfEntry,
-  typeKey,
-  type Entry,
-  type EntryEvent,
-  type EntryPlace,
-} from './entry.ts';
+export { chordAt, EMPTY_ENTRY, ENTRY_KEYS, lastTyped, typeKey, type Entry, type EntryEvent } from './entry.ts';
+export { entryOf, tuneOfEntry, type EntryPlace } from './entry-tune.ts';
 export { barId, eventId } from './ids.ts';
 export type { MidiOptions } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';

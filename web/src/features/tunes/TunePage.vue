@@ -1,9 +1,7 @@
 <script setup lang="ts">
-import { classSpots, type ClassSpot } from '@escalier/core/classes';
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
-import { barId, eventId } from '@escalier/core/formats';
-import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow, type RungId } from '@escalier/core/practice';
+import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -22,7 +20,7 @@ import ChunkBar from './ChunkBar.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
 import NoteRows from './NoteRows.vue';
 import { namingOf, usualRows } from './rows.ts';
-import { useChunks } from './use-chunks.ts';
+import { usePractice } from './use-practice.ts';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
@@ -156,57 +154,8 @@ async function toggleBreath(id: string): Promise<void> {
   );
 }
 
-const chunks = useChunks(info, player);
+const { chunks, pieceMarks, indexOfBar, playFrom, climb, runRung } = usePractice(info, page, player, rows);
 watch(player.perMinute, (tempo) => void breatheAt(tempo));
-const pieceMarks = computed((): readonly ScoreMark[] => {
-  const piece = chunks.chosen.value;
-  if (piece === null || info.value === null) return [];
-  const { from, to } = piece;
-  return [{ kind: 'bracket', from: barId(from.barIndex), to: barId(to.barIndex), own: true }];
-});
-
-const indexOfBar = (id: string): number => info.value?.playback.bars.find((bar) => bar.id === id)?.index ?? 0;
-
-/** From the note that was pressed to the end; from the start of the bar where none was. */
-function playFrom(bar: string, note: string | null): void {
-  void player.start(note ?? eventId(0, indexOfBar(bar), 0));
-}
-
-/** Twice at each tempo, from the slowest on; a place without a ladder is looped. */
-function climb({ bars, foreseen }: ClassSpot): void {
-  if (info.value === null) return;
-  const first = info.value.barNumbers.indexOf(bars[0]);
-  const last = info.value.barNumbers.lastIndexOf(bars[1]);
-  if (foreseen === null) {
-    player.loop([first, last]);
-    void player.start();
-    return;
-  }
-  const ends = info.value.playback.events.filter(({ id }) => id.startsWith(`n0-${last}-`));
-  const span = { from: eventId(0, first, 0), to: ends.at(-1)?.id ?? eventId(0, last, 0) };
-  void player.playTurns(
-    foreseen.drill.ladder.flatMap((perMinute) => [1, 2].map(() => ({ ...span, perMinute, who: 'together' as const }))),
-  );
-}
-
-/** Plays a rung of the class's ladder: what is heard, how fast, and what stands on the sheet. */
-function runRung(id: RungId): void {
-  const [spot] = classSpots(info.value?.reading.hardSpots ?? [], page.value?.troubles ?? []);
-  if (id === 'spot' && spot !== undefined) return climb(spot);
-  if (id === 'join') return chunks.joinFirst();
-  if (info.value === null) return;
-  const pass = info.value.reading.tempo.perMinute;
-  const slow = spot?.foreseen?.drill.ladder[0] ?? Math.round(0.6 * pass);
-  const isSilent = id === 'clap' || id === 'finger' || id === 'say' || id === 'alone';
-  if (id === 'clap' && rows.value.every(({ kind }) => kind !== 'counting') && rows.value.length < MOST_ROWS)
-    rows.value = [...rows.value, { kind: 'counting', fill: 'full' }];
-  player.loop(null);
-  player.melody.value = !isSilent;
-  player.click.value = id !== 'alone';
-  player.drone.value = id === 'backing';
-  player.setTempo(id === 'slow' || id === 'finger' || id === 'say' || id === 'clap' ? slow : pass);
-  void player.start();
-}
 
 function print(): void {
   window.print();
@@ -272,8 +221,8 @@ function label(use: NoteUse): string {
     <BButton v-if="isPhone" class="no-print" @click="switching = true">What the sheet shows</BButton>
     <component
       :is="isPhone ? BOffcanvas : 'div'"
-      class="no-print"
       v-model="switching"
+      class="no-print"
       title="What the sheet shows"
       placement="bottom"
       :teleport-to="isPhone ? 'body' : undefined"

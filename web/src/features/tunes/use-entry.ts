@@ -36,8 +36,8 @@ export function useEntry(changed: (abc: string) => void) {
     if (next === before) return false;
     set(next);
     const now = lastTyped(next);
-    const isHeard = now?.pitch != null && now !== lastTyped(before);
-    if (isHeard) void sound.start(notesSchedule([now.pitch!], SOUNDS_ABOVE), VOICES);
+    const heard = now === lastTyped(before) ? null : (now?.pitch ?? null);
+    if (heard !== null) void sound.start(notesSchedule([heard], SOUNDS_ABOVE), VOICES);
     return true;
   }
 

@@ -1,0 +1,226 @@
+<script setup lang="ts">
+import type { PlacedMark } from './marks.ts';
+
+/** A teacher's pencil over an engraved sheet: what lies under the notes, or what is drawn over them. */
+defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
+</script>
+
+<template>
+  <svg v-if="under" class="pencil" aria-hidden="true">
+    <defs>
+      <pattern id="hatch-lines" width="9" height="9" patternUnits="userSpaceOnUse">
+        <path class="hatching" d="M0 9 9 0" />
+      </pattern>
+      <pattern id="hatch-dots" width="9" height="9" patternUnits="userSpaceOnUse">
+        <circle class="hatching-dot" cx="4.5" cy="4.5" r="1.4" />
+      </pattern>
+    </defs>
+    <template v-for="each in placed" :key="each.key">
+      <g v-if="each.mark.kind === 'shade'">
+        <rect
+          :class="`shade shade-${each.mark.group % 4}`"
+          :x="each.x - 2"
+          :y="each.y - 8"
+          :width="each.width + 2"
+          :height="each.height + 14"
+          rx="6"
+        />
+        <rect
+          v-if="each.mark.group >= 4"
+          class="hatch"
+          :fill="`url(#hatch-${each.mark.group % 8 < 4 ? 'dots' : 'lines'})`"
+          :x="each.x - 2"
+          :y="each.y - 8"
+          :width="each.width + 2"
+          :height="each.height + 14"
+          rx="6"
+        />
+        <text class="shade-letter" :x="each.x + each.width - 12" :y="each.y - 12">
+          {{ String.fromCharCode(97 + (each.mark.group % 26)) }}
+        </text>
+      </g>
+      <rect
+        v-if="each.mark.kind === 'point'"
+        class="point"
+        :x="each.x - 4"
+        :y="each.y - 10"
+        :width="each.width + 6"
+        :height="each.height + 18"
+        rx="8"
+      />
+      <rect
+        v-if="each.mark.kind === 'now'"
+        class="now"
+        :x="each.x - 7"
+        :y="each.y - 40"
+        :width="each.width + 14"
+        :height="each.height + 80"
+        rx="6"
+      />
+    </template>
+  </svg>
+  <svg v-else class="pencil" aria-hidden="true">
+    <template v-for="each in placed" :key="each.key">
+      <ellipse
+        v-if="each.mark.kind === 'ring'"
+        :cx="each.x + each.width / 2"
+        :cy="each.y + each.height / 2"
+        :rx="each.width / 2 + 5"
+        :ry="each.height / 2 + 5"
+      />
+      <path
+        v-if="each.mark.kind === 'bracket'"
+        class="bracket"
+        :class="{ own: each.mark.own }"
+        :d="`M${each.x + 3} ${each.y - 8}v-8h${each.width - 6}v8`"
+      />
+      <g v-if="each.mark.kind === 'figure'" :class="`figure ${each.mark.look}`">
+        <rect
+          v-if="each.mark.look === 'circle'"
+          :x="each.x - 5 - 4 * each.mark.depth"
+          :y="each.y - 6 - 5 * each.mark.depth"
+          :width="each.width + 10 + 8 * each.mark.depth"
+          :height="each.height + 12 + 10 * each.mark.depth"
+          rx="14"
+        />
+        <path v-else :d="`M${each.x} ${each.y - 14}h${each.width}`" />
+        <text :x="each.x - 4" :y="each.mark.look === 'circle' ? each.y - 10 - 5 * each.mark.depth : each.y - 18">
+          {{ each.mark.letter }}
+        </text>
+      </g>
+      <g v-if="each.mark.kind === 'fault'">
+        <path class="fault" :d="`M${each.x + each.width / 2 - 7} ${each.y - 22}l14 14m0 -14l-14 14`" />
+        <text v-if="each.mark.words !== ''" class="fault-words" :x="each.x + each.width / 2 + 11" :y="each.y - 11">
+          {{ each.mark.words }}
+        </text>
+      </g>
+      <text
+        v-if="each.mark.kind === 'comma'"
+        class="comma"
+        :class="{ small: each.mark.small }"
+        :x="each.x"
+        :y="each.y + 8"
+      >
+        ,
+      </text>
+    </template>
+  </svg>
+</template>
+
+<style scoped lang="scss">
+.pencil {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  overflow: visible;
+  pointer-events: none;
+}
+
+.pencil ellipse {
+  fill: none;
+  stroke: var(--spruce);
+  stroke-width: 2.5;
+}
+
+.shade {
+  stroke-width: 1;
+}
+
+.shade-0 {
+  fill: var(--tint-0);
+}
+
+.shade-1 {
+  fill: var(--tint-1);
+}
+
+.shade-2 {
+  fill: var(--tint-2);
+}
+
+.shade-3 {
+  fill: var(--tint-3);
+}
+
+.hatching {
+  stroke: var(--ink-soft);
+  stroke-width: 1;
+}
+
+.hatching-dot {
+  fill: var(--ink-soft);
+}
+
+.figure rect,
+.figure path,
+.fault {
+  fill: none;
+  stroke-width: 2.5;
+}
+
+.figure {
+  stroke: var(--spruce);
+}
+
+.figure.line {
+  stroke: var(--brick);
+}
+
+.figure.dots {
+  stroke: var(--ink);
+  stroke-dasharray: 1 7;
+  stroke-linecap: round;
+}
+
+.figure text,
+.fault-words {
+  fill: var(--ink);
+  font-size: var(--text-small);
+  font-weight: 700;
+  stroke: none;
+}
+
+.fault {
+  stroke: var(--brick);
+}
+
+.shade-letter {
+  fill: var(--ink-soft);
+  font-size: var(--text-small);
+  font-style: italic;
+}
+
+.point {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 2;
+  stroke-dasharray: 7 4;
+}
+
+.now {
+  fill: var(--brass-mid);
+}
+
+.bracket {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 2.5;
+}
+
+.bracket.own {
+  stroke: var(--spruce);
+}
+
+.comma {
+  fill: var(--ink);
+  font-family: var(--heading);
+  font-size: var(--comma);
+  font-weight: 700;
+  text-anchor: middle;
+}
+
+.comma.small {
+  font-size: calc(0.78 * var(--comma));
+}
+</style>
