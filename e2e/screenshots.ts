@@ -1,5 +1,3 @@
-import { readFile } from 'node:fs/promises';
-import { readAbc, writeMusicXml } from '@escalier/core/formats';
 import { chromium, type Page } from '@playwright/test';
 import { openClass, openDemo } from './steps.ts';
 
@@ -37,7 +35,16 @@ await openClass(page, '4 Plover');
 const classAddress = page.url();
 await picture('class', '.steps .peg');
 await stepOf(page, /3 Goose Walk/);
+await page.locator('.pencil ellipse').first().waitFor();
+await page.getByRole('button', { name: 'Under the notes' }).click();
+await page.getByRole('button', { name: 'Add a row' }).click();
+await page.getByLabel('Row 3', { exact: true }).selectOption('counting');
+await page.getByRole('button', { name: 'Under the notes' }).click();
+await page.getByRole('button', { name: 'Bars 7, hard' }).click();
+await page.locator('.now').first().waitFor();
+await page.keyboard.press(' ');
 await picture('step', '.pencil ellipse');
+await page.reload();
 await page.getByText('Same bars', { exact: true }).click();
 await page.getByRole('main').getByText('Fingerings', { exact: true }).click();
 await page.getByRole('heading', { name: /They may stumble/ }).hover();
@@ -45,14 +52,17 @@ await picture('tune-all-layers', '.chart svg');
 await page.goto(`${classAddress}/notes?part=fingers`);
 await picture('note-fingers', '.pipe');
 await page.goto(`${classAddress}/notes?part=echo&big=1`);
-await page.getByRole('button', { name: 'Echo, each twice' }).click();
+await page.getByRole('button', { name: 'Echo', exact: true }).click();
 await page.getByText('Your turn', { exact: true }).waitFor();
 await picture('note-echo-projector', '.clock');
 await page.goto(`${address}/fingerings?view=moves`);
 await page.getByRole('button', { name: /^A to E: / }).click();
 await picture('fingerings-moves', '.pipe');
 await page.goto(`${classAddress}/hear`);
-await page.getByText('Leak', { exact: true }).click();
+await page.locator('.engraving svg').first().waitFor();
+const third = (await page.locator('.measure').nth(2).boundingBox())!;
+await page.mouse.click(third.x + 6, third.y + third.height / 2);
+await page.getByText('Stopped', { exact: true }).click();
 await picture('hearing', '.engraving svg');
 await atTablet(() => picture('hearing-tablet', '.engraving svg'));
 await page.goto(`${classAddress}/board`);
@@ -78,18 +88,9 @@ await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
 await page.getByText('One new note', { exact: true }).click();
 await picture('library', 'tbody tr');
 await page.goto(`${address}/tunes/new`);
-await page.locator('input[type=file]').setInputFiles({
-  name: 'duet.musicxml',
-  mimeType: 'application/xml',
-  buffer: Buffer.from(await duetAsMusicXml()),
-});
-await page.getByLabel('Part to use').waitFor();
+await page.getByRole('application').click();
+for (const key of 'ba2g4ba2g4abag1e4ba2g4ba2g4agee1g') await page.keyboard.press(key);
+await page.getByLabel('Title', { exact: true }).fill('Over the Weir');
+await page.locator('.engraving .note').nth(21).waitFor();
 await picture('add-a-tune', '.engraving svg');
 await browser.close();
-
-/** What a notation program would write for a shipped duet. */
-async function duetAsMusicXml(): Promise<string> {
-  const read = readAbc(await readFile(new URL('../demo/tunes/echo-valley.abc', import.meta.url), 'utf8'));
-  if (!read.ok) throw new Error('the duet does not read');
-  return writeMusicXml({ ...read.value.tune, title: 'Echo from the Hill' });
-}

@@ -123,6 +123,7 @@ async function submit(): Promise<void> {
       <StyleFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
       <TeachingFields
         :model-value="draft.style.teaching"
+        :with-si="draft.style.naming === 'fixed-do-si'"
         :fields="fields"
         @update:model-value="set({ style: { ...draft!.style, teaching: $event } })"
       >

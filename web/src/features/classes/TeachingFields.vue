@@ -4,23 +4,24 @@ import {
   ECHO_SIGHT_CHOICES,
   FIRST_NOTES_CHOICES,
   MOST_ECHO_TURNS,
-  MOST_ROWS,
   PART_CHOICES,
   REPEAT_CHOICES,
   RIGHT_HAND_CHOICES,
-  ROW_FILLS,
   SYNCOPATION_CHOICES,
   TONGUE_CHOICES,
-  type NoteRow,
   type Teaching,
 } from '@escalier/core/practice';
-import { computed } from 'vue';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import NoteRows from '../../ui/NoteRows.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 
 /** Further ways in which teachers differ, folded away: the usual ones serve most classes. */
-const props = defineProps<{ fields: Readonly<Record<string, string>> }>();
+const props = defineProps<{
+  fields: Readonly<Record<string, string>>;
+  /** Where B is si the class says so. */
+  withSi: boolean;
+}>();
 const teaching = defineModel<Teaching>({ required: true });
 
 function set(more: Partial<Teaching>): void {
@@ -32,35 +33,6 @@ const TURNS = Array.from({ length: MOST_ECHO_TURNS }, (_, index) => ({
   text: ['once', 'twice', 'three times'][index]!,
 }));
 const BEATS = CHUNK_BEATS.map((value) => ({ value, text: `${value} beats` }));
-const KIND_OPTIONS: readonly { readonly value: NoteRow['kind'] | ''; readonly text: string }[] = [
-  { value: '', text: 'nothing' },
-  { value: 'letters', text: 'letters' },
-  { value: 'german-letters', text: 'letters with H' },
-  { value: 'fixed-do', text: 'do re mi, fixed' },
-  { value: 'movable-do', text: 'do re mi, movable' },
-  { value: 'degrees', text: 'scale numbers' },
-  { value: 'finger-count', text: 'finger numbers' },
-  { value: 'counting', text: 'counting' },
-  { value: 'words', text: 'words' },
-];
-const FILL_WORDS = {
-  full: 'under every note',
-  first: 'first of its kind only',
-  blank: 'blank, to be filled in',
-} as const;
-const FILL_OPTIONS = ROW_FILLS.map((value) => ({ value, text: FILL_WORDS[value] }));
-const rows = computed(() => Array.from({ length: MOST_ROWS }, (_, index) => teaching.value.rows[index] ?? null));
-
-function setRow(index: number, more: Partial<{ kind: NoteRow['kind'] | ''; fill: NoteRow['fill'] }>): void {
-  const next = rows.value.map((row, at) => {
-    if (at !== index) return row;
-    const kind = more.kind ?? row?.kind ?? '';
-    return kind === '' ? null : { kind, fill: more.fill ?? row?.fill ?? 'full' };
-  });
-  const kept = next.filter((row) => row !== null);
-  set({ rows: kept.filter((row, at) => kept.findIndex(({ kind }) => kind === row.kind) === at) });
-}
-
 const errorOf = (name: string): string | undefined => props.fields[`style.teaching.${name}`];
 </script>
 
@@ -154,23 +126,12 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
         >
         <BFormGroup label="Under the notes, from the top">
           <p class="soft">Leave all of it empty for the note names and the counting above.</p>
-          <div v-for="(row, index) in rows" :key="index" class="d-flex gap-2 flex-wrap pb-2">
-            <BFormSelect
-              class="auto"
-              :model-value="row?.kind ?? ''"
-              :options="KIND_OPTIONS"
-              :aria-label="`Row ${index + 1}`"
-              @update:model-value="setRow(index, { kind: $event as NoteRow['kind'] | '' })"
-            />
-            <BFormSelect
-              v-if="row !== null"
-              class="auto"
-              :model-value="row.fill"
-              :options="FILL_OPTIONS"
-              :aria-label="`Which notes of row ${index + 1}`"
-              @update:model-value="setRow(index, { fill: $event as NoteRow['fill'] })"
-            />
-          </div>
+          <NoteRows
+            :model-value="teaching.rows"
+            has-words
+            :with-si="withSi"
+            @update:model-value="set({ rows: $event })"
+          />
         </BFormGroup>
       </div>
     </BAccordionItem>
