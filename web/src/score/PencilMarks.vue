@@ -42,7 +42,7 @@ defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
       <rect
         v-if="each.mark.kind === 'point'"
         class="point"
-        :x="each.mark.look === 'circle' ? each.x - 4 : each.x - 14"
+        :x="each.x - 4"
         :y="each.y - 10"
         :width="each.width + 6"
         :height="each.height + 18"
@@ -84,7 +84,10 @@ defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
           rx="14"
         />
         <path v-else :d="`M${each.x} ${each.y - 14}h${each.width}`" />
-        <text :x="each.mark.look === 'circle' ? each.x - 4 : each.x - 14" :y="each.mark.look === 'circle' ? each.y - 10 - 5 * each.mark.depth : each.y - 18">
+        <text
+          :x="each.mark.look === 'circle' ? each.x - 4 : each.x - 14"
+          :y="each.mark.look === 'circle' ? each.y - 10 - 5 * each.mark.depth : each.y - 18"
+        >
           {{ each.mark.letter }}
         </text>
       </g>
