@@ -111,7 +111,7 @@ function key(event: KeyboardEvent): void {
       @keydown="key"
       @update:model-value="at = 0"
     />
-    <BListGroup id="found" class="found" role="listbox" aria-label="Found">
+    <BListGroup id="found" class="found mt-2" role="listbox" aria-label="Found">
       <BListGroupItem
         v-for="(target, index) in shown"
         :id="`found-${index}`"
@@ -129,12 +129,6 @@ function key(event: KeyboardEvent): void {
         >
       </BListGroupItem>
     </BListGroup>
-    <p v-if="shown.length === 0" class="soft found">Nothing by that name.</p>
+    <p v-if="shown.length === 0" class="soft found mt-2">Nothing by that name.</p>
   </BModal>
 </template>
-
-<style scoped>
-.found {
-  margin-top: 10px;
-}
-</style>

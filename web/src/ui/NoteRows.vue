@@ -48,7 +48,7 @@ function add(): void {
 
 <template>
   <div class="d-flex flex-wrap gap-2 align-items-center" role="group" aria-label="Under the notes">
-    <BInputGroup v-for="(row, index) in rows" :key="row.kind" class="row-input">
+    <BInputGroup v-for="(row, index) in rows" :key="row.kind" class="w-auto">
       <BButton v-if="index > 0" :aria-label="`Row ${index + 1} one up`" @click="raise(index)">↑</BButton>
       <BFormSelect
         class="auto"
@@ -71,9 +71,3 @@ function add(): void {
     </BButton>
   </div>
 </template>
-
-<style scoped>
-.row-input {
-  width: auto;
-}
-</style>

@@ -1,6 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { AccountEntity } from '../accounts/index.ts';
 import type { ClassCalendar } from '../calendar/index.ts';
+import type { TuneDto } from '../tunes/index.ts';
 import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import type { PupilRecord } from '../pupils/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -78,6 +79,39 @@ describe('the settings of a class', () => {
     expect(await fields(await put({ meetings: [at] }))).toEqual({ 'meetings.0.at': 'A time such as 09:40.' });
     const style = { ...settings.style, posture: { ...settings.style.posture, mouth: 'nose' } };
     expect(Object.keys(await fields(await put({ style })))).toEqual(['style.posture.mouth']);
+  });
+
+  it('say what the class brings, and nothing of it is new on its stairs', async () => {
+    const { id: _, staircaseId: __, ...settings } = await get<ClassSettings>(`/api/classes/${otter()}/settings`);
+    const news = async () => (await get<ClassPage>(`/api/classes/${otter()}`)).steps.map((step) => step.newNotes);
+    expect((await news())[2]).toEqual(['E4']);
+    const tunes = await get<TuneDto[]>('/api/tunes');
+    const goose = tunes.find((tune) => tune.title === 'Goose Walk')!.id;
+    const put = (brings: object, version: number) =>
+      test.send('PUT', `/api/classes/${otter()}/settings`, {
+        ...settings,
+        brings: { ...settings.brings, ...brings },
+        version,
+      });
+    expect((await put({ notes: ['B4'], tuneIds: [goose] }, settings.version)).status).toBe(200);
+    expect((await news()).slice(0, 3)).toEqual([[], [], []]);
+    expect(await fields(await put({ tuneIds: [newId()] }, settings.version + 1))).toEqual({
+      brings: 'There is no such tune.',
+    });
+    expect(Object.keys(await fields(await put({ notes: ['H4'] }, settings.version + 1)))).toEqual(['brings.notes.0']);
+    expect((await put({}, settings.version + 1)).status).toBe(200);
+  });
+
+  it('choose a fingering where there are several, and the class’s instrument carries it', async () => {
+    const { id: _, staircaseId: __, ...settings } = await get<ClassSettings>(`/api/classes/${otter()}/settings`);
+    const style = { ...settings.style, teaching: { ...settings.style.teaching, fingerings: { 'F#5': 1 } } };
+    expect((await test.send('PUT', `/api/classes/${otter()}/settings`, { ...settings, style })).status).toBe(200);
+    expect((await get<ClassPage>(`/api/classes/${otter()}`)).instrumentId).toBe('soprano-recorder-baroque~F#5.1');
+    const bad = { ...settings.style.teaching, echo: { turns: 9, sight: 'shown' } };
+    const refused = { ...settings, style: { ...style, teaching: bad }, version: settings.version + 1 };
+    expect(await fields(await test.send('PUT', `/api/classes/${otter()}/settings`, refused))).toEqual({
+      'style.teaching.echo.turns': 'At most 3 times.',
+    });
   });
 
   it('make a new class on the stairs of the school', async () => {

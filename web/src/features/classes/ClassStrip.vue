@@ -19,7 +19,7 @@ function label(step: number): string {
     <ol class="stairs">
       <li v-for="(belt, step) in belts" :key="step" :style="{ paddingBottom: `${step * 11}px` }">
         <span class="visually-hidden">{{ label(step) }}</span>
-        <span class="count" aria-hidden="true">{{ onStep[step] || '' }}</span>
+        <span class="count fw-bold" aria-hidden="true">{{ onStep[step] || '' }}</span>
         <span class="bar" aria-hidden="true" :style="{ height: `${(46 * (onStep[step] ?? 0)) / most}px` }" />
         <span class="tread"><BeltBand :belt-id="belt" decorative /></span>
       </li>
@@ -47,10 +47,6 @@ function label(step: number): string {
   align-items: center;
   justify-content: end;
   height: 100%;
-}
-
-.count {
-  font-weight: 700;
 }
 
 .bar {

@@ -36,7 +36,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 <template>
   <section class="card-paper stack-close">
     <h2>To hear next</h2>
-    <ul class="plain line queue">
+    <ul class="plain line queue gap-2">
       <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">
         <RouterLink
           class="pupil"
@@ -68,10 +68,6 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 </template>
 
 <style scoped>
-.queue {
-  gap: 6px;
-}
-
 .pupil {
   display: inline-flex;
   align-items: center;

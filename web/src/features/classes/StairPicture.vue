@@ -190,7 +190,7 @@ function pegStyle(step: number, place: number): Record<string, string> {
               ><IconMark v-if="step.mark === 'problem'" role="img" aria-label="Look here:" /> {{ step.position }}
               {{ step.title }}</span
             >
-            <span class="chips">
+            <span class="chips d-flex flex-wrap gap-1 mt-1">
               <span v-for="thing in step.things.slice(0, 3)" :key="thing" class="chip">{{ thing }}</span>
             </span>
           </component>
@@ -366,13 +366,6 @@ button.step-label {
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 3;
   line-clamp: 3;
-}
-
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 3px;
-  margin-top: 4px;
 }
 
 .chips .chip {

@@ -109,7 +109,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         aria-label="Practice ladder"
         @update:model-value="set({ ladder: $event as RungId[] })"
       />
-      <ol class="plain d-flex flex-wrap gap-2 pt-2" aria-label="Order of the rungs">
+      <ol class="plain d-flex flex-wrap gap-2 mt-2" aria-label="Order of the rungs">
         <li v-for="(rung, index) in ladder(style.ladder)" :key="rung.id">
           <BButton
             size="sm"

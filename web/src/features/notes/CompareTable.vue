@@ -16,7 +16,7 @@ const rows = computed(() => differences(props.on, props.other));
       {{ rows.length }} notes have different fingerings, or makers differ. To tell the instruments apart: on a German
       one hole 5 is smaller than hole 4, and the plain fingering 0 123 4 is in tune.
     </p>
-    <ul class="plain line pairs">
+    <ul class="plain line pairs mt-3">
       <li v-for="{ a, b } in rows" :key="pitchName(a.spellings[0]!)" class="card-paper">
         <h2>{{ soundName(a) }}</h2>
         <div>
@@ -39,10 +39,6 @@ const rows = computed(() => differences(props.on, props.other));
 </template>
 
 <style scoped>
-.pairs {
-  margin-top: 12px;
-}
-
 .pairs div {
   display: flex;
   gap: 12px;

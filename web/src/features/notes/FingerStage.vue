@@ -40,7 +40,7 @@ const newFingers = computed(() => {
 <template>
   <div class="fingers">
     <section class="card-paper picture" aria-label="The fingering">
-      <div class="above">
+      <div class="d-flex flex-wrap justify-content-between gap-2">
         <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" aria-label="Point of view" />
         <BFormRadioGroup
           v-if="known !== null && from !== null"
@@ -60,7 +60,7 @@ const newFingers = computed(() => {
         :view="view"
         :label="isKnownShown ? lesson.name(from!) : lesson.label"
       />
-      <p class="soft view">
+      <p class="soft view text-center">
         {{
           view === 'pupil'
             ? 'As the pupil holds it: the left hand is on the left.'
@@ -121,17 +121,6 @@ const newFingers = computed(() => {
   grid-template-rows: auto minmax(0, 1fr) auto;
   gap: 6px;
   min-height: 0;
-}
-
-.above {
-  display: flex;
-  flex-wrap: wrap;
-  justify-content: space-between;
-  gap: 8px;
-}
-
-.view {
-  text-align: center;
 }
 
 .words {

@@ -90,7 +90,7 @@ onPlayKey(toggle);
           <BButton class="pair" :pressed="index === chosen" @click="((chosen = index), sound.stop())">
             <strong>{{ lesson.name(each.from) }} – {{ lesson.label }}</strong>
             <span v-if="!big">{{ describeMove(each.there) }}; back: {{ describeMove(each.back) }}</span>
-            <span v-if="!big" class="cost">{{ each.cost.toFixed(1) }}</span>
+            <span v-if="!big" class="cost fw-bold">{{ each.cost.toFixed(1) }}</span>
           </BButton>
           <HowComputed v-if="!big && index === chosen" label="How is the cost worked out?">
             There {{ each.there.cost }} = {{ costSum(lesson.on, each.there) }}. Back {{ each.back.cost }} =
@@ -118,7 +118,7 @@ onPlayKey(toggle);
       </div>
     </section>
     <section class="card-paper stage" aria-label="Back and forth">
-      <div class="top">
+      <div class="top d-flex align-items-center justify-content-between">
         <p class="letters" aria-hidden="true">
           <span :class="{ here: shown?.note === pair.from }">{{ lesson.name(pair.from) }}</span>
           <span :class="{ here: shown?.note === pair.to }">{{ lesson.label }}</span>
@@ -220,10 +220,6 @@ onPlayKey(toggle);
   box-shadow: inset 6px 0 0 var(--spruce);
 }
 
-.cost {
-  font-weight: 700;
-}
-
 .walk p {
   display: flex;
   flex-wrap: wrap;
@@ -250,12 +246,6 @@ onPlayKey(toggle);
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   min-height: 0;
-}
-
-.top {
-  display: flex;
-  align-items: center;
-  justify-content: space-between;
 }
 
 .letters {

@@ -35,7 +35,7 @@ async function submit(): Promise<void> {
     <BButton @click="editing = false">Cancel</BButton>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </BForm>
-  <p v-else-if="(own !== null && (own.hint !== '' || own.bookPage !== '')) || !big" class="own mb-0">
+  <p v-else-if="(own !== null && (own.hint !== '' || own.bookPage !== '')) || !big" class="mb-0 large">
     <template v-if="own !== null && own.hint !== ''">“{{ own.hint }}” </template>
     <span v-if="own !== null && own.bookPage !== ''" class="soft"
       >{{ book === '' ? 'Book' : book }}, {{ own.bookPage }}
@@ -45,9 +45,3 @@ async function submit(): Promise<void> {
     }}</BButton>
   </p>
 </template>
-
-<style scoped>
-.own {
-  font-size: var(--text-large);
-}
-</style>

@@ -107,7 +107,7 @@ function key(event: KeyboardEvent): void {
         </tr>
       </tbody>
     </table>
-    <p v-if="rows.length === 0" class="none">No pupils match. Choose “All”, or clear the search.</p>
+    <p v-if="rows.length === 0" class="none p-4">No pupils match. Choose “All”, or clear the search.</p>
   </div>
 </template>
 
@@ -239,10 +239,6 @@ td.opened {
 td:focus-visible {
   outline: var(--focus);
   outline-offset: -3px;
-}
-
-.none {
-  padding: 24px;
 }
 
 @media (pointer: coarse) {

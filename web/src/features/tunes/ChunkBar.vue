@@ -50,7 +50,7 @@ onKeyStroke(['n', 'N'], (event) => {
   <section class="card-paper stack-close chunks" aria-labelledby="chunks-title">
     <div class="d-flex flex-wrap gap-2 align-items-center">
       <h2 id="chunks-title" class="mb-0">Piece by piece</h2>
-      <div class="pieces" role="group" aria-label="Pieces">
+      <div class="pieces d-flex flex-wrap gap-1 grow" role="group" aria-label="Pieces">
         <BButton
           v-for="(label, index) in labels"
           :key="index"
@@ -107,13 +107,6 @@ onKeyStroke(['n', 'N'], (event) => {
 </template>
 
 <style scoped lang="scss">
-.pieces {
-  display: flex;
-  flex: 1;
-  flex-wrap: wrap;
-  gap: 4px;
-}
-
 .pieces .btn {
   min-width: 44px;
   padding-inline: 8px;

@@ -136,7 +136,7 @@ function onKey(event: KeyboardEvent): void {
     </div>
     <div class="d-flex flex-wrap gap-2" role="group" aria-label="Notes and signs">
       <BFormRadioGroup v-model="value" buttons :options="valueOptions" aria-label="Length of the next note" />
-      <BButton v-for="letter in LETTERS" :key="letter" class="letter" @click="pressed(letter)">{{ letter }}</BButton>
+      <BButton v-for="letter in LETTERS" :key="letter" class="" @click="pressed(letter)">{{ letter }}</BButton>
       <BButton v-for="sign in SIGNS" :key="sign.key" :aria-label="sign.label" @click="pressed(sign.key)">{{
         sign.text
       }}</BButton>
@@ -163,7 +163,7 @@ function onKey(event: KeyboardEvent): void {
         chords
         :marks="marks"
       />
-      <p v-else class="soft empty">Press here, then type: G A B, and 2 before a longer note.</p>
+      <p v-else class="soft p-5 text-center">Press here, then type: G A B, and 2 before a longer note.</p>
     </div>
     <BAlert v-if="pad.problem.value !== null" variant="warning" :model-value="true">{{ pad.problem.value }}</BAlert>
     <div class="d-flex flex-wrap gap-3">
@@ -215,15 +215,6 @@ function onKey(event: KeyboardEvent): void {
 
 .pad:focus {
   outline: 3px solid var(--spruce);
-}
-
-.empty {
-  padding: 48px 0;
-  text-align: center;
-}
-
-.letter {
-  min-width: 44px;
 }
 
 .keys {

@@ -42,7 +42,7 @@ function barsOf([first, last]: readonly [number, number]): string {
     <h2>Practice ladder</h2>
     <ol class="bullets">
       <li v-for="rung in steps" :key="rung.id">
-        <BButton variant="link" class="rung" @click="emit('run', rung.id)">{{ rung.words }}</BButton><span
+        <BButton variant="link" class="how-toggle" @click="emit('run', rung.id)">{{ rung.words }}</BButton><span
           v-if="detail(rung.id) !== ''"
           class="soft"
           >, {{ detail(rung.id) }}</span
@@ -52,11 +52,3 @@ function barsOf([first, last]: readonly [number, number]): string {
     <p v-if="hasRepeats" class="soft mb-0">Repeats: {{ repeatWords }}.</p>
   </section>
 </template>
-
-<style scoped>
-.rung {
-  min-height: 44px;
-  padding: 0;
-  text-align: left;
-}
-</style>

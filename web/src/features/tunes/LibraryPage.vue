@@ -91,7 +91,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
           <SelectField v-model="filter.length" label="Length" :options="LENGTHS" />
           <SelectField v-model="filter.has" label="To drill" :options="toDrill" />
         </div>
-        <div class="line checks">
+        <div class="line mt-2">
           <BFormCheckbox v-model="filter.words">with words</BFormCheckbox>
           <BFormCheckbox v-model="filter.duet">duets</BFormCheckbox>
           <BFormCheckbox v-model="filter.archived">archived too</BFormCheckbox>
@@ -110,10 +110,6 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
 </template>
 
 <style scoped lang="scss">
-.checks {
-  margin-top: 8px;
-}
-
 .search {
   min-width: 200px;
 }

@@ -73,7 +73,7 @@ function marks(row: LibraryRow): string {
     <BPagination
       v-if="rows.length > PER_PAGE"
       v-model="pageNumber"
-      class="pages"
+      class="pages mt-3 mb-0"
       :total-rows="rows.length"
       :per-page="PER_PAGE"
       aria-label="Pages of the library"
@@ -105,10 +105,6 @@ function marks(row: LibraryRow): string {
   height: 5px;
   margin-top: 4px;
   background: var(--stone);
-}
-
-.pages {
-  margin: 12px 0 0;
 }
 
 .meter i {

@@ -232,7 +232,7 @@ function label(use: NoteUse): string {
         <BFormCheckboxGroup v-model="layers" buttons :options="LAYERS" aria-label="Layers on the sheet" />
         <BButton v-if="!isPhone" @click="print">Print</BButton>
       </div>
-      <div v-if="rowsOpen" class="line pt-2">
+      <div v-if="rowsOpen" class="line mt-2">
         <NoteRows v-model="rows" :has-words="info.hasWords" :with-si="isWithSi" />
         <BFormSelect
           v-if="rows.some((row) => row.kind === 'counting')"
