@@ -185,7 +185,11 @@ function label(use: NoteUse): string {
         <p class="soft">
           <template v-if="page.step !== null">Step {{ page.step.position }} of {{ page.steps }} · </template>
           <template v-else-if="page.schoolClass !== null">for {{ page.schoolClass.name }} · </template>
-          {{ on.shortName }} · {{ origin }}
+          {{ on.shortName }} · {{ origin
+          }}<template v-if="page.bookPage !== ''">
+            · {{ teaching.book === '' ? 'book' : teaching.book }}, {{ page.bookPage }}</template
+          >
+          <span v-if="teaching.bring !== ''" class="print-only">Bring: {{ teaching.bring }}</span>
         </p>
       </div>
       <BFormSelect
