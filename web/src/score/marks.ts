@@ -79,7 +79,7 @@ export function placeMarks(host: HTMLElement, marks: readonly ScoreMark[]): read
       case 'figure':
         return stretchBoxes(host, mark, head, boxOf).flatMap((box, part) => at(box, `-${part}`));
       case 'fault':
-        return at(mark.id.startsWith('n') ? head(mark.id) : (staff(mark.id) ?? measure(mark.id)));
+        return at(mark.id.startsWith('n') ? overStaff(head(mark.id), staffOf(byId(mark.id), boxOf)) : staff(mark.id));
       case 'chart':
         return at(chartBox(head(mark.id), boxOf(byId(mark.id)?.closest('.system') ?? null)));
     }
@@ -104,6 +104,11 @@ function nextX(host: HTMLElement, id: string, head: (id: string) => Box | null):
   const at = notes.findIndex((note) => note.id === id);
   const next = notes[at + 1];
   return next === undefined ? null : (head(next.id)?.left ?? null);
+}
+
+/** A cross at a note stands over the staff, or over the note where that is higher. */
+function overStaff(head: Box | null, staff: Box | null): Box | null {
+  return head === null || staff === null ? head : { ...head, top: Math.min(head.top, staff.top) };
 }
 
 function commaBox(head: Box | null, staff: Box | null, next: number | null): Box | null {

@@ -114,14 +114,14 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
       <BButton :pressed="big" @click="switchBig">
         {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
       </BButton>
+      <OwnNoteLine
+        v-if="lesson.place !== null"
+        :own="lesson.own"
+        :book="style?.teaching.book ?? ''"
+        :big="big"
+        :save="(own) => saveOwn(pitchName(lesson!.note), own)"
+      />
     </header>
-    <OwnNoteLine
-      v-if="lesson.place !== null"
-      :own="lesson.own"
-      :book="style?.teaching.book ?? ''"
-      :big="big"
-      :save="(own) => saveOwn(pitchName(lesson!.note), own)"
-    />
     <StageStairs v-model="stage" />
     <div class="content">
       <BeforeStage
@@ -185,6 +185,10 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
   .lesson {
     height: 100vh;
     min-height: 760px;
+  }
+
+  .content {
+    grid-template-rows: minmax(0, 1fr);
   }
 }
 

@@ -23,7 +23,7 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <BForm v-if="editing" class="card-paper d-flex gap-3 flex-wrap align-items-center" @submit.prevent="submit">
+  <BForm v-if="editing" class="card-paper w-100 d-flex gap-3 flex-wrap align-items-center" @submit.prevent="submit">
     <TextField
       v-model="draft.hint"
       class="grow"
@@ -35,7 +35,11 @@ async function submit(): Promise<void> {
     <BButton @click="editing = false">Cancel</BButton>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </BForm>
-  <p v-else-if="(own !== null && (own.hint !== '' || own.bookPage !== '')) || !big" class="mb-0 large">
+  <p
+    v-else-if="(own !== null && (own.hint !== '' || own.bookPage !== '')) || !big"
+    :class="{ 'w-100 large': own !== null && own.hint !== '' }"
+    class="mb-0"
+  >
     <template v-if="own !== null && own.hint !== ''">“{{ own.hint }}” </template>
     <span v-if="own !== null && own.bookPage !== ''" class="soft"
       >{{ book === '' ? 'Book' : book }}, {{ own.bookPage }}
