@@ -138,7 +138,7 @@ test('what a class is taught by is set, and sheets and echo follow', async ({ pa
   await expect(page.locator('.toast').filter({ hasText: 'Saved.' }).last()).toBeVisible();
   await page.getByRole('link', { name: 'Stairs' }).click();
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
-  await expect(page.getByText('Bring: recorder and pencil')).toBeVisible();
+  await expect(page.getByRole('complementary').getByText('Bring: recorder and pencil')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'New for 4 Otter' })).toBeVisible();
   await expect(page.locator('.pencil ellipse')).toHaveCount(0);
 });
