@@ -119,7 +119,7 @@ describe('escalier read, what is said and what is mixed up', () => {
     expect(Object.keys(counting)).toEqual(['numbers', 'ta', 'beat-function', 'beat-position']);
     for (const parts of Object.values(counting)) expect(parts.map((bars) => bars.length)).toEqual([8]);
     expect(counting.numbers![0]!.at(-1)).toBe('1-2-3-4');
-    expect(mixUps).toMatchObject([{ pair: ['G4', 'A4'] }, { pair: ['A4', 'B4'] }]);
+    expect(mixUps).toEqual([]);
   });
 });
 

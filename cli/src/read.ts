@@ -1,19 +1,19 @@
 import type { Notice } from '@escalier/core/formats';
 import { COUNTINGS, countTune, type Counting, type Tune } from '@escalier/core/music';
-import { readTune, syllableAt, type Reading, type Sung } from '@escalier/core/reading';
+import { figuresOf, readTune, syllableAt, type MixUp, type Reading, type Sung } from '@escalier/core/reading';
 import {
   barRange,
   breathWords,
   elementWords,
   hardSpotWords,
   intervalWords,
+  mixUpWords,
   shiftWords,
   signWords,
 } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { breathOption, instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
-import { mixUpsAsJson } from './teaching.ts';
 
 export const read: Command = {
   usage: 'read FILE [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
@@ -50,7 +50,8 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
     tempo: reading.tempo.perMinute,
     notes: { all: notes.all.map((use) => use.name), new: notes.new.map(note) },
     unplayable: reading.unplayable.map((use) => use.name),
-    mixUps: mixUpsAsJson(reading),
+    lookalikes: lookalikesOf(reading),
+    mixUps: lettersMixedUp(reading),
     counting: countings(tune),
     elements: { all: elements.all.map((each) => each.id), new: elements.new.map((each) => each.id) },
     signs: { all: signs.all.map((each) => each.id), new: signs.new.map((each) => each.id) },
@@ -69,7 +70,7 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
       drill,
     })),
     form,
-    figures: reading.figures.map(({ letter, kind, count, places }) => ({
+    figures: figuresOf(tune).map(({ letter, kind, count, places }) => ({
       letter,
       kind,
       count,
@@ -87,6 +88,29 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
     ...(duet === null ? {} : { duet: duetAsJson(duet) }),
     left: leftOut,
   };
+}
+
+/** Pairs of the tune that stand in two octaves, or have two names for one sound. */
+function lookalikesOf({ mixUps }: Reading): unknown {
+  const here = mixUps.filter((mixUp) => mixUp.bothHere);
+  const isApart = ({ pair: [low, high] }: MixUp): boolean => low[0] === high[0] && low.at(-1) !== high.at(-1);
+  return {
+    octaves: here.filter(isApart).map(({ pair }) => pair),
+    spellings: here.filter(({ kind }) => kind === 'fingering').map(({ pair }) => pair),
+  };
+}
+
+/** Letters that the tune has in two ways, F and F sharp; what the class knows from before is `mixups`' affair. */
+function lettersMixedUp({ mixUps, notes }: Reading): unknown {
+  const barsOf = (name: string): readonly number[] => notes.all.find((use) => use.name === name)?.bars ?? [];
+  return mixUps
+    .filter(({ kind, bothHere }) => kind === 'letter' && bothHere)
+    .map(({ pair, bars }) => ({
+      pair,
+      bars,
+      letter: pair[0][0],
+      notes: pair.map((note) => ({ note, bars: barsOf(note) })),
+    }));
 }
 
 /** On which word each new note and each hard spot falls, and what is stressed off the beat. */
@@ -123,8 +147,8 @@ function inWords(reading: Reading): string {
       .slice(0, 3)
       .map((key) => `Key: ${key.key}, ${shiftWords(key.shift)}, new: ${key.newNotes.join(' ') || 'nothing'}`),
   ];
-  for (const { pair, bars, why } of mixUpsAsJson(reading))
-    lines.push(`Easily mixed up: ${pair.join(' and ')} (bar ${bars.join(', ')}). ${why}`);
+  for (const mixUp of reading.mixUps)
+    lines.push(`Easily mixed up: ${mixUp.pair.join(' and ')} (bar ${mixUp.bars.join(', ')}). ${mixUpWords(mixUp)}`);
   if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
   for (const clash of duet?.clashes ?? [])
     lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${intervalWords(clash.semitones)}`);

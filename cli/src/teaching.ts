@@ -1,6 +1,6 @@
 import type { Tune } from '@escalier/core/music';
 import { CHUNK_BEATS, chunkLadder } from '@escalier/core/practice';
-import { readTune, type Reading } from '@escalier/core/reading';
+import { figuresOf, readTune, type FigurePlace, type Reading } from '@escalier/core/reading';
 import { barRange, chunkLine, chunkWords, figureWords, mixUpWords } from '@escalier/core/words';
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
@@ -50,10 +50,11 @@ export const figures: Command = {
   about: 'what comes again in a tune: the same notes, the same rhythm, the same shape, and the odd one out',
   options: [],
   async run(words, options) {
-    const { tune, reading } = await readFrom(words, options);
-    const place = ({ bars, notes }: Reading['figures'][number]['places'][number]) => ({ bars, notes });
+    const { tune } = await readFrom(words, options);
+    const found = figuresOf(tune);
+    const place = ({ bars, notes }: FigurePlace) => ({ bars, notes });
     return {
-      text: reading.figures
+      text: found
         .map(
           (figure) =>
             `${figure.letter} ${figureWords(figure)} ${figure.places.map(({ bars }) => barRange(bars)).join(', ')}`,
@@ -61,7 +62,7 @@ export const figures: Command = {
         .join('\n'),
       json: {
         title: tune.title,
-        figures: reading.figures.map(({ letter, kind, count, places, oddOneOut }) => ({
+        figures: found.map(({ letter, kind, count, places, oddOneOut }) => ({
           letter,
           kind,
           count,
@@ -87,6 +88,6 @@ export const mixups: Command = {
   },
 };
 
-export function mixUpsAsJson({ mixUps }: Reading) {
+function mixUpsAsJson({ mixUps }: Reading) {
   return mixUps.map((mixUp) => ({ pair: mixUp.pair, bars: mixUp.bars, kind: mixUp.kind, why: mixUpWords(mixUp) }));
 }

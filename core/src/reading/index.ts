@@ -3,7 +3,7 @@ export type { Difficulty } from './difficulty.ts';
 export type { Duet, DuetMoment } from './duet.ts';
 export type { RhythmElement } from './elements.ts';
 export { chooseNotes, offersChoice } from './either-or.ts';
-export type { Figure, FigureKind, FigurePlace } from './figures.ts';
+export { figuresOf, type Figure, type FigureKind, type FigurePlace } from './figures.ts';
 export type { Form } from './form.ts';
 export { tempoLadder, type HardestMove, type HardSpot } from './hard-spots.ts';
 export type { KeyChoice } from './keys.ts';

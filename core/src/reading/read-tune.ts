@@ -4,7 +4,6 @@ import { DEFAULT_BREATH_SECONDS, proposeBreaths, type Breath } from './breaths.t
 import { difficultyOf, type Difficulty } from './difficulty.ts';
 import { readDuet, type Duet } from './duet.ts';
 import { rhythmElements, type RhythmElement } from './elements.ts';
-import { figuresOf, type Figure } from './figures.ts';
 import { readForm, type Form } from './form.ts';
 import { hardSpots, type HardSpot } from './hard-spots.ts';
 import { keyChoices, type KeyChoice } from './keys.ts';
@@ -41,7 +40,6 @@ export interface Reading {
   };
   readonly hardSpots: readonly HardSpot[];
   readonly form: Form;
-  readonly figures: readonly Figure[];
   readonly breaths: readonly Breath[];
   readonly difficulty: Difficulty;
   readonly keys: readonly KeyChoice[];
@@ -92,7 +90,6 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     keySignature: keySignature(tune, notes),
     hardSpots: hardSpots(tune, played, known, tempo),
     form,
-    figures: figuresOf(tune),
     breaths,
     difficulty: difficultyOf({ on, tune, tempo, played, notes, newCount, elements, form, breaths }),
     keys: keyChoices(tune, on, known, notes, moves),

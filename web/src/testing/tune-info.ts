@@ -1,7 +1,7 @@
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
 import { chunkLadder } from '@escalier/core/practice';
-import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
+import { figuresOf, NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import type { TuneInfo } from '../workers/index.ts';
 import { playbackOf } from '../workers/playback.ts';
 
@@ -17,6 +17,7 @@ export function tuneInfo(music: string): TuneInfo {
   return {
     reading,
     abc: '',
+    figures: figuresOf(tune),
     chunks: chunkLadder(tune, reading),
     composer: '',
     source: '',

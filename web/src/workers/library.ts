@@ -1,7 +1,7 @@
 import { readAbc } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
 import { hasWords, metreText, pitch, staffStep, type Tune } from '@escalier/core/music';
-import { readTune, type Knowledge, type Reading } from '@escalier/core/reading';
+import { chooseNotes, readTune, type Knowledge, type Reading } from '@escalier/core/reading';
 
 export interface StoredTune {
   readonly id: string;
@@ -46,7 +46,7 @@ function leapsOf({ moves }: Reading): readonly number[] {
 export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge): LibraryRow {
   const read = readAbc(stored.abc);
   if (!read.ok) throw new Error(`A stored tune does not read: ${stored.title}`);
-  const { tune } = read.value;
+  const tune = chooseNotes(read.value.tune, known);
   const reading = readTune(tune, on, known);
   const [best] = reading.keys;
   const isBetter =

@@ -31,11 +31,13 @@ import { chunkLadder, DEFAULT_CHUNK_BEATS, type Chunk, type NoteColours, type No
 import {
   chooseNotes,
   DEFAULT_TEMPO,
+  figuresOf,
   NOTHING_KNOWN,
   offersChoice,
   proposeBreaths,
   readTune,
   type Breath,
+  type Figure,
   type Knowledge,
   type Reading,
 } from '@escalier/core/reading';
@@ -91,6 +93,8 @@ export interface TuneInfo {
   /** Printed numbers of the bars, by their index. */
   readonly barNumbers: readonly number[];
   readonly playback: Playback;
+  /** What comes again in it. */
+  readonly figures: readonly Figure[];
   /** The way through the tune piece by piece. */
   readonly chunks: readonly Chunk[];
 }
@@ -141,6 +145,7 @@ function read(
     pitches: Object.fromEntries(notes),
     barNumbers: tune.bars.map((bar) => bar.number),
     playback: playbackOf(tune, reading.tempo, on.soundsAbove),
+    figures: figuresOf(tune),
     chunks: chunkLadder(tune, reading, chunkBeats),
   });
 }

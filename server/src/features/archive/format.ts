@@ -1,21 +1,12 @@
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { CONDITIONS, INSTRUMENT_IDS, NAMINGS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
-import { COUNTINGS, LENGTH_WORDS, LETTERS, SYNCOPATIONS } from '@escalier/core/music';
+import { COUNTINGS, LENGTH_WORDS, LETTERS } from '@escalier/core/music';
 import {
   CAUTION_PLACES,
-  ECHO_SIGHTS,
-  FIRST_NOTES,
-  MOST_ROWS,
   MOUTH_RULES,
-  PART_RULES,
   PASS_RULES,
-  REPEAT_WAYS,
   REST_PLACES,
-  RIGHT_HANDS,
-  ROW_FILLS,
-  ROW_KINDS,
   RUNG_IDS,
-  TONGUES,
   USUAL_TEACHING,
 } from '@escalier/core/practice';
 import { OUTCOMES } from '@escalier/core/records';
@@ -24,6 +15,7 @@ import { ANY_WAY, BELTS, LOOK_FOR } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
 import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
+import { bringsInput, NOTHING_BROUGHT, teachingInput } from '../classes/index.ts';
 import { withDays } from '../terms/index.ts';
 
 /** docs/ARCHIVE.md says what each part is. A new version is read beside the old ones, never instead of them. */
@@ -52,26 +44,6 @@ const meeting = z.object({
   mode: z.enum(LESSON_MODES),
 });
 
-const teaching = z.object({
-  rows: z.array(z.object({ kind: z.enum(ROW_KINDS), fill: z.enum(ROW_FILLS) })).max(MOST_ROWS),
-  syncopation: z.enum(SYNCOPATIONS),
-  restWord: text,
-  tongue: z.enum(TONGUES),
-  rightHand: z.enum(RIGHT_HANDS),
-  repeats: z.enum(REPEAT_WAYS),
-  firstNotes: z.enum(FIRST_NOTES),
-  echo: z.object({ turns: whole, sight: z.enum(ECHO_SIGHTS) }),
-  chunkBeats: whole,
-  challenge: z.boolean(),
-  parts: z.enum(PART_RULES),
-  coloured: z.boolean(),
-  fingerings: z.record(z.string().max(6), whole),
-  book: text,
-  bring: text,
-});
-
-const names = z.array(z.string().max(40)).max(400);
-
 const style = z.object({
   naming: z.enum(NAMINGS),
   counting: z.enum(COUNTINGS).nullable(),
@@ -88,7 +60,7 @@ const style = z.object({
       z.object({ kind: z.literal('share'), outOf: points, steps: whole }),
     ])
     .default({ kind: 'none' }),
-  teaching: teaching.default({ ...USUAL_TEACHING, rows: [] }),
+  teaching: teachingInput.default({ ...USUAL_TEACHING, rows: [] }),
 });
 
 const caution = z.object({ id: text, text, places: z.array(z.enum(CAUTION_PLACES)), shown: z.boolean() });
@@ -214,9 +186,7 @@ export const ROWS = {
       .array(z.object({ date: localDate, reason: text }))
       .max(1000)
       .default([]),
-    brings: z
-      .object({ notes: names, elements: names, signs: names, moves: names, tuneIds: z.array(id).max(60) })
-      .default({ notes: [], elements: [], signs: [], moves: [], tuneIds: [] }),
+    brings: bringsInput.default(NOTHING_BROUGHT),
   }),
   classTeachers: z.object({ schoolClass: id, account: id }),
   pupils: z.object({

@@ -5,6 +5,7 @@ import type { Counting, LengthWords } from '@escalier/core/music';
 import type { PassRule, Posture, RungId, Teaching } from '@escalier/core/practice';
 import type { PointsRule } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
+import { NOTHING_BROUGHT } from './input.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TermEntity } from '../terms/index.ts';
@@ -37,8 +38,6 @@ export interface Brings {
   readonly moves: readonly string[];
   readonly tuneIds: readonly string[];
 }
-
-const NOTHING_BROUGHT: Brings = { notes: [], elements: [], signs: [], moves: [], tuneIds: [] };
 
 /** After an event of the first part: indices into the tune's bars and into the bar's events. */
 export interface BreathPlace {

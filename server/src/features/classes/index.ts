@@ -12,5 +12,6 @@ export {
   type TeachingStyle,
 } from './entities.ts';
 export type { Findable } from './find.ts';
+export { bringsInput, NOTHING_BROUGHT, teachingInput } from './input.ts';
 export { classRoutes, findRoutes } from './routes.ts';
 export type { ClassSettings } from './settings.ts';

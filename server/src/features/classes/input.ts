@@ -44,7 +44,7 @@ const points = z.number('A number of points.').min(0, 'Not less than 0.').max(10
 const noteName = z.string().refine((name) => parsePitch(name) !== null, 'A note such as F#4.');
 const someText = (most: number) => text().trim().max(most, `At most ${most} letters.`);
 
-const teachingInput = z.object({
+export const teachingInput = z.object({
   rows: z
     .array(z.object({ kind: z.enum(ROW_KINDS), fill: z.enum(ROW_FILLS) }))
     .max(MOST_ROWS, `At most ${MOST_ROWS} rows under the notes.`)
@@ -68,8 +68,11 @@ const teachingInput = z.object({
   bring: someText(200),
 });
 
+/** Of a class that begins. */
+export const NOTHING_BROUGHT = { notes: [], elements: [], signs: [], moves: [], tuneIds: [] };
+
 const names = z.array(z.string().max(40)).max(400, 'At most 400.');
-const bringsInput = z.object({
+export const bringsInput = z.object({
   notes: z.array(noteName).max(60, 'At most 60 notes.'),
   elements: names,
   signs: names,
@@ -120,7 +123,7 @@ const classInput = z.object({
   meetings: z.array(meetingInput).max(20, 'At most 20 lesson times.'),
   style: styleInput,
   /** What the class knows before its unit. */
-  brings: bringsInput.default({ notes: [], elements: [], signs: [], moves: [], tuneIds: [] }),
+  brings: bringsInput.default(NOTHING_BROUGHT),
 });
 
 export const classChange = classInput.extend({ version });

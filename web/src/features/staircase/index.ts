@@ -1,1 +1,2 @@
+export { default as TuneFor } from './TuneFor.vue';
 export { passRuleWords } from './words.ts';

@@ -13,12 +13,12 @@ const props = defineProps<{
   info: TuneInfo;
   seconds: number;
   own: readonly BreathPlace[] | null;
-  there: readonly Breath[] | null;
+  atTempo: readonly Breath[] | null;
   editing: boolean;
 }>();
 const emit = defineEmits<{ edit: [on: boolean]; save: [seconds: number, breaths: readonly BreathPlace[] | null] }>();
 
-const count = computed(() => breathPlaces(props.info, props.own, props.there).length);
+const count = computed(() => breathPlaces(props.info, props.own, props.atTempo).length);
 
 function setSeconds(typed: string | number | null): void {
   const seconds = Number(typed);
@@ -29,7 +29,8 @@ function setSeconds(typed: string | number | null): void {
 <template>
   <section class="card-paper stack-close">
     <h2>
-      {{ plural(count, 'breath', 'breaths') }}{{ own !== null ? ', your own' : there !== null ? ' at this tempo' : '' }}
+      {{ plural(count, 'breath', 'breaths')
+      }}{{ own !== null ? ', your own' : atTempo !== null ? ' at this tempo' : '' }}
     </h2>
     <TextField
       label="Seconds one breath lasts"
@@ -48,7 +49,7 @@ function setSeconds(typed: string | number | null): void {
     <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
     <HowComputed>
       <ul class="bullets">
-        <li v-for="breath in there ?? info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
+        <li v-for="breath in atTempo ?? info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
           after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breathWords(breath)
           }}{{ breath.kind === 'small' ? '; shorten the note before it' : '' }}
         </li>

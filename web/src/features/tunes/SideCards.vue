@@ -74,7 +74,7 @@ function leave(): void {
       <p v-for="sequence in reading.form.sequences.slice(0, 2)" :key="sequence.bars.join()" class="soft">
         Bar {{ sequence.bars[1] }} is bar {{ sequence.bars[0] }}, {{ stepsWords(sequence.steps) }}.
       </p>
-      <p v-for="figure in reading.figures" :key="figure.letter" class="soft">
+      <p v-for="figure in info.figures" :key="figure.letter" class="soft">
         <strong>{{ figure.letter }}</strong> {{ figureWords(figure) }}
       </p>
       <p class="soft">

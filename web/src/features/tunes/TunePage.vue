@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
-import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
+import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -14,18 +14,18 @@ import { noteWords, withNoteNames } from '../../ui/note-words.ts';
 import { ClassHead } from '../classes/index.ts';
 import { TakeCare, useSession } from '../schools/index.ts';
 import { FingeringChart } from '../notes/index.ts';
+import { TuneFor } from '../staircase/index.ts';
 import BreathCard from './BreathCard.vue';
 import ExportButtons from './ExportButtons.vue';
 import BookCard from './BookCard.vue';
 import ChunkBar from './ChunkBar.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
-import { namingOf, usualRows } from './rows.ts';
+import { useRows } from './rows.ts';
 import { usePractice } from './use-practice.ts';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
-import TuneFor from './TuneFor.vue';
 import TransportBar from './TransportBar.vue';
 import TuneRemoval from './TuneRemoval.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
@@ -42,7 +42,10 @@ const address = computed((): TuneAddress =>
 const instrumentId = ref<string>('soprano-recorder-baroque');
 const session = useSession();
 const INSTRUMENTS = INSTRUMENT_IDS.map((value) => ({ value: String(value), text: instrument(value).shortName }));
-const { page, info, ways, error, load, keepBreaths, keepOwn, breathsThere, breatheAt } = useTune(address, instrumentId);
+const { page, info, ways, error, load, keepBreaths, keepOwn, breathsAtTempo, breatheAt } = useTune(
+  address,
+  instrumentId,
+);
 /** In place of the tune on the sheet and in the sound. */
 const way = shallowRef<WayIn | null>(null);
 watch(page, () => (way.value = null));
@@ -54,39 +57,16 @@ const player = usePlayer(
 watch(way, () => player.stop());
 
 const teaching = computed(() => page.value?.schoolClass?.style.teaching ?? USUAL_TEACHING);
-const counting = ref<Counting>('numbers');
-const rows = ref<readonly NoteRow[]>([{ kind: 'letters', fill: 'full' }]);
-watch([page, info], ([now], [before]) => {
-  if (now === null || (before !== null && before.tuneId === now.tuneId && rowsAreSet)) return;
-  const style = now.schoolClass?.style;
-  counting.value = style?.counting ?? 'numbers';
-  rows.value = usualRows(style ?? null, info.value?.hasWords === true);
-  rowsAreSet = info.value !== null;
-  if (style?.teaching.coloured === true && !layers.value.includes('colours'))
-    layers.value = [...layers.value, 'colours'];
-});
-let rowsAreSet = false;
+const layers = ref<LayerId[]>(['new', 'hard', 'breaths']);
+const { rows, shownRows, counting, colours, sayings, naming } = useRows(page, info, layers);
 /** Where B is si the class says so. */
 const isWithSi = computed(() => page.value?.schoolClass?.style.naming === 'fixed-do-si');
-const colours = computed(() => (layers.value.includes('colours') ? (session.me?.noteColours ?? USUAL_COLOURS) : null));
-/** Colours never stand without letters. */
-const shownRows = computed(() => {
-  const isNamed = rows.value.some(({ kind, fill }) => kind === 'letters' && fill === 'full');
-  if (colours.value === null || isNamed) return rows.value;
-  return [{ kind: 'letters', fill: 'full' } as const, ...rows.value.filter(({ kind }) => kind !== 'letters')].slice(
-    0,
-    MOST_ROWS,
-  );
-});
-const sayings = computed(() => ({ syncopation: teaching.value.syncopation, rest: teaching.value.restWord }));
-const naming = computed(() => shownRows.value.map(namingOf).find((each) => each !== null) ?? null);
 const COUNTING_WORDS: readonly { value: Counting; text: string }[] = [
   { value: 'numbers', text: 'Count 1 & 2 &' },
   { value: 'ta', text: 'Count ta ti-ti' },
   { value: 'beat-function', text: 'Count du de' },
   { value: 'beat-position', text: 'Count ta di' },
 ];
-const layers = ref<LayerId[]>(['new', 'hard', 'breaths']);
 /** On a phone the switches fold away. */
 const isPhone = useMediaQuery('(max-width: 600px)');
 const switching = ref(false);
@@ -110,14 +90,14 @@ const marks = computed((): readonly ScoreMark[] => {
   const sounding: readonly ScoreMark[] = now === null ? [] : [{ kind: 'now', id: now }];
   if (way.value !== null) return sounding;
   return [
-    ...marksOf(info.value, layers.value, page.value?.breaths ?? null, breathsThere.value, page.value?.troubles ?? []),
+    ...marksOf(info.value, layers.value, page.value?.breaths ?? null, breathsAtTempo.value, page.value?.troubles ?? []),
     ...pieceMarks.value,
     ...barIdsOf(info.value, pointed.value).map((id): ScoreMark => ({ kind: 'point', id })),
     ...sounding,
   ];
 });
 const breathIds = computed(() =>
-  info.value === null ? [] : breathPlaces(info.value, page.value?.breaths ?? null, breathsThere.value).map(noteIdAt),
+  info.value === null ? [] : breathPlaces(info.value, page.value?.breaths ?? null, breathsAtTempo.value).map(noteIdAt),
 );
 const presses = computed(() => {
   if (!editing.value || info.value === null || way.value !== null) return [];
@@ -141,7 +121,7 @@ const newNames = computed(() => new Set(info.value?.reading.notes.new.map((use) 
 async function toggleBreath(id: string): Promise<void> {
   if (page.value === null || info.value === null) return;
   const [barIndex, eventIndex] = id.split('-').slice(1).map(Number);
-  const kept = breathPlaces(info.value, page.value.breaths, breathsThere.value).map(
+  const kept = breathPlaces(info.value, page.value.breaths, breathsAtTempo.value).map(
     ({ barIndex: bar, eventIndex: event }) => ({
       barIndex: bar,
       eventIndex: event,
@@ -321,7 +301,7 @@ function label(use: NoteUse): string {
           :info="info"
           :seconds="page.breathSeconds"
           :own="page.breaths"
-          :there="breathsThere"
+          :at-tempo="breathsAtTempo"
           :editing="editing"
           @edit="editBreaths"
           @save="keepBreaths"

@@ -35,9 +35,9 @@ export function noteIdAt({ barIndex, eventIndex }: BreathPlace): string {
 export function breathPlaces(
   info: TuneInfo,
   own: readonly BreathPlace[] | null,
-  there: readonly Breath[] | null = null,
+  atTempo: readonly Breath[] | null = null,
 ): readonly (BreathPlace & { readonly small: boolean })[] {
-  const proposed = there ?? info.reading.breaths;
+  const proposed = atTempo ?? info.reading.breaths;
   if (own === null) return proposed.map((breath) => ({ ...breath, small: breath.kind === 'small' }));
   return own.map((place) => {
     const same = proposed.find(
@@ -52,10 +52,11 @@ export function marksOf(
   info: TuneInfo,
   on: readonly LayerId[],
   own: readonly BreathPlace[] | null,
-  there: readonly Breath[] | null = null,
+  atTempo: readonly Breath[] | null = null,
   troubles: readonly TroubleSpot[] = [],
 ): readonly ScoreMark[] {
-  const { form, figures, hardSpots } = info.reading;
+  const { figures } = info;
+  const { form, hardSpots } = info.reading;
   const bracketEnds = (first: number, last: number): readonly [string, string] => {
     const ids = barIdsOf(
       info,
@@ -77,7 +78,7 @@ export function marksOf(
         })
       : []),
     ...(on.includes('breaths')
-      ? breathPlaces(info, own, there)
+      ? breathPlaces(info, own, atTempo)
           .filter((place) => !info.printedBreathIds.includes(noteIdAt(place)))
           .map((place): ScoreMark => ({ kind: 'comma', id: noteIdAt(place), small: place.small }))
       : []),

@@ -1,13 +1,14 @@
 import { EMPTY_ENTRY, eventId, lastTyped, typeKey, type Entry, type EntryPlace } from '@escalier/core/formats';
+import { instrument } from '@escalier/core/instruments';
 import { useManualRefHistory } from '@vueuse/core';
 import { computed, shallowRef, watch } from 'vue';
 import { notesSchedule, useSound } from '../../sound/index.ts';
 import { tuneWorker } from '../../workers/index.ts';
 
 const MOST_UNDONE = 500;
-/** Written pitch to sounding pitch of the recorder on which what is typed is heard. */
-const SOUNDS_ABOVE = 12;
-const VOICES = { family: 'recorder', melody: true, click: false, drone: false } as const;
+/** On which what is typed is heard. */
+const { family, soundsAbove } = instrument('soprano-recorder-baroque');
+const VOICES = { family, melody: true, click: false, drone: false };
 
 /** A tune typed by keys: what is typed is heard at once, and can be taken back. */
 export function useEntry(changed: (abc: string) => void) {
@@ -37,7 +38,7 @@ export function useEntry(changed: (abc: string) => void) {
     set(next);
     const now = lastTyped(next);
     const heard = now === lastTyped(before) ? null : (now?.pitch ?? null);
-    if (heard !== null) void sound.start(notesSchedule([heard], SOUNDS_ABOVE), VOICES);
+    if (heard !== null) void sound.start(notesSchedule([heard], soundsAbove), VOICES);
     return true;
   }
 

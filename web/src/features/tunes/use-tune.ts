@@ -96,14 +96,14 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   }
 
   /** Where to breathe at the tempo that is set: slower playing needs more breaths. Null at the tune's own. */
-  const breathsThere = shallowRef<readonly Breath[] | null>(null);
+  const breathsAtTempo = shallowRef<readonly Breath[] | null>(null);
   async function breatheAt(perMinute: number): Promise<void> {
     const open = page.value;
     if (open === null || info.value === null) return;
     const source = { abc: info.value.abc, instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value };
     const isOwnTempo = perMinute === info.value.reading.tempo.perMinute;
     const found = isOwnTempo ? null : await tuneWorker().breathsAt(source, perMinute, open.breathSeconds);
-    if (page.value === open) breathsThere.value = found;
+    if (page.value === open) breathsAtTempo.value = found;
   }
 
   /** Keeps the class's own breaths, and shows them at once. */
@@ -124,7 +124,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
 
   watch(address, load, { immediate: true });
   watch(instrumentId, reread);
-  return { page, info, ways, error, load, keepBreaths, keepOwn, breathsThere, breatheAt };
+  return { page, info, ways, error, load, keepBreaths, keepOwn, breathsAtTempo, breatheAt };
 }
 
 function knownSets({ known: { notes, elements, signs, moves } }: OpenTune) {

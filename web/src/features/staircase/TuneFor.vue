@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import type { BeltId } from '@escalier/core/staircase';
 import type { StaircaseChoice, StaircaseDto } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -8,6 +7,7 @@ import SelectField from '../../ui/SelectField.vue';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useClasses } from '../classes/index.ts';
+import { addTune, contentOf, draftOf } from './draft.ts';
 
 /** From the library to a class, or onto a step of a staircase. */
 const props = defineProps<{ tuneId: string; title: string }>();
@@ -54,20 +54,10 @@ const stepOptions = computed(() =>
 async function put(): Promise<void> {
   const open = stairs.value;
   if (open === null) return;
-  const steps = open.steps.map(({ id, belt, lessons, toPass, passRule, tunes }) => ({
-    id,
-    belt: belt as BeltId,
-    lessons,
-    toPass,
-    passRule: { ...passRule, lookFor: [...passRule.lookFor] },
-    tunes: [
-      ...tunes.map((tune) => ({ id: tune.id, role: tune.role })),
-      ...(id === stepId.value && tunes.every((tune) => tune.id !== props.tuneId)
-        ? [{ id: props.tuneId, role: 'choice' as const }]
-        : []),
-    ],
-  }));
-  const json = { name: open.name, noteOrder: [...open.noteOrder], steps, version: open.version };
+  const index = open.steps.findIndex(({ id }) => id === stepId.value);
+  const changed = addTune(draftOf(open), index, { id: props.tuneId, title: props.title, role: 'choice' });
+  if (!changed.ok) return notices.fail(changed.error);
+  const json = { ...contentOf(changed.value), version: open.version };
   const isDone = await save(() => ask(api.staircases[':id'].$put({ param: { id: open.id }, json })));
   if (isDone) isOpen.value = false;
 }
