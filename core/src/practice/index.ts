@@ -14,6 +14,7 @@ export {
 } from './chunks.ts';
 export { preparation, toggleSheet, type Preparation, type PreparedMove } from './drill.ts';
 export { DEFAULT_PER_GRADE, echoPatterns, echoPlace, type EchoGap, type EchoRequest, type EchoSet } from './echo.ts';
+export { changeOne, type ChangedPattern } from './echo-change.ts';
 export {
   ECHO_GRADES,
   ECHO_METRE,

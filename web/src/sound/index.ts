@@ -9,7 +9,7 @@ export {
   walkSchedule,
 } from './lesson-schedules.ts';
 export { render, type Voices } from './player.ts';
-export { scheduleOf, type PieceTurn } from './schedule.ts';
+export { scheduleOf } from './schedule.ts';
 export { useListen } from './use-listen.ts';
 export { usePlayer } from './use-player.ts';
 export { useMute, useSound } from './use-sound.ts';

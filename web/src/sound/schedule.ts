@@ -1,5 +1,6 @@
 import { secondsOf, type Beats, type BeatsPerMinute, type Seconds } from '@escalier/core/units';
-import type { Playback } from '../workers/index.ts';
+import type { RepeatWay } from '@escalier/core/practice';
+import type { PieceTurn, Playback } from '../workers/index.ts';
 
 /** What the player plays. Times from the start. */
 export interface Schedule {
@@ -29,6 +30,8 @@ export interface Stretch {
   readonly from?: string | null;
   readonly perMinute: BeatsPerMinute;
   readonly countIn: boolean;
+  /** What the class does with a section that comes again; played every time where it is not given. */
+  readonly repeats?: RepeatWay;
 }
 
 /** A staccato space at the end of each note, so that equal notes are heard as two. */
@@ -53,7 +56,7 @@ export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
     lead,
     length: at(to),
     drone: playback.drone,
-    notes: played.map((note) => ({
+    notes: sounding(playback, played, stretch).map((note) => ({
       at: at(note.start),
       seconds: note.legato ? inSeconds(note.beats) : tongued(inSeconds(note.beats)),
       midi: note.midi,
@@ -67,6 +70,23 @@ export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
   };
 }
 
+/** Without the pass of a repeated bar that the class claps, or plays after the teacher: it is only clicked. */
+function sounding(
+  { bars }: Playback,
+  notes: Playback['notes'],
+  { repeats = 'play', bars: loop }: Stretch,
+): Playback['notes'] {
+  if (repeats === 'play' || loop !== null) return notes;
+  const passOf = (index: number, until: number): number =>
+    bars.slice(0, until + 1).filter((bar) => bar.index === index).length;
+  const silent = bars.filter(({ index }, place) => {
+    const passes = bars.filter((bar) => bar.index === index).length;
+    const isFirst = passOf(index, place) === 1;
+    return passes > 1 && (repeats === 'clap-first' ? isFirst : !isFirst);
+  });
+  return notes.filter(({ start }) => !silent.some((bar) => start >= bar.start - 1e-9 && start < bar.end - 1e-9));
+}
+
 /** The first time that the stretch is played. */
 function boundsOf(playback: Playback, { bars, from }: Pick<Stretch, 'bars' | 'from'>): readonly [Beats, Beats] {
   const start = playback.events.find((event) => event.id === from)?.start;
@@ -75,15 +95,6 @@ function boundsOf(playback: Playback, { bars, from }: Pick<Stretch, 'bars' | 'fr
   const first = playback.bars.find((bar) => bar.index === bars[0]);
   const last = playback.bars.find((bar) => bar.index === bars[1] && bar.start >= (first?.start ?? 0));
   return first === undefined || last === undefined ? [0, playback.beats] : [first.start, last.end];
-}
-
-/** One turn of a piece: played, or clicked while the class plays. */
-export interface PieceTurn {
-  /** Ids of the first and the last note or rest on the sheet. */
-  readonly from: string;
-  readonly to: string;
-  readonly perMinute: BeatsPerMinute;
-  readonly who: 'teacher' | 'class' | 'together';
 }
 
 const BETWEEN = '|';

@@ -1,5 +1,5 @@
 import { readAbc } from '@escalier/core/formats';
-import { expect, it } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { playbackOf } from '../workers/playback.ts';
 import { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 
@@ -45,4 +45,26 @@ it('joins slurred notes, and sounds a staccato note for half of its time', () =>
 it('sounds tied notes as one', () => {
   const { notes } = scheduleOf(playback('B4-|B2 A2|]'), { bars: null, perMinute: 60, countIn: false });
   expect(notes.map((note) => Math.round(note.seconds))).toEqual([6, 2]);
+});
+
+describe('a section that comes again', () => {
+  const twice = playback('|:G4|A4:|B4|]');
+  const sounding = (repeats: 'play' | 'clap-first' | 'teacher-first') =>
+    scheduleOf(twice, { bars: null, perMinute: 60, countIn: false, repeats }).notes.map(
+      ({ at, midi }) => `${midi}@${at}`,
+    );
+
+  it('sounds every time, or only where the class does not clap or play it alone', () => {
+    expect(sounding('play')).toEqual(['79@0', '81@4', '79@8', '81@12', '83@16']);
+    expect(sounding('clap-first')).toEqual(['79@8', '81@12', '83@16']);
+    expect(sounding('teacher-first')).toEqual(['79@0', '81@4', '83@16']);
+  });
+
+  it('is clicked and shown all the same, and sounds in a loop', () => {
+    const { cues, clicks } = scheduleOf(twice, { bars: null, perMinute: 60, countIn: false, repeats: 'clap-first' });
+    expect(cues).toHaveLength(5);
+    expect(clicks).toHaveLength(20);
+    const loop = scheduleOf(twice, { bars: [0, 1], perMinute: 60, countIn: false, repeats: 'clap-first' });
+    expect(loop.notes).toHaveLength(2);
+  });
 });

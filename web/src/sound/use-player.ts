@@ -1,12 +1,22 @@
 import type { Family } from '@escalier/core/instruments';
+import type { RepeatWay } from '@escalier/core/practice';
 import { computed, ref, shallowRef, type Ref } from 'vue';
-import type { Playback } from '../workers/index.ts';
+import type { PieceTurn, Playback } from '../workers/index.ts';
 import type { Voices } from './player.ts';
-import { scheduleOf, turnOfCue, turnsSchedule, type PieceTurn } from './schedule.ts';
+import { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 import { useSound } from './use-sound.ts';
 
-/** The transport under a tune: what plays, how fast, and where it is. */
-export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
+/**
+ * The transport under a tune: what plays, how fast, and where it is.
+ * @param itsTurns turns that are played instead of the whole, with tempi of their own; null for none.
+ * @param repeats what the class does with a section that comes again.
+ */
+export function usePlayer(
+  playback: Ref<Playback | null>,
+  family: Ref<Family>,
+  itsTurns: Ref<readonly PieceTurn[] | null>,
+  repeats: Ref<RepeatWay>,
+) {
   const perMinute = ref(80);
   const melody = ref(true);
   const click = ref(true);
@@ -28,9 +38,10 @@ export function usePlayer(playback: Ref<Playback | null>, family: Ref<Family>) {
   /** @param from a note or rest of the sheet, to begin there and play to the end. */
   async function start(from: string | null = null): Promise<void> {
     if (playback.value === null) return;
+    if (from === null && itsTurns.value !== null) return playTurns(itsTurns.value);
     turns.value = null;
     const bars = from === null ? loopBars.value : null;
-    const stretch = { bars, from, perMinute: perMinute.value, countIn: countIn.value };
+    const stretch = { bars, from, perMinute: perMinute.value, countIn: countIn.value, repeats: repeats.value };
     await sound.start(scheduleOf(playback.value, stretch), voices(), bars !== null);
   }
 

@@ -4,7 +4,7 @@ import { PlainError } from '../ui/plain-error.ts';
 import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
-export type { Playback } from './playback.ts';
+export type { PieceTurn, Playback } from './playback.ts';
 export type { WayIn, WrittenEcho, WrittenEchoSet } from './practice.ts';
 export type { TuneInfo } from './tune.worker.ts';
 

@@ -33,6 +33,15 @@ export interface PlayedNote {
   readonly part: number;
 }
 
+/** One turn of a piece: played, or clicked while the class plays or fingers in silence. */
+export interface PieceTurn {
+  /** Ids of the first and the last note or rest on the sheet. */
+  readonly from: string;
+  readonly to: string;
+  readonly perMinute: BeatsPerMinute;
+  readonly who: 'teacher' | 'class' | 'together';
+}
+
 /** A note or rest of the first part as it is passed in the performance. */
 export interface PlayedEvent {
   readonly id: string;

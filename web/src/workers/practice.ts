@@ -1,4 +1,4 @@
-import { writeAbc } from '@escalier/core/formats';
+import { eventId, writeAbc } from '@escalier/core/formats';
 import { findInstrument, type Instrument } from '@escalier/core/instruments';
 import { pitch, pitchName, type Pitch, type Tune } from '@escalier/core/music';
 import {
@@ -9,11 +9,12 @@ import {
   echoSheet,
   onOneNote,
   preparation,
+  type ChainRound,
   type EchoPattern,
   type EchoSet,
 } from '@escalier/core/practice';
 import { DEFAULT_TEMPO, readTune, type Knowledge } from '@escalier/core/reading';
-import { playbackOf, type Playback } from './playback.ts';
+import { playbackOf, type PieceTurn, type Playback } from './playback.ts';
 
 export interface EchoSource {
   readonly instrumentId: string;
@@ -65,6 +66,8 @@ export interface WayIn {
   readonly about: string;
   readonly abc: string;
   readonly playback: Playback;
+  /** How it is played where that is not once through; null for that. */
+  readonly turns: readonly PieceTurn[] | null;
 }
 
 const BARE_STAGES = 4;
@@ -72,7 +75,8 @@ const BARE_STAGES = 4;
 /** The ways into a tune for a class, in the order in which one would take them. */
 export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly WayIn[] {
   const tempo = tune.tempo ?? DEFAULT_TEMPO;
-  const written = (way: Tune): Pick<WayIn, 'abc' | 'playback'> => ({
+  const written = (way: Tune): Pick<WayIn, 'abc' | 'playback' | 'turns'> => ({
+    turns: null,
     abc: writeAbc(way),
     playback: playbackOf(way, way.tempo ?? tempo, on.soundsAbove),
   });
@@ -95,6 +99,7 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
       label,
       about: rounds.at(-1)!.notes.join('–'),
       ...written(chainSheet(rounds, label)),
+      turns: chainTurns(rounds),
     })),
     { kind: 'rhythm', label: 'Rhythm on one note', about: pitchName(note), ...written(onOneNote(tune, note)) },
     ...bare.map((version, index): WayIn => ({
@@ -115,6 +120,20 @@ function chains(tune: Tune, on: Instrument, known: Knowledge) {
     { label: 'Hard spot, growing', rounds: growing },
     { label: 'Hard spot, from its end', rounds: backward },
   ];
+}
+
+/** Each round first fingered in silence to the click, then played; two notes stand in a bar. */
+function chainTurns(rounds: readonly ChainRound[]): readonly PieceTurn[] {
+  let bar = 0;
+  return rounds.flatMap(({ notes, tempo }): PieceTurn[] => {
+    const bars = Math.ceil(notes.length / 2);
+    const round = { from: eventId(0, bar, 0), to: eventId(0, bar + bars - 1, 1), perMinute: tempo };
+    bar += bars;
+    return [
+      { ...round, who: 'class' },
+      { ...round, who: 'together' },
+    ];
+  });
 }
 
 /** The note that comes most often, one that the class knows before one that is new. */

@@ -41,15 +41,16 @@ const SIGNS = [
   'key 2',
   'key -1',
 ];
-const elementOptions = computed(() =>
-  [...new Set([...ELEMENTS, ...brings.value.elements])].map((value) => ({
-    value,
-    text: elementWords(value, props.lengthWords),
-  })),
-);
-const signOptions = computed(() =>
-  [...new Set([...SIGNS, ...brings.value.signs])].map((value) => ({ value, text: signWords(value) })),
-);
+const ticked = computed(() => {
+  const optionsOf = (usual: readonly string[], own: readonly string[], words: (id: string) => string) =>
+    [...new Set([...usual, ...own])].map((value) => ({ value, text: words(value) }));
+  const elements = optionsOf(ELEMENTS, brings.value.elements, (id) => elementWords(id, props.lengthWords));
+  const signs = optionsOf(SIGNS, brings.value.signs, signWords);
+  return [
+    { key: 'elements', label: 'Rhythm', options: elements },
+    { key: 'signs', label: 'Signs', options: signs },
+  ] as const;
+});
 
 function set(more: Partial<Brings>): void {
   brings.value = { ...brings.value, ...more };
@@ -91,13 +92,14 @@ async function takeOver(): Promise<void> {
   try {
     const { known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: takenFrom.value } }));
     const joined = (a: readonly string[], b: readonly string[]): string[] => [...new Set([...a, ...b])];
+    const notes = joined(brings.value.notes, known.notes);
     set({
-      notes: joined(brings.value.notes, known.notes),
+      notes,
       elements: joined(brings.value.elements, known.elements),
       signs: joined(brings.value.signs, known.signs),
       moves: joined(brings.value.moves, known.moves),
     });
-    typed.value = brings.value.notes.map(noteWords).join(' ');
+    typed.value = notes.map(noteWords).join(' ');
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
     error.value = problem.message;
@@ -122,20 +124,12 @@ async function takeOver(): Promise<void> {
         hint="Such as G A B C′ D′, with an apostrophe for the upper octave."
         :error="wrong === null ? undefined : `“${wrong}” is no note.`"
       />
-      <BFormGroup label="Rhythm">
+      <BFormGroup v-for="{ key, label, options } in ticked" :key="key" :label="label">
         <BFormCheckboxGroup
-          :model-value="[...brings.elements]"
-          :options="elementOptions"
-          aria-label="Rhythm that the class knows"
-          @update:model-value="set({ elements: $event as string[] })"
-        />
-      </BFormGroup>
-      <BFormGroup label="Signs">
-        <BFormCheckboxGroup
-          :model-value="[...brings.signs]"
-          :options="signOptions"
-          aria-label="Signs that the class knows"
-          @update:model-value="set({ signs: $event as string[] })"
+          :model-value="[...brings[key]]"
+          :options="options"
+          :aria-label="`${label} that the class knows`"
+          @update:model-value="set({ [key]: $event as string[] })"
         />
       </BFormGroup>
       <BFormGroup label="Tunes">

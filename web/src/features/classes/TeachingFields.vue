@@ -9,6 +9,7 @@ import {
   RIGHT_HAND_CHOICES,
   SYNCOPATION_CHOICES,
   TONGUE_CHOICES,
+  type StyleChoice,
   type Teaching,
 } from '@escalier/core/practice';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -28,6 +29,29 @@ function set(more: Partial<Teaching>): void {
   teaching.value = { ...teaching.value, ...more };
 }
 
+/** One field each, alike. */
+const CHOICES: readonly {
+  readonly key: 'tongue' | 'rightHand' | 'firstNotes' | 'syncopation' | 'repeats' | 'parts';
+  readonly label: string;
+  readonly choices: readonly StyleChoice<string>[];
+}[] = [
+  { key: 'tongue', label: 'Tonguing', choices: TONGUE_CHOICES },
+  { key: 'rightHand', label: 'Right hand in the first lessons', choices: RIGHT_HAND_CHOICES },
+  { key: 'firstNotes', label: 'First notes', choices: FIRST_NOTES_CHOICES },
+  { key: 'syncopation', label: 'Syncopation', choices: SYNCOPATION_CHOICES },
+  { key: 'repeats', label: 'Repeats', choices: REPEAT_CHOICES },
+  { key: 'parts', label: 'Passing in parts', choices: PART_CHOICES },
+];
+const TEXTS = [
+  {
+    key: 'restWord',
+    label: 'Word for a rest',
+    hint: 'Such as sh, rest or out; leave empty to use the counting’s own.',
+  },
+  { key: 'book', label: 'The class’s own book', hint: 'Pages are noted at each tune and note.' },
+  { key: 'bring', label: 'What to bring', hint: 'Such as recorder, folder, pencil.' },
+] as const;
+
 const TURNS = Array.from({ length: MOST_ECHO_TURNS }, (_, index) => ({
   value: index + 1,
   text: ['once', 'twice', 'three times'][index]!,
@@ -42,41 +66,12 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
       <div class="stack">
         <div class="field-grid">
           <ChoiceField
-            label="Tonguing"
-            :choices="TONGUE_CHOICES"
-            :model-value="teaching.tongue"
-            @update:model-value="set({ tongue: $event })"
-          />
-          <ChoiceField
-            label="Right hand in the first lessons"
-            :choices="RIGHT_HAND_CHOICES"
-            :model-value="teaching.rightHand"
-            @update:model-value="set({ rightHand: $event })"
-          />
-          <ChoiceField
-            label="First notes"
-            :choices="FIRST_NOTES_CHOICES"
-            :model-value="teaching.firstNotes"
-            @update:model-value="set({ firstNotes: $event })"
-          />
-          <ChoiceField
-            label="Syncopation"
-            :choices="SYNCOPATION_CHOICES"
-            :model-value="teaching.syncopation"
-            @update:model-value="set({ syncopation: $event })"
-          />
-          <TextField
-            :model-value="teaching.restWord"
-            label="Word for a rest"
-            hint="Such as sh, rest or out; leave empty to use the counting’s own."
-            :error="errorOf('restWord')"
-            @update:model-value="set({ restWord: String($event) })"
-          />
-          <ChoiceField
-            label="Repeats"
-            :choices="REPEAT_CHOICES"
-            :model-value="teaching.repeats"
-            @update:model-value="set({ repeats: $event })"
+            v-for="{ key, label, choices } in CHOICES"
+            :key="key"
+            :label="label"
+            :choices="choices"
+            :model-value="teaching[key]"
+            @update:model-value="set({ [key]: $event })"
           />
           <SelectField
             label="Echo, each pattern"
@@ -97,25 +92,14 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
             :options="BEATS"
             @update:model-value="set({ chunkBeats: Number($event) })"
           />
-          <ChoiceField
-            label="Passing in parts"
-            :choices="PART_CHOICES"
-            :model-value="teaching.parts"
-            @update:model-value="set({ parts: $event })"
-          />
           <TextField
-            :model-value="teaching.book"
-            label="The class’s own book"
-            hint="Pages are noted at each tune and note."
-            :error="errorOf('book')"
-            @update:model-value="set({ book: String($event) })"
-          />
-          <TextField
-            :model-value="teaching.bring"
-            label="What to bring"
-            hint="Such as recorder, folder, pencil."
-            :error="errorOf('bring')"
-            @update:model-value="set({ bring: String($event) })"
+            v-for="{ key, label, hint } in TEXTS"
+            :key="key"
+            :model-value="teaching[key]"
+            :label="label"
+            :hint="hint"
+            :error="errorOf(key)"
+            @update:model-value="set({ [key]: String($event) })"
           />
         </div>
         <BFormCheckbox :model-value="teaching.challenge" @update:model-value="set({ challenge: Boolean($event) })"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import type { Naming } from '@escalier/core/instruments';
-import type { LengthWords } from '@escalier/core/music';
+import { pitch, type LengthWords } from '@escalier/core/music';
 import {
   ECHO_GRADES,
   ECHO_SIGHT_CHOICES,
@@ -21,7 +21,7 @@ import { saveFile } from '../../ui/save-file.ts';
 import { onPlayKey } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
 import type { NoteLesson } from './lesson.ts';
-import { useEcho } from './use-echo.ts';
+import { useEcho, type PlacedEcho } from './use-echo.ts';
 
 /** The teacher plays four beats, the class answers; then the class reads the same alone. */
 const props = defineProps<{
@@ -70,6 +70,13 @@ function isSeen(place: string): boolean {
     : order.indexOf(place) < order.indexOf(now ?? '');
 }
 const saving = ref(false);
+/** Whether the answer of the game is shown. */
+const isTold = ref(false);
+
+function guess(pattern: PlacedEcho): void {
+  isTold.value = false;
+  echo.playChanged(pattern);
+}
 
 function toggle(): void {
   if (echo.playing.value !== null) echo.stop();
@@ -130,6 +137,14 @@ async function saveSound(): Promise<void> {
     <p v-else-if="echo.whyMissing.value !== null" class="card-paper">
       No patterns of this kind. {{ echo.whyMissing.value }}
     </p>
+    <p v-if="echo.change.value !== null" class="large mb-0" role="status">
+      Guess what changed.
+      <strong v-if="isTold">
+        Note {{ echo.change.value.note }}: {{ lesson.name(pitch(echo.change.value.is)) }} instead of
+        {{ lesson.name(pitch(echo.change.value.was)) }}.
+      </strong>
+      <BButton v-else size="sm" @click="isTold = true">Tell</BButton>
+    </p>
     <ul class="plain patterns">
       <li
         v-for="(pattern, index) in echo.shown.value"
@@ -143,6 +158,7 @@ async function saveSound(): Promise<void> {
             <BButton :aria-label="`Play pattern ${index + 1} alone`" @click="echo.play([pattern], false)">
               <IconPlay aria-hidden="true" />
             </BButton>
+            <BButton :aria-label="`Change a note of pattern ${index + 1}`" @click="guess(pattern)">?</BButton>
             <BButton :pressed="pattern.pinned" :aria-label="`Pin pattern ${index + 1}`" @click="echo.pin(pattern)">
               <IconPinned v-if="pattern.pinned" aria-hidden="true" />
               <IconPin v-else aria-hidden="true" />
@@ -167,7 +183,7 @@ async function saveSound(): Promise<void> {
     </ul>
     <p v-if="!big" class="soft">
       Each pattern is played and answered without a gap; then the class reads it alone. Pinned patterns stay when you
-      shuffle. Ask: what was good? And, playing one again with a note changed: guess what changed.
+      shuffle. “?” plays a pattern twice, the second time with one note changed. After each: what was good?
     </p>
   </div>
 </template>

@@ -12,6 +12,8 @@ const props = defineProps<{
   isNew: boolean;
   /** An alternate; the primary fingering when not given. */
   shown?: Fingering;
+  /** Of the name, where the class has colours; null for ink. */
+  colour?: string | null;
 }>();
 
 const fingering = computed(() => props.shown ?? primaryFingering(props.on, props.pitch));
@@ -20,7 +22,9 @@ const shape = computed(() => (fingering.value === null ? null : chartShape(props
 
 <template>
   <figure :class="{ new: isNew }">
-    <figcaption>{{ label }}<span v-if="isNew" class="badge-new">new</span></figcaption>
+    <figcaption :style="colour ? { color: colour } : {}">
+      {{ label }}<span v-if="isNew" class="badge-new">new</span>
+    </figcaption>
     <svg v-if="shape !== null" :viewBox="`0 0 64 ${shape.height}`" role="img" :aria-label="`${label}: ${shape.words}`">
       <rect class="body" x="22" y="4" width="30" :height="shape.height - 8" rx="11" />
       <path class="hand-line" :d="`M18 ${shape.middle}h38`" />

@@ -1,5 +1,13 @@
 import { pitchName } from '@escalier/core/music';
-import { DEFAULT_PER_GRADE, ECHO_GRADES, echoPlace, echoTurns, type EchoGrade } from '@escalier/core/practice';
+import {
+  changeOne,
+  DEFAULT_PER_GRADE,
+  ECHO_GRADES,
+  echoPlace,
+  echoTurns,
+  type ChangedPattern,
+  type EchoGrade,
+} from '@escalier/core/practice';
 import { gapWords } from '@escalier/core/words';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { beatOf, echoSchedule, useSound } from '../../sound/index.ts';
@@ -83,6 +91,7 @@ function useEchoPlay(lesson: Ref<NoteLesson>, rounds: Ref<number>) {
 
   function play(chosen: readonly PlacedEcho[], reading: boolean): void {
     run.value = { patterns: chosen, reading };
+    change.value = null;
     const turns = echoTurns([...chosen.keys()], reading, rounds.value);
     const { on } = lesson.value;
     const schedule = echoSchedule(chosen, turns, tempo.value, on.soundsAbove);
@@ -99,6 +108,20 @@ function useEchoPlay(lesson: Ref<NoteLesson>, rounds: Ref<number>) {
     return { beat, whose: turn < 0 ? ('count' as const) : who, place: chosen[played?.pattern ?? 0]?.place ?? null };
   });
 
+  /** The game: one pattern as it was, then with a note changed; null when none is played. */
+  const change = shallowRef<ChangedPattern | null>(null);
+  let changes = 0;
+  function playChanged(pattern: PlacedEcho): void {
+    const { on, known, note } = lesson.value;
+    change.value = changeOne(pattern.events, [...known, note], ++changes);
+    if (change.value === null) return;
+    run.value = null;
+    const both = [pattern, { ...pattern, events: change.value.events }];
+    const turns = [0, 1].map((each) => ({ pattern: each, who: 'teacher' as const, reading: false }));
+    const voices = { family: on.family, melody: true, click: true, drone: false };
+    void sound.start(echoSchedule(both, turns, tempo.value, on.soundsAbove), voices);
+  }
+
   function changeTempo(by: number): void {
     tempo.value = Math.max(SLOWEST, Math.min(FASTEST, tempo.value + by));
     if (sound.playing.value !== null && run.value !== null) play(run.value.patterns, run.value.reading);
@@ -109,6 +132,8 @@ function useEchoPlay(lesson: Ref<NoteLesson>, rounds: Ref<number>) {
     run,
     now,
     play,
+    change,
+    playChanged,
     error: sound.error,
     playing: sound.playing,
     stop: sound.stop,

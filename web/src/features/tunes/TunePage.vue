@@ -52,6 +52,8 @@ watch(page, () => (way.value = null));
 const player = usePlayer(
   computed(() => way.value?.playback ?? info.value?.playback ?? null),
   computed(() => on.value?.family ?? 'recorder'),
+  computed(() => way.value?.turns ?? null),
+  computed(() => teaching.value.repeats),
 );
 
 watch(way, () => player.stop());
@@ -256,6 +258,7 @@ function label(use: NoteUse): string {
             @pick="playFrom"
             @draw="(first, last) => chunks.add(indexOfBar(first), indexOfBar(last))"
           />
+          <p v-if="way?.turns" class="soft no-print mb-0">Each round in silence first, then aloud; then faster.</p>
           <p v-if="way === null" class="soft small no-print mb-0">
             Press a note to play from there; draw over bars to make a piece of them.
           </p>
@@ -267,6 +270,7 @@ function label(use: NoteUse): string {
               :pitch="use.pitch"
               :label="label(use)"
               :is-new="newNames.has(use.name)"
+              :colour="colours?.[use.pitch.letter] ?? null"
             />
           </div>
         </section>

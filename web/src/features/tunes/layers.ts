@@ -27,6 +27,12 @@ export function barIdsOf(info: TuneInfo, numbers: readonly number[]): readonly s
   return info.barNumbers.flatMap((number, index) => (numbers.includes(number) ? [barId(index)] : []));
 }
 
+/** Which of a bar's notes and rests is the last. */
+export function lastEventOf({ playback }: TuneInfo, barIndex: number): number {
+  const ids = playback.events.filter(({ id }) => id.startsWith(`n0-${barIndex}-`)).map(({ id }) => id);
+  return Math.max(0, new Set(ids).size - 1);
+}
+
 export function noteIdAt({ barIndex, eventIndex }: BreathPlace): string {
   return eventId(0, barIndex, eventIndex);
 }

@@ -1,8 +1,9 @@
 import { eventId } from '@escalier/core/formats';
 import type { Chunk } from '@escalier/core/practice';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
-import type { PieceTurn, usePlayer } from '../../sound/index.ts';
-import type { TuneInfo } from '../../workers/index.ts';
+import type { usePlayer } from '../../sound/index.ts';
+import type { PieceTurn, TuneInfo } from '../../workers/index.ts';
+import { lastEventOf } from './layers.ts';
 
 const OWN_TIMES = 2;
 
@@ -53,12 +54,11 @@ export function useChunks(info: Ref<TuneInfo | null>, player: ReturnType<typeof 
   function add(first: number, last: number): void {
     if (info.value === null) return;
     const [from, to] = first <= last ? [first, last] : [last, first];
-    const { barNumbers, playback, reading, chunks } = info.value;
-    const events = playback.events.filter(({ id }) => id.startsWith(`n0-${to}-`));
+    const { barNumbers, reading, chunks } = info.value;
     const piece: Chunk = {
       bars: [barNumbers[from] ?? 0, barNumbers[to] ?? 0],
       from: { barIndex: from, eventIndex: 0 },
-      to: { barIndex: to, eventIndex: Math.max(0, new Set(events.map(({ id }) => id)).size - 1) },
+      to: { barIndex: to, eventIndex: lastEventOf(info.value, to) },
       starts: 'teacher',
       times: OWN_TIMES,
       tempo: chunks[0]?.tempo ?? reading.tempo.perMinute,

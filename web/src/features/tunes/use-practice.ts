@@ -5,6 +5,7 @@ import { computed, type Ref } from 'vue';
 import type { ScoreMark } from '../../score/index.ts';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
+import { lastEventOf } from './layers.ts';
 import { useChunks } from './use-chunks.ts';
 import type { OpenTune } from './use-tune.ts';
 
@@ -40,8 +41,7 @@ export function usePractice(
       void player.start();
       return;
     }
-    const ends = info.value.playback.events.filter(({ id }) => id.startsWith(`n0-${last}-`));
-    const span = { from: eventId(0, first, 0), to: ends.at(-1)?.id ?? eventId(0, last, 0) };
+    const span = { from: eventId(0, first, 0), to: eventId(0, last, lastEventOf(info.value, last)) };
     void player.playTurns(
       foreseen.drill.ladder.flatMap((perMinute) =>
         [1, 2].map(() => ({ ...span, perMinute, who: 'together' as const })),
