@@ -1,17 +1,20 @@
 <script setup lang="ts">
+import { useId } from 'vue';
 import type { PlacedMark } from './marks.ts';
 
 /** A teacher's pencil over an engraved sheet: what lies under the notes, or what is drawn over them. */
 defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
+/** A page may show many sheets. */
+const id = useId();
 </script>
 
 <template>
   <svg v-if="under" class="pencil" aria-hidden="true">
     <defs>
-      <pattern id="hatch-lines" width="9" height="9" patternUnits="userSpaceOnUse">
+      <pattern :id="`${id}-lines`" width="9" height="9" patternUnits="userSpaceOnUse">
         <path class="hatching" d="M0 9 9 0" />
       </pattern>
-      <pattern id="hatch-dots" width="9" height="9" patternUnits="userSpaceOnUse">
+      <pattern :id="`${id}-dots`" width="9" height="9" patternUnits="userSpaceOnUse">
         <circle class="hatching-dot" cx="4.5" cy="4.5" r="1.4" />
       </pattern>
     </defs>
@@ -28,7 +31,7 @@ defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
         <rect
           v-if="each.mark.group >= 4"
           class="hatch"
-          :fill="`url(#hatch-${each.mark.group % 8 < 4 ? 'dots' : 'lines'})`"
+          :fill="`url(#${id}-${each.mark.group % 8 < 4 ? 'dots' : 'lines'})`"
           :x="each.x - 2"
           :y="each.y - 8"
           :width="each.width + 2"

@@ -5,7 +5,7 @@ import { pitch } from '@escalier/core/music';
 import type { Breath } from '@escalier/core/reading';
 import type { Extent, Fault } from '@escalier/core/records';
 import { secondsOf } from '@escalier/core/units';
-import { barRange, hardSpotWords } from '@escalier/core/words';
+import { hardSpotWords } from '@escalier/core/words';
 import type { StepDto } from '@escalier/server/api';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { tuneWorker } from '../../workers/index.ts';
@@ -15,6 +15,8 @@ import WhenSeen from '../../ui/WhenSeen.vue';
 import { ScoreSheet, type ScoreMark } from '../../score/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { hardSpotMarks, useTune } from '../tunes/index.ts';
+import FaultTools from './FaultTools.vue';
+import { extentOf } from './extent.ts';
 import TurnTools from './TurnTools.vue';
 import type { MarkedPlace } from './use-faults.ts';
 
@@ -74,62 +76,19 @@ const marks = computed((): readonly ScoreMark[] => {
   ];
 });
 const barNumbers = computed(() => info.value?.barNumbers ?? []);
-const barOptions = computed(() => [
-  { value: null, text: 'Mark a bar' },
-  ...barNumbers.value.map((number, value) => ({ value, text: number === 0 ? 'pickup' : `bar ${number}` })),
-]);
+const indexOf = (bar: string): number => Number(bar.slice(1));
 
 function markBar(barIndex: number): void {
   emit('mark', { bar: barNumbers.value[barIndex] ?? 0, barIndex });
 }
 
 function markAt(bar: string, note: string | null): void {
-  const barIndex = Number(bar.slice(1));
+  const barIndex = indexOf(bar);
   const place = note?.startsWith('n0-') === true ? note.split('-').slice(1).map(Number) : null;
   if (place === null) markBar(barIndex);
   else emit('mark', { bar: barNumbers.value[barIndex] ?? 0, barIndex, eventIndex: place[1] });
 }
 
-function placeWords({ bar, remark }: Fault): string {
-  const where = bar === 0 ? 'pickup' : `bar ${bar}`;
-  return remark === undefined ? where : `${where}: ${remarks.wordsOf(remark).toLowerCase()}`;
-}
-
-/** All of it, each line, or a piece that was drawn. */
-const parts = computed(() => {
-  const lines = info.value?.reading.form.lines ?? [];
-  return [
-    { value: '', text: 'All of it' },
-    ...(lines.length < 2
-      ? []
-      : lines.map(({ bars }, index) => ({ value: bars.join('-'), text: `Line ${index + 1}, ${barRange(bars)}` }))),
-    ...(extent.value === null || lines.some(({ bars }) => bars.join('-') === extent.value?.bars.join('-'))
-      ? []
-      : [{ value: extent.value.bars.join('-'), text: barRange(extent.value.bars) }]),
-  ];
-});
-const part = computed({
-  get: () => extent.value?.bars.join('-') ?? '',
-  set: (bars: string) => {
-    if (bars === '') extent.value = null;
-    else {
-      const [first, last] = bars.split('-').map(Number) as [number, number];
-      // The pickup goes with the first bar.
-      const from = first === 1 && barNumbers.value[0] === 0 ? 0 : barNumbers.value.indexOf(first);
-      heardBars(from, barNumbers.value.lastIndexOf(last));
-    }
-  },
-});
-
-function heardBars(first: number, last: number): void {
-  const [from, to] = first <= last ? [first, last] : [last, first];
-  const bars = [barNumbers.value[from] ?? 0, barNumbers.value[to] ?? 0] as const;
-  extent.value = { bars, indices: [from, to], slowly: extent.value?.slowly ?? false };
-}
-
-function setSlowly(slowly: boolean): void {
-  if (extent.value !== null) extent.value = { ...extent.value, slowly };
-}
 const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?? ''));
 const firstNote = computed(() => {
   const name = Object.values(info.value?.pitches ?? {})[0];
@@ -164,36 +123,17 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
           :marks="marks"
           :pickable="faults !== null"
           @pick="markAt"
-          @draw="(first, last) => heardBars(Number(first.slice(1)), Number(last.slice(1)))"
+          @draw="(first, last) => (extent = extentOf(info!, indexOf(first), indexOf(last), extent?.slowly ?? false))"
         />
       </WhenSeen>
-      <div v-if="faults !== null" class="d-flex flex-wrap gap-2 align-items-center">
-        <BFormSelect v-model="part" class="auto" :options="parts" aria-label="What is heard" />
-        <BFormCheckbox
-          v-if="extent !== null"
-          :model-value="extent.slowly"
-          @update:model-value="setSlowly(Boolean($event))"
-          >slowly</BFormCheckbox
-        >
-        <BFormSelect
-          class="auto"
-          :model-value="null"
-          :options="barOptions"
-          aria-label="Mark a bar"
-          @update:model-value="$event !== null && markBar(Number($event))"
-        />
-        <BButton
-          v-for="(fault, index) in faults"
-          :key="index"
-          size="sm"
-          :aria-label="`Take away: ${placeWords(fault)}`"
-          @click="emit('unmark', fault)"
-          >{{ placeWords(fault) }} ×</BButton
-        >
-      </div>
-      <p v-if="faults !== null && faults.length === 0" class="soft mb-0">
-        Press the bar or note where it happened, then the remark, or the other way round. Draw over bars to hear a part.
-      </p>
+      <FaultTools
+        v-if="faults !== null"
+        v-model:extent="extent"
+        :info="info"
+        :faults="faults"
+        @mark="markBar"
+        @unmark="emit('unmark', $event)"
+      />
       <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(hardSpotWords(spot.hardest)) }}</p>
       <TurnTools
         v-if="on !== null"
