@@ -135,6 +135,13 @@ function chooseTune(chosen: string): void {
   if (bytes.value !== null) void read(bytes.value, null, Number(chosen));
 }
 
+const MOST_NOTICES = 12;
+/** Of the text what does not add up, and of a file what was left out; while notes are typed the last bar is never full. */
+const shownNotices = computed(() => {
+  const ofText = mode.value === 'text' && text.value !== '' ? notices.value : [];
+  return [...ofText, ...found.value].slice(0, MOST_NOTICES);
+});
+
 async function submit(): Promise<void> {
   busy.value = true;
   refused.value = null;
@@ -204,19 +211,14 @@ async function submit(): Promise<void> {
         />
       </section>
       <section
-        v-if="mode === 'text' || notices.length + found.length > 0"
+        v-if="shownNotices.length > 0 || mode === 'text'"
         class="card-paper stack-close"
         aria-label="The preview"
       >
         <h2>{{ isOk ? 'This is how it reads' : text === '' ? 'Nothing yet' : 'This does not add up yet' }}</h2>
-        <BAlert
-          v-if="(!isOk && text !== '') || found.length + notices.length > 0"
-          :variant="isOk ? 'warning' : 'danger'"
-          :model-value="true"
-          is-status
-        >
+        <BAlert v-if="shownNotices.length > 0" :variant="isOk ? 'warning' : 'danger'" :model-value="true" is-status>
           <ul class="bullets" aria-live="polite">
-            <li v-for="notice in [...notices, ...found].slice(0, 12)" :key="`${notice.bar}${notice.message}`">
+            <li v-for="notice in shownNotices" :key="`${notice.bar}${notice.message}`">
               <strong v-if="notice.bar !== null && !notice.message.includes('ar ')">Bar {{ notice.bar }}: </strong
               >{{ notice.message }}
               <span v-if="notice.at !== undefined" class="soft"

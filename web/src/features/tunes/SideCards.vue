@@ -3,7 +3,7 @@ import type { Instrument } from '@escalier/core/instruments';
 import type { LengthWords } from '@escalier/core/music';
 import type { ClassSpot } from '@escalier/core/classes';
 import type { TroubleSpot } from '@escalier/core/records';
-import { figureWords, intervalWords, shiftWords } from '@escalier/core/words';
+import { barRange, figureWords, intervalWords, shiftWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { TuneInfo } from '../../workers/index.ts';
@@ -41,6 +41,12 @@ const PART_WORDS: Record<string, string> = {
   breath: 'breath and speed',
 };
 
+/** "Bars 1 to 4, bars 9 to 12." */
+function figurePlaces({ places }: TuneInfo['figures'][number]): string {
+  const said = places.map(({ bars }) => barRange(bars)).join(', ');
+  return `${said.charAt(0).toUpperCase()}${said.slice(1)}.`;
+}
+
 function leave(): void {
   emit('point', []);
 }
@@ -76,6 +82,7 @@ function leave(): void {
       </p>
       <p v-for="figure in info.figures" :key="figure.letter" class="soft">
         <strong>{{ figure.letter }}</strong> {{ figureWords(figure) }}
+        {{ figurePlaces(figure) }}
       </p>
       <p class="soft">
         Lines: {{ reading.form.lines.map((line) => line.letter).join(' ') }} · teach

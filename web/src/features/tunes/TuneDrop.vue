@@ -23,7 +23,7 @@ async function take(file: File | undefined): Promise<void> {
   <div ref="zone" class="drop" :class="{ over: isOverDropZone }">
     <FilePick
       label="Choose a file or drop it here"
-      hint="ABC, MusicXML (also compressed) or MIDI. Or paste ABC below."
+      hint="ABC, MusicXML (also compressed) or MIDI. Or paste ABC as text."
       :accept="FILE_ENDINGS.map((ending) => `.${ending}`).join(',')"
       @pick="take($event[0])"
     />
