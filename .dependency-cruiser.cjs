@@ -10,6 +10,7 @@ const FLOORS = [
   'calendar',
   'records',
   'classes',
+  'lesson',
   'listening',
   'words',
 ];

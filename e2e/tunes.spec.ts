@@ -92,7 +92,7 @@ test('files that are no tune get a sentence and change nothing', async ({ page }
 test('the editor marks what does not add up, and engraves as one types', async ({ page }) => {
   await openDemo(page);
   await page.goto('/tunes/new');
-  await page.getByText('As text').click();
+  await page.getByText('As text', { exact: true }).click();
   const editor = page.getByRole('textbox', { name: 'The tune as ABC' });
   await editor.click();
   await page.keyboard.press('Control+A');

@@ -53,6 +53,8 @@ describe('what a step takes', () => {
     expect(ways.map((way) => way.gain)).toEqual(ways.map((way) => way.gain).toSorted((a, b) => b - a));
     expect(ways).toContainEqual({ kind: 'drop', step: 2, gain: 5, gains: [0, 0, 5, 0] });
     expect(ways.find((way) => way.kind === 'merge')).toMatchObject({ step: 0, gain: 5 });
+    expect(ways).toContainEqual({ kind: 'concert', step: 3, gain: 5, gains: [0, 0, 0, 5] });
+    expect(waysToFit(steps.slice(0, 1), unit).map(({ kind }) => kind)).not.toContain('concert');
     expect(waysToFit([], unit)).toEqual([]);
   });
 

@@ -29,7 +29,7 @@ export interface StepNeed {
 /** A hearing is passed so often, as a rule: two of three. */
 export const TRIES_A_PASS = 1.5;
 
-export type FitKind = 'rows' | 'recordings' | 'longer' | 'merge' | 'drop';
+export type FitKind = 'rows' | 'recordings' | 'longer' | 'merge' | 'drop' | 'concert';
 
 /** What would bring a unit into its term, with the lessons that it saves. */
 export interface FitChange {
@@ -78,6 +78,9 @@ export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly
     return atStep('merge', index, need(rise) + need(next.rise) - need(rise + next.rise - 1));
   });
   const dropped = steps.flatMap((step, index) => (step.isQuiet ? [atStep('drop', index, need(step.rise))] : []));
+  const last = steps.length - 1;
+  // Whoever plays to others with the tune before the last has the last one for afterwards.
+  const concert = last < 1 ? [] : [atStep('concert', last, need(steps[last]!.rise))];
   const byGain = (changes: readonly FitChange[]): readonly FitChange[] => changes.toSorted((a, b) => b.gain - a.gain);
   return byGain(
     [
@@ -86,6 +89,7 @@ export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly
       heardOtherwise('longer', unit.heard.longer),
       ...byGain(merged).slice(0, 2),
       ...byGain(dropped).slice(0, 2),
+      ...concert,
     ].filter((each) => each.gain > 0),
   );
 }

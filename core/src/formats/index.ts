@@ -7,7 +7,7 @@ export { readTuneFile, writeTuneFile } from './files.ts';
 export { chordAt, EMPTY_ENTRY, ENTRY_KEYS, lastTyped, typeKey, type Entry, type EntryEvent } from './entry.ts';
 export { entryOf, tuneOfEntry, type EntryPlace } from './entry-tune.ts';
 export { barId, eventId } from './ids.ts';
-export type { MidiOptions } from './midi/write-midi.ts';
+export type { MidiOptions, PlayAlong } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';
 export { readOneRoster, readOneRosterZip, type RosteredClass } from './roster/one-roster.ts';

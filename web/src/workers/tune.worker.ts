@@ -304,7 +304,10 @@ function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, 
   if (!result.ok) return result;
   const { tune, on } = result.value;
   return success(
-    writeTuneFile(tune, ending, { soundsAbove: on.soundsAbove, program: on.family === 'recorder' ? 74 : 78 }),
+    writeTuneFile(tune, ending, {
+      ...{ soundsAbove: on.soundsAbove, program: on.family === 'recorder' ? 74 : 78 },
+      asPlayed: true,
+    }),
   );
 }
 

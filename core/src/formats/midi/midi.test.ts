@@ -116,4 +116,13 @@ describe('a file out and in again', () => {
       [79, 960],
     ]);
   });
+
+  it('sounds a staccato note for half of its time where it is made to be heard', () => {
+    const lengths = (options: object) => {
+      const { tracks } = parseMidi(writeMidi(tune('.G2 A2|]'), options));
+      return tracks[1]!.flatMap((event) => (event.type === 'noteOff' ? [event.deltaTime] : []));
+    };
+    expect(lengths({ asPlayed: true })).toEqual([480, 960]);
+    expect(lengths({})).toEqual([960, 960]);
+  });
 });

@@ -39,6 +39,27 @@ export interface MidiOptions {
   /** Clicks on every beat, on a track of their own. */
   readonly metronome?: boolean;
   readonly tempo?: Tempo;
+  /** Notes as long as they sound, a staccato note half of its time; as they are written otherwise. */
+  readonly asPlayed?: boolean;
+  /** What plays along, on tracks of its own; it brings its own count-in. */
+  readonly along?: PlayAlong;
+}
+
+/** Times in whole notes from the start of the tune; before it for what counts in. */
+export interface PlayAlong {
+  readonly countIn: Rational;
+  readonly tracks: readonly {
+    readonly name: string;
+    /** General MIDI, counted from 0; null for drums. */
+    readonly program: number | null;
+    readonly notes: readonly {
+      readonly midi: number;
+      readonly onset: Rational;
+      readonly length: Rational;
+      /** 0 to 1. */
+      readonly strength: number;
+    }[];
+  }[];
 }
 
 /** An event with its time in ticks from the start; the encoder takes differences. */
@@ -49,11 +70,13 @@ interface Timed {
 
 /** A MIDI file of format 1, with repeats played out: tempo, key and time, each part on its track, the words of the first verse. */
 export function writeMidi(tune: Tune, options: MidiOptions = {}): Uint8Array {
-  const start = options.countIn === true ? ticks(countInLength(tune)) : 0;
+  const counted = options.along?.countIn ?? (options.countIn === true ? countInLength(tune) : ZERO);
+  const start = ticks(counted);
   const tracks = [
     conductor(tune, options, start),
     ...tune.parts.map((part, index) => melody(tune, part.name, index, options, start)),
     ...(options.metronome === true || options.countIn === true ? [clicks(tune, options, start)] : []),
+    ...(options.along?.tracks ?? []).map((track, index) => playedAlong(track, tune.parts.length + index, start)),
   ];
   const data: MidiData = {
     header: { format: 1, numTracks: tracks.length, ticksPerBeat: TICKS_PER_QUARTER },
@@ -137,12 +160,27 @@ function melody(tune: Tune, name: string, part: number, options: MidiOptions, st
     const syllable = played.note.syllables[0];
     if (part === 0 && syllable !== undefined && syllable !== null)
       track.push(meta(at, 'lyrics', { text: syllable.text + (syllable.end === 'join' ? '-' : ' ') }));
+    const isShort = options.asPlayed === true && played.note.articulations.includes('staccato');
     for (const { pitch, onset, length } of withGraces(played)) {
       const noteNumber = midiNumber(pitch) + (options.soundsAbove ?? 0);
       const on = { type: 'noteOn', channel: part, noteNumber, velocity: 90 };
       track.push({ at: start + ticks(onset), event: on });
-      track.push({ at: start + ticks(add(onset, length)), event: { ...on, type: 'noteOff', velocity: 0 } });
+      const end = start + ticks(onset) + Math.round(ticks(length) * (isShort ? 0.5 : 1));
+      track.push({ at: end, event: { ...on, type: 'noteOff', velocity: 0 } });
     }
+  }
+  return track;
+}
+
+function playedAlong({ name, program, notes }: PlayAlong['tracks'][number], after: number, start: number): Timed[] {
+  // The tenth channel is the drums’.
+  const channel = program === null ? PERCUSSION_CHANNEL : after < PERCUSSION_CHANNEL ? after : after + 1;
+  const track = [meta(0, 'trackName', { text: name })];
+  if (program !== null) track.push({ at: 0, event: { type: 'programChange', channel, programNumber: program } });
+  for (const { midi, onset, length, strength } of notes) {
+    const on = { type: 'noteOn', channel, noteNumber: midi, velocity: Math.max(1, Math.round(127 * strength)) };
+    track.push({ at: start + ticks(onset), event: on });
+    track.push({ at: start + ticks(add(onset, length)), event: { ...on, type: 'noteOff', velocity: 0 } });
   }
   return track;
 }

@@ -11,12 +11,14 @@ import { useLoad } from '../../ui/use-load.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from '../schools/index.ts';
+import { contentOf, draftOf, setLessons } from '../staircase/index.ts';
 import ClassHead from './ClassHead.vue';
 import PlanFit from './PlanFit.vue';
 import PlanGroups from './PlanGroups.vue';
 import PlanLessons from './PlanLessons.vue';
+import type { StepView } from './project.ts';
 import { useClasses } from './store.ts';
-import { besideOf, shiftWords, unitPlan } from './unit.ts';
+import { besideOf, lessonsUntil, shiftWords, unitPlan } from './unit.ts';
 import { useLiveClass } from './use-live.ts';
 
 /** The calendar of the unit: what each lesson of the term holds, when each step ends, and whether it fits. */
@@ -55,6 +57,28 @@ async function lose(date: LocalDate, isLost: boolean): Promise<void> {
   await Promise.all([classes.open(props.classId), load()]);
   notices.say(`${isLost ? 'Lesson lost' : 'Lesson held after all'}. ${shiftWords(before, plan.value!)}`);
 }
+
+/** Lets a step end with another lesson; the steps after it follow. */
+async function endStep(step: StepView, lesson: number): Promise<void> {
+  const before = plan.value!;
+  const lessons = lessonsUntil(before.lessons, step, lesson);
+  if (lessons === step.lessons) return;
+  const param = { id: page.value!.staircaseId };
+  const done = await save(async () => {
+    const stairs = await ask(api.staircases[':id'].$get({ param }));
+    const index = stairs.steps.findIndex(({ id }) => id === step.id);
+    const changed = setLessons(draftOf(stairs), index, lessons);
+    if (!changed.ok) return;
+    await ask(api.staircases[':id'].$put({ param, json: { ...contentOf(changed.value), version: stairs.version } }));
+  });
+  if (!done) {
+    if (error.value !== null) notices.fail(error.value);
+    return;
+  }
+  await classes.open(props.classId);
+  const given = `Step ${step.position} has ${plural(lessons, 'lesson', 'lessons')}`;
+  notices.say(`${given}. ${shiftWords(before, plan.value!)}`);
+}
 const print = (): void => window.print();
 </script>
 
@@ -77,7 +101,13 @@ const print = (): void => window.print();
     </ClassHead>
     <h1 class="print-only">{{ page.name }}: plan of the unit</h1>
     <div class="columns columns-work">
-      <PlanLessons :page="page" :lessons="plan.lessons" :beside="beside" @lose="(date) => (losing = date)" />
+      <PlanLessons
+        :page="page"
+        :lessons="plan.lessons"
+        :beside="beside"
+        @lose="(date) => (losing = date)"
+        @end="endStep"
+      />
       <div class="stack">
         <PlanFit :page="page" :plan="plan" />
         <PlanGroups v-if="calendar !== null" :page="page" :plan="plan" :calendar="calendar" />

@@ -5,7 +5,7 @@ import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { outlookOf, timesAsMany } from './outlook.ts';
 import PlanPage from './PlanPage.vue';
-import { besideOf, unitPlan, waysLevel, wayWords } from './unit.ts';
+import { besideOf, lessonsUntil, unitPlan, waysLevel, wayWords } from './unit.ts';
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -51,6 +51,39 @@ describe('the plan of a unit', () => {
     await held.trigger('click');
     await flushPromises();
     expect(put()).toEqual({ date: '2026-03-02', reason: '', isLost: false });
+  });
+
+  it('moves the end of a step by keys, and says what moves with it', async () => {
+    const ofStep = (id: string, lessons: number) => ({
+      ...{ id, belt: 'white', lessons, toPass: 1, results: 0, starters: 0 },
+      ...{ passRule: { tempo: null, slips: null, lookFor: [] }, tunes: [{ id: `${id}t`, title: id, role: 'main' }] },
+    });
+    const asked = fakeServer({
+      'GET /api/classes/c': () => page,
+      'GET /api/classes': () => [],
+      'GET /api/calendar/c': () => ({ groups: [], lostHere: [] }),
+      [`GET /api/staircases/${page.staircaseId}`]: () => ({
+        ...{ id: page.staircaseId, name: 'Up', noteOrder: [], version: 4 },
+        steps: steps.map(({ id, lessons }) => ofStep(id, lessons)),
+      }),
+      [`PUT /api/staircases/${page.staircaseId}`]: () => ({}),
+    });
+    const { wrapper } = await openPage(PlanPage, { classId: 'c' });
+    await flushPromises();
+    const first = '[aria-label="Step 1 ends here: drag, or up and down arrow"]';
+    await wrapper.get(first).trigger('keydown', { key: 'ArrowUp' });
+    await flushPromises();
+    const put = asked.findLast((each) => each.method === 'PUT')!.body as { version: number; steps: { lessons: number }[] };
+    expect(put.version).toBe(4);
+    expect(put.steps.map(({ lessons }) => lessons)).toEqual([2, 3, 6]);
+  });
+
+  it('counts the lessons of a step without those for review', () => {
+    const { lessons } = unitPlan(page);
+    expect(lessonsUntil(lessons, steps[0]!, 4)).toBe(5);
+    expect(lessonsUntil(lessons, steps[1]!, 0)).toBe(1);
+    const reviewed = lessons.map((lesson, index) => (index === 1 ? { ...lesson, part: 'review' as const } : lesson));
+    expect(lessonsUntil(reviewed, steps[0]!, 2)).toBe(2);
   });
 
   it('sets the days of a parallel group beside the same lessons, and says what brings a class level', () => {

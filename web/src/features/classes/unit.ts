@@ -117,6 +117,15 @@ export const PART_WORDS: Readonly<Record<LessonPart, string>> = {
   concert: 'Play for others',
 };
 
+/**
+ * Lessons that a step has when it ends with another lesson of the plan: those from its first on, reviews left aside.
+ * @param end index of the lesson.
+ */
+export function lessonsUntil(lessons: readonly PlanLesson[], step: StepView, end: number): number {
+  const first = lessons.findIndex((lesson) => lesson.step === step);
+  return Math.max(1, lessons.slice(first, end + 1).filter(({ part }) => part !== 'review').length);
+}
+
 /** What a change would do, with the lessons that it saves. */
 export function wayWords({ kind, step }: FitChange, steps: readonly StepView[]): string {
   const title = step === null ? '' : `“${steps[step]!.title}”`;
@@ -131,6 +140,8 @@ export function wayWords({ kind, step }: FitChange, steps: readonly StepView[]):
       return `Merge ${title} with the step after it`;
     case 'drop':
       return `Leave out ${title}, which brings nothing new`;
+    case 'concert':
+      return `Play “${steps[step! - 1]!.title}” at the concert; ${title} comes after it`;
   }
 }
 

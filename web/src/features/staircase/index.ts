@@ -1,2 +1,3 @@
+export { contentOf, draftOf, setLessons } from './draft.ts';
 export { default as TuneFor } from './TuneFor.vue';
 export { passRuleWords } from './words.ts';

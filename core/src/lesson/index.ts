@@ -1,0 +1,37 @@
+export { backingOf, feelsOf, type Backing, type BackingNote, type BackingVoice } from './backing.ts';
+export { chordOf, type Chord } from './chords.ts';
+export { FEELS, type FeelId } from './feels.ts';
+export { decideGoOn, GO_ON_RULES, type GoOnAnswer, type GoOnRule, type GoOnRuleKind, type OnStep } from './go-on.ts';
+export { beatOfChord, harmonyOf, type Harmony, type HarmonySource, type PlacedChord } from './harmony.ts';
+export {
+  BLOCK_KINDS,
+  leaveOut,
+  lockBlock,
+  LONGEST_LESSON,
+  moveBlock,
+  planLesson,
+  putIn,
+  setMinutes,
+  SHORTEST_LESSON,
+  swapBlock,
+  usualFrom,
+  withSlots,
+  type Block,
+  type BlockKind,
+  type BlockWhy,
+  type HearingSlot,
+  type LessonFacts,
+  type LessonPlan,
+  type LessonStep,
+  type LessonTurn,
+  type MoveNames,
+  type OpenThing,
+  type OthersWork,
+  type PlanChange,
+  type UsualLesson,
+  type WeakSpot,
+} from './plan.ts';
+export { playAlong } from './play-along.ts';
+export { RUNG_RUNS, type RungRun } from './rungs.ts';
+export { lessonStep } from './lesson-step.ts';
+export { tempoRungs, tempoWord } from './tempo-rungs.ts';

@@ -1,0 +1,42 @@
+import type { Instrument } from '../instruments/index.ts';
+import type { Tune } from '../music/index.ts';
+import { preparation, type RungId } from '../practice/index.ts';
+import { readTune, type Knowledge } from '../reading/index.ts';
+import type { LessonStep } from './plan.ts';
+import { tempoRungs } from './tempo-rungs.ts';
+
+/** What the class itself says of a step; the rest is read from its tune. */
+export interface StepOfClass {
+  readonly position: number;
+  readonly title: string;
+  readonly rungs: readonly RungId[];
+  readonly rungsDone: readonly RungId[];
+  readonly easier: string | null;
+  readonly extra: string | null;
+  /** The tempo ladder goes on above the tune’s own tempo. */
+  readonly challenge: boolean;
+}
+
+/** Where the hard spot begins when nothing is known of the class. */
+const SLOW_SHARE = 0.75;
+
+/** A step as a lesson needs it: what is new in its tune, the moves to go over first, the hard spot with its tempi. */
+export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: StepOfClass): LessonStep {
+  const reading = readTune(tune, on, known);
+  const [spot] = reading.hardSpots;
+  const target = reading.tempo.perMinute;
+  const { challenge, ...step } = own;
+  return {
+    ...step,
+    newNotes: reading.notes.new.map(({ name }) => name),
+    newElements: reading.elements.new.map(({ id }) => id),
+    moves: preparation(tune, on, known).moves.map(({ from, to }) => ({ from, to })),
+    hardSpot:
+      spot === undefined
+        ? null
+        : {
+            ...{ from: spot.hardest.from, to: spot.hardest.to, bars: spot.bars },
+            tempi: tempoRungs(spot.drill.ladder[0] ?? Math.round(target * SLOW_SHARE), target, challenge),
+          },
+  };
+}

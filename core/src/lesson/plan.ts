@@ -1,0 +1,407 @@
+import type { LessonPart } from '../calendar/index.ts';
+import { failure, success, type Result } from '../music/index.ts';
+import type { RungId } from '../practice/index.ts';
+import type { QueueReason } from '../records/index.ts';
+import { fitMinutes } from './minutes.ts';
+
+/** The parts of a lesson, in the order in which most lessons have them. */
+export const BLOCK_KINDS = [
+  'settle',
+  'warm-up',
+  'new-note',
+  'moves',
+  'hard-spot',
+  'tune',
+  'hearing',
+  'together',
+  'close',
+] as const;
+export type BlockKind = (typeof BLOCK_KINDS)[number];
+
+export interface MoveNames {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** What the step that the class works on asks for; notes by name, such as F#4. */
+export interface LessonStep {
+  readonly position: number;
+  readonly title: string;
+  readonly newNotes: readonly string[];
+  readonly newElements: readonly string[];
+  /** Moves to go over before the tune, the easiest first. */
+  readonly moves: readonly MoveNames[];
+  readonly hardSpot: (MoveNames & { readonly bars: readonly [number, number]; readonly tempi: readonly number[] }) | null;
+  /** The class’s practice ladder, and what of it the class has done with this tune. */
+  readonly rungs: readonly RungId[];
+  readonly rungsDone: readonly RungId[];
+  /** Titles of the easier line and of the extra for those ahead. */
+  readonly easier: string | null;
+  readonly extra: string | null;
+}
+
+/** Somebody who waits to be heard, who is here. */
+export interface LessonTurn {
+  readonly pupilId: string;
+  readonly reason: QueueReason;
+  /** The tune, the change and the talk. */
+  readonly seconds: number;
+}
+
+/** What was weak in the last hearings, the most frequent first. */
+export type WeakSpot =
+  | ({ readonly kind: 'move' } & MoveNames)
+  | { readonly kind: 'note'; readonly note: string }
+  | { readonly kind: 'rhythm'; readonly element: string };
+
+/** What an earlier lesson left open. */
+export interface OpenThing {
+  readonly kind: BlockKind;
+  /** Of a tune: the rungs that were planned and not reached. */
+  readonly rungs?: readonly RungId[];
+}
+
+/** A lesson as a teacher likes it: kinds in their order, with minutes. */
+export type UsualLesson = readonly { readonly kind: BlockKind; readonly minutes: number }[];
+
+/** From what a lesson is planned. */
+export interface LessonFacts {
+  /** Whole minutes from bell to bell. */
+  readonly minutes: number;
+  readonly seed: number;
+  /** What the calendar holds for the lesson. */
+  readonly part: LessonPart;
+  /** Null once all steps are passed. */
+  readonly step: LessonStep | null;
+  readonly usual: UsualLesson | null;
+  /** Minutes of a lesson that the class gives to hearing. */
+  readonly hearingMinutes: number;
+  /** Who is here, whom to hear first at the front. */
+  readonly queue: readonly LessonTurn[];
+  /** Pupils on a later step than the class, and on an earlier one. */
+  readonly ahead: readonly string[];
+  readonly behind: readonly string[];
+  readonly weak: readonly WeakSpot[];
+  readonly open: readonly OpenThing[];
+  readonly toClean: number;
+  readonly beltsToHand: number;
+}
+
+export type BlockWhy =
+  | 'always'
+  | 'weak'
+  | 'step-notes'
+  | 'new-due'
+  | 'left-open'
+  | 'before-tune'
+  | 'ladder'
+  | 'hardest'
+  | 'queue'
+  | 'concert'
+  | 'review'
+  | 'everyone';
+
+export interface HearingSlot {
+  readonly pupilId: string;
+  readonly reason: QueueReason;
+  /** Seconds from the start of the block. */
+  readonly at: number;
+}
+
+/** What a group does while others are heard. */
+export interface OthersWork {
+  readonly group: 'ahead' | 'behind' | 'rest';
+  readonly pupilIds: readonly string[];
+  readonly does: 'extra' | 'next-tune' | 'easier' | 'hard-spot' | 'silent' | 'pattern';
+}
+
+export interface BlockContent {
+  readonly notes?: readonly string[];
+  readonly moves?: readonly MoveNames[];
+  readonly weak?: WeakSpot;
+  readonly rungs?: readonly RungId[];
+  readonly bars?: readonly [number, number];
+  readonly tempi?: readonly number[];
+  readonly slots?: readonly HearingSlot[];
+  readonly others?: readonly OthersWork[];
+  readonly toClean?: number;
+  readonly beltsToHand?: number;
+  /** By which patterns and cards are made: the same lesson has the same ones. */
+  readonly seed?: number;
+}
+
+export interface Block extends BlockContent {
+  /** Stays the same while a block moves. */
+  readonly id: string;
+  readonly kind: BlockKind;
+  readonly minutes: number;
+  /** Under these the block is not worth beginning. */
+  readonly least: number;
+  /** The teacher has set its minutes: others give way. */
+  readonly locked: boolean;
+  readonly why: BlockWhy;
+}
+
+export interface LessonPlan {
+  readonly minutes: number;
+  /** Minutes of the blocks sum to those of the lesson. */
+  readonly blocks: readonly Block[];
+  /** Kinds that were due and found no room. */
+  readonly left: readonly BlockKind[];
+}
+
+interface Wanted {
+  readonly block: Omit<Block, 'minutes' | 'locked'>;
+  readonly wish: number;
+}
+
+/** Which goes first when a lesson is short: the front of the list. */
+const GIVES_WAY: readonly BlockKind[] = ['moves', 'hard-spot', 'together', 'warm-up', 'hearing', 'new-note', 'tune'];
+export const SHORTEST_LESSON = 5;
+export const LONGEST_LESSON = 240;
+/** A hearing that is due is worth so many times the usual minutes in the lesson for hearing. */
+const MORE_HEARING = 1.5;
+
+/**
+ * A lesson for where a class stands: what is due in the minutes that there are. The same facts give the same plan.
+ * @throws RangeError for minutes that are no lesson; what a teacher types is checked before.
+ */
+export function planLesson(facts: LessonFacts): LessonPlan {
+  if (!Number.isInteger(facts.minutes) || facts.minutes < SHORTEST_LESSON || facts.minutes > LONGEST_LESSON)
+    throw new RangeError(`a lesson of ${facts.minutes} minutes`);
+  const wanted = inUsualOrder(wantedBlocks(facts), facts.usual);
+  const dropped: BlockKind[] = [];
+  let kept = wanted;
+  const least = (): number => kept.reduce((sum, { block }) => sum + block.least, 0);
+  for (const kind of GIVES_WAY) {
+    if (least() <= facts.minutes) break;
+    if (!kept.some(({ block }) => block.kind === kind) || kept.length <= 3) continue;
+    kept = kept.filter(({ block }) => block.kind !== kind);
+    dropped.push(kind);
+  }
+  const minutes = fitMinutes(
+    kept.map(({ block, wish }) => ({ wish, least: block.least, grows: GROWS[block.kind], fixed: null })),
+    facts.minutes,
+  );
+  const blocks = kept.map(({ block }, index): Block => ({ ...block, minutes: minutes[index]!, locked: false }));
+  return { minutes: facts.minutes, blocks: withSlots(blocks, facts), left: dropped };
+}
+
+/** How the minutes that are left over are shared out. */
+const GROWS: Readonly<Record<BlockKind, number>> = {
+  settle: 0,
+  'warm-up': 1,
+  'new-note': 1,
+  moves: 1,
+  'hard-spot': 1,
+  tune: 4,
+  hearing: 3,
+  together: 2,
+  close: 0,
+};
+
+function wantedBlocks(facts: LessonFacts): readonly Wanted[] {
+  const { step, part, open } = facts;
+  const left = new Set(open.map(({ kind }) => kind));
+  const isConcert = part === 'concert';
+  const isFirst = part === 'first';
+  const notes = step?.newNotes ?? [];
+  const noteDue = !isConcert && notes.length > 0 && (left.has('new-note') || (isFirst && step!.rungsDone.length === 0));
+  const wanted: Wanted[] = [
+    want('settle', 3, 2, 'always', { toClean: facts.toClean, beltsToHand: facts.beltsToHand }),
+    warmUp(facts),
+  ];
+  if (noteDue) wanted.push(want('new-note', 9, 5, left.has('new-note') ? 'left-open' : 'new-due', { notes }));
+  if (step !== null && step.moves.length > 0 && !isConcert && (noteDue || left.has('moves')))
+    wanted.push(want('moves', 4, 2, left.has('moves') ? 'left-open' : 'before-tune', { moves: step.moves }));
+  if (step !== null && step.hardSpot !== null && !noteDue && !isConcert) {
+    const { from, to, bars, tempi } = step.hardSpot;
+    wanted.push(want('hard-spot', 4, 3, 'hardest', { moves: [{ from, to }], bars, tempi }));
+  }
+  if (step !== null) wanted.push(tuneBlock(facts, step, noteDue));
+  if (facts.queue.length > 0 && facts.hearingMinutes > 0 && !isConcert) {
+    const more = part === 'hearing' ? MORE_HEARING : 1;
+    const shortest = Math.ceil(facts.queue[0]!.seconds / 60);
+    const wish = Math.max(shortest, Math.round(facts.hearingMinutes * more));
+    wanted.push(want('hearing', wish, Math.min(wish, Math.max(2, shortest)), 'queue', {}));
+  }
+  wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', {}));
+  wanted.push(want('close', 2, 1, 'always', {}));
+  return wanted;
+}
+
+function want(kind: BlockKind, wish: number, least: number, why: BlockWhy, content: BlockContent): Wanted {
+  return { wish, block: { ...content, id: kind, kind, least, why } };
+}
+
+/** On what was weak; else on the notes of the step, or its rhythm. */
+function warmUp({ weak, step, part, seed }: LessonFacts): Wanted {
+  const [first] = weak;
+  const wish = part === 'review' ? 8 : 5;
+  if (first !== undefined) return want('warm-up', wish, 3, 'weak', { weak: first, seed });
+  const element = step?.newElements[0];
+  if (element !== undefined) return want('warm-up', wish, 3, 'step-notes', { weak: { kind: 'rhythm', element }, seed });
+  return want('warm-up', wish, 3, part === 'review' ? 'review' : 'step-notes', { seed });
+}
+
+/** The next rungs of the ladder: fewer where a new note takes its time. */
+function tuneBlock({ open, part }: LessonFacts, step: LessonStep, noteDue: boolean): Wanted {
+  const leftRungs = open.find(({ kind }) => kind === 'tune')?.rungs;
+  const done = new Set(step.rungsDone);
+  const ahead = step.rungs.filter((rung) => !done.has(rung));
+  const next = ahead.length === 0 ? step.rungs.slice(-1) : ahead;
+  const rungs = (leftRungs ?? next).slice(0, noteDue ? 2 : part === 'hearing' ? 2 : 3);
+  const why = leftRungs !== undefined ? 'left-open' : part === 'review' ? 'review' : 'ladder';
+  return want('tune', noteDue ? 7 : 9, 4, why, { rungs });
+}
+
+/** In the order that the teacher is used to, with the minutes of that; what is due and not in it keeps its place. */
+function inUsualOrder(wanted: readonly Wanted[], usual: UsualLesson | null): readonly Wanted[] {
+  if (usual === null) return wanted;
+  const known = new Map(usual.map(({ kind, minutes }, place) => [kind, { minutes, place }]));
+  const kept = wanted.filter(({ block }) => known.has(block.kind) || ALWAYS.has(block.kind) || block.why === 'new-due');
+  const placeOf = ({ block }: Wanted): number => {
+    const own = known.get(block.kind)?.place;
+    if (own !== undefined) return own;
+    // After the last block that comes before it as a rule and that the usual lesson has.
+    const before = BLOCK_KINDS.slice(0, BLOCK_KINDS.indexOf(block.kind)).toReversed();
+    const after = before.map((kind) => known.get(kind)?.place).find((place) => place !== undefined);
+    return (after ?? -1) + 0.5;
+  };
+  return kept
+    .toSorted((a, b) => placeOf(a) - placeOf(b))
+    .map((each) => ({ ...each, wish: Math.max(each.block.least, known.get(each.block.kind)?.minutes ?? each.wish) }));
+}
+
+const ALWAYS: ReadonlySet<BlockKind> = new Set(['settle', 'tune', 'close']);
+
+/** Names for the minutes of each hearing, and work for everybody else. */
+export function withSlots(
+  blocks: readonly Block[],
+  facts: Pick<LessonFacts, 'queue' | 'ahead' | 'behind' | 'step'>,
+): readonly Block[] {
+  return blocks.map((block) => {
+    if (block.kind !== 'hearing') return block;
+    let at = 0;
+    const slots: HearingSlot[] = [];
+    for (const { pupilId, reason, seconds } of facts.queue) {
+      if (at + seconds > block.minutes * 60) break;
+      slots.push({ pupilId, reason, at });
+      at += seconds;
+    }
+    return { ...block, slots, others: othersWork(facts) };
+  });
+}
+
+function othersWork({ ahead, behind, step }: Pick<LessonFacts, 'ahead' | 'behind' | 'step'>): readonly OthersWork[] {
+  return [
+    ...(ahead.length > 0
+      ? [{ group: 'ahead', pupilIds: ahead, does: step?.extra == null ? 'next-tune' : 'extra' } as const]
+      : []),
+    ...(behind.length > 0
+      ? [{ group: 'behind', pupilIds: behind, does: step?.easier == null ? 'hard-spot' : 'easier' } as const]
+      : []),
+    { group: 'rest', pupilIds: [], does: step === null ? 'pattern' : 'silent' },
+  ];
+}
+
+export type PlanChange = Result<LessonPlan, 'too-long' | 'too-short' | 'last'>;
+
+/** The minutes of the blocks anew: those that are locked stay, the others share what is left. */
+function refit(plan: LessonPlan, blocks: readonly Block[], facts: LessonFacts): PlanChange {
+  const locked = blocks.reduce((sum, block) => sum + (block.locked ? block.minutes : 0), 0);
+  const open = blocks.filter((block) => !block.locked);
+  if (locked + open.length > plan.minutes) return failure('too-long');
+  if (open.length === 0 && locked < plan.minutes) return failure('too-short');
+  const minutes = fitMinutes(
+    blocks.map(({ minutes: wish, least, kind, locked: fixed }) => ({
+      wish,
+      least: Math.min(least, wish),
+      grows: GROWS[kind],
+      fixed: fixed ? wish : null,
+    })),
+    plan.minutes,
+  );
+  const fitted = blocks.map((block, index) => ({ ...block, minutes: minutes[index]! }));
+  return success({ ...plan, blocks: withSlots(fitted, facts) });
+}
+
+/** A block as long as the teacher says; the others give way, so that the lesson still ends with the bell. */
+export function setMinutes(plan: LessonPlan, id: string, minutes: number, facts: LessonFacts): PlanChange {
+  const wish = Math.max(1, Math.round(minutes));
+  return refit(
+    plan,
+    plan.blocks.map((block) => (block.id === id ? { ...block, minutes: wish, locked: true } : block)),
+    facts,
+  );
+}
+
+export function lockBlock(plan: LessonPlan, id: string, locked: boolean): LessonPlan {
+  return { ...plan, blocks: plan.blocks.map((block) => (block.id === id ? { ...block, locked } : block)) };
+}
+
+export function moveBlock(plan: LessonPlan, from: number, to: number): LessonPlan {
+  const block = plan.blocks[from];
+  if (block === undefined || to < 0 || to >= plan.blocks.length) return plan;
+  return { ...plan, blocks: plan.blocks.toSpliced(from, 1).toSpliced(to, 0, block) };
+}
+
+/** Without a block; its minutes go to the others. */
+export function leaveOut(plan: LessonPlan, id: string, facts: LessonFacts): PlanChange {
+  const blocks = plan.blocks.filter((block) => block.id !== id);
+  if (blocks.length === 0) return failure('last');
+  return refit(plan, blocks, facts);
+}
+
+/** Another block of a kind, at a place; it takes its minutes from the others. */
+export function putIn(plan: LessonPlan, kind: BlockKind, at: number, facts: LessonFacts): PlanChange {
+  const { block, wish } = blockFor(kind, facts);
+  let copy = 1;
+  const taken = new Set(plan.blocks.map(({ id }) => id));
+  while (taken.has(copy === 1 ? kind : `${kind}-${copy}`)) copy += 1;
+  const id = copy === 1 ? kind : `${kind}-${copy}`;
+  return refit(plan, plan.blocks.toSpliced(at, 0, { ...block, id, minutes: wish, locked: false }), facts);
+}
+
+/** A block in the place of another, with its minutes. */
+export function swapBlock(plan: LessonPlan, id: string, kind: BlockKind, facts: LessonFacts): PlanChange {
+  const at = plan.blocks.findIndex((block) => block.id === id);
+  const old = plan.blocks[at];
+  if (old === undefined) return success(plan);
+  const put = putIn({ ...plan, blocks: plan.blocks.toSpliced(at, 1) }, kind, at, facts);
+  if (!put.ok) return put;
+  return refit(
+    put.value,
+    put.value.blocks.map((block, index) => (index === at ? { ...block, minutes: old.minutes, locked: old.locked } : block)),
+    facts,
+  );
+}
+
+/** A block as the plan would have it, or a plain one of a kind that is not due. */
+function blockFor(kind: BlockKind, facts: LessonFacts): Wanted {
+  const due = wantedBlocks(facts).find(({ block }) => block.kind === kind);
+  if (due !== undefined) return due;
+  const { step } = facts;
+  switch (kind) {
+    case 'new-note':
+      return want(kind, 8, 5, 'step-notes', { notes: step?.newNotes ?? [] });
+    case 'moves':
+      return want(kind, 4, 2, 'before-tune', { moves: step?.moves ?? [] });
+    case 'hard-spot': {
+      const spot = step?.hardSpot ?? null;
+      const content = spot === null ? {} : { moves: [spot], bars: spot.bars, tempi: spot.tempi };
+      return want(kind, 4, 3, 'hardest', content);
+    }
+    default:
+      return want(kind, 4, 2, 'everyone', {});
+  }
+}
+
+/** The plan as a usual lesson: what is in it, in its order, how long. */
+export function usualFrom({ blocks }: LessonPlan): UsualLesson {
+  const kinds = [...new Set(blocks.map(({ kind }) => kind))];
+  return kinds.map((kind) => ({
+    kind,
+    minutes: blocks.filter((block) => block.kind === kind).reduce((sum, { minutes }) => sum + minutes, 0),
+  }));
+}

@@ -1,0 +1,36 @@
+import type { BeatsPerMinute } from '../units/index.ts';
+
+/** One rung to the next: small enough to follow, large enough to be felt. */
+const WIDEST_RUNG = 1.15;
+const CHALLENGE_RUNG = 1.12;
+const CHALLENGE_RUNGS = 2;
+
+/**
+ * Tempi from the one at which the hard spot holds to the target, each 10 to 15 % above the one before (less only where
+ * the whole way is less), in whole beats a minute; never above the target but for a challenge, which adds two.
+ */
+export function tempoRungs(holds: BeatsPerMinute, target: BeatsPerMinute, challenge = false): readonly number[] {
+  const from = Math.min(holds, target);
+  const count = Math.ceil(Math.log(target / from) / Math.log(WIDEST_RUNG) - 1e-9);
+  const rungs = Array.from({ length: count }, (_, rung) => Math.round(from * (target / from) ** (rung / count)));
+  const above = challenge
+    ? Array.from({ length: CHALLENGE_RUNGS }, (_, rung) => Math.round(target * CHALLENGE_RUNG ** (rung + 1)))
+    : [];
+  return [...new Set([...rungs, Math.round(target), ...above])];
+}
+
+const ITALIAN: readonly (readonly [number, string])[] = [
+  [40, 'grave'],
+  [60, 'largo'],
+  [66, 'larghetto'],
+  [76, 'adagio'],
+  [108, 'andante'],
+  [120, 'moderato'],
+  [156, 'allegro'],
+  [176, 'vivace'],
+];
+
+/** The Italian word for a tempo, as metronomes print them. */
+export function tempoWord(perMinute: BeatsPerMinute): string {
+  return ITALIAN.find(([below]) => perMinute < below)?.[1] ?? 'presto';
+}
