@@ -6,6 +6,7 @@ import { convert } from './convert.ts';
 import { echo } from './echo.ts';
 import { fingering } from './fingering.ts';
 import { forecast } from './forecast.ts';
+import { backing, plan } from './lesson.ts';
 import { library } from './library.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
@@ -14,6 +15,7 @@ import { chunks, figures, mixups } from './teaching.ts';
 
 const COMMANDS: Readonly<Record<string, Command>> = {
   agree,
+  backing,
   bare,
   chunks,
   convert,
@@ -24,6 +26,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   library,
   mixups,
   move,
+  plan,
   read,
   staircase,
 };

@@ -1,7 +1,8 @@
 import type { LocalDate } from './term.ts';
 
 /** What a lesson of a unit is for: the step's first, the ones in its middle, its last, one after holidays, or the very last. */
-export type LessonPart = 'first' | 'middle' | 'hearing' | 'review' | 'concert';
+export const LESSON_PARTS = ['first', 'middle', 'hearing', 'review', 'concert'] as const;
+export type LessonPart = (typeof LESSON_PARTS)[number];
 
 export interface UnitLesson {
   /** Counted from 1. */

@@ -52,7 +52,8 @@ export function patternOf(feel: FeelId, metre: Metre): readonly Hit[] {
 type Pattern = (beats: readonly number[], isCompound: boolean) => readonly Hit[];
 
 /** The middle of a bar of four, where the bass moves to the fifth. */
-const isMiddle = (beat: number, beats: readonly number[]): boolean => beats.length % 2 === 0 && beat * 2 === beats.length;
+const isMiddle = (beat: number, beats: readonly number[]): boolean =>
+  beats.length % 2 === 0 && beat * 2 === beats.length;
 
 const PATTERNS: Readonly<Record<FeelId, Pattern>> = {
   march: (beats) =>
@@ -81,7 +82,11 @@ const PATTERNS: Readonly<Record<FeelId, Pattern>> = {
       bass(whole(0), whole(beats.length), 'root', 0.6),
       ...beats.flatMap((beat) =>
         Array.from({ length: each }, (_, part) =>
-          tone(rational(each * beat + part, each), rational(1, each), ARPEGGIO[(each * beat + part) % ARPEGGIO.length]!),
+          tone(
+            rational(each * beat + part, each),
+            rational(1, each),
+            ARPEGGIO[(each * beat + part) % ARPEGGIO.length]!,
+          ),
         ),
       ),
     ];
@@ -94,9 +99,13 @@ const PATTERNS: Readonly<Record<FeelId, Pattern>> = {
       ...(isMiddle(beat, beats) ? [drum(whole(beat), 'stick', 0.45)] : []),
     ]),
   ballad: (beats) => [
-    ...beats.flatMap((beat) => (beat === 0 || isMiddle(beat, beats) ? [bass(whole(beat), whole(2), 'root', 0.65)] : [])),
     ...beats.flatMap((beat) =>
-      beat === 0 || isMiddle(beat, beats) ? [chord(whole(beat), whole(beats.length % 2 === 0 ? beats.length / 2 : beats.length), 0.5)] : [],
+      beat === 0 || isMiddle(beat, beats) ? [bass(whole(beat), whole(2), 'root', 0.65)] : [],
+    ),
+    ...beats.flatMap((beat) =>
+      beat === 0 || isMiddle(beat, beats)
+        ? [chord(whole(beat), whole(beats.length % 2 === 0 ? beats.length / 2 : beats.length), 0.5)]
+        : [],
     ),
     ...beats.map((beat) => drum(whole(beat), isMiddle(beat, beats) ? 'stick' : 'shaker', 0.25)),
   ],

@@ -303,9 +303,7 @@ function explained(
   const strong = sung
     .map((note, index) => ({ note, index, chord: chordAt(chords, note) }))
     .filter(({ note, chord }) => !note.held && chord !== null && isStrong(tune, note));
-  const good = strong.filter(
-    ({ note, index, chord }) => agrees(note.pitch, chord!, source) || isPrepared(sung, index),
-  );
+  const good = strong.filter(({ note, index, chord }) => agrees(note.pitch, chord!, source) || isPrepared(sung, index));
   return { all: strong.length, explained: good.length };
 }
 

@@ -2,7 +2,7 @@ import type { Instrument } from '../instruments/index.ts';
 import type { Tune } from '../music/index.ts';
 import { preparation, type RungId } from '../practice/index.ts';
 import { readTune, type Knowledge } from '../reading/index.ts';
-import type { LessonStep } from './plan.ts';
+import type { LessonStep, MoveNames } from './plan.ts';
 import { tempoRungs } from './tempo-rungs.ts';
 
 /** What the class itself says of a step; the rest is read from its tune. */
@@ -30,7 +30,7 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
     ...step,
     newNotes: reading.notes.new.map(({ name }) => name),
     newElements: reading.elements.new.map(({ id }) => id),
-    moves: preparation(tune, on, known).moves.map(({ from, to }) => ({ from, to })),
+    moves: backAndForth(preparation(tune, on, known).moves),
     hardSpot:
       spot === undefined
         ? null
@@ -39,4 +39,10 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
             tempi: tempoRungs(spot.drill.ladder[0] ?? Math.round(target * SLOW_SHARE), target, challenge),
           },
   };
+}
+
+/** Each pair of notes once: a drill goes back and forth. */
+function backAndForth(moves: readonly MoveNames[]): readonly MoveNames[] {
+  const pairs = new Map(moves.map(({ from, to }) => [[from, to].toSorted().join(), { from, to }]));
+  return [...pairs.values()];
 }

@@ -31,7 +31,8 @@ export interface LessonStep {
   readonly newElements: readonly string[];
   /** Moves to go over before the tune, the easiest first. */
   readonly moves: readonly MoveNames[];
-  readonly hardSpot: (MoveNames & { readonly bars: readonly [number, number]; readonly tempi: readonly number[] }) | null;
+  readonly hardSpot:
+    (MoveNames & { readonly bars: readonly [number, number]; readonly tempi: readonly number[] }) | null;
   /** The class’s practice ladder, and what of it the class has done with this tune. */
   readonly rungs: readonly RungId[];
   readonly rungsDone: readonly RungId[];
@@ -263,6 +264,7 @@ function inUsualOrder(wanted: readonly Wanted[], usual: UsualLesson | null): rea
   const placeOf = ({ block }: Wanted): number => {
     const own = known.get(block.kind)?.place;
     if (own !== undefined) return own;
+    if (block.kind === 'close') return Infinity;
     // After the last block that comes before it as a rule and that the usual lesson has.
     const before = BLOCK_KINDS.slice(0, BLOCK_KINDS.indexOf(block.kind)).toReversed();
     const after = before.map((kind) => known.get(kind)?.place).find((place) => place !== undefined);
@@ -372,7 +374,9 @@ export function swapBlock(plan: LessonPlan, id: string, kind: BlockKind, facts: 
   if (!put.ok) return put;
   return refit(
     put.value,
-    put.value.blocks.map((block, index) => (index === at ? { ...block, minutes: old.minutes, locked: old.locked } : block)),
+    put.value.blocks.map((block, index) =>
+      index === at ? { ...block, minutes: old.minutes, locked: old.locked } : block,
+    ),
     facts,
   );
 }

@@ -3,3 +3,4 @@ export { bridgeWords, gapWords, trapWords } from './notes.ts';
 export * from './tunes.ts';
 export * from './stairs.ts';
 export * from './teaching.ts';
+export * from './lesson.ts';

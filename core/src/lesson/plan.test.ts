@@ -1,0 +1,251 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { LESSON_PARTS } from '../calendar/index.ts';
+import { instrument } from '../instruments/index.ts';
+import { RUNG_IDS, USUAL_LADDER } from '../practice/index.ts';
+import { NOTHING_KNOWN } from '../reading/index.ts';
+import { GOOSE_WALK } from '../testing/index.ts';
+import { decideGoOn } from './go-on.ts';
+import { lessonStep } from './lesson-step.ts';
+import { fitMinutes } from './minutes.ts';
+import {
+  BLOCK_KINDS,
+  leaveOut,
+  lockBlock,
+  moveBlock,
+  planLesson,
+  putIn,
+  setMinutes,
+  swapBlock,
+  usualFrom,
+  type LessonFacts,
+  type LessonPlan,
+  type PlanChange,
+} from './plan.ts';
+import { RUNG_RUNS } from './rungs.ts';
+import { tempoRungs, tempoWord } from './tempo-rungs.ts';
+
+const step = {
+  ...{ position: 3, title: 'Goose Walk', newNotes: ['E4'], newElements: [], easier: null, extra: 'Kite' },
+  moves: [{ from: 'G4', to: 'E4' }],
+  hardSpot: { from: 'G4', to: 'E4', bars: [3, 4] as const, tempi: [60, 66] },
+  ...{ rungs: USUAL_LADDER, rungsDone: [] },
+};
+const facts: LessonFacts = {
+  ...{ minutes: 40, seed: 1, part: 'first', step, usual: null, hearingMinutes: 10 },
+  queue: ['a', 'b', 'c', 'd', 'e', 'f'].map((pupilId) => ({ pupilId, reason: 'waited', seconds: 75 })),
+  ...{ ahead: ['x'], behind: ['y'], weak: [], open: [], toClean: 0, beltsToHand: 2 },
+};
+const line = ({ blocks }: LessonPlan): string => blocks.map(({ kind, minutes }) => `${kind} ${minutes}`).join(', ');
+const total = ({ blocks }: LessonPlan): number => blocks.reduce((sum, { minutes }) => sum + minutes, 0);
+const value = (change: PlanChange): LessonPlan => {
+  if (!change.ok) throw new Error(change.error);
+  return change.value;
+};
+
+describe('the plan of a lesson', () => {
+  it('introduces a note that is due, goes over its moves, and hears as many as fit', () => {
+    const plan = planLesson(facts);
+    expect(line(plan)).toBe('settle 3, warm-up 5, new-note 8, moves 4, tune 6, hearing 8, together 4, close 2');
+    expect(plan.blocks.find(({ kind }) => kind === 'hearing')!.slots!.map(({ at }) => at)).toEqual([
+      0, 75, 150, 225, 300, 375,
+    ]);
+    expect(planLesson(facts)).toEqual(plan);
+  });
+
+  it('works on the hard spot once the note is known, on the rungs that are left', () => {
+    const later = planLesson({ ...facts, part: 'middle', step: { ...step, rungsDone: ['say', 'clap'] } });
+    expect(later.blocks.map(({ kind }) => kind)).toContain('hard-spot');
+    expect(later.blocks.map(({ kind }) => kind)).not.toContain('new-note');
+    expect(later.blocks.find(({ kind }) => kind === 'tune')!.rungs).toEqual(['finger', 'spot', 'whole']);
+  });
+
+  it('takes up what the last lesson left open', () => {
+    const open = [{ kind: 'new-note' as const }, { kind: 'tune' as const, rungs: ['clap' as const] }];
+    const plan = planLesson({ ...facts, part: 'middle', open });
+    expect(plan.blocks.find(({ kind }) => kind === 'new-note')).toMatchObject({ why: 'left-open' });
+    expect(plan.blocks.find(({ kind }) => kind === 'tune')).toMatchObject({ why: 'left-open', rungs: ['clap'] });
+  });
+
+  it('warms up on what was weak, hears more at the end of a step, and plays to others at the end of term', () => {
+    const weak = [{ kind: 'move' as const, from: 'B4', to: 'C5' }];
+    expect(planLesson({ ...facts, weak }).blocks[1]).toMatchObject({ why: 'weak', weak: weak[0] });
+    const hearing = (part: LessonFacts['part']) =>
+      planLesson({ ...facts, part, step: { ...step, newNotes: [] } }).blocks.find(({ kind }) => kind === 'hearing')
+        ?.minutes;
+    expect(hearing('hearing')!).toBeGreaterThan(hearing('middle')!);
+    expect(hearing('concert')).toBeUndefined();
+  });
+
+  it('gives everybody something while others are heard', () => {
+    const others = planLesson(facts).blocks.find(({ kind }) => kind === 'hearing')!.others!;
+    expect(others.map(({ group, does }) => `${group} ${does}`)).toEqual([
+      'ahead extra',
+      'behind hard-spot',
+      'rest silent',
+    ]);
+  });
+
+  it('leaves out in a short lesson what can wait, and says so', () => {
+    const plan = planLesson({ ...facts, minutes: 15 });
+    expect(total(plan)).toBe(15);
+    expect(plan.left).toContain('moves');
+    expect(plan.blocks.map(({ kind }) => kind)).toContain('tune');
+    expect(() => planLesson({ ...facts, minutes: 2 })).toThrow(RangeError);
+  });
+
+  it('follows the usual lesson of the teacher, and still brings the note that is due', () => {
+    const usual = [
+      { kind: 'hearing' as const, minutes: 12 },
+      { kind: 'tune' as const, minutes: 14 },
+    ];
+    const plan = planLesson({ ...facts, usual });
+    expect(plan.blocks.map(({ kind }) => kind)).toEqual(['settle', 'new-note', 'hearing', 'tune', 'close']);
+    expect(total(plan)).toBe(40);
+    expect(usualFrom(plan)[2]).toMatchObject({ kind: 'hearing' });
+  });
+
+  it('always sums to the minutes of the lesson, whatever there is to do', () => {
+    const any = fc.record({
+      minutes: fc.integer({ min: 5, max: 120 }),
+      part: fc.constantFrom(...LESSON_PARTS),
+      hearingMinutes: fc.integer({ min: 0, max: 40 }),
+      waiting: fc.integer({ min: 0, max: 30 }),
+      seconds: fc.integer({ min: 20, max: 400 }),
+      hasStep: fc.boolean(),
+      open: fc.subarray([...BLOCK_KINDS]),
+      usual: fc.option(
+        fc.uniqueArray(fc.record({ kind: fc.constantFrom(...BLOCK_KINDS), minutes: fc.integer({ min: 1, max: 60 }) }), {
+          selector: ({ kind }) => kind,
+        }),
+      ),
+    });
+    fc.assert(
+      fc.property(any, ({ waiting, seconds, hasStep, open, ...more }) => {
+        const queue = Array.from({ length: waiting }, (_, index) => ({
+          ...{ pupilId: String(index), reason: 'waited' as const, seconds },
+        }));
+        const plan = planLesson({
+          ...{ ...facts, ...more, queue, step: hasStep ? step : null },
+          open: open.map((kind) => ({ kind })),
+        });
+        expect(total(plan)).toBe(more.minutes);
+        expect(plan.blocks.every(({ minutes }) => minutes >= 1)).toBe(true);
+        const hearing = plan.blocks.find(({ kind }) => kind === 'hearing');
+        expect((hearing?.slots ?? []).length * seconds).toBeLessThanOrEqual((hearing?.minutes ?? 0) * 60);
+      }),
+    );
+  });
+});
+
+describe('a plan that a teacher changes', () => {
+  const plan = planLesson(facts);
+
+  it('keeps the minutes that are set, and ends with the bell', () => {
+    const longer = value(setMinutes(plan, 'tune', 12, facts));
+    expect(longer.blocks.find(({ id }) => id === 'tune')).toMatchObject({ minutes: 12, locked: true });
+    expect(total(longer)).toBe(40);
+    const both = value(setMinutes(longer, 'hearing', 14, facts));
+    expect(both.blocks.find(({ id }) => id === 'tune')!.minutes).toBe(12);
+    expect(both.blocks.find(({ id }) => id === 'hearing')!.slots).toHaveLength(6);
+    expect(total(both)).toBe(40);
+    expect(setMinutes(both, 'warm-up', 20, facts)).toEqual({ ok: false, error: 'too-long' });
+  });
+
+  it('lets a block be moved, left out, put in and swapped', () => {
+    expect(moveBlock(plan, 1, 0).blocks[0]!.kind).toBe('warm-up');
+    expect(moveBlock(plan, 0, 99)).toBe(plan);
+    const without = value(leaveOut(plan, 'moves', facts));
+    expect(without.blocks.some(({ kind }) => kind === 'moves')).toBe(false);
+    expect(total(without)).toBe(40);
+    const twice = value(putIn(plan, 'warm-up', 5, facts));
+    expect(twice.blocks.filter(({ kind }) => kind === 'warm-up').map(({ id }) => id)).toEqual(['warm-up', 'warm-up-2']);
+    expect(total(twice)).toBe(40);
+    const swapped = value(swapBlock(plan, 'moves', 'hard-spot', facts));
+    expect(swapped.blocks[3]).toMatchObject({ kind: 'hard-spot', bars: [3, 4] });
+    expect(lockBlock(plan, 'tune', true).blocks.find(({ id }) => id === 'tune')!.locked).toBe(true);
+  });
+
+  it('does not lose its last block', () => {
+    const one = { ...plan, blocks: plan.blocks.slice(0, 1) };
+    expect(leaveOut(one, 'settle', facts)).toEqual({ ok: false, error: 'last' });
+  });
+});
+
+describe('minutes', () => {
+  it('are cut in proportion where even the least is too much', () => {
+    const wishes = [6, 2, 1].map((least) => ({ wish: 9, least, grows: 1, fixed: null }));
+    expect(fitMinutes(wishes, 5)).toEqual([3, 1, 1]);
+    expect(fitMinutes([{ wish: 3, least: 2, grows: 0, fixed: null }], 30)).toEqual([30]);
+  });
+});
+
+describe('whether the class goes on', () => {
+  const pupils = Array.from({ length: 10 }, (_, index) => ({
+    ...{ id: String(index), passed: index < 7, heard: index < 9 },
+  }));
+
+  it('is decided by share, by hearing, or by the teacher', () => {
+    expect(decideGoOn({ kind: 'share', share: 70 }, pupils)).toMatchObject({
+      goOn: true,
+      missing: 0,
+      behind: ['7', '8', '9'],
+    });
+    expect(decideGoOn({ kind: 'share', share: 80 }, pupils)).toMatchObject({ goOn: false, missing: 1 });
+    expect(decideGoOn({ kind: 'heard' }, pupils)).toMatchObject({ goOn: false, missing: 1, holding: ['9'] });
+    expect(decideGoOn({ kind: 'own', yes: true }, pupils)).toMatchObject({ goOn: true, holding: [] });
+    expect(decideGoOn({ kind: 'share', share: 70 }, [])).toMatchObject({ goOn: false, of: 0 });
+  });
+});
+
+describe('the tempo ladder', () => {
+  it('climbs by 10 to 15 % to the target, and above it only as a challenge', () => {
+    expect(tempoRungs(60, 84)).toEqual([60, 67, 75, 84]);
+    expect(tempoRungs(60, 84, true)).toEqual([60, 67, 75, 84, 94, 105]);
+    expect(tempoRungs(84, 84)).toEqual([84]);
+    expect(tempoRungs(100, 84)).toEqual([84]);
+    fc.assert(
+      fc.property(fc.integer({ min: 40, max: 90 }), fc.integer({ min: 100, max: 200 }), (holds, target) => {
+        const rungs = tempoRungs(holds, target);
+        expect(rungs[0]).toBe(holds);
+        expect(rungs.at(-1)).toBe(target);
+        for (const [index, rung] of rungs.slice(1).entries()) {
+          const step = rung / rungs[index]!;
+          // Whole beats a minute: half a beat off on both sides.
+          expect(step).toBeLessThan(1.17);
+          if (rungs.length > 3) expect(step).toBeGreaterThan(1.08);
+        }
+      }),
+    );
+  });
+
+  it('has the Italian word beside the number', () => {
+    expect([50, 72, 92, 112, 130, 160, 190].map(tempoWord)).toEqual([
+      'largo',
+      'adagio',
+      'andante',
+      'moderato',
+      'allegro',
+      'vivace',
+      'presto',
+    ]);
+  });
+});
+
+describe('a step for a lesson', () => {
+  it('is read from its tune', () => {
+    const own = { position: 1, title: 'Goose Walk', rungs: USUAL_LADDER, rungsDone: [], easier: null, extra: null };
+    const read = lessonStep(GOOSE_WALK, instrument('soprano-recorder-baroque'), NOTHING_KNOWN, {
+      ...own,
+      challenge: false,
+    });
+    expect(read.newNotes.length).toBeGreaterThan(2);
+    const pairs = read.moves.map(({ from, to }) => [from, to].toSorted().join());
+    expect(new Set(pairs).size).toBe(pairs.length);
+    expect(read).not.toHaveProperty('challenge');
+  });
+
+  it('has a way to run every rung', () => {
+    expect(Object.keys(RUNG_RUNS).toSorted()).toEqual([...RUNG_IDS].toSorted());
+  });
+});

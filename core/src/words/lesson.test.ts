@@ -1,0 +1,61 @@
+import { describe, expect, it } from 'vitest';
+import { planLesson, RUNG_RUNS, type Block, type LessonFacts } from '../lesson/index.ts';
+import { USUAL_LADDER } from '../practice/index.ts';
+import {
+  blockLines,
+  blockTitle,
+  blockWhyWords,
+  goOnWords,
+  leftBehindWords,
+  PLAIN_SPEECH,
+  rungRunWords,
+  substituteLine,
+} from './lesson.ts';
+
+const names: Readonly<Record<string, string>> = { a: 'Ann', x: 'Xi', y: 'Yara' };
+const speech = { ...PLAIN_SPEECH, tune: 'Goose Walk', extra: 'Kite', nameOf: (id: string) => names[id]! };
+const facts: LessonFacts = {
+  ...{ minutes: 40, seed: 1, part: 'first', usual: null, hearingMinutes: 8 },
+  step: {
+    ...{ position: 2, title: 'Goose Walk', newNotes: ['F#4'], newElements: [], easier: null, extra: 'Kite' },
+    ...{ moves: [{ from: 'G4', to: 'F#4' }], hardSpot: null, rungs: USUAL_LADDER, rungsDone: [] },
+  },
+  queue: [{ pupilId: 'a', reason: 'due', seconds: 70 }],
+  ...{ ahead: ['x'], behind: ['y'], weak: [], open: [], toClean: 2, beltsToHand: 1 },
+};
+const blocks = planLesson(facts).blocks;
+const said = (kind: Block['kind']): string => {
+  const block = blocks.find((each) => each.kind === kind)!;
+  return [blockTitle(block, speech), blockWhyWords(block), ...blockLines(block, speech)].join(' | ');
+};
+
+describe('a lesson in words', () => {
+  it('says what is done, and why', () => {
+    expect(said('settle')).toContain('2 to clean before they are played.');
+    expect(said('new-note')).toContain('New note: F sharp | The step brings it');
+    expect(said('moves')).toContain('G to F sharp and back');
+    expect(said('hearing')).toContain('Ann: has waited too long. | Ahead (Xi): “Kite”, the extra tune.');
+    expect(said('hearing')).toContain('Behind (Yara): the hard spot, fingers only.');
+    expect(said('together')).toContain('“Goose Walk” with the backing');
+  });
+
+  it('tells a substitute what to press, what to say, and what the children do', () => {
+    const lines = blocks.map((block) => substituteLine(block, speech));
+    expect(lines.reduce((sum, { minutes }) => sum + minutes, 0)).toBe(40);
+    for (const line of lines) for (const part of [line.press, line.say, line.children]) expect(part).toMatch(/[.”]$/);
+  });
+
+  it('says whether the class goes on, and what becomes of the others', () => {
+    const rule = { kind: 'share', share: 70 } as const;
+    const answer = { rule, goOn: true, passed: 8, heard: 9, of: 10, missing: 0, holding: [], behind: ['a', 'y'] };
+    expect(goOnWords(answer)).toBe('Go on: 8 of 10 passed; the class’s rule is 70 %.');
+    expect(goOnWords({ ...answer, goOn: false, passed: 6, missing: 1 })).toContain('Stay: 6 of 10 passed');
+    expect(leftBehindWords(answer, speech.nameOf)).toContain('Ann and Yara have not passed yet');
+    expect(leftBehindWords({ ...answer, goOn: false }, speech.nameOf)).toBeNull();
+    expect(goOnWords({ ...answer, of: 0 })).toBe('The class has no pupils yet.');
+  });
+
+  it('says how each rung is run', () => {
+    expect(rungRunWords(RUNG_RUNS.slow)).toBe('The whole class, slowly, twice: until nobody stops.');
+  });
+});
