@@ -6,6 +6,7 @@ export type { ChangeLine } from './features/changes/index.ts';
 export type { ClassPage, ClassSummary, PupilDto, StepDto, StepPage, TunePage } from './features/class-page/index.ts';
 export type { ClassSettings, Findable } from './features/classes/index.ts';
 export type { ClassRecords, Recorded } from './features/hearing/index.ts';
+export type { DatedLessonEvent } from './features/lesson/index.ts';
 export type { ClassNotes, NoteOnStairs } from './features/notes/index.ts';
 export type {
   BeltList,

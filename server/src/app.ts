@@ -13,6 +13,7 @@ import { classRoutes, findRoutes } from './features/classes/index.ts';
 import { classStaircaseRoutes, staircaseRoutes } from './features/planning/index.ts';
 import { hearingRoutes, liveStreams, recordRoutes, type LiveRecords } from './features/hearing/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
+import { lessonRoutes } from './features/lesson/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
 import { firstRunRoutes, invitationRoutes, peopleRoutes, type FillSchool } from './features/people/index.ts';
 import { classPageRoutes } from './features/class-page/index.ts';
@@ -100,6 +101,7 @@ function apiRoutes(options: AppOptions) {
     .route('/classes', classPupilRoutes)
     .route('/classes', recordRoutes)
     .route('/classes', classPageRoutes)
+    .route('/classes', lessonRoutes)
     .route('/hearing', hearingRoutes(options.orm, options.live, liveStreams(options.heartbeatMs ?? HEARTBEAT_MS)))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)

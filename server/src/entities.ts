@@ -11,6 +11,7 @@ import {
 } from './features/classes/index.ts';
 import { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
 import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
+import { LessonEventEntity } from './features/lesson/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
 import { SchoolEntity } from './features/schools/index.ts';
 import { KnownDeviceEntity, SessionEntity, SignInTryEntity } from './features/sign-in/index.ts';
@@ -42,6 +43,7 @@ export const entities = [
   KeptStandingEntity,
   RecordEventEntity,
   RecordCountEntity,
+  LessonEventEntity,
   InstrumentEntity,
   LoanEntity,
   BeltStockEntity,

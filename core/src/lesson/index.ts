@@ -5,10 +5,13 @@ export { decideGoOn, GO_ON_RULES, type GoOnAnswer, type GoOnRule, type GoOnRuleK
 export { beatOfChord, harmonyOf, type Harmony, type HarmonySource, type PlacedChord } from './harmony.ts';
 export {
   BLOCK_KINDS,
+  BLOCK_WHYS,
   leaveOut,
   lockBlock,
   LONGEST_LESSON,
   moveBlock,
+  OTHERS_GROUPS,
+  OTHERS_TASKS,
   planLesson,
   putIn,
   setMinutes,
@@ -18,6 +21,7 @@ export {
   withSlots,
   type Block,
   type BlockKind,
+  type BlockContent,
   type BlockWhy,
   type HearingSlot,
   type LessonFacts,
@@ -32,6 +36,18 @@ export {
   type WeakSpot,
 } from './plan.ts';
 export { playAlong } from './play-along.ts';
+export {
+  inOrder,
+  leftOpen,
+  lessonClock,
+  lessonHistory,
+  lessonRun,
+  type LessonClock,
+  type LessonEvent,
+  type LessonEventKind,
+  type LessonHistory,
+  type LessonRun,
+} from './run.ts';
 export { RUNG_RUNS, type RungRun } from './rungs.ts';
 export { lessonStep } from './lesson-step.ts';
 export { tempoRungs, tempoWord } from './tempo-rungs.ts';

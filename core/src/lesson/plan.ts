@@ -88,19 +88,21 @@ export interface LessonFacts {
   readonly beltsToHand: number;
 }
 
-export type BlockWhy =
-  | 'always'
-  | 'weak'
-  | 'step-notes'
-  | 'new-due'
-  | 'left-open'
-  | 'before-tune'
-  | 'ladder'
-  | 'hardest'
-  | 'queue'
-  | 'concert'
-  | 'review'
-  | 'everyone';
+export const BLOCK_WHYS = [
+  'always',
+  'weak',
+  'step-notes',
+  'new-due',
+  'left-open',
+  'before-tune',
+  'ladder',
+  'hardest',
+  'queue',
+  'concert',
+  'review',
+  'everyone',
+] as const;
+export type BlockWhy = (typeof BLOCK_WHYS)[number];
 
 export interface HearingSlot {
   readonly pupilId: string;
@@ -109,11 +111,14 @@ export interface HearingSlot {
   readonly at: number;
 }
 
+export const OTHERS_GROUPS = ['ahead', 'behind', 'rest'] as const;
+export const OTHERS_TASKS = ['extra', 'next-tune', 'easier', 'hard-spot', 'silent', 'pattern'] as const;
+
 /** What a group does while others are heard. */
 export interface OthersWork {
-  readonly group: 'ahead' | 'behind' | 'rest';
+  readonly group: (typeof OTHERS_GROUPS)[number];
   readonly pupilIds: readonly string[];
-  readonly does: 'extra' | 'next-tune' | 'easier' | 'hard-spot' | 'silent' | 'pattern';
+  readonly does: (typeof OTHERS_TASKS)[number];
 }
 
 export interface BlockContent {

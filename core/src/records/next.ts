@@ -6,7 +6,8 @@ export interface HearingPace {
   readonly within: number;
 }
 
-export type QueueReason = 'due' | 'ready' | 'waited' | 'never' | 'today';
+export const QUEUE_REASONS = ['due', 'ready', 'waited', 'never', 'today'] as const;
+export type QueueReason = (typeof QUEUE_REASONS)[number];
 
 /** One who waits, and why just now. */
 export interface QueuePlace {

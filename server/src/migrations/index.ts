@@ -9,6 +9,7 @@ import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
 import { RecordCounts } from './record-counts.ts';
 import { Staircases } from './staircases.ts';
+import { Lessons } from './lessons.ts';
 import { TeachingTunes } from './teaching-tunes.ts';
 import { TuneLibrary } from './tune-library.ts';
 
@@ -26,4 +27,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-26-house-cleaning', class: HouseCleaning },
   { name: '2026-11-27-staircases', class: Staircases },
   { name: '2026-11-27-teaching-tunes', class: TeachingTunes },
+  { name: '2026-11-28-lessons', class: Lessons },
 ];

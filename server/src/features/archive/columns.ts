@@ -163,6 +163,20 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       bookPage: ['book_page', 'text'],
     },
   },
+  lessons: {
+    table: 'lesson_event',
+    school: OF_CLASS,
+    order: 'id',
+    columns: {
+      id,
+      schoolClass: ['school_class_id', 'uuid'],
+      account: ['account_id', 'uuid'],
+      date: ['date', 'date'],
+      at: ['at', 'timestamptz'],
+      kind: ['kind', 'text'],
+      content: ['content', 'jsonb'],
+    },
+  },
   records: {
     table: 'record_event',
     school: 'own',

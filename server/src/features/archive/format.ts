@@ -15,6 +15,7 @@ import { ANY_WAY, BELTS, LOOK_FOR } from '@escalier/core/staircase';
 import { z } from 'zod';
 import { ROLES } from '../../platform/context.ts';
 import { localDate, moment, timeZone, whole } from '../../platform/fields.ts';
+import { lessonEventContent } from '../lesson/index.ts';
 import { bringsInput, NOTHING_BROUGHT, teachingInput } from '../classes/index.ts';
 import { withDays } from '../terms/index.ts';
 
@@ -216,6 +217,13 @@ export const ROWS = {
     bookPage: text.default(''),
   }),
   classNotes: z.object({ schoolClass: id, note: z.string().max(6), hint: text, bookPage: text }),
+  lessons: z
+    .object({
+      ...{ id, schoolClass: id, account: id, date: localDate, at: moment },
+      kind: text,
+      content: z.looseObject({}),
+    })
+    .refine(({ kind, content }) => lessonEventContent.safeParse({ ...content, kind }).success, 'No event of a lesson.'),
   records: record,
   instruments: z.object({
     id,
@@ -248,7 +256,7 @@ export type Archive = { readonly [Name in keyof typeof HEAD]: z.infer<(typeof HE
 };
 
 /** Parts that older archives do not have. */
-export const NEWER_PARTS: readonly Part[] = ['stepTunes', 'beltsGiven', 'classNotes'];
+export const NEWER_PARTS: readonly Part[] = ['stepTunes', 'beltsGiven', 'classNotes', 'lessons'];
 
 /** What no two rows of a part have alike. */
 export const UNIQUE: Readonly<Record<Part, readonly (readonly string[])[]>> = {
@@ -265,6 +273,7 @@ export const UNIQUE: Readonly<Record<Part, readonly (readonly string[])[]>> = {
   absences: [['pupil', 'date']],
   classTunes: [['schoolClass', 'tune']],
   classNotes: [['schoolClass', 'note']],
+  lessons: [['id']],
   records: [['id']],
   instruments: [['id'], ['kind', 'number']],
   loans: [['id']],
@@ -284,6 +293,7 @@ export const REFERENCES: Readonly<Partial<Record<Part, Readonly<Record<string, P
   absences: { pupil: 'pupils' },
   classTunes: { schoolClass: 'classes', tune: 'tunes' },
   classNotes: { schoolClass: 'classes' },
+  lessons: { schoolClass: 'classes', account: 'people' },
   records: {
     schoolClass: 'classes',
     account: 'people',

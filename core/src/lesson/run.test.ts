@@ -1,0 +1,119 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { USUAL_LADDER } from '../practice/index.ts';
+import { planLesson } from './plan.ts';
+import { leftOpen, lessonClock, lessonHistory, lessonRun, type LessonEvent } from './run.ts';
+
+const plan = planLesson({
+  ...{
+    minutes: 30,
+    seed: 1,
+    part: 'middle',
+    usual: null,
+    hearingMinutes: 6,
+    ahead: [],
+    behind: [],
+    weak: [],
+    open: [],
+  },
+  ...{ toClean: 0, beltsToHand: 0, queue: [{ pupilId: 'a', reason: 'due', seconds: 60 }] },
+  step: {
+    ...{ position: 2, title: 'T', newNotes: [], newElements: [], moves: [], rungs: USUAL_LADDER, rungsDone: [] },
+    ...{ hardSpot: { from: 'B4', to: 'C5', bars: [3, 4], tempi: [60] }, easier: null, extra: null },
+  },
+});
+const START = Date.parse('2026-03-03T09:00:00Z');
+let made = 0;
+type Bare = LessonEvent extends infer Each ? (Each extends LessonEvent ? Omit<Each, 'id' | 'at'> : never) : never;
+const event = (second: number, of: Bare): LessonEvent =>
+  ({
+    ...of,
+    id: `e${String(++made).padStart(3, '0')}`,
+    at: new Date(START + second * 1000).toISOString(),
+  }) as LessonEvent;
+const ids = plan.blocks.map(({ id }) => id);
+const started = event(0, { kind: 'started', plan, step: 2 });
+const minutesBefore = (index: number): number =>
+  plan.blocks.slice(0, index).reduce((sum, { minutes }) => sum + minutes, 0);
+
+describe('a lesson that runs', () => {
+  it('knows its block, and how many minutes it has used and has left', () => {
+    const run = lessonRun([started, event(180, { kind: 'block', block: ids[1]! })]);
+    expect(run).toMatchObject({ index: 1, step: 2, spent: { [ids[0]!]: 180 } });
+    expect(lessonClock(run, START + 200_000)).toMatchObject({ elapsed: 200, left: 1600, inBlock: 20 });
+    expect(lessonClock(lessonRun([]), START)).toBeNull();
+  });
+
+  it('is behind by what a block takes too long, ahead by what it takes less, and says which can give back', () => {
+    const seconds = plan.blocks[0]!.minutes * 60;
+    const late = lessonClock(lessonRun([started]), START + (seconds + 90) * 1000)!;
+    expect(late.behind).toBe(90);
+    expect(late.gives).not.toBeNull();
+    expect(late.gives!.minutes - late.gives!.least).toBeGreaterThan(0);
+    const early = lessonRun([started, event(60, { kind: 'block', block: ids[1]! })]);
+    expect(lessonClock(early, START + 60_000)!.behind).toBe(60 - seconds);
+    expect(lessonClock(early, START + 60_000)!.gives).toBeNull();
+  });
+
+  it('counts a rung as gone through when it goes on from it, and carries the others over', () => {
+    const tune = plan.blocks.find(({ kind }) => kind === 'tune')!;
+    const [first, second] = tune.rungs!;
+    const events = [
+      started,
+      event(minutesBefore(ids.indexOf(tune.id)) * 60, { kind: 'block', block: tune.id }),
+      event(900, { kind: 'again' }),
+      event(1000, { kind: 'rung', rung: second! }),
+      event(1100, { kind: 'ended' }),
+    ];
+    const run = lessonRun(events);
+    expect(run.rungsDone).toEqual([first, second]);
+    const open = leftOpen(run);
+    expect(open).toContainEqual({ kind: 'hard-spot' });
+    expect(open.find(({ kind }) => kind === 'tune')?.rungs).toEqual(tune.rungs!.slice(2));
+    expect(leftOpen(lessonRun([started]))).toEqual([]);
+  });
+
+  it('leaves a block that is skipped open', () => {
+    const run = lessonRun([
+      started,
+      event(200, { kind: 'block', block: 'hard-spot' }),
+      event(210, { kind: 'skipped', block: 'hard-spot' }),
+      event(211, { kind: 'block', block: 'close' }),
+      event(300, { kind: 'ended' }),
+    ]);
+    expect(leftOpen(run).map(({ kind }) => kind)).toContain('hard-spot');
+  });
+
+  it('is the same from two devices, in whatever order their events come, and twice', () => {
+    const events = [
+      started,
+      event(100, { kind: 'ready', pupilId: 'a', ready: true }),
+      event(150, { kind: 'block', block: ids[1]! }),
+      event(160, { kind: 'remark', text: 'Loud today.' }),
+      event(170, { kind: 'ready', pupilId: 'a', ready: false }),
+      event(200, { kind: 'block', block: ids[2]! }),
+      event(400, { kind: 'ended' }),
+      event(500, { kind: 'block', block: ids[0]! }),
+    ];
+    const whole = lessonRun(events);
+    expect(whole).toMatchObject({ index: 2, ready: [], remarks: [{ text: 'Loud today.' }] });
+    fc.assert(
+      fc.property(fc.shuffledSubarray(events, { minLength: events.length }), fc.subarray(events), (mixed, twice) => {
+        expect(lessonRun([...mixed, ...twice])).toEqual(whole);
+      }),
+    );
+  });
+
+  it('tells the next lesson what was left open, what is usual, and which rungs the tune has had', () => {
+    const usual = [{ kind: 'tune' as const, minutes: 20 }];
+    const lessons = [started, event(60, { kind: 'usual', usual }), event(100, { kind: 'ended' })].map((each) => ({
+      ...{ date: '2026-03-03', event: each },
+    }));
+    const history = lessonHistory(lessons, '2026-03-10');
+    expect(history.usual).toEqual(usual);
+    expect(history.last?.date).toBe('2026-03-03');
+    expect(history.open.map(({ kind }) => kind)).toEqual(['hard-spot', 'tune']);
+    expect(lessonHistory(lessons, '2026-03-03')).toMatchObject({ last: null, open: [] });
+    expect(history.rungsDone(2)).toEqual([]);
+  });
+});
