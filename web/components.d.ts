@@ -22,6 +22,7 @@ declare module 'vue' {
     BCollapse: typeof import('bootstrap-vue-next/components/BCollapse')['BCollapse']
     BDropdown: typeof import('bootstrap-vue-next/components/BDropdown')['BDropdown']
     BDropdownDivider: typeof import('bootstrap-vue-next/components/BDropdown')['BDropdownDivider']
+    BDropdownHeader: typeof import('bootstrap-vue-next/components/BDropdown')['BDropdownHeader']
     BDropdownItem: typeof import('bootstrap-vue-next/components/BDropdown')['BDropdownItem']
     BDropdownText: typeof import('bootstrap-vue-next/components/BDropdown')['BDropdownText']
     BForm: typeof import('bootstrap-vue-next/components/BForm')['BForm']

@@ -14,7 +14,6 @@ import {
   planLesson,
   playAlong,
   SHORTEST_LESSON,
-  type FeelId,
   type LessonFacts,
   type LessonTurn,
 } from '@escalier/core/lesson';
@@ -227,7 +226,7 @@ export const backing: Command = {
   async run(words, options) {
     const [file, ...rest] = words;
     if (file === undefined || rest.length > 0) throw new BadInput('Name one file with a tune.');
-    const feel = FEELS.find((each) => each === options.feel) as FeelId | undefined;
+    const feel = FEELS.find((each) => each === options.feel);
     if (options.feel !== undefined && feel === undefined)
       throw new BadInput(`There is no feel "${options.feel}". Known: ${FEELS.join(', ')}.`);
     const { tune } = await tuneFromFile(file);

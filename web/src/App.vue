@@ -31,7 +31,9 @@ useEventListener(document, 'visibilitychange', () => {
   if (!document.hidden) void outbox.flush();
 });
 
-const withRail = computed(() => session.me !== null && route.meta.open !== true && route.query.big === undefined);
+const withRail = computed(
+  () => session.me !== null && route.meta.open !== true && route.meta.bare !== true && route.query.big === undefined,
+);
 
 const CommandPalette = defineAsyncComponent(() => import('./CommandPalette.vue'));
 const KeysHelp = defineAsyncComponent(() => import('./KeysHelp.vue'));

@@ -16,6 +16,8 @@ declare module 'vue-router' {
     readonly open?: boolean;
     /** For teachers and owners only. */
     readonly teaches?: boolean;
+    /** Fills the window: no rail beside it. */
+    readonly bare?: boolean;
     /** The keys of the page, for the help on "?". */
     readonly keys?: readonly (readonly [key: string, does: string])[];
   }
@@ -53,6 +55,18 @@ const NOTE_KEYS = [
   ['← →', 'Back and on'],
   ['B', 'Big for the projector, and back'],
   ...PLAY_KEYS,
+] as const;
+
+const LESSON_KEYS = [
+  ['→', 'Go on'],
+  ['←', 'Back'],
+  ...PLAY_KEYS,
+  ['↑ ↓', 'Faster and slower'],
+  ['1 to 9', 'A rung of the practice ladder'],
+  ['R, S', 'Again, skip'],
+  ['M, B, C, L', 'Melody, backing, click, loop'],
+  ['Q', 'Quiet, please'],
+  ['F', 'Full screen'],
 ] as const;
 
 /** Outside the school: signing in, the first start, an invitation. */
@@ -137,6 +151,22 @@ function classRoutes(): RouteRecordRaw[] {
     page('class', '', () => import('./features/classes/ClassPage.vue'), {
       title: 'Stairs',
       keys: [['H', 'Hear the next pupil']],
+    }),
+    page('today', '/today', () => import('./features/lesson/TodayPage.vue'), { title: 'Today', teaches: true }),
+    page('substitute', '/today/substitute', () => import('./features/lesson/SubstitutePage.vue'), {
+      title: 'For a substitute',
+      teaches: true,
+    }),
+    page('lesson', '/lesson', () => import('./features/lesson/RunnerPage.vue'), {
+      title: 'Lesson',
+      teaches: true,
+      bare: true,
+      keys: LESSON_KEYS,
+    }),
+    page('projector', '/projector', () => import('./features/lesson/ProjectorPage.vue'), {
+      title: 'For the class',
+      teaches: true,
+      bare: true,
     }),
     page('plan', '/plan', () => import('./features/classes/PlanPage.vue'), { title: 'Plan' }),
     page('class-settings', '/settings', () => import('./features/classes/ClassSettingsPage.vue'), {

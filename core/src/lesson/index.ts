@@ -6,18 +6,11 @@ export { beatOfChord, harmonyOf, type Harmony, type HarmonySource, type PlacedCh
 export {
   BLOCK_KINDS,
   BLOCK_WHYS,
-  leaveOut,
-  lockBlock,
   LONGEST_LESSON,
-  moveBlock,
   OTHERS_GROUPS,
   OTHERS_TASKS,
   planLesson,
-  putIn,
-  setMinutes,
   SHORTEST_LESSON,
-  swapBlock,
-  usualFrom,
   withSlots,
   type Block,
   type BlockKind,
@@ -31,7 +24,6 @@ export {
   type MoveNames,
   type OpenThing,
   type OthersWork,
-  type PlanChange,
   type UsualLesson,
   type WeakSpot,
 } from './plan.ts';
@@ -49,5 +41,15 @@ export {
   type LessonRun,
 } from './run.ts';
 export { RUNG_RUNS, type RungRun } from './rungs.ts';
-export { lessonStep } from './lesson-step.ts';
+export { lessonStep, type StepOfClass } from './lesson-step.ts';
 export { tempoRungs, tempoWord } from './tempo-rungs.ts';
+export {
+  leaveOut,
+  lockBlock,
+  moveBlock,
+  putIn,
+  setMinutes,
+  swapBlock,
+  usualFrom,
+  type PlanChange,
+} from './plan-changes.ts';

@@ -9,19 +9,16 @@ import { decideGoOn } from './go-on.ts';
 import { lessonStep } from './lesson-step.ts';
 import { fitMinutes } from './minutes.ts';
 import {
-  BLOCK_KINDS,
   leaveOut,
   lockBlock,
   moveBlock,
-  planLesson,
   putIn,
   setMinutes,
   swapBlock,
   usualFrom,
-  type LessonFacts,
-  type LessonPlan,
   type PlanChange,
-} from './plan.ts';
+} from './plan-changes.ts';
+import { BLOCK_KINDS, planLesson, type LessonFacts, type LessonPlan } from './plan.ts';
 import { RUNG_RUNS } from './rungs.ts';
 import { tempoRungs, tempoWord } from './tempo-rungs.ts';
 

@@ -25,12 +25,11 @@ const plan = planLesson({
 const START = Date.parse('2026-03-03T09:00:00Z');
 let made = 0;
 type Bare = LessonEvent extends infer Each ? (Each extends LessonEvent ? Omit<Each, 'id' | 'at'> : never) : never;
-const event = (second: number, of: Bare): LessonEvent =>
-  ({
-    ...of,
-    id: `e${String(++made).padStart(3, '0')}`,
-    at: new Date(START + second * 1000).toISOString(),
-  }) as LessonEvent;
+const event = (second: number, of: Bare): LessonEvent => ({
+  ...of,
+  id: `e${String(++made).padStart(3, '0')}`,
+  at: new Date(START + second * 1000).toISOString(),
+});
 const ids = plan.blocks.map(({ id }) => id);
 const started = event(0, { kind: 'started', plan, step: 2 });
 const minutesBefore = (index: number): number =>
@@ -107,7 +106,7 @@ describe('a lesson that runs', () => {
   it('tells the next lesson what was left open, what is usual, and which rungs the tune has had', () => {
     const usual = [{ kind: 'tune' as const, minutes: 20 }];
     const lessons = [started, event(60, { kind: 'usual', usual }), event(100, { kind: 'ended' })].map((each) => ({
-      ...{ date: '2026-03-03', event: each },
+      ...{ date: '2026-03-03' as const, event: each },
     }));
     const history = lessonHistory(lessons, '2026-03-10');
     expect(history.usual).toEqual(usual);

@@ -1,3 +1,4 @@
+import type { LocalDate } from '../calendar/index.ts';
 import type { RungId } from '../practice/index.ts';
 import { groupBy } from '../records/index.ts';
 import type { Block, BlockKind, LessonPlan, OpenThing, UsualLesson } from './plan.ts';
@@ -96,12 +97,18 @@ function withEvent(run: LessonRun, event: LessonEvent): LessonRun {
       const others = run.ready.filter((id) => id !== event.pupilId);
       return { ...run, ready: event.ready ? [...others, event.pupilId] : others };
     }
-    default:
+    case 'block':
+    case 'skipped':
+    case 'rung':
+    case 'again':
+    case 'ended':
       return run.plan === null || run.endedAt !== null ? run : goingOn(run, run.plan, event, at);
   }
 }
 
-function goingOn(run: LessonRun, plan: LessonPlan, event: LessonEvent, at: number): LessonRun {
+type GoingOn = Extract<LessonEvent, { kind: 'block' | 'skipped' | 'rung' | 'again' | 'ended' }>;
+
+function goingOn(run: LessonRun, plan: LessonPlan, event: GoingOn, at: number): LessonRun {
   switch (event.kind) {
     case 'block': {
       const index = plan.blocks.findIndex(({ id }) => id === event.block);
@@ -117,8 +124,6 @@ function goingOn(run: LessonRun, plan: LessonPlan, event: LessonEvent, at: numbe
       return { ...run, again: run.again + 1 };
     case 'ended':
       return { ...left(run, plan, at), endedAt: at };
-    default:
-      return run;
   }
 }
 
@@ -195,7 +200,7 @@ export interface LessonHistory {
   readonly usual: UsualLesson | null;
   /** Rungs that were gone through with the tune of a step, by its position. */
   readonly rungsDone: (step: number) => readonly RungId[];
-  readonly last: { readonly date: string; readonly run: LessonRun } | null;
+  readonly last: { readonly date: LocalDate; readonly run: LessonRun } | null;
   readonly open: readonly OpenThing[];
 }
 
@@ -204,8 +209,8 @@ export interface LessonHistory {
  * @param date of the lesson that is planned: only those before it count.
  */
 export function lessonHistory(
-  lessons: readonly { readonly date: string; readonly event: LessonEvent }[],
-  date: string,
+  lessons: readonly { readonly date: LocalDate; readonly event: LessonEvent }[],
+  date: LocalDate,
 ): LessonHistory {
   const usual = inOrder(lessons.map(({ event }) => event)).findLast((event) => event.kind === 'usual');
   const before = lessons.filter((lesson) => lesson.date < date);

@@ -34,7 +34,7 @@ describe('a lesson in words', () => {
     expect(said('settle')).toContain('2 to clean before they are played.');
     expect(said('new-note')).toContain('New note: F sharp | The step brings it');
     expect(said('moves')).toContain('G to F sharp and back');
-    expect(said('hearing')).toContain('Ann: has waited too long. | Ahead (Xi): “Kite”, the extra tune.');
+    expect(said('hearing')).toContain('Overdue: Ann. | Ahead (Xi): “Kite”, the extra tune.');
     expect(said('hearing')).toContain('Behind (Yara): the hard spot, fingers only.');
     expect(said('together')).toContain('“Goose Walk” with the backing');
   });

@@ -10,7 +10,7 @@ import type {
   RungRun,
 } from '../lesson/index.ts';
 import { RUNGS, type RungId } from '../practice/index.ts';
-import type { QueueReason } from '../records/index.ts';
+import { QUEUE_REASONS, type QueueReason } from '../records/index.ts';
 import { listWords, sayNote, type NoteNamer } from './stairs.ts';
 import { barRange, timesWords } from './teaching.ts';
 import { elementWords } from './tunes.ts';
@@ -46,6 +46,15 @@ export const BLOCK_NAMES: Readonly<Record<BlockKind, string>> = {
   close: 'Close',
 };
 
+/** As they stand on a tread. */
+export const SHORT_BLOCK_NAMES: Readonly<Record<BlockKind, string>> = {
+  ...BLOCK_NAMES,
+  settle: 'Settle',
+  'new-note': 'Note',
+  'hard-spot': 'Spot',
+  together: 'Together',
+};
+
 export const FEEL_NAMES: Readonly<Record<FeelId, string>> = {
   march: 'March',
   waltz: 'Waltz',
@@ -73,7 +82,9 @@ export function blockTitle(block: Block, { say, tune }: LessonSpeech): string {
       return tune === '' ? name : `${name}: ${tune}`;
     case 'hearing':
       return `${name}: ${(block.slots ?? []).length}`;
-    default:
+    case 'settle':
+    case 'warm-up':
+    case 'close':
       return name;
   }
 }
@@ -131,10 +142,10 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
       ];
     }
     case 'tune':
-      return (block.rungs ?? []).map(rungWords);
+      return (block.rungs ?? []).map((rung) => `${rungWords(rung)}.`);
     case 'hearing':
       return [
-        ...(block.slots ?? []).map((slot) => slotWords(slot, speech.nameOf)),
+        ...slotLines(block.slots ?? [], speech.nameOf),
         ...(block.others ?? []).map((others) => othersWords(others, speech)),
       ];
     case 'together':
@@ -180,15 +191,19 @@ export function rungRunWords({ who, tempo, times, until }: RungRun): string {
 }
 
 const REASONS: Readonly<Record<QueueReason, string>> = {
-  due: 'has waited too long',
-  ready: 'nearly passed',
-  never: 'not heard yet',
-  waited: 'next in line',
-  today: 'again today',
+  due: 'Overdue',
+  ready: 'Nearly passed',
+  never: 'Not heard yet',
+  waited: 'Next in line',
+  today: 'Again today',
 };
 
-function slotWords({ pupilId, reason }: HearingSlot, nameOf: (id: string) => string): string {
-  return `${nameOf(pupilId)}: ${REASONS[reason]}.`;
+/** "Nearly passed: Ann and Ben." */
+function slotLines(slots: readonly HearingSlot[], nameOf: (id: string) => string): readonly string[] {
+  return QUEUE_REASONS.flatMap((reason) => {
+    const names = slots.filter((slot) => slot.reason === reason).map((slot) => nameOf(slot.pupilId));
+    return names.length === 0 ? [] : [`${REASONS[reason]}: ${listWords(names)}.`];
+  });
 }
 
 export function othersWords({ group, pupilIds, does }: OthersWork, speech: LessonSpeech): string {

@@ -28,6 +28,8 @@ const props = defineProps<{
   sayings?: Sayings;
   colours?: NoteColours | null;
   chords?: boolean;
+  /** The most notes on a line, for the back of a room; the lines of the tune where it is not given. */
+  notesOnLine?: number | undefined;
   marks: readonly ScoreMark[];
   /** Notes that can be pressed, with what pressing means, for marking breaths by hand. */
   presses?: readonly { readonly id: string; readonly label: string; readonly on: boolean }[];
@@ -77,9 +79,10 @@ watch(
       withCharts.value,
       props.plain,
       props.chords,
+      props.notesOnLine,
       JSON.stringify([shownRows.value, props.counting ?? null, props.sayings ?? null, props.colours ?? null]),
     ] as const,
-  async ([abc, instrumentId, roomBelow, plain, chords]) => {
+  async ([abc, instrumentId, roomBelow, plain, chords, notesOnLine]) => {
     const mine = ++asked;
     // The names and buttons of the page come first; the sheet is a moment later.
     await whenIdle();
@@ -95,6 +98,7 @@ watch(
       roomBelow,
       plain,
       chords,
+      ...(notesOnLine === undefined ? {} : { notesOnLine }),
     });
     if (mine !== asked) return;
     error.value = result.ok ? null : (result.error[0]?.message ?? 'The tune could not be read.');

@@ -1,5 +1,6 @@
 import type { Family } from '@escalier/core/instruments';
 import type * as ToneModule from 'tone';
+import { bandOf } from './band.ts';
 import type { Schedule } from './schedule.ts';
 import { voiceSamples, type Samples } from './voices.ts';
 
@@ -10,6 +11,8 @@ export interface Voices {
   /** Without it only the count-in clicks. */
   readonly click: boolean;
   readonly drone: boolean;
+  /** Bass, chords and percussion, where the schedule has them. */
+  readonly backing?: boolean;
 }
 
 type Tone = typeof ToneModule;
@@ -64,8 +67,11 @@ function arrange(
       melody.triggerAttackRelease(hertz(note.midi), note.seconds, time, note.part === 0 ? 1 : 0.7);
     }, note.at);
   }
+  const along = voices.backing === true ? (schedule.along ?? []) : [];
+  const band = along.length > 0 ? bandOf(Tone, to) : null;
+  for (const note of along) transport.schedule((time) => band!.play(note, time), note.at);
   for (const beat of schedule.clicks) {
-    if (!voices.click && beat.at >= schedule.lead) continue;
+    if (!voices.click && (beat.at >= schedule.lead || band !== null)) continue;
     transport.schedule((time) => click.triggerAttackRelease(beat.strong ? 1760 : 1320, 0.03, time), beat.at);
   }
   const { drone: low } = schedule;
@@ -77,6 +83,7 @@ function arrange(
     melody.dispose();
     click.dispose();
     drone.dispose();
+    band?.dispose();
   };
 }
 

@@ -1,6 +1,6 @@
 import { secondsOf, type Beats, type BeatsPerMinute, type Seconds } from '@escalier/core/units';
 import type { RepeatWay } from '@escalier/core/practice';
-import type { PieceTurn, Playback } from '../workers/index.ts';
+import type { BackingSound, PieceTurn, PlayedBacking, Playback } from '../workers/index.ts';
 
 /** What the player plays. Times from the start. */
 export interface Schedule {
@@ -13,6 +13,16 @@ export interface Schedule {
   /** Of clicks before the first note. */
   readonly lead: Seconds;
   readonly length: Seconds;
+  /** Bass, chords and percussion that play along. */
+  readonly along?: readonly AlongNote[];
+}
+
+export interface AlongNote {
+  readonly at: Seconds;
+  readonly seconds: Seconds;
+  readonly midi: number;
+  readonly voice: BackingSound['voice'];
+  readonly strength: number;
 }
 
 export interface SoundingNote {
@@ -32,6 +42,8 @@ export interface Stretch {
   readonly countIn: boolean;
   /** What the class does with a section that comes again; played every time where it is not given. */
   readonly repeats?: RepeatWay;
+  /** Plays along, with its own count-in. */
+  readonly backing?: PlayedBacking | null;
 }
 
 /** A staccato space at the end of each note, so that equal notes are heard as two. */
@@ -63,11 +75,31 @@ export function scheduleOf(playback: Playback, stretch: Stretch): Schedule {
       part: note.part,
     })),
     cues: played.filter((note) => note.part === 0).map((note) => ({ at: at(note.start), id: note.id })),
+    along: alongOf(stretch.backing ?? null, within, at, inSeconds, stretch.countIn),
     clicks: [
       ...countIn.map((click) => ({ at: inSeconds(click.start), strong: click.strong })),
       ...within(playback.clicks).map((click) => ({ at: at(click.start), strong: click.strong })),
     ],
   };
+}
+
+function alongOf(
+  backing: PlayedBacking | null,
+  within: <Timed extends { readonly start: Beats }>(list: readonly Timed[]) => readonly Timed[],
+  at: (start: Beats) => Seconds,
+  inSeconds: (beats: Beats) => Seconds,
+  countIn: boolean,
+): readonly AlongNote[] {
+  if (backing === null) return [];
+  const sounding = (note: BackingSound, start: Seconds): AlongNote => ({
+    at: start,
+    seconds: inSeconds(note.beats),
+    ...{ midi: note.midi, voice: note.voice, strength: note.strength },
+  });
+  return [
+    ...(countIn ? backing.countIn.map((note) => sounding(note, inSeconds(note.start))) : []),
+    ...within(backing.notes).map((note) => sounding(note, at(note.start))),
+  ];
 }
 
 /** Without the pass of a repeated bar that the class claps, or plays after the teacher: it is only clicked. */

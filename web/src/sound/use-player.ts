@@ -1,7 +1,7 @@
 import type { Family } from '@escalier/core/instruments';
 import type { RepeatWay } from '@escalier/core/practice';
 import { computed, ref, shallowRef, type Ref } from 'vue';
-import type { PieceTurn, Playback } from '../workers/index.ts';
+import type { PieceTurn, PlayedBacking, Playback } from '../workers/index.ts';
 import type { Voices } from './player.ts';
 import { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 import { useSound } from './use-sound.ts';
@@ -16,12 +16,15 @@ export function usePlayer(
   family: Ref<Family>,
   itsTurns: Ref<readonly PieceTurn[] | null>,
   repeats: Ref<RepeatWay>,
+  backing: Ref<PlayedBacking | null> = shallowRef(null),
 ) {
   const perMinute = ref(80);
   const melody = ref(true);
   const click = ref(true);
   const drone = ref(false);
   const countIn = ref(true);
+  /** The backing plays along, where there is one. */
+  const along = ref(false);
   /** Bars to loop, as indices; null plays the whole once. */
   const loopBars = ref<readonly [number, number] | null>(null);
   const sound = useSound();
@@ -32,7 +35,10 @@ export function usePlayer(
   const turn = computed(() => (cue.value === null ? null : (turns.value?.[cue.value.turn] ?? null)));
 
   function voices(): Voices {
-    return { family: family.value, melody: melody.value, click: click.value, drone: drone.value };
+    return {
+      ...{ family: family.value, melody: melody.value, click: click.value, drone: drone.value },
+      backing: along.value,
+    };
   }
 
   /** @param from a note or rest of the sheet, to begin there and play to the end. */
@@ -41,7 +47,10 @@ export function usePlayer(
     if (from === null && itsTurns.value !== null) return playTurns(itsTurns.value);
     turns.value = null;
     const bars = from === null ? loopBars.value : null;
-    const stretch = { bars, from, perMinute: perMinute.value, countIn: countIn.value, repeats: repeats.value };
+    const stretch = {
+      ...{ bars, from, perMinute: perMinute.value, countIn: countIn.value, repeats: repeats.value },
+      backing: along.value ? backing.value : null,
+    };
     await sound.start(scheduleOf(playback.value, stretch), voices(), bars !== null);
   }
 
@@ -62,8 +71,8 @@ export function usePlayer(
     changed();
   }
 
-  function switchVoice(voice: 'melody' | 'click' | 'drone' | 'countIn'): void {
-    const switches = { melody, click, drone, countIn };
+  function switchVoice(voice: 'melody' | 'click' | 'drone' | 'countIn' | 'along'): void {
+    const switches = { melody, click, drone, countIn, along };
     switches[voice].value = !switches[voice].value;
     changed();
   }
@@ -79,6 +88,7 @@ export function usePlayer(
     click,
     drone,
     countIn,
+    along,
     loopBars,
     now,
     turn,

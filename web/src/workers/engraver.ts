@@ -10,6 +10,8 @@ export interface Sheet {
   readonly hasLines: boolean;
   /** As narrow as the notes need. */
   readonly plain: boolean;
+  /** Room for so many notes at the least: lines for the back of a room are no wider. Null for a page. */
+  readonly leastNotes: number | null;
 }
 
 export interface Engraver {
@@ -27,13 +29,11 @@ const NOTE_WIDTH = 62;
 export async function createEngraver(): Promise<Engraver> {
   const toolkit = new VerovioToolkit(await createVerovioModule());
   return {
-    engrave(musicXml, { notesOnLine, roomBelow, hasLines, plain }) {
+    engrave(musicXml, { notesOnLine, roomBelow, hasLines, plain, leastNotes }) {
+      const usual = leastNotes === null ? LEAST_WIDTH : LINE_START + NOTE_WIDTH * leastNotes;
       toolkit.setOptions({
         pageWidth: Math.round(
-          Math.max(
-            plain ? LEAST_PLAIN_WIDTH : LEAST_WIDTH,
-            (plain ? CLEF_WIDTH : LINE_START) + NOTE_WIDTH * notesOnLine,
-          ),
+          Math.max(plain ? LEAST_PLAIN_WIDTH : usual, (plain ? CLEF_WIDTH : LINE_START) + NOTE_WIDTH * notesOnLine),
         ),
         pageHeight: 60_000,
         adjustPageHeight: true,
@@ -48,7 +48,7 @@ export async function createEngraver(): Promise<Engraver> {
         pageMarginBottom: roomBelow ? 190 : 40,
         lyricSize: 4.8,
         lyricTopMinMargin: 3,
-        spacingSystem: roomBelow ? 24 : 10,
+        spacingSystem: roomBelow ? 24 : leastNotes === null ? 10 : 4,
         mnumInterval: 0,
       });
       if (!toolkit.loadData(musicXml)) return null;

@@ -4,6 +4,7 @@ import { PlainError } from '../ui/plain-error.ts';
 import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
+export type { BackingSound, PlayedBacking } from './backing.ts';
 export type { PieceTurn, Playback } from './playback.ts';
 export type { WayIn, WrittenEcho, WrittenEchoSet } from './practice.ts';
 export type { TuneInfo } from './tune.worker.ts';
@@ -105,6 +106,10 @@ const door = {
     return 'error' in answer ? { ok: false, notices: answer.error } : (answer as Answer<'check'>);
   },
   waysIn: (...args: Args<'waysIn'>) => ask('waysIn', args).catch((): Answer<'waysIn'> => []),
+  backing: (...args: Args<'backing'>) => ask('backing', args).catch((): Answer<'backing'> => null),
+  lineTexts: (...args: Args<'lineTexts'>) => ask('lineTexts', args).catch((): Answer<'lineTexts'> => []),
+  stepForLesson: (...args: Args<'stepForLesson'>) =>
+    ask('stepForLesson', args).catch((): Answer<'stepForLesson'> => null),
   writeEntry: (...args: Args<'writeEntry'>) => orFailure(ask('writeEntry', args)),
   entryFrom: (...args: Args<'entryFrom'>) => ask('entryFrom', args).catch((): Answer<'entryFrom'> => null),
   breathsAt: (...args: Args<'breathsAt'>) => ask('breathsAt', args).catch((): Answer<'breathsAt'> => []),

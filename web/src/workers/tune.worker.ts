@@ -27,7 +27,14 @@ import {
   type Sayings,
   type Tune,
 } from '@escalier/core/music';
-import { chunkLadder, DEFAULT_CHUNK_BEATS, type Chunk, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import {
+  chunkLadder,
+  DEFAULT_CHUNK_BEATS,
+  type Chunk,
+  type NoteColours,
+  type NoteRow,
+  type RowKind,
+} from '@escalier/core/practice';
 import {
   chooseNotes,
   DEFAULT_TEMPO,
@@ -41,10 +48,13 @@ import {
   type Knowledge,
   type Reading,
 } from '@escalier/core/reading';
+import { lessonStep, type FeelId, type LessonStep, type StepOfClass } from '@escalier/core/lesson';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
+import { inShortLines, textsByLine, type NoteText } from './lines.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
+import { playedBacking, type PlayedBacking } from './backing.ts';
 import { playbackOf, type Playback } from './playback.ts';
 import { rowsUnder, wordsUnder, type TextsUnder } from './note-rows.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
@@ -68,6 +78,8 @@ export interface EngraveRequest extends TuneSource {
   readonly roomBelow: boolean;
   /** Notes on a staff and nothing else: as narrow as they need, no time signature, no bar lines. */
   readonly plain?: boolean;
+  /** Lines for the back of a room: so few notes on each as this, by whole bars; 0 or nothing for the lines of the tune. */
+  readonly notesOnLine?: number;
 }
 
 export interface Engraved {
@@ -192,8 +204,10 @@ async function sheetKeptHere(request: EngraveRequest): Promise<Result<Engraved, 
 async function engrave(request: EngraveRequest): Promise<Result<Engraved, Problems>> {
   const result = parsed(request);
   if (!result.ok) return result;
-  const { tune, on } = result.value;
+  const { on } = result.value;
   const { rows, colours = null } = request;
+  const tune =
+    (request.notesOnLine ?? 0) > 0 ? inShortLines(result.value.tune, request.notesOnLine!) : result.value.tune;
   const plain = request.plain === true;
   const underNote = rows === null ? undefined : rowsUnder(tune, on, { ...request, rows });
   const written = writeMusicXml(tune, {
@@ -205,7 +219,7 @@ async function engrave(request: EngraveRequest): Promise<Result<Engraved, Proble
   const musicXml = plain ? withoutMetre(written) : written;
   const svg = (await loadedEngraver()).engrave(
     musicXml,
-    sheetOf(tune, underNote ?? wordsUnder(tune), request.roomBelow, plain),
+    sheetOf(tune, underNote ?? wordsUnder(tune), request.roomBelow, plain, request.notesOnLine ?? null),
   );
   if (svg === null) return failure([{ bar: null, message: 'The tune reads, but it could not be engraved.' }]);
   void keepSheet(request, svg);
@@ -220,7 +234,7 @@ function withoutMetre(musicXml: string): string {
 }
 
 /** Without line ends in the tune, lines of four bars are what the width is measured for. */
-function sheetOf(tune: Tune, under: TextsUnder, roomBelow: boolean, plain: boolean): Sheet {
+function sheetOf(tune: Tune, under: TextsUnder, roomBelow: boolean, plain: boolean, leastNotes: number | null): Sheet {
   const hasLines = tune.bars.some((bar) => bar.lineEnd) || tune.bars.length <= 4;
   let [most, now] = [0, 0];
   for (const [index, bar] of tune.bars.entries()) {
@@ -229,7 +243,7 @@ function sheetOf(tune: Tune, under: TextsUnder, roomBelow: boolean, plain: boole
     most = Math.max(most, now);
     if (hasLines ? bar.lineEnd : index % 4 === 3) now = 0;
   }
-  return { notesOnLine: most, roomBelow, hasLines, plain };
+  return { notesOnLine: most, roomBelow, hasLines, plain, leastNotes: leastNotes === null ? null : leastNotes + 2 };
 }
 
 /** Letters of a text under the notes, and the space behind it, as parts of the room that a note has. */
@@ -311,6 +325,24 @@ function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, 
   );
 }
 
+/** A backing for a tune, in beats of its tempo; null for what does not read. */
+function backing(source: TuneSource, feel: FeelId | null): PlayedBacking | null {
+  const result = parsed(source);
+  return result.ok ? playedBacking(result.value.tune, feel) : null;
+}
+
+/** What stands under the notes as text alone; nothing for what does not read. */
+function lineTexts(source: TuneSource, kind: RowKind, counting: Counting | null): readonly (readonly NoteText[])[] {
+  const result = parsed(source);
+  return result.ok ? textsByLine(result.value.tune, result.value.on, kind, counting) : [];
+}
+
+/** What a lesson needs to know of a step: read from its tune for what the class knows before it. */
+function stepForLesson(source: TuneSource, known: Knowledge, own: StepOfClass): LessonStep | null {
+  const result = parsed(source);
+  return result.ok ? lessonStep(result.value.tune, result.value.on, known, own) : null;
+}
+
 /** Other ways into a tune that has been read; none for one that does not read. */
 function waysIn(source: TuneSource, known: Knowledge): readonly WayIn[] {
   const result = parsed(source);
@@ -328,6 +360,9 @@ const door = {
   exportTune,
   echoSet,
   waysIn,
+  backing,
+  stepForLesson,
+  lineTexts,
   breathsAt,
   writeEntry,
   entryFrom,

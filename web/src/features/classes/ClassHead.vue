@@ -25,6 +25,7 @@ onMounted(() => {
 });
 
 const PAGES: readonly { readonly name: string; readonly label: string; readonly teaches?: boolean }[] = [
+  { name: 'today', label: 'Today', teaches: true },
   { name: 'class', label: 'Stairs' },
   { name: 'plan', label: 'Plan' },
   { name: 'hear', label: 'Hearing' },
@@ -34,7 +35,7 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'class-settings', label: 'Settings', teaches: true },
 ];
 /** Deeper pages, by the tab above them. */
-const ABOVE: Readonly<Record<string, string>> = { step: 'class', note: 'class', pupil: 'pupils' };
+const ABOVE: Readonly<Record<string, string>> = { step: 'class', note: 'class', pupil: 'pupils', substitute: 'today' };
 
 const pages = computed(() => PAGES.filter((page) => page.teaches !== true || session.mayTeach));
 const tabs = computed(() => pages.value.map((each) => ({ ...each, to: pageOf(each.name, props.classId) })));

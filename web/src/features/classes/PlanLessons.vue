@@ -39,7 +39,9 @@ const rows = computed(() =>
   })),
 );
 const rowClass = (item: PlanLesson | null): string =>
-  [item?.isPast === true ? 'past' : '', item !== null && item.number - 1 === pulled.value?.to ? 'new-end' : ''].join(' ');
+  [item?.isPast === true ? 'past' : '', item !== null && item.number - 1 === pulled.value?.to ? 'new-end' : ''].join(
+    ' ',
+  );
 
 /** A step’s end while it is dragged over the lessons. */
 const pulled = shallowRef<{ readonly step: StepView; readonly to: number } | null>(null);

@@ -73,7 +73,10 @@ describe('the plan of a unit', () => {
     const first = '[aria-label="Step 1 ends here: drag, or up and down arrow"]';
     await wrapper.get(first).trigger('keydown', { key: 'ArrowUp' });
     await flushPromises();
-    const put = asked.findLast((each) => each.method === 'PUT')!.body as { version: number; steps: { lessons: number }[] };
+    const put = asked.findLast((each) => each.method === 'PUT')!.body as {
+      version: number;
+      steps: { lessons: number }[];
+    };
     expect(put.version).toBe(4);
     expect(put.steps.map(({ lessons }) => lessons)).toEqual([2, 3, 6]);
   });

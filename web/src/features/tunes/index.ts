@@ -1,2 +1,2 @@
-export { useTune } from './use-tune.ts';
-export { hardSpotMarks } from './layers.ts';
+export { useTune, type TuneAddress } from './use-tune.ts';
+export { hardSpotMarks, marksOf } from './layers.ts';

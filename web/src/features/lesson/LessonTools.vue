@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import type { LessonRun } from '@escalier/core/lesson';
+import { computed, ref } from 'vue';
+import { ApiError } from '../../api.ts';
+import { useNotices } from '../../ui/use-notices.ts';
+import { useAway, type ClassView } from '../classes/index.ts';
+import type { Happening } from './store.ts';
+
+/** All that can be noted while the lesson goes on, with a tap or two: away, ready to be heard, a remark for the class. */
+const props = defineProps<{ page: ClassView; run: LessonRun }>();
+const emit = defineEmits<{ note: [happening: Happening] }>();
+const away = useAway();
+const notices = useNotices();
+const remark = ref('');
+const remarking = ref(false);
+const inClass = computed(() => props.page.pupils.filter((pupil) => pupil.standing !== null));
+
+async function switchAway(pupilId: string, name: string, isAway: boolean): Promise<void> {
+  try {
+    await away.note(pupilId, props.page.today, isAway);
+    notices.say(isAway ? `${name} is away today.` : `${name} is here.`);
+  } catch (problem) {
+    if (!(problem instanceof ApiError)) throw problem;
+    notices.fail(problem.message);
+  }
+}
+
+function save(): void {
+  const text = remark.value.trim();
+  if (text !== '') emit('note', { kind: 'remark', text });
+  remark.value = '';
+  remarking.value = false;
+}
+</script>
+
+<template>
+  <div class="line tools">
+    <BDropdown text="Away" teleport-to="body" menu-class="names">
+      <BDropdownItem v-for="pupil in inClass" :key="pupil.id" @click="switchAway(pupil.id, pupil.name, !pupil.away)">
+        {{ pupil.name }}<span v-if="pupil.away"> · away</span>
+      </BDropdownItem>
+    </BDropdown>
+    <BDropdown
+      :text="run.ready.length === 0 ? 'Ready' : `Ready: ${run.ready.length}`"
+      teleport-to="body"
+      menu-class="names"
+    >
+      <BDropdownItem
+        v-for="pupil in inClass.filter(({ away: isAway }) => !isAway)"
+        :key="pupil.id"
+        @click="emit('note', { kind: 'ready', pupilId: pupil.id, ready: !run.ready.includes(pupil.id) })"
+      >
+        {{ pupil.name }}<span v-if="run.ready.includes(pupil.id)"> · ready</span>
+      </BDropdownItem>
+    </BDropdown>
+    <BButton @click="remarking = true">Remark</BButton>
+    <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">Hear a pupil</BButton>
+    <BModal v-model="remarking" title="A remark for this class" no-footer>
+      <BForm class="stack" @submit.prevent="save">
+        <BFormGroup label="Shown with the next plan" label-for="lesson-remark" description="No names of children.">
+          <BFormInput id="lesson-remark" v-model="remark" maxlength="300" />
+        </BFormGroup>
+        <BButton type="submit" variant="primary">Keep it</BButton>
+      </BForm>
+    </BModal>
+  </div>
+</template>
+
+<style lang="scss">
+.dropdown-menu.names {
+  max-height: 60vh;
+  overflow-y: auto;
+}
+</style>

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { BLOCK_KINDS, type BlockKind, type LessonPlan } from '@escalier/core/lesson';
+import { BLOCK_NAMES, blockLines, blockTitle, blockWhyWords, type LessonSpeech } from '@escalier/core/words';
+import { usePreferredReducedMotion } from '@vueuse/core';
+import { useSortable } from '@vueuse/integrations/useSortable';
+import IconGrip from '~icons/bi/grip-vertical';
+import IconLess from '~icons/bi/dash-lg';
+import IconLocked from '~icons/bi/lock-fill';
+import IconMore from '~icons/bi/plus-lg';
+import IconMenu from '~icons/bi/three-dots';
+import IconOpen from '~icons/bi/unlock';
+import { computed, nextTick, useTemplateRef } from 'vue';
+
+/** The parts of a lesson: dragged, lengthened, locked, swapped and left out; each says why it is there. */
+const props = defineProps<{ plan: LessonPlan; speech: LessonSpeech; fixed: boolean }>();
+const emit = defineEmits<{
+  move: [from: number, to: number];
+  minutes: [id: string, minutes: number];
+  lock: [id: string, locked: boolean];
+  swap: [id: string, kind: BlockKind];
+  leave: [id: string];
+}>();
+
+const rows = computed(() => {
+  let from = 0;
+  return props.plan.blocks.map((block) => {
+    const start = from;
+    from += block.minutes;
+    return { block, start, title: blockTitle(block, props.speech), lines: blockLines(block, props.speech) };
+  });
+});
+
+const list = useTemplateRef<HTMLElement>('list');
+const motion = usePreferredReducedMotion();
+useSortable(list, [], {
+  handle: '.grip',
+  animation: motion.value === 'reduce' ? 0 : 150,
+  // The parts move by their data: what the drag has done to the page is taken back first.
+  onUpdate: ({ item, oldIndex, newIndex, from }) => {
+    if (oldIndex === undefined || newIndex === undefined) return;
+    item.remove();
+    from.insertBefore(item, from.children[oldIndex] ?? null);
+    emit('move', oldIndex, newIndex);
+  },
+});
+
+/** The focus goes with the part. */
+async function move(index: number, by: number): Promise<void> {
+  emit('move', index, index + by);
+  await nextTick();
+  list.value?.querySelectorAll<HTMLElement>('.grip')[index + by]?.focus();
+}
+</script>
+
+<template>
+  <ol ref="list" class="plain">
+    <li v-for="({ block, start, title, lines }, index) in rows" :key="block.id" class="part">
+      <BButton
+        v-if="!fixed"
+        class="grip no-print"
+        variant="link"
+        :aria-label="`Move ${title}: drag, or up and down arrow`"
+        @keydown.up.prevent="index > 0 && move(index, -1)"
+        @keydown.down.prevent="index < rows.length - 1 && move(index, 1)"
+        ><IconGrip aria-hidden="true"
+      /></BButton>
+      <span class="start soft">{{ start }}′</span>
+      <div class="grow">
+        <p>
+          <strong>{{ title }}</strong> <span class="soft">{{ blockWhyWords(block) }}</span>
+        </p>
+        <p class="small soft">{{ lines.join(' ') }}</p>
+      </div>
+      <span v-if="fixed" class="text-nowrap">{{ block.minutes }} min</span>
+      <span v-else class="d-flex align-items-center minutes" role="group" :aria-label="`Minutes of ${title}`">
+        <BButton
+          :disabled="block.minutes <= 1"
+          :aria-label="`A minute less for ${title}`"
+          @click="$emit('minutes', block.id, block.minutes - 1)"
+          ><IconLess aria-hidden="true"
+        /></BButton>
+        <span class="count text-center">{{ block.minutes }} min</span>
+        <BButton :aria-label="`A minute more for ${title}`" @click="$emit('minutes', block.id, block.minutes + 1)"
+          ><IconMore aria-hidden="true"
+        /></BButton>
+        <BButton
+          variant="link"
+          :pressed="block.locked"
+          :aria-label="`Keep the minutes of ${title}`"
+          @click="$emit('lock', block.id, !block.locked)"
+          ><IconLocked v-if="block.locked" aria-hidden="true" /><IconOpen v-else aria-hidden="true"
+        /></BButton>
+        <BDropdown no-caret variant="link" teleport-to="body" :toggle-text="`More for ${title}`">
+          <template #button-content
+            ><IconMenu aria-hidden="true" /><span class="visually-hidden">More for {{ title }}</span></template
+          >
+          <BDropdownItem @click="$emit('leave', block.id)">Leave it out</BDropdownItem>
+          <BDropdownDivider />
+          <BDropdownHeader>Instead</BDropdownHeader>
+          <BDropdownItem
+            v-for="kind in BLOCK_KINDS.filter((each) => each !== block.kind)"
+            :key="kind"
+            @click="$emit('swap', block.id, kind)"
+            >{{ BLOCK_NAMES[kind] }}</BDropdownItem
+          >
+        </BDropdown>
+      </span>
+    </li>
+  </ol>
+</template>
+
+<style scoped lang="scss">
+.part {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 56px;
+  padding: 6px 0;
+  border-bottom: 1px solid var(--line);
+}
+
+.grip {
+  padding-inline: 4px;
+  cursor: grab;
+}
+
+.start {
+  min-width: 2.4em;
+  text-align: right;
+}
+
+.count {
+  min-width: 4.2em;
+}
+
+@media (max-width: 700px) {
+  .part {
+    flex-wrap: wrap;
+  }
+
+  .minutes {
+    flex-basis: 100%;
+    justify-content: flex-end;
+  }
+}
+</style>

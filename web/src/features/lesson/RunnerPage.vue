@@ -1,0 +1,318 @@
+<script setup lang="ts">
+import { LOCAL_RULES, USUAL_CAUTIONS } from '@escalier/core/practice';
+import { RUNG_RUNS } from '@escalier/core/lesson';
+import { blockLines, blockTitle, rungRunWords, rungWords } from '@escalier/core/words';
+import { useWakeLock, useFullscreen } from '@vueuse/core';
+import { computed, ref, toRef, watch } from 'vue';
+import LoadState from '../../ui/LoadState.vue';
+import { plural } from '../../ui/plural.ts';
+import { useStageSender } from './channel.ts';
+import KeysDialog from './KeysDialog.vue';
+import { onLessonKey, useTaps, type LessonAction } from './keys.ts';
+import LessonStairs from './LessonStairs.vue';
+import LessonTools from './LessonTools.vue';
+import SceneView from './scenes/SceneView.vue';
+import StageControls from './StageControls.vue';
+import type { Happening } from './store.ts';
+import { useClock } from './use-clock.ts';
+import { usePlan } from './use-plan.ts';
+import { useStage } from './use-stage.ts';
+import { clockWords, paceWords } from './words.ts';
+
+/** The teacher's side of a lesson: what now, what next, how much time, and one key to go on. */
+const props = defineProps<{ classId: string }>();
+const planning = usePlan(toRef(props, 'classId'));
+const { page, lesson, run, plan, speech, lessons } = planning;
+const stage = useStage(planning);
+const { isSeen } = useStageSender(props.classId, stage.stage);
+const clock = useClock(run);
+const wake = useWakeLock();
+const screen = useFullscreen();
+
+const isStarted = computed(() => run.value !== null && run.value.startedAt !== null);
+const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
+const block = computed(() => (isStarted.value ? stage.block.value : null));
+const next = computed(() => (run.value === null ? null : (run.value.plan?.blocks[run.value.index + 1] ?? null)));
+const coming = computed(() =>
+  isStarted.value && !hasEnded.value
+    ? (run.value?.plan?.blocks.slice(run.value.index + 1) ?? [])
+    : isStarted.value
+      ? []
+      : (plan.value?.blocks ?? []),
+);
+const rungs = computed(() => (block.value?.kind === 'tune' ? (block.value.rungs ?? []) : []));
+const nextRung = computed(() => {
+  const at = rungs.value.findIndex((rung) => rung === run.value?.rung);
+  return at < 0 ? null : (rungs.value[at + 1] ?? null);
+});
+const noise = USUAL_CAUTIONS.find(({ id }) => id === 'noise')!;
+const keysOpen = ref(false);
+
+watch(
+  isStarted,
+  (started) => void (started && wake.isSupported.value && wake.request('screen').catch(() => undefined)),
+  {
+    immediate: true,
+  },
+);
+
+function note(happening: Happening): void {
+  if (lesson.value !== null) lessons.note(lesson.value.date, happening);
+}
+
+function start(): void {
+  if (plan.value !== null) note({ kind: 'started', plan: plan.value, step: planning.step.value?.position ?? null });
+}
+
+/** One key: to the next rung, the next part, and out. */
+function goOn(): void {
+  if (hasEnded.value) return;
+  if (!isStarted.value) return start();
+  if (nextRung.value !== null) note({ kind: 'rung', rung: nextRung.value });
+  else if (next.value !== null) note({ kind: 'block', block: next.value.id });
+  else note({ kind: 'ended' });
+}
+
+function goBack(): void {
+  const before = run.value?.plan?.blocks[run.value.index - 1];
+  const at = rungs.value.findIndex((rung) => rung === run.value?.rung);
+  if (at > 0) note({ kind: 'rung', rung: rungs.value[at - 1]! });
+  else if (before !== undefined) note({ kind: 'block', block: before.id });
+}
+
+function skip(): void {
+  if (block.value === null) return;
+  note({ kind: 'skipped', block: block.value.id });
+  note(next.value === null ? { kind: 'ended' } : { kind: 'block', block: next.value.id });
+}
+
+function again(): void {
+  note({ kind: 'again' });
+  stage.stop();
+  stage.toggle();
+}
+
+function loop(): void {
+  const { player, tune } = stage;
+  player.loop(
+    player.loopBars.value === null ? (tune.spotBars.value ?? [0, (tune.info.value?.barNumbers.length ?? 1) - 1]) : null,
+  );
+}
+
+const tap = useTaps();
+function tapTempo(): void {
+  const perMinute = tap(performance.now());
+  if (perMinute !== null) stage.setTempo(perMinute);
+}
+
+function showTurn(kind: 'rows' | 'lot'): void {
+  stage.turns.next(kind);
+  stage.show('turn');
+}
+
+const ACTIONS: Readonly<Record<LessonAction, () => unknown>> = {
+  play: stage.toggle,
+  next: goOn,
+  back: goBack,
+  faster: () => stage.changeTempo(1),
+  slower: () => stage.changeTempo(-1),
+  tap: tapTempo,
+  item: () => stage.nextItem(1),
+  'item-back': () => stage.nextItem(-1),
+  loop,
+  melody: () => stage.player.switchVoice('melody'),
+  backing: () => stage.player.switchVoice('along'),
+  click: () => stage.player.switchVoice('click'),
+  names: stage.switchNames,
+  again,
+  skip,
+  row: () => showTurn('rows'),
+  lot: () => showTurn('lot'),
+  quiet: () => stage.show(stage.scene.value === 'quiet' ? null : 'quiet'),
+  silence: stage.silence,
+  full: () => void screen.toggle().catch(() => undefined),
+};
+onLessonKey(
+  (action) => !keysOpen.value && ACTIONS[action](),
+  (number) => {
+    const rung = rungs.value[number - 1];
+    if (rung !== undefined) note({ kind: 'rung', rung });
+  },
+);
+
+function openProjector(): void {
+  window.open(
+    `/classes/${props.classId}/projector`,
+    `escalier-projector-${props.classId}`,
+    'popup,width=1280,height=800',
+  );
+}
+</script>
+
+<template>
+  <LoadState
+    v-if="page === null || run === null"
+    :error="lessons.error"
+    what="the lesson"
+    @again="lessons.open(classId)"
+  />
+  <div v-else class="runner">
+    <header class="line head">
+      <RouterLink :to="{ name: 'today', params: { classId } }">{{ page.name }}</RouterLink>
+      <h1 class="grow">{{ lesson === null ? 'Lesson' : `Lesson ${lesson.number}` }}</h1>
+      <p v-if="clock !== null" class="time" role="timer" aria-label="Minutes used and left">
+        <strong>{{ clockWords(clock.elapsed) }}</strong> used, <strong>{{ clockWords(clock.left) }}</strong> left
+      </p>
+      <p v-if="clock !== null" class="pace" :class="{ late: clock.behind > 90 }">{{ paceWords(clock, speech) }}</p>
+      <BButton @click="openProjector">{{ isSeen ? 'The class sees it' : 'Open for the projector' }}</BButton>
+      <BButton @click="keysOpen = true">Keys</BButton>
+    </header>
+    <LessonStairs
+      v-if="plan !== null"
+      :blocks="plan.blocks"
+      :at="isStarted ? run.index : null"
+      :elapsed="clock === null ? null : clock.elapsed / 60"
+    />
+    <div class="work">
+      <div class="stack">
+        <section class="card-paper stack-close now" aria-label="Now">
+          <template v-if="hasEnded">
+            <h2 class="title">The lesson is over</h2>
+            <p v-if="run.plan !== null">
+              {{ plural(Object.keys(run.spent).length, 'part', 'parts') }} of {{ run.plan.blocks.length }} were taught.
+              What is left goes into the next plan.
+            </p>
+            <BButton role="link" variant="primary" :to="{ name: 'class', params: { classId } }">To the stairs</BButton>
+          </template>
+          <template v-else-if="block === null">
+            <h2 class="title">Ready to start</h2>
+            <p>{{ noise.text }} {{ LOCAL_RULES }}</p>
+            <BButton variant="primary" size="lg" :disabled="plan === null" @click="start"
+              >Start the lesson <span class="key" aria-hidden="true">→</span></BButton
+            >
+          </template>
+          <template v-else>
+            <p v-if="clock !== null" class="soft">
+              Now,
+              {{
+                clock.blockLeft >= 0 ? `${clockWords(clock.blockLeft)} left` : `${clockWords(-clock.blockLeft)} over`
+              }}
+              <template v-if="run.again > 0"> · again {{ run.again }}×</template>
+            </p>
+            <h2 class="title">{{ blockTitle(block, speech) }}</h2>
+            <template v-if="rungs.length > 0">
+              <ol class="plain line">
+                <li v-for="(rung, index) in rungs" :key="rung">
+                  <BButton :pressed="rung === run.rung" @click="note({ kind: 'rung', rung })"
+                    ><span class="key" aria-hidden="true">{{ index + 1 }}</span> {{ rungWords(rung) }}</BButton
+                  >
+                </li>
+              </ol>
+              <p v-if="run.rung !== null">{{ rungRunWords(RUNG_RUNS[run.rung]) }}</p>
+            </template>
+            <ul v-else class="plain">
+              <li v-for="line in blockLines(block, speech)" :key="line">{{ line }}</li>
+            </ul>
+            <p v-if="block.kind === 'together'" class="soft">{{ noise.text }}</p>
+            <StageControls :stage="stage" />
+          </template>
+        </section>
+        <section v-if="coming.length > 0" class="card-paper stack-close" aria-label="After this">
+          <ol class="plain ruled">
+            <li v-for="each in coming" :key="each.id" class="d-flex gap-3">
+              <span class="grow">{{ blockTitle(each, speech) }}</span>{{ each.minutes }} min
+            </li>
+          </ol>
+        </section>
+      </div>
+      <div class="side">
+        <div class="preview"><SceneView :stage="stage.stage.value" /></div>
+        <template v-if="isStarted && !hasEnded">
+          <p class="soft">
+            Next:
+            <strong>{{
+              nextRung !== null ? rungWords(nextRung) : next === null ? 'the end' : blockTitle(next, speech)
+            }}</strong>
+          </p>
+          <div class="line">
+            <BButton variant="primary" size="lg" class="grow" @click="goOn"
+              >{{ nextRung === null && next === null ? 'End the lesson' : 'Go on' }}
+              <span class="key" aria-hidden="true">→</span></BButton
+            >
+            <BButton size="lg" @click="again">Again <span class="key" aria-hidden="true">R</span></BButton>
+            <BButton size="lg" @click="skip">Skip <span class="key" aria-hidden="true">S</span></BButton>
+            <BButton size="lg" @click="goBack">Back <span class="key" aria-hidden="true">←</span></BButton>
+          </div>
+          <LessonTools :page="page" :run="run" @note="note" />
+          <p v-if="lessons.waiting > 0" class="soft" role="status">
+            Saved here; {{ lessons.waiting }} on the way to the school.
+          </p>
+        </template>
+      </div>
+    </div>
+    <KeysDialog v-model="keysOpen" />
+  </div>
+</template>
+
+<style scoped lang="scss">
+.runner {
+  display: grid;
+  grid-template-rows: auto auto minmax(0, 1fr);
+  gap: 10px;
+  min-height: 100vh;
+  padding: 12px 18px;
+}
+
+.head h1 {
+  font-size: var(--title);
+}
+
+.time {
+  font-size: var(--text-large);
+}
+
+.pace {
+  padding: 4px 12px;
+  border-radius: var(--round);
+  background: var(--spruce-soft);
+  font-weight: 700;
+}
+
+.late {
+  background: var(--brick-soft);
+}
+
+.work {
+  display: grid;
+  grid-template-columns: minmax(0, 1.15fr) minmax(0, 1fr);
+  gap: 14px;
+  align-items: start;
+}
+
+.title {
+  font-size: var(--headline);
+  line-height: 1.1;
+}
+
+.now {
+  font-size: var(--text-large);
+}
+
+.side {
+  display: grid;
+  gap: 10px;
+}
+
+.preview {
+  aspect-ratio: 16 / 10;
+  overflow: hidden;
+  border: 3px solid var(--ink);
+  border-radius: var(--radius);
+}
+
+@media (max-width: 900px) {
+  .work {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { tempoWord } from '@escalier/core/lesson';
+import IconPlay from '~icons/bi/play-fill';
+import IconStop from '~icons/bi/stop-fill';
+import { computed } from 'vue';
+import { ALWAYS, SCENES_OF, sceneLabel, type SceneId } from './stage.ts';
+import type { useStage } from './use-stage.ts';
+
+/** The teacher's hand on what the class sees and hears. */
+const props = defineProps<{ stage: ReturnType<typeof useStage> }>();
+const scenes = computed((): readonly SceneId[] => {
+  const kind = props.stage.block.value?.kind;
+  const own = kind === undefined ? [] : SCENES_OF[kind];
+  const { info } = props.stage.tune;
+  const fits = own.filter((id) => {
+    if (id === 'words') return info.value?.hasWords === true;
+    return id !== 'parts' || (info.value !== null && info.value.reading.duet !== null);
+  });
+  const here = props.stage.scene.value;
+  return [...new Set([...fits, ...(here === 'title' ? [] : [here]), ...ALWAYS])];
+});
+const VOICES = [
+  { value: 'melody', text: 'Melody' },
+  { value: 'along', text: 'Backing' },
+  { value: 'click', text: 'Click' },
+  { value: 'countIn', text: 'Count-in' },
+] as const;
+type Voice = (typeof VOICES)[number]['value'];
+const sounding = computed({
+  get: (): Voice[] => VOICES.map(({ value }) => value).filter((id) => props.stage.player[id].value),
+  set: (wanted) => {
+    for (const { value: id } of VOICES)
+      if (wanted.includes(id) !== props.stage.player[id].value) props.stage.player.switchVoice(id);
+  },
+});
+</script>
+
+<template>
+  <div class="stack-close">
+    <div class="line" role="group" aria-label="What the class sees">
+      <BButton v-for="id in scenes" :key="id" :pressed="stage.scene.value === id" @click="stage.show(id)">{{
+        sceneLabel(id)
+      }}</BButton>
+    </div>
+    <div class="line" role="group" aria-label="Play">
+      <button class="play" type="button" :aria-label="stage.isPlaying.value ? 'Stop' : 'Play'" @click="stage.toggle">
+        <IconStop v-if="stage.isPlaying.value" aria-hidden="true" /><IconPlay v-else aria-hidden="true" />
+      </button>
+      <BButton aria-label="Slower" @click="stage.changeTempo(-1)">−</BButton>
+      <span class="tempo"
+        ><strong>{{ stage.tempo.value }}</strong> {{ tempoWord(stage.tempo.value) }}</span
+      >
+      <BButton aria-label="Faster" @click="stage.changeTempo(1)">+</BButton>
+      <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
+      <template v-if="stage.items.value > 1">
+        <BButton aria-label="The one before" @click="stage.nextItem(-1)">←</BButton>
+        <span>{{ stage.itemAt.value + 1 }} of {{ stage.items.value }}</span>
+        <BButton aria-label="The next one" @click="stage.nextItem(1)">→</BButton>
+      </template>
+      <BButton :pressed="stage.named.value" @click="stage.switchNames">Show names</BButton>
+      <BButton :pressed="stage.muted.value" @click="stage.silence">{{
+        stage.muted.value ? 'Sound is off' : 'Sound off'
+      }}</BButton>
+    </div>
+    <BAlert v-if="stage.error.value !== null" variant="danger" :model-value="true">{{ stage.error.value }}</BAlert>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.play {
+  display: grid;
+  place-items: center;
+  width: 46px;
+  height: 46px;
+  border: 0;
+  border-radius: var(--round);
+  background: var(--spruce);
+  color: var(--white);
+}
+
+.play svg {
+  width: 26px;
+  height: 26px;
+}
+
+.tempo {
+  min-width: 7.5em;
+  text-align: center;
+}
+</style>

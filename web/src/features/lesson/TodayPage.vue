@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { BLOCK_KINDS } from '@escalier/core/lesson';
+import { BLOCK_NAMES, goOnWords, leftBehindWords, listWords } from '@escalier/core/words';
+import { computed, toRef } from 'vue';
+import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
+import HowComputed from '../../ui/HowComputed.vue';
+import LoadState from '../../ui/LoadState.vue';
+import { plural } from '../../ui/plural.ts';
+import { ClassHead } from '../classes/index.ts';
+import LessonStairs from './LessonStairs.vue';
+import PlanBlocks from './PlanBlocks.vue';
+import PrepareCard from './PrepareCard.vue';
+import { lastLessonWords } from './words.ts';
+import { usePlan } from './use-plan.ts';
+import { usePlanChanges } from './use-plan-changes.ts';
+
+/** The next lesson of a class, planned to the minute and ready to start. */
+const props = defineProps<{ classId: string }>();
+const planning = usePlan(toRef(props, 'classId'));
+const { page, lesson, plan, run, speech, goOn, history, proposed } = planning;
+const changes = usePlanChanges(planning);
+
+const isToday = computed(() => lesson.value !== null && lesson.value.date === page.value?.today);
+const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
+const isRunning = computed(() => run.value !== null && run.value.startedAt !== null && !hasEnded.value);
+const behind = computed(() => (goOn.value === null ? null : leftBehindWords(goOn.value, speech.value.nameOf)));
+const holding = computed(() => (goOn.value?.holding ?? []).map(speech.value.nameOf));
+const runner = computed(() => ({ name: 'lesson', params: { classId: props.classId } }));
+</script>
+
+<template>
+  <LoadState
+    v-if="page === null"
+    :error="planning.lessons.error"
+    what="the lesson"
+    @again="planning.lessons.open(classId)"
+  />
+  <div v-else class="page-grid">
+    <ClassHead :class-id="classId">
+      <BButton v-if="lesson !== null" role="link" :to="{ name: 'substitute', params: { classId } }"
+        >For a substitute</BButton
+      >
+      <BButton v-if="plan !== null && !hasEnded" role="link" variant="primary" :to="runner">{{
+        isRunning ? 'Back to the lesson' : 'Start the lesson'
+      }}</BButton>
+    </ClassHead>
+    <section v-if="lesson === null" class="card-paper stack-close">
+      <h2>No lesson ahead</h2>
+      <p>
+        The term of this class is over, or has no lessons.
+        <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink> has its days and times.
+      </p>
+    </section>
+    <template v-else>
+      <div>
+        <h2>
+          {{ isToday ? 'Today' : longDate(lesson.date) }}, {{ timeOfDay(lesson.at) }}: lesson {{ lesson.number }},
+          {{ lesson.minutes }} minutes
+        </h2>
+        <p class="soft">{{ lastLessonWords(history?.last ?? null) }}</p>
+      </div>
+      <div class="columns columns-work">
+        <section class="card-paper stack-close" aria-label="The plan">
+          <p v-if="plan === null" class="soft" role="status">Planning the lesson …</p>
+          <template v-else>
+            <LessonStairs :blocks="plan.blocks" :at="isRunning ? run!.index : null" />
+            <PlanBlocks
+              :plan="plan"
+              :speech="speech"
+              :fixed="run?.plan !== null && run?.plan !== undefined"
+              @move="changes.move"
+              @minutes="changes.minutes"
+              @lock="changes.lock"
+              @swap="changes.swap"
+              @leave="changes.leave"
+            />
+            <p v-if="plan.left.length > 0" class="soft">
+              No room today for {{ listWords(plan.left.map((kind) => BLOCK_NAMES[kind].toLowerCase())) }}.
+            </p>
+            <div v-if="run?.plan === null" class="line no-print">
+              <BDropdown text="Add a part" teleport-to="body">
+                <BDropdownItem v-for="kind in BLOCK_KINDS" :key="kind" @click="changes.add(kind)">{{
+                  BLOCK_NAMES[kind]
+                }}</BDropdownItem>
+              </BDropdown>
+              <BButton @click="changes.saveUsual">Save as our usual lesson</BButton>
+              <BButton v-if="history?.usual !== null" variant="link" @click="changes.forgetUsual"
+                >Forget the usual one</BButton
+              >
+              <BButton v-if="run.planned !== null && proposed !== null" variant="link" @click="changes.again(proposed)"
+                >Plan it anew</BButton
+              >
+            </div>
+            <HowComputed>
+              Every part has minutes that it needs and minutes that it would like. What is due comes first: a new note
+              on the first lesson of its step, what was left open last time, and who waits to be heard. The rest goes to
+              the tune and to hearing. It always ends with the bell.
+            </HowComputed>
+          </template>
+        </section>
+        <div class="stack">
+          <section v-if="goOn !== null" class="card-paper stack-close">
+            <h2>
+              {{ goOn.goOn ? 'The class may go on' : `Step ${planning.step.value?.position ?? page.steps.length}` }}
+            </h2>
+            <p>{{ goOnWords(goOn) }}</p>
+            <p v-if="holding.length > 0" class="soft">Still to pass: {{ listWords(holding) }}.</p>
+            <p v-if="behind !== null">{{ behind }}</p>
+          </section>
+          <PrepareCard
+            :page="page"
+            :to-hand="planning.toHand.value"
+            :to-clean="planning.cleaning.value?.instrumentIds.length ?? 0"
+          />
+          <section v-if="history?.last" class="card-paper stack-close">
+            <h2>Last lesson, {{ shortDate(history.last.date) }}</h2>
+            <p v-if="history.open.length === 0">All that was planned was reached.</p>
+            <p v-else>
+              Left open: {{ listWords(history.open.map(({ kind }) => BLOCK_NAMES[kind].toLowerCase())) }}. It is in this
+              plan.
+            </p>
+            <ul v-if="history.last.run.remarks.length > 0" class="plain">
+              <li v-for="remark in history.last.run.remarks" :key="remark.at">“{{ remark.text }}”</li>
+            </ul>
+            <p class="soft">
+              {{ plural(Object.keys(history.last.run.spent).length, 'part', 'parts') }} of
+              {{ history.last.run.plan?.blocks.length }} were taught.
+            </p>
+          </section>
+        </div>
+      </div>
+    </template>
+  </div>
+</template>

@@ -1,0 +1,99 @@
+import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart } from '@escalier/core/calendar';
+import {
+  decideGoOn,
+  type GoOnAnswer,
+  type LessonFacts,
+  type LessonHistory,
+  type LessonStep,
+  type WeakSpot,
+} from '@escalier/core/lesson';
+import type { ClassView, StepView } from '../classes/index.ts';
+
+/** The lesson that is planned or runs: today's, or the next. */
+export function lessonToPlan({ lessons, today }: ClassView): Lesson | null {
+  return lessons.all.find((lesson) => lesson.date >= today) ?? null;
+}
+
+/** The step that the class works on; null once all are passed. */
+export function stepOfClass({ steps, classStep }: ClassView): StepView | null {
+  return steps[classStep] ?? null;
+}
+
+/**
+ * What the calendar holds for a lesson, as far as the class is where the calendar has it; else by what the class has done
+ * with its step.
+ */
+export function partOf(
+  planned: { readonly step: StepView | null; readonly part: LessonPart } | null,
+  step: StepView | null,
+  history: LessonHistory,
+): LessonPart {
+  if (planned === null || step === null) return planned?.part ?? 'middle';
+  if (planned.part === 'review' || planned.part === 'concert') return planned.part;
+  const isBegun = history.last?.run.step === step.position;
+  if (planned.step?.id !== step.id) return isBegun ? 'middle' : 'first';
+  return planned.part === 'first' && isBegun ? 'middle' : planned.part;
+}
+
+/** Whether the class goes on from its step, by its own rule. */
+export function goOnOf(page: ClassView): GoOnAnswer {
+  const at = Math.min(page.classStep, page.steps.length - 1);
+  const step = page.steps[at];
+  const inClass = page.pupils.flatMap((pupil) =>
+    pupil.standing === null ? [] : [{ ...pupil, standing: pupil.standing }],
+  );
+  return decideGoOn(
+    { kind: 'share', share: page.style.goOnShare },
+    inClass.map(({ id, standing }) => ({
+      id,
+      passed: standing.stepIndex > at,
+      heard: standing.stepIndex > at || standing.steps.some((each) => each.stepId === step?.id),
+    })),
+  );
+}
+
+/** What several stumble over: the hardest move of the step that most of those who are stuck work on. */
+export function weakSpots({ stuck, steps }: ClassView): readonly WeakSpot[] {
+  const counts = new Map<number, number>();
+  for (const { stepIndex } of stuck) counts.set(stepIndex, (counts.get(stepIndex) ?? 0) + 1);
+  return [...counts]
+    .toSorted((a, b) => b[1] - a[1])
+    .flatMap(([index]): WeakSpot[] => {
+      const [hard] = steps[index]?.hardMoves ?? [];
+      return hard === undefined ? [] : [{ kind: 'move', from: hard.from, to: hard.to }];
+    });
+}
+
+export interface Around {
+  readonly lesson: Pick<Lesson, 'number' | 'minutes'>;
+  readonly part: LessonPart;
+  readonly step: LessonStep | null;
+  readonly history: LessonHistory;
+  readonly toClean: number;
+  readonly beltsToHand: number;
+  /** Pupils who said to be ready: they are heard first. */
+  readonly ready: readonly string[];
+}
+
+/** From what a lesson of this class is planned: where it stands today, and what earlier lessons left. */
+export function factsOf(page: ClassView, around: Around): LessonFacts {
+  const here = page.pupils.filter((pupil) => pupil.standing !== null && !pupil.away);
+  const turn = (pupilId: string): number => {
+    const at = here.find((pupil) => pupil.id === pupilId)?.standing?.stepIndex ?? page.classStep;
+    return Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_CHANGEOVER + USUAL_TALK;
+  };
+  const readyFirst = (pupilId: string): number => (around.ready.includes(pupilId) ? 0 : 1);
+  return {
+    ...{ minutes: around.lesson.minutes, seed: around.lesson.number, part: around.part, step: around.step },
+    ...{ usual: around.history.usual, open: around.history.open },
+    hearingMinutes: page.style.hearing.minutes,
+    queue: page.queue
+      .filter(({ reason }) => reason !== 'today')
+      .toSorted((a, b) => readyFirst(a.pupilId) - readyFirst(b.pupilId))
+      .map(({ pupilId, reason }) => ({ pupilId, reason, seconds: turn(pupilId) })),
+    ahead: here.filter(({ standing }) => standing!.stepIndex > page.classStep).map(({ id }) => id),
+    behind: here.filter(({ standing }) => standing!.stepIndex < page.classStep).map(({ id }) => id),
+    weak: weakSpots(page),
+    ...{ toClean: around.toClean, beltsToHand: around.beltsToHand },
+  };
+}

@@ -1,0 +1,90 @@
+import { onKeyStroke, useLocalStorage } from '@vueuse/core';
+import { computed } from 'vue';
+import { isForPage } from '../../ui/keys.ts';
+
+/** What a key, a foot switch or a presenter can do in a lesson. */
+export const LESSON_ACTIONS = [
+  { id: 'play', label: 'Play and stop', keys: [' '] },
+  { id: 'next', label: 'Go on', keys: ['ArrowRight', 'PageDown', 'Enter'] },
+  { id: 'back', label: 'Back', keys: ['ArrowLeft', 'PageUp'] },
+  { id: 'faster', label: 'Faster', keys: ['ArrowUp'] },
+  { id: 'slower', label: 'Slower', keys: ['ArrowDown'] },
+  { id: 'tap', label: 'Tap a tempo', keys: ['t'] },
+  { id: 'item', label: 'The next pattern, card or version', keys: ['.'] },
+  { id: 'item-back', label: 'The one before', keys: [','] },
+  { id: 'loop', label: 'Loop', keys: ['l'] },
+  { id: 'melody', label: 'Melody', keys: ['m'] },
+  { id: 'backing', label: 'Backing', keys: ['b'] },
+  { id: 'click', label: 'Click', keys: ['c'] },
+  { id: 'names', label: 'Names shown', keys: ['n'] },
+  { id: 'again', label: 'Again', keys: ['r'] },
+  { id: 'skip', label: 'Skip', keys: ['s'] },
+  { id: 'row', label: 'The next row', keys: ['w'] },
+  { id: 'lot', label: 'One by lot', keys: ['o'] },
+  { id: 'quiet', label: 'Quiet, please', keys: ['q'] },
+  { id: 'silence', label: 'Sound off and on', keys: ['x'] },
+  { id: 'full', label: 'Full screen', keys: ['f'] },
+] as const;
+export type LessonAction = (typeof LESSON_ACTIONS)[number]['id'];
+
+/** Keys by action, as this device has them: a foot switch is of one device. */
+const own = useLocalStorage<Partial<Record<LessonAction, readonly string[]>>>('escalier.lesson-keys', {});
+
+export function useLessonKeys() {
+  const keys = computed(
+    () => new Map(LESSON_ACTIONS.map(({ id, keys: usual }) => [id, own.value[id] ?? (usual as readonly string[])])),
+  );
+  /** A key does one thing: what it did before it does no longer. */
+  function set(action: LessonAction, key: string): void {
+    const others = LESSON_ACTIONS.filter(({ id }) => id !== action).flatMap(({ id }) => {
+      const left = keys.value.get(id)!.filter((each) => each !== key);
+      return left.length === keys.value.get(id)!.length ? [] : [[id, left] as const];
+    });
+    own.value = { ...own.value, ...Object.fromEntries(others), [action]: [key] };
+  }
+  const reset = (): void => void (own.value = {});
+  return { keys, set, reset, isChanged: computed(() => Object.keys(own.value).length > 0) };
+}
+
+const SHOWN: Readonly<Record<string, string>> = {
+  ' ': 'Space',
+  ArrowRight: '→',
+  ArrowLeft: '←',
+  ArrowUp: '↑',
+  ArrowDown: '↓',
+};
+
+export function keyWords(keys: readonly string[]): string {
+  return keys.length === 0
+    ? 'none'
+    : keys.map((key) => SHOWN[key] ?? (key.length === 1 ? key.toUpperCase() : key)).join(', ');
+}
+
+/** Calls what a key stands for; numbers are for rungs. Call it in `setup`. */
+export function onLessonKey(act: (action: LessonAction) => void, rung: (number: number) => void): void {
+  const { keys } = useLessonKeys();
+  onKeyStroke(true, (event) => {
+    if (!isForPage(event)) return;
+    const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+    const action = LESSON_ACTIONS.find(({ id }) => keys.value.get(id)!.includes(pressed))?.id;
+    if (action !== undefined) {
+      event.preventDefault();
+      if (!event.repeat || action === 'faster' || action === 'slower') act(action);
+    } else if (/^[1-9]$/.test(event.key)) rung(Number(event.key));
+  });
+  // A button is pressed when the key comes up.
+  onKeyStroke(' ', (event) => isForPage(event) && event.preventDefault(), { eventName: 'keyup' });
+}
+
+const LONGEST_GAP_MS = 2500;
+
+/** Beats a minute from taps; null until there are two. */
+export function useTaps() {
+  let taps: number[] = [];
+  return (now: number): number | null => {
+    if (now - (taps.at(-1) ?? 0) > LONGEST_GAP_MS) taps = [];
+    taps = [...taps, now].slice(-6);
+    if (taps.length < 2) return null;
+    return Math.round((60_000 * (taps.length - 1)) / (taps.at(-1)! - taps[0]!));
+  };
+}

@@ -1,0 +1,143 @@
+import type { BlockKind, LessonRun } from '@escalier/core/lesson';
+import type { Counting, Sayings } from '@escalier/core/music';
+import type { NoteColours, NoteRow, RungId } from '@escalier/core/practice';
+import type { ScoreMark } from '../../score/index.ts';
+
+/** What the class can be shown. */
+export const SCENES = [
+  { id: 'title', label: 'Title' },
+  { id: 'posture', label: 'Hands' },
+  { id: 'fingering', label: 'Fingering' },
+  { id: 'facing', label: 'Facing you' },
+  { id: 'staff', label: 'On the staff' },
+  { id: 'echo', label: 'Echo' },
+  { id: 'cards', label: 'Rhythm cards' },
+  { id: 'partner', label: 'Two lines' },
+  { id: 'moves', label: 'Back and forth' },
+  { id: 'names', label: 'Names' },
+  { id: 'words', label: 'Words' },
+  { id: 'chant', label: 'Chant' },
+  { id: 'silent', label: 'Silent fingers' },
+  { id: 'tune', label: 'Tune' },
+  { id: 'spot', label: 'Hard spot' },
+  { id: 'one-note', label: 'On one note' },
+  { id: 'grow', label: 'Guess the tune' },
+  { id: 'breaths', label: 'Breaths' },
+  { id: 'parts', label: 'Two parts' },
+  { id: 'turn', label: 'Whose turn' },
+  { id: 'belts', label: 'Belts' },
+  { id: 'quiet', label: 'Quiet' },
+  { id: 'metronome', label: 'Beat' },
+] as const;
+export type SceneId = (typeof SCENES)[number]['id'];
+
+export function sceneLabel(id: SceneId): string {
+  return SCENES.find((scene) => scene.id === id)!.label;
+}
+
+/** Scenes that go with a part of the lesson, the first one first. */
+export const SCENES_OF: Readonly<Record<BlockKind, readonly SceneId[]>> = {
+  settle: ['posture', 'belts'],
+  'warm-up': ['echo', 'cards', 'partner'],
+  'new-note': ['fingering', 'facing', 'staff', 'echo'],
+  moves: ['moves'],
+  'hard-spot': ['spot', 'silent'],
+  tune: ['names', 'chant', 'silent', 'tune', 'words', 'one-note', 'grow', 'breaths', 'parts'],
+  hearing: ['turn', 'tune'],
+  together: ['tune', 'parts'],
+  close: ['title', 'belts'],
+};
+/** At any time. */
+export const ALWAYS: readonly SceneId[] = ['turn', 'metronome', 'quiet'];
+
+export const SCENE_OF_RUNG: Readonly<Record<RungId, SceneId>> = {
+  say: 'names',
+  clap: 'chant',
+  finger: 'silent',
+  slow: 'tune',
+  spot: 'spot',
+  join: 'tune',
+  whole: 'tune',
+  backing: 'tune',
+  alone: 'turn',
+};
+
+/** What is shown when nobody has chosen: by the rung of a tune, or the part of the lesson. */
+export function usualScene({ plan, index, rung, startedAt, endedAt }: LessonRun): SceneId {
+  const block = plan?.blocks[index];
+  if (block === undefined || startedAt === null || endedAt !== null) return 'title';
+  if (block.kind === 'tune' && rung !== null) return SCENE_OF_RUNG[rung];
+  return SCENES_OF[block.kind][0]!;
+}
+
+/** A sheet for the back of the room. */
+export interface StageSheet {
+  readonly abc: string;
+  readonly title: string;
+  readonly instrumentId: string;
+  readonly rows: readonly NoteRow[];
+  readonly counting: Counting | null;
+  readonly sayings: Sayings;
+  readonly colours: NoteColours | null;
+  readonly marks: readonly ScoreMark[];
+  /** Notes on a staff and nothing else. */
+  readonly plain: boolean;
+  /** Another one under it, for the other half of the class; null for none. */
+  readonly second: string | null;
+}
+
+/** A syllable, a name or a number of the rhythm, with the note that it belongs to. */
+export interface StageWord {
+  readonly id: string;
+  readonly text: string;
+}
+
+/** All that is drawn for the class: plain data, so that it goes to another window as it is. */
+export interface Stage {
+  readonly scene: SceneId;
+  readonly heading: string;
+  /** A few words under it. */
+  readonly about: string;
+  readonly lines: readonly string[];
+  readonly sheet: StageSheet | null;
+  readonly words: readonly (readonly StageWord[])[];
+  readonly finger: {
+    readonly instrumentId: string;
+    readonly note: string;
+    readonly from: string | null;
+    readonly label: string;
+    readonly view: 'pupil' | 'facing';
+  } | null;
+  /** Names of notes are shown beside the picture. */
+  readonly named: boolean;
+  readonly belts: readonly { readonly name: string; readonly belt: string }[];
+  readonly turn: string | null;
+  /** Milliseconds at which the class is to be quiet; null for no signal. */
+  readonly quietAt: number | null;
+  readonly tempo: number;
+  readonly isPlaying: boolean;
+  /** The note, or the beat, that sounds now. */
+  readonly now: string | null;
+  readonly beat: number | null;
+  readonly whose: 'count' | 'teacher' | 'class' | 'read' | null;
+}
+
+export const EMPTY_STAGE: Stage = {
+  ...{
+    scene: 'title',
+    heading: '',
+    about: '',
+    lines: [],
+    sheet: null,
+    words: [],
+    finger: null,
+    named: true,
+    belts: [],
+  },
+  ...{ turn: null, quietAt: null, tempo: 80, isPlaying: false, now: null, beat: null, whose: null },
+};
+
+/** So many notes are on a line that can be read from nine metres: the staff is a ninth of the picture. */
+export const NOTES_ON_LINE = 9;
+/** Of a pattern of four beats there is one line only: it may be larger. */
+export const NOTES_OF_PATTERN = 5;
