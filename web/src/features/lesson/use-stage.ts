@@ -264,6 +264,8 @@ export function useStage(planning: ReturnType<typeof usePlan>) {
   const heading = computed(() => {
     if (scene.value === 'title') return step.value?.title ?? page.value?.name ?? '';
     if (scene.value === 'grow') return 'Which tune is it?';
+    if (scene.value === 'belts') return 'Belts today';
+    if (scene.value === 'posture') return 'Ready to play';
     if (WITH_TUNE.has(scene.value)) return tune.info.value?.reading.title ?? '';
     return block.value === null ? sceneLabel(scene.value) : blockTitle(block.value, speech.value);
   });

@@ -1,0 +1,171 @@
+import type { LessonEvent } from '@escalier/core/lesson';
+import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import RunnerPage from './RunnerPage.vue';
+import SubstitutePage from './SubstitutePage.vue';
+import TodayPage from './TodayPage.vue';
+
+const worker = vi.hoisted(() => ({
+  stepForLesson: vi.fn(),
+  read: vi.fn(() => Promise.resolve({ ok: false, error: [{ message: 'not here' }] })),
+  waysIn: vi.fn(() => Promise.resolve([])),
+  backing: vi.fn(() => Promise.resolve(null)),
+  lineTexts: vi.fn(() => Promise.resolve([])),
+  echoSet: vi.fn(() => Promise.resolve({ patterns: [], missing: [] })),
+}));
+vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => worker }));
+vi.mock('../../score/index.ts', () => ({ ScoreSheet: { props: ['title'], template: '<figure>{{ title }}</figure>' } }));
+vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() }));
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.clearAllMocks();
+  localStorage.clear();
+  document.body.innerHTML = '';
+});
+// Before that: hooks run from the last to the first.
+enableAutoUnmount(afterEach);
+
+const STEP = {
+  ...{ position: 1, title: 'Tune 1', newNotes: ['B4'], newElements: [], moves: [], hardSpot: null },
+  ...{ rungs: ['say', 'clap', 'whole'], rungsDone: [], easier: null, extra: null },
+};
+const page = classPage({
+  pupils: ['Ann', 'Ben'].map((name) => pupilView(name)),
+  steps: [step(1, { newNotes: ['B4'], lessons: 2 }), step(2)],
+});
+
+function serve(more: Parameters<typeof fakeServer>[0] = {}) {
+  worker.stepForLesson.mockResolvedValue(STEP);
+  return fakeServer({
+    'GET /api/classes/c': () => page,
+    'GET /api/classes': () => [],
+    'GET /api/classes/c/lessons': () => [],
+    'POST /api/classes/c/lessons': () => ({ kept: 1 }),
+    'GET /api/classes/c/steps/1': () => ({ abc: '', known: { notes: [], elements: [], signs: [], moves: [] } }),
+    'GET /api/belts/earned': () => [
+      {
+        id: 'c',
+        name: '4 Plover',
+        earned: [{ pupilId: 'Ann', name: 'Ann', stepId: 's', position: 1, belt: 'straw', givenAt: null }],
+      },
+    ],
+    'GET /api/instruments': () => ({ cleaning: [] }),
+    'GET /api/notes/c': () => ({ notes: [], next: null, schoolClass: page, cautions: [] }),
+    'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+    ...more,
+  });
+}
+type Asked = ReturnType<typeof fakeServer>;
+const sent = (asked: Asked): readonly LessonEvent[] =>
+  asked
+    .filter(({ method }) => method === 'POST')
+    .flatMap(({ body }) => (body as { readonly events: readonly LessonEvent[] }).events);
+const minutes = (wrapper: VueWrapper): readonly number[] =>
+  wrapper.findAll('.part .count').map((each) => Number.parseInt(each.text(), 10));
+const press = async (wrapper: VueWrapper, words: string): Promise<void> => {
+  const found = wrapper
+    .findAll('button')
+    .find((each) => each.text() === words || each.attributes('aria-label') === words);
+  await found!.trigger('click');
+  await flushPromises();
+};
+
+async function open(component: typeof TodayPage | typeof RunnerPage | typeof SubstitutePage) {
+  const { wrapper } = await openPage(component, { classId: 'c' });
+  for (let turn = 0; turn < 4; turn++) await flushPromises();
+  return wrapper as VueWrapper;
+}
+
+describe('today', () => {
+  it('has a lesson planned to the minute, what to prepare, and the reason of each part', async () => {
+    serve();
+    const wrapper = await open(TodayPage);
+    expect(minutes(wrapper).reduce((sum, each) => sum + each, 0)).toBe(40);
+    expect(wrapper.text()).toContain('The step brings it, and the class has not met it yet.');
+    expect(wrapper.text()).toContain('1 belt to hand out');
+    expect(wrapper.text()).toContain('The first lesson that Escalier runs with this class.');
+  });
+
+  it('keeps what the teacher changes, and still ends with the bell', async () => {
+    const asked = serve();
+    const wrapper = await open(TodayPage);
+    await press(wrapper, 'A minute more for Warm-up');
+    expect(minutes(wrapper).reduce((sum, each) => sum + each, 0)).toBe(40);
+    expect(sent(asked).map(({ kind }) => kind)).toEqual(['planned']);
+    await press(wrapper, 'Save as our usual lesson');
+    expect(sent(asked).at(-1)).toMatchObject({
+      kind: 'usual',
+      usual: expect.arrayContaining([expect.objectContaining({ kind: 'tune' })]),
+    });
+    await wrapper.get('.grip').trigger('keydown', { key: 'ArrowDown' });
+    await flushPromises();
+    expect(wrapper.findAll('.part strong')[0]!.text()).toBe('Warm-up');
+  });
+
+  it('keeps events here while there is no network, and says so in the lesson', async () => {
+    serve({ 'POST /api/classes/c/lessons': () => new Refused(503, 'Away.') });
+    const wrapper = await open(RunnerPage);
+    await press(wrapper, 'Start the lesson →');
+    expect(wrapper.text()).toContain('1 on the way to the school');
+    expect(localStorage.getItem('escalier-lessons')).toContain('started');
+  });
+});
+
+describe('a lesson', () => {
+  it('is started, gone through and ended by one key', async () => {
+    const asked = serve();
+    const wrapper = await open(RunnerPage);
+    const key = async (name: string): Promise<void> => {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+      await flushPromises();
+    };
+    await key('ArrowRight');
+    expect(wrapper.get('[aria-label="Now"]').text()).toContain('Settle in');
+    await key('ArrowRight');
+    await key('ArrowLeft');
+    await key('ArrowRight');
+    expect(wrapper.get('[aria-label="Now"]').text()).toContain('Warm-up');
+    await key('s');
+    for (let turn = 0; turn < 12; turn++) await key('PageDown');
+    expect(wrapper.text()).toContain('The lesson is over');
+    const kinds = sent(asked).map(({ kind }) => kind);
+    expect(kinds.slice(0, 2)).toEqual(['started', 'block']);
+    expect(kinds).toContain('skipped');
+    expect(kinds).toContain('rung');
+    expect(kinds.at(-1)).toBe('ended');
+  });
+
+  it('is where it was after a reload', async () => {
+    serve();
+    const first = await open(RunnerPage);
+    await press(first, 'Start the lesson →');
+    await press(first, 'Go on →');
+    const again = await open(RunnerPage);
+    expect(again.get('[aria-label="Now"]').text()).toContain('Warm-up');
+  });
+
+  it('takes a remark for the class, and who is ready', async () => {
+    const asked = serve();
+    const wrapper = await open(RunnerPage);
+    await press(wrapper, 'Start the lesson →');
+    await press(wrapper, 'Remark');
+    const input = document.querySelector<HTMLInputElement>('#lesson-remark')!;
+    input.value = 'Loud today.';
+    input.dispatchEvent(new Event('input'));
+    document.querySelector('.modal form')!.dispatchEvent(new Event('submit'));
+    await flushPromises();
+    expect(sent(asked).at(-1)).toMatchObject({ kind: 'remark', text: 'Loud today.' });
+  });
+});
+
+describe('the plan for a substitute', () => {
+  it('says what to press, what to say, and what the children do', async () => {
+    serve();
+    const wrapper = await open(SubstitutePage);
+    expect(wrapper.findAll('tbody tr').length).toBeGreaterThan(4);
+    expect(wrapper.text()).toContain('Press “Start the lesson”.');
+  });
+});
