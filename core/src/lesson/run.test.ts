@@ -83,6 +83,17 @@ describe('a lesson that runs', () => {
     expect(leftOpen(run).map(({ kind }) => kind)).toContain('hard-spot');
   });
 
+  it('shows what was chosen until the next part, and says whether it sounds', () => {
+    const chosen = [
+      started,
+      event(10, { kind: 'scene', scene: 'quiet' }),
+      event(20, { kind: 'play', on: true, tempo: 72 }),
+    ];
+    expect(lessonRun(chosen)).toMatchObject({ scene: 'quiet', play: { on: true, tempo: 72, at: START + 20_000 } });
+    const next = [...chosen, event(30, { kind: 'block', block: ids[1]! })];
+    expect(lessonRun(next)).toMatchObject({ scene: null, play: null });
+  });
+
   it('is the same from two devices, in whatever order their events come, and twice', () => {
     const events = [
       started,

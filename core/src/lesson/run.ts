@@ -25,6 +25,10 @@ export type LessonEvent = EventBase &
     | { readonly kind: 'again' }
     | { readonly kind: 'remark'; readonly text: string }
     | { readonly kind: 'ready'; readonly pupilId: string; readonly ready: boolean }
+    /** What the class is shown instead of the usual; null for the usual again. */
+    | { readonly kind: 'scene'; readonly scene: string | null }
+    /** Begins to sound, or stops: so that another device does, too. */
+    | { readonly kind: 'play'; readonly on: boolean; readonly tempo: number }
     | { readonly kind: 'ended' }
   );
 export type LessonEventKind = LessonEvent['kind'];
@@ -43,6 +47,10 @@ export interface LessonRun {
   readonly index: number;
   readonly since: number;
   readonly rung: RungId | null;
+  /** What was chosen to be shown in this part; null for the usual. */
+  readonly scene: string | null;
+  /** The last that was said of the sound; null for nothing in this part. */
+  readonly play: { readonly on: boolean; readonly tempo: number; readonly at: number } | null;
   /** How often the block, or the rung, was begun again. */
   readonly again: number;
   /** Seconds spent in each block, by its id, until the one that it is at. */
@@ -65,6 +73,8 @@ const NOT_STARTED: LessonRun = {
     index: 0,
     since: 0,
     rung: null,
+    scene: null,
+    play: null,
     again: 0,
   },
   ...{ spent: {}, skipped: [], rungsDone: [], remarks: [], ready: [] },
@@ -101,12 +111,14 @@ function withEvent(run: LessonRun, event: LessonEvent): LessonRun {
     case 'skipped':
     case 'rung':
     case 'again':
+    case 'scene':
+    case 'play':
     case 'ended':
       return run.plan === null || run.endedAt !== null ? run : goingOn(run, run.plan, event, at);
   }
 }
 
-type GoingOn = Extract<LessonEvent, { kind: 'block' | 'skipped' | 'rung' | 'again' | 'ended' }>;
+type GoingOn = Extract<LessonEvent, { kind: 'block' | 'skipped' | 'rung' | 'again' | 'scene' | 'play' | 'ended' }>;
 
 function goingOn(run: LessonRun, plan: LessonPlan, event: GoingOn, at: number): LessonRun {
   switch (event.kind) {
@@ -119,16 +131,23 @@ function goingOn(run: LessonRun, plan: LessonPlan, event: GoingOn, at: number): 
     case 'skipped':
       return { ...run, skipped: [...new Set([...run.skipped, event.block])] };
     case 'rung':
-      return { ...run, rung: event.rung, again: 0, rungsDone: withRung(run.rungsDone, run.rung) };
+      return { ...run, ...SILENT, rung: event.rung, rungsDone: withRung(run.rungsDone, run.rung) };
     case 'again':
       return { ...run, again: run.again + 1 };
+    case 'scene':
+      return { ...run, scene: event.scene, play: null };
+    case 'play':
+      return { ...run, play: { on: event.on, tempo: event.tempo, at } };
     case 'ended':
       return { ...left(run, plan, at), endedAt: at };
   }
 }
 
-function begun(block: Block | undefined): Pick<LessonRun, 'rung' | 'again'> {
-  return { rung: block?.kind === 'tune' ? (block.rungs?.[0] ?? null) : null, again: 0 };
+/** What a new part or rung begins with. */
+const SILENT = { scene: null, play: null, again: 0 } as const;
+
+function begun(block: Block | undefined): Pick<LessonRun, 'rung' | keyof typeof SILENT> {
+  return { ...SILENT, rung: block?.kind === 'tune' ? (block.rungs?.[0] ?? null) : null };
 }
 
 /** The block that it was at is over: its seconds and its rung are counted. */

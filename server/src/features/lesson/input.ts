@@ -93,6 +93,8 @@ const CONTENT = [
     text: text().trim().min(1, 'A remark needs words.').max(300, 'At most 300 letters.'),
   }),
   z.object({ kind: z.literal('ready'), pupilId, ready: z.boolean() }),
+  z.object({ kind: z.literal('scene'), scene: id.nullable() }),
+  z.object({ kind: z.literal('play'), on: z.boolean(), tempo: z.int().min(5).max(600) }),
   z.object({ kind: z.literal('ended') }),
 ] as const;
 

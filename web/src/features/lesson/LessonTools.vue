@@ -55,7 +55,7 @@ function save(): void {
     </BDropdown>
     <BButton @click="remarking = true">Remark</BButton>
     <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">Hear a pupil</BButton>
-    <BModal v-model="remarking" title="A remark for this class" no-footer>
+    <BModal v-model="remarking" title="A remark for this class" title-tag="h2" no-footer>
       <BForm class="stack" @submit.prevent="save">
         <BFormGroup label="Shown with the next plan" label-for="lesson-remark" description="No names of children.">
           <BFormInput id="lesson-remark" v-model="remark" maxlength="300" />

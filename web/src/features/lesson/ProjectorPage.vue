@@ -1,23 +1,26 @@
 <script setup lang="ts">
-import { useFullscreen } from '@vueuse/core';
+import { useTimeout } from '@vueuse/core';
+import { computed } from 'vue';
 import { useStageReceiver } from './channel.ts';
+import FollowStage from './FollowStage.vue';
 import SceneView from './scenes/SceneView.vue';
 
-/** The class's window: follows the teacher's, and has nothing to press but full screen. */
+/**
+ * The class's window: follows the teacher's on this machine, note by note. Where there is none, the lesson runs on another
+ * device: then it follows what happens there, and what is to be heard sounds here.
+ */
 const props = defineProps<{ classId: string }>();
+const WAIT_MS = 1200;
 const stage = useStageReceiver(props.classId);
-const screen = useFullscreen();
+const hasWaited = useTimeout(WAIT_MS);
+const isAlone = computed(() => stage.value === null && hasWaited.value);
 </script>
 
 <template>
   <div class="projector">
     <h1 class="visually-hidden">For the class</h1>
     <SceneView v-if="stage !== null" :stage="stage" />
-    <div v-else class="stack-close wait">
-      <p class="title">Waiting for the lesson</p>
-      <p>Open the lesson of this class in another window of this browser: this one follows it.</p>
-      <BButton v-if="screen.isSupported.value" @click="screen.toggle">Full screen</BButton>
-    </div>
+    <FollowStage v-else-if="isAlone" :class-id="classId" />
   </div>
 </template>
 
@@ -25,17 +28,5 @@ const screen = useFullscreen();
 .projector {
   height: 100vh;
   background: var(--card);
-}
-
-.wait {
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  height: 100%;
-}
-
-.title {
-  font-family: var(--heading);
-  font-size: var(--headline);
 }
 </style>

@@ -23,7 +23,7 @@ import { clockWords, paceWords } from './words.ts';
 const props = defineProps<{ classId: string }>();
 const planning = usePlan(toRef(props, 'classId'));
 const { page, lesson, run, plan, speech, lessons } = planning;
-const stage = useStage(planning);
+const stage = useStage(planning, note);
 const { isSeen } = useStageSender(props.classId, stage.stage);
 const clock = useClock(run);
 const wake = useWakeLock();

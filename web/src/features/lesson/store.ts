@@ -94,7 +94,10 @@ export const useLessons = defineStore('lessons', () => {
           if (!isRefused) return void (later = setTimeout(() => void send(), AGAIN_MS));
         }
         const done = new Set(batch.map(({ event }) => event.id));
-        kept.value = kept.value.map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each));
+        // Free words do not stay here longer than they have to.
+        kept.value = kept.value
+          .map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each))
+          .filter((each) => !each.sent || each.event.kind !== 'remark');
         next = mine.value.find((each) => !each.sent);
       }
     } finally {

@@ -10,7 +10,8 @@ import { tuneWorker, type WrittenEcho } from '../../workers/index.ts';
 import { echoNotes, useNoteLesson } from '../notes/index.ts';
 import { useSession } from '../schools/index.ts';
 import { partnerCard, staffSheet, stageCards } from './cards.ts';
-import { EMPTY_STAGE, sceneLabel, usualScene, type SceneId, type Stage, type StageSheet } from './stage.ts';
+import { EMPTY_STAGE, SCENES, sceneLabel, usualScene, type SceneId, type Stage, type StageSheet } from './stage.ts';
+import type { Happening } from './store.ts';
 import type { usePlan } from './use-plan.ts';
 import { useStageTune } from './use-stage-tune.ts';
 import { useStageTurns } from './use-stage-turns.ts';
@@ -21,6 +22,8 @@ const BEATS = 4;
 const [SLOWEST, FASTEST] = [30, 208];
 const TEMPO_STEP = 4;
 const QUIET_MS = 10_000;
+/** What was said longer ago is over. */
+const FRESH_MS = 10_000;
 
 /** Scenes in which the tune is gone through with the player. */
 const WITH_TUNE: ReadonlySet<SceneId> = new Set<SceneId>([
@@ -29,8 +32,11 @@ const WITH_TUNE: ReadonlySet<SceneId> = new Set<SceneId>([
 /** Those of them that show its sheet. */
 const WITH_SHEET: ReadonlySet<SceneId> = new Set<SceneId>(['tune', 'spot', 'one-note', 'grow', 'breaths', 'parts']);
 
-/** What the class is shown and hears in a lesson, and the teacher's hand on it. */
-export function useStage(planning: ReturnType<typeof usePlan>) {
+/**
+ * What the class is shown and hears in a lesson, and the teacher's hand on it.
+ * @param note tells the other devices; null for one that only follows them.
+ */
+export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening: Happening) => void) | null) {
   const { page, run, step, speech, lessonStep } = planning;
   const session = useSession();
   const muted = useMute();
@@ -90,6 +96,8 @@ export function useStage(planning: ReturnType<typeof usePlan>) {
   watch(itemAt, (at) => (tune.bareAt.value = at));
 
   const tempo = ref(80);
+  let lastPlay = 0;
+  const isStarted = computed(() => run.value !== null && run.value.startedAt !== null && run.value.endedAt === null);
   const sound = useSound();
   const isPlaying = computed(() => player.playing.value !== null || sound.playing.value !== null);
   const turns = useStageTurns(
@@ -166,7 +174,24 @@ export function useStage(planning: ReturnType<typeof usePlan>) {
     return sound.start(clickSchedule(tempo.value, BEATS), { ...voices, melody: false }, true);
   }
 
-  const toggle = (): void => (isPlaying.value ? stop() : void play());
+  function toggle(): void {
+    const on = !isPlaying.value;
+    if (isStarted.value) note?.({ kind: 'play', on, tempo: tempo.value });
+    if (on) void play();
+    else stop();
+  }
+  // Another device has the hand on it.
+  watch(
+    () => run.value?.play ?? null,
+    (said) => {
+      if (said === null || said.at === lastPlay || Date.now() - said.at > FRESH_MS) return;
+      lastPlay = said.at;
+      if (said.on === isPlaying.value) return;
+      if (!said.on) return stop();
+      setTempo(said.tempo);
+      if (note === null) void play();
+    },
+  );
 
   /** Silence, at once and for everything. */
   function silence(): void {
@@ -283,9 +308,12 @@ export function useStage(planning: ReturnType<typeof usePlan>) {
 
   function show(next: SceneId | null): void {
     chosen.value = next;
+    if (isStarted.value) note?.({ kind: 'scene', scene: next });
     if (next === 'quiet') quietAt.value = Date.now() + QUIET_MS;
   }
-  watch([() => block.value?.id, () => run.value?.rung], () => (chosen.value = null));
+  watch([() => block.value?.id, () => run.value?.rung, () => run.value?.scene], ([, , said]) => {
+    chosen.value = SCENES.find(({ id }) => id === said)?.id ?? null;
+  });
 
   return {
     ...{

@@ -1,0 +1,159 @@
+import { expect, test, type Page } from '@playwright/test';
+import { expectAccessible, openClass, openDemo } from './steps.ts';
+
+async function openToday(page: Page, name: string): Promise<void> {
+  await openDemo(page);
+  await openClass(page, name);
+  await page.getByRole('link', { name: 'Today', exact: true }).click();
+  await expect(page.getByRole('list').filter({ hasText: 'Settle in' })).toBeVisible();
+}
+
+async function openLesson(page: Page, name: string): Promise<void> {
+  await openToday(page, name);
+  await page.getByRole('link', { name: 'Start the lesson' }).click();
+  await expect(page.getByRole('button', { name: 'Start the lesson' })).toBeEnabled();
+}
+
+/** The class's window beside the teacher's, in the same browser. */
+async function openProjector(page: Page): Promise<Page> {
+  const projector = await page.context().newPage();
+  await projector.goto(page.url().replace(/lesson$/, 'projector'));
+  await page.bringToFront();
+  await expect(page.getByRole('button', { name: 'The class sees it' })).toBeVisible();
+  return projector;
+}
+
+const now = (page: Page) => page.getByRole('region', { name: 'Now' });
+const seen = (projector: Page) => projector.getByRole('region', { name: 'What the class sees' });
+
+test('a lesson of forty minutes is stepped through by keys alone, with the class’s window in step', async ({
+  page,
+}) => {
+  await openLesson(page, '4 Plover');
+  const projector = await openProjector(page);
+  await page.keyboard.press('ArrowRight');
+  await expect(now(page)).toContainText('Settle in');
+  await expect(seen(projector)).toContainText('Left hand on top');
+  await page.keyboard.press('PageDown');
+  await expect(now(page)).toContainText('Warm-up');
+  await expect(seen(projector).getByRole('img', { name: /on a staff/ })).toBeVisible();
+  await page.keyboard.press(' ');
+  await expect(seen(projector)).toContainText('Your turn', { timeout: 15_000 });
+  await page.keyboard.press(' ');
+  for (let part = 0; part < 4 && !(await now(page).getByText('Tune: ').isVisible()); part++)
+    await page.keyboard.press('ArrowRight');
+  await expect(now(page)).toContainText('Say or sing the names');
+  await expect(seen(projector).locator('.word').first()).toBeVisible();
+  // The rungs by their numbers: chanted in time, then fingered in silence.
+  await page.keyboard.press('2');
+  await page.keyboard.press(' ');
+  await expect(seen(projector).locator('.word.now')).toBeVisible({ timeout: 15_000 });
+  await page.keyboard.press('3');
+  await expect(seen(projector).getByRole('img', { name: /thumb|ring|closed|index/i })).toBeVisible();
+  await page.keyboard.press('q');
+  await expect(seen(projector).getByRole('timer')).toBeVisible();
+  await page.keyboard.press('q');
+  await page.keyboard.press('w');
+  await expect(seen(projector)).toContainText('Row 1');
+  for (let part = 0; part < 12 && !(await page.getByText('The lesson is over').isVisible()); part++)
+    await page.keyboard.press('ArrowRight');
+  await expect(page.getByText('What is left goes into the next plan.')).toBeVisible();
+});
+
+test('a lesson goes on with the network cut, after a reload too, and all of it arrives', async ({ page, context }) => {
+  await openLesson(page, '4 Otter');
+  await page.keyboard.press('ArrowRight');
+  await expect(now(page)).toContainText('Settle in');
+  await page.waitForLoadState('networkidle');
+  await context.setOffline(true);
+  await page.keyboard.press('ArrowRight');
+  await expect(now(page)).toContainText('Warm-up');
+  await page.getByRole('button', { name: 'Remark' }).click();
+  await page.getByLabel('Shown with the next plan').fill('Windows open next time.');
+  await page.getByRole('button', { name: 'Keep it' }).click();
+  await expect(page.getByText(/Saved here; 2 on the way/)).toBeVisible();
+  await context.setOffline(false);
+  await page.evaluate(() => window.dispatchEvent(new Event('online')));
+  await expect(page.getByText(/on the way to the school/)).toHaveCount(0);
+  const id = /classes\/([^/]+)/.exec(page.url())![1]!;
+  const answer = await page.request.get(`/api/classes/${id}/lessons`);
+  const kinds = ((await answer.json()) as { event: { kind: string } }[]).map(({ event }) => event.kind);
+  expect(kinds).toEqual(expect.arrayContaining(['started', 'block', 'remark']));
+  await page.reload();
+  await expect(now(page)).toContainText('Warm-up');
+});
+
+test('the class’s window on another device follows the lesson, and what is shown can be read from the back', async ({
+  page,
+  browser,
+}) => {
+  test.slow();
+  await openLesson(page, 'Whistle Club');
+  const address = page.url();
+  const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await openDemo(elsewhere);
+  await elsewhere.goto(address.replace(/lesson$/, 'projector'));
+  await page.keyboard.press('ArrowRight');
+  await expect(seen(elsewhere)).toContainText('Ready to play', { timeout: 10_000 });
+  for (let part = 0; part < 6 && !(await now(page).getByText('Tune: ').isVisible()); part++)
+    await page.keyboard.press('ArrowRight');
+  await now(page).getByRole('button', { name: 'Tune', exact: true }).click();
+  for (const [width, height] of [
+    [1280, 800],
+    [1920, 1080],
+  ] as const) {
+    await elsewhere.setViewportSize({ width, height });
+    await expect(seen(elsewhere).locator('.engraving .staff').first()).toBeVisible({ timeout: 20_000 });
+    await expect.poll(() => staffShare(elsewhere), { timeout: 10_000 }).toBeGreaterThanOrEqual(1 / 9);
+    expect(await smallestText(elsewhere)).toBeGreaterThanOrEqual(1 / 22);
+  }
+  await expectAccessible(elsewhere);
+  await elsewhere.close();
+});
+
+/** The height of a staff as a part of the picture's. */
+function staffShare(page: Page): Promise<number> {
+  return page.evaluate(() => {
+    const lines = [...document.querySelectorAll('.engraving .staff')[0]!.children].filter(
+      (child) => child.tagName === 'path',
+    );
+    const [top, bottom] = [lines[0], lines.at(-1)].map((line) => line!.getBoundingClientRect().top);
+    return (bottom! - top!) / window.innerHeight;
+  });
+}
+
+/** The smallest letters of a scene as a part of the picture's height; numbers of bars and letters of same bars are for the teacher. */
+function smallestText(page: Page): Promise<number> {
+  return page.evaluate(() => {
+    const sizes = [...document.querySelectorAll('.scene h2, .scene p, .scene li, .scene .verse text')].flatMap(
+      (each) => {
+        if (each.textContent.trim() === '') return [];
+        // Letters of the engraving are scaled with it: their box is what is seen.
+        if (each instanceof SVGElement) return [each.getBoundingClientRect().height];
+        return [Number.parseFloat(getComputedStyle(each).fontSize)];
+      },
+    );
+    return Math.min(...sizes) / window.innerHeight;
+  });
+}
+
+test('axe finds nothing on the screens of a lesson, and the plan is printed for a substitute', async ({ page }) => {
+  await openToday(page, '4 Plover');
+  const today = page.url();
+  for (const [width, height] of [
+    [1280, 800],
+    [820, 1180],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    await page.goto(today);
+    await expect(page.getByRole('list').filter({ hasText: 'Settle in' })).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole('link', { name: 'For a substitute' }).click();
+    await expect(page.getByText('You do not need to play.')).toBeVisible();
+    await expectAccessible(page);
+    await page.goto(today.replace(/today$/, 'lesson'));
+    await page.getByRole('button', { name: 'Keys', exact: true }).click();
+    await expect(page.getByText('Numbers go to the rungs')).toBeVisible();
+    await expectAccessible(page);
+  }
+});
