@@ -29,7 +29,13 @@ function text(route: RouteLocationNormalized, name: string): string {
 }
 
 const PLAY_KEYS = [['Space', 'Play and stop']] as const;
-const TUNE_KEYS = [...PLAY_KEYS, ['N', 'The next piece, from the first']] as const;
+const TUNE_KEYS = [
+  ...PLAY_KEYS,
+  ['↑ ↓', 'Faster and slower'],
+  ['T', 'Tap a tempo'],
+  ['M, B, C, L', 'Melody, backing, click, loop'],
+  ['N', 'The next piece, from the first'],
+] as const;
 const HEARING_KEYS = [
   ['1', 'Passed'],
   ['2', 'Nearly'],

@@ -48,7 +48,7 @@ import {
   type Knowledge,
   type Reading,
 } from '@escalier/core/reading';
-import { lessonStep, type FeelId, type LessonStep, type StepOfClass } from '@escalier/core/lesson';
+import { backingOf, lessonStep, playAlong, type FeelId, type LessonStep, type StepOfClass } from '@escalier/core/lesson';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
@@ -313,7 +313,8 @@ function outOfReach(tune: Tune): Notice[] {
   return nowhere.map((use) => ({ bar: use.bars[0] ?? null, message: `No instrument here has the note ${use.name}.` }));
 }
 
-function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, Problems> {
+/** @param feel of the backing that a MIDI file has beside the melody; null for none. */
+function exportTune(source: TuneSource, ending: FileEnding, feel: FeelId | null): Result<Uint8Array, Problems> {
   const result = parsed(source);
   if (!result.ok) return result;
   const { tune, on } = result.value;
@@ -321,6 +322,7 @@ function exportTune(source: TuneSource, ending: FileEnding): Result<Uint8Array, 
     writeTuneFile(tune, ending, {
       ...{ soundsAbove: on.soundsAbove, program: on.family === 'recorder' ? 74 : 78 },
       asPlayed: true,
+      ...(feel === null ? {} : { along: playAlong(backingOf(tune, feel)) }),
     }),
   );
 }

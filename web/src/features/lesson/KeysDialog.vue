@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { onKeyStroke } from '@vueuse/core';
 import { ref } from 'vue';
-import { keyWords, LESSON_ACTIONS, useLessonKeys, type LessonAction } from './keys.ts';
+import { keyWords, KEY_ACTIONS, useActionKeys, type KeyAction } from '../../ui/action-keys.ts';
 
 /** The keys of a lesson, and changing them: a foot switch or a presenter is a keyboard with few keys. */
 const open = defineModel<boolean>({ required: true });
-const { keys, set, reset, isChanged } = useLessonKeys();
-const waiting = ref<LessonAction | null>(null);
+const { keys, set, reset, isChanged } = useActionKeys();
+const waiting = ref<KeyAction | null>(null);
 
 onKeyStroke(
   true,
@@ -29,7 +29,7 @@ onKeyStroke(
         device.
       </p>
       <ul class="plain ruled">
-        <li v-for="action in LESSON_ACTIONS" :key="action.id" class="d-flex gap-3 align-items-center">
+        <li v-for="action in KEY_ACTIONS" :key="action.id" class="d-flex gap-3 align-items-center">
           <span class="grow">{{ action.label }}</span>
           <span class="key">{{ keyWords(keys.get(action.id)!) }}</span>
           <BButton size="sm" :aria-label="`Change the key for ${action.label}`" @click="waiting = action.id">{{

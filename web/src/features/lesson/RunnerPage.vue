@@ -8,7 +8,7 @@ import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
 import { useStageSender } from './channel.ts';
 import KeysDialog from './KeysDialog.vue';
-import { onLessonKey, useTaps, type LessonAction } from './keys.ts';
+import { onActionKey, useTaps, type KeyAction } from '../../ui/action-keys.ts';
 import LessonStairs from './LessonStairs.vue';
 import LessonTools from './LessonTools.vue';
 import SceneView from './scenes/SceneView.vue';
@@ -110,7 +110,7 @@ function showTurn(kind: 'rows' | 'lot'): void {
   stage.show('turn');
 }
 
-const ACTIONS: Readonly<Record<LessonAction, () => unknown>> = {
+const ACTIONS: Readonly<Record<KeyAction, () => unknown>> = {
   play: stage.toggle,
   next: goOn,
   back: goBack,
@@ -132,12 +132,13 @@ const ACTIONS: Readonly<Record<LessonAction, () => unknown>> = {
   silence: stage.silence,
   full: () => void screen.toggle().catch(() => undefined),
 };
-onLessonKey(
-  (action) => !keysOpen.value && ACTIONS[action](),
+onActionKey(
+  ACTIONS,
   (number) => {
     const rung = rungs.value[number - 1];
     if (rung !== undefined) note({ kind: 'rung', rung });
   },
+  () => !keysOpen.value,
 );
 
 function openProjector(): void {

@@ -7,7 +7,7 @@ import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { partnerCard, staffSheet, stageCards } from './cards.ts';
 import { useStageReceiver, useStageSender } from './channel.ts';
 import { factsOf, goOnOf, lessonToPlan, partOf, weakSpots } from './facts.ts';
-import { keyWords, useLessonKeys, useTaps } from './keys.ts';
+import { keyWords, useActionKeys, useTaps } from '../../ui/action-keys.ts';
 import { EMPTY_STAGE, SCENES_OF, usualScene, type Stage } from './stage.ts';
 import { clockWords, lastLessonWords, paceWords } from './words.ts';
 import { pitch } from '@escalier/core/music';
@@ -189,7 +189,7 @@ describe('rhythm cards', () => {
 
 describe('keys', () => {
   it('can be changed for a foot switch, and a key does one thing only', () => {
-    const { keys, set, reset, isChanged } = useLessonKeys();
+    const { keys, set, reset, isChanged } = useActionKeys();
     expect(keyWords(keys.value.get('next')!)).toBe('→, PageDown, Enter');
     set('play', 'PageDown');
     expect(keys.value.get('play')).toEqual(['PageDown']);

@@ -3,9 +3,9 @@ import type { Family } from '@escalier/core/instruments';
 import type { RowKind } from '@escalier/core/practice';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { usePlayer } from '../../sound/index.ts';
-import { tuneWorker, type PlayedBacking, type Playback } from '../../workers/index.ts';
+import { tuneWorker, type Playback } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
-import { marksOf, useTune, type TuneAddress } from '../tunes/index.ts';
+import { marksOf, useBacking, useTune, type TuneAddress } from '../tunes/index.ts';
 import type { SceneId, StageWord } from './stage.ts';
 
 /** Scenes in which the tune itself is gone through, by what is read in them. */
@@ -24,13 +24,7 @@ export function useStageTune(
   const { page: tune, info, ways } = useTune(address, instrumentId);
   const style = computed(() => page.value?.style ?? null);
 
-  const backing = shallowRef<PlayedBacking | null>(null);
-  watch(info, async (read) => {
-    backing.value = null;
-    if (read === null) return;
-    const found = await tuneWorker().backing({ abc: read.abc, instrumentId: instrumentId.value }, null);
-    if (info.value === read) backing.value = found;
-  });
+  const { backing } = useBacking(info, instrumentId);
 
   /** Which of the bare versions is shown: each has more notes. */
   const bareAt = ref(0);

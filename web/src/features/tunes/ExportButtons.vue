@@ -3,7 +3,7 @@ import type { FileEnding } from '@escalier/core/formats';
 import { ref } from 'vue';
 import { encodeWav, render, scheduleOf, type Voices } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
-import { tuneWorker, type Playback } from '../../workers/index.ts';
+import { tuneWorker, type PlayedBacking, type Playback } from '../../workers/index.ts';
 
 /** The tune as a file in an open format. */
 const props = defineProps<{
@@ -14,6 +14,8 @@ const props = defineProps<{
   perMinute: number;
   /** What of it is in a sound file. */
   voices: Voices;
+  /** Plays along in MIDI and in the sound file; null for the melody alone. */
+  backing: PlayedBacking | null;
 }>();
 
 type Ending = FileEnding | 'svg' | 'wav';
@@ -30,14 +32,15 @@ const busy = ref<Ending | null>(null);
 async function contentOf(ending: Ending): Promise<BlobPart | null> {
   const source = { abc: props.abc, instrumentId: props.instrumentId };
   if (ending === 'wav') {
-    const schedule = scheduleOf(props.playback, { bars: null, perMinute: props.perMinute, countIn: true });
+    const { perMinute, backing } = props;
+    const schedule = scheduleOf(props.playback, { bars: null, perMinute, countIn: true, backing });
     const { samples, rate } = await render(schedule, props.voices);
     return encodeWav(samples, rate);
   }
   const made =
     ending === 'svg'
       ? await tuneWorker().engrave({ ...source, rows: null, counting: null, roomBelow: false })
-      : await tuneWorker().exportTune(source, ending);
+      : await tuneWorker().exportTune(source, ending, props.backing?.feel ?? null);
   if (!made.ok) {
     error.value = made.error[0]?.message ?? 'The file could not be made.';
     return null;

@@ -2,7 +2,9 @@
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, watch } from 'vue';
-import { onPlayKey } from '../../ui/keys.ts';
+import type { FeelId } from '@escalier/core/lesson';
+import { FEEL_NAMES } from '@escalier/core/words';
+import { onActionKey, useTaps } from '../../ui/action-keys.ts';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
@@ -12,7 +14,12 @@ const props = defineProps<{
   player: ReturnType<typeof usePlayer>;
   /** The ladder goes on above the tune's own tempo. */
   challenge: boolean;
+  /** Feels that the tune can have; none where nothing plays along. */
+  feels?: readonly FeelId[];
 }>();
+/** How the backing moves; null for what fits best. */
+const feel = defineModel<FeelId | null>('feel', { default: null });
+const feelOptions = computed(() => (props.feels ?? []).map((value) => ({ value, text: FEEL_NAMES[value] })));
 
 const pass = computed(() => props.info.reading.tempo.perMinute);
 const ladder = computed(() => {
@@ -54,6 +61,7 @@ const VOICES = [
   { value: 'melody', text: 'Melody' },
   { value: 'click', text: 'Click' },
   { value: 'drone', text: 'Drone' },
+  { value: 'along', text: 'Backing' },
   { value: 'countIn', text: 'Count-in' },
 ] as const;
 type VoiceId = (typeof VOICES)[number]['value'];
@@ -70,7 +78,26 @@ const sounding = computed({
   },
 });
 
-onPlayKey(toggle);
+const TEMPO_STEP = 4;
+const tap = useTaps();
+function tapTempo(): void {
+  const perMinute = tap(performance.now());
+  if (perMinute !== null) props.player.setTempo(perMinute);
+}
+/** The hard spot, round and round; again for the whole tune. */
+function switchLoop(): void {
+  props.player.loop(props.player.loopBars.value === null ? (loops.value[0]?.value ?? null) : null);
+}
+onActionKey({
+  play: toggle,
+  faster: () => props.player.setTempo(props.player.perMinute.value + TEMPO_STEP),
+  slower: () => props.player.setTempo(props.player.perMinute.value - TEMPO_STEP),
+  tap: tapTempo,
+  loop: switchLoop,
+  melody: () => props.player.switchVoice('melody'),
+  backing: () => props.player.switchVoice('along'),
+  click: () => props.player.switchVoice('click'),
+});
 </script>
 
 <template>
@@ -91,6 +118,14 @@ onPlayKey(toggle);
     />
     <BFormRadioGroup v-model="rung" buttons :options="ladder" aria-label="Tempo ladder" />
     <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
+    <BFormSelect
+      v-if="player.along.value && feelOptions.length > 0"
+      class="auto"
+      :model-value="feel ?? feels?.[0] ?? null"
+      :options="feelOptions"
+      aria-label="Feel of the backing"
+      @update:model-value="feel = $event as FeelId"
+    />
     <BFormSelect v-model="chosen" class="auto loop" :options="loopOptions" aria-label="Loop" />
     <BAlert v-if="player.error.value !== null" variant="danger" :model-value="true">{{ player.error.value }}</BAlert>
   </section>

@@ -21,6 +21,7 @@ import BookCard from './BookCard.vue';
 import ChunkBar from './ChunkBar.vue';
 import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
 import { useRows } from './rows.ts';
+import { useBacking } from './use-backing.ts';
 import { usePractice } from './use-practice.ts';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
@@ -46,6 +47,10 @@ const { page, info, ways, error, load, keepBreaths, keepOwn, breathsAtTempo, bre
   address,
   instrumentId,
 );
+const { backing, feel } = useBacking(
+  info,
+  computed(() => page.value?.schoolClass?.instrumentId ?? instrumentId.value),
+);
 /** In place of the tune on the sheet and in the sound. */
 const way = shallowRef<WayIn | null>(null);
 watch(page, () => (way.value = null));
@@ -54,6 +59,7 @@ const player = usePlayer(
   computed(() => on.value?.family ?? 'recorder'),
   computed(() => way.value?.turns ?? null),
   computed(() => teaching.value.repeats),
+  computed(() => (way.value === null ? backing.value : null)),
 );
 
 watch(way, () => player.stop());
@@ -232,7 +238,13 @@ function label(use: NoteUse): string {
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
     <div class="columns columns-side">
       <div class="stack">
-        <TransportBar :info="info" :player="player" :challenge="teaching.challenge" />
+        <TransportBar
+          v-model:feel="feel"
+          :info="info"
+          :player="player"
+          :challenge="teaching.challenge"
+          :feels="backing?.feels ?? []"
+        />
         <ChunkBar
           v-if="way === null"
           class="no-print"
@@ -282,6 +294,7 @@ function label(use: NoteUse): string {
           :playback="way?.playback ?? info.playback"
           :per-minute="player.perMinute.value"
           :voices="player.voices()"
+          :backing="way === null && player.along.value ? backing : null"
         />
       </div>
       <SideCards

@@ -22,6 +22,7 @@ const worker = vi.hoisted(() => ({
   breathsAt: vi.fn(() => Promise.resolve([])),
   check: vi.fn(),
   entryFrom: vi.fn(() => Promise.resolve(null)),
+  backing: vi.fn(() => Promise.resolve(null)),
   writeEntry: vi.fn(),
   readLibrary: vi.fn(),
 }));
@@ -39,7 +40,7 @@ vi.mock('./AbcEditor.vue', () => ({
 vi.mock('../../sound/index.ts', async () => {
   const { ref: box } = await import('vue');
   const silent = { now: box(null), error: box(null), playing: box(null), perMinute: box(80), loopBars: box(null) };
-  const voices = { melody: box(true), click: box(true), drone: box(false), countIn: box(true), voices: () => ({}) };
+  const voices = { melody: box(true), click: box(true), drone: box(false), along: box(false), countIn: box(true), voices: () => ({}) };
   const acts = { start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
   const player = { ...silent, ...voices, ...acts, turn: box(null) };
   return {
@@ -252,7 +253,7 @@ describe('the transport', () => {
     const perMinute = ref(84);
     const player = markRaw({
       ...{ playing, perMinute, error: ref(null), loopBars: ref(null), now: ref(null) },
-      ...{ melody: ref(true), click: ref(true), drone: ref(false), countIn: ref(true) },
+      ...{ melody: ref(true), click: ref(true), drone: ref(false), along: ref(false), countIn: ref(true) },
       start: vi.fn(() => Promise.resolve((playing.value = {}))),
       stop: vi.fn(() => (playing.value = null)),
       setTempo: vi.fn((tempo: number) => (perMinute.value = tempo)),
@@ -272,6 +273,22 @@ describe('the transport', () => {
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key: ' ', bubbles: true }));
     await nextTick();
     expect(player.stop).toHaveBeenCalledOnce();
+  });
+
+  it('is played by the keys that are the same everywhere', async () => {
+    const { player, info } = shown();
+    const key = (name: string): boolean =>
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+    key('ArrowUp');
+    expect(player.setTempo).toHaveBeenLastCalledWith(88);
+    key('ArrowDown');
+    expect(player.setTempo).toHaveBeenLastCalledWith(84);
+    for (const name of ['m', 'b', 'c']) key(name);
+    expect(player.switchVoice.mock.calls.map(([voice]: unknown[]) => voice)).toEqual(['melody', 'along', 'click']);
+    key('l');
+    const [first] = info.reading.hardSpots;
+    expect(player.loop).toHaveBeenLastCalledWith([info.barNumbers.indexOf(first!.bars[0]), expect.any(Number)]);
+    await nextTick();
   });
 
   it('begins at the tempo of the tune, climbs its ladder, switches voices and loops lines', async () => {

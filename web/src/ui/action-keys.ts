@@ -1,9 +1,9 @@
 import { onKeyStroke, useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
-import { isForPage } from '../../ui/keys.ts';
+import { isForPage } from './keys.ts';
 
-/** What a key, a foot switch or a presenter can do in a lesson. */
-export const LESSON_ACTIONS = [
+/** What a key, a foot switch or a presenter can do: the same wherever something is played. */
+export const KEY_ACTIONS = [
   { id: 'play', label: 'Play and stop', keys: [' '] },
   { id: 'next', label: 'Go on', keys: ['ArrowRight', 'PageDown', 'Enter'] },
   { id: 'back', label: 'Back', keys: ['ArrowLeft', 'PageUp'] },
@@ -25,18 +25,18 @@ export const LESSON_ACTIONS = [
   { id: 'silence', label: 'Sound off and on', keys: ['x'] },
   { id: 'full', label: 'Full screen', keys: ['f'] },
 ] as const;
-export type LessonAction = (typeof LESSON_ACTIONS)[number]['id'];
+export type KeyAction = (typeof KEY_ACTIONS)[number]['id'];
 
 /** Keys by action, as this device has them: a foot switch is of one device. */
-const own = useLocalStorage<Partial<Record<LessonAction, readonly string[]>>>('escalier.lesson-keys', {});
+const own = useLocalStorage<Partial<Record<KeyAction, readonly string[]>>>('escalier.lesson-keys', {});
 
-export function useLessonKeys() {
+export function useActionKeys() {
   const keys = computed(
-    () => new Map(LESSON_ACTIONS.map(({ id, keys: usual }) => [id, own.value[id] ?? (usual as readonly string[])])),
+    () => new Map(KEY_ACTIONS.map(({ id, keys: usual }) => [id, own.value[id] ?? (usual as readonly string[])])),
   );
   /** A key does one thing: what it did before it does no longer. */
-  function set(action: LessonAction, key: string): void {
-    const others = LESSON_ACTIONS.filter(({ id }) => id !== action).flatMap(({ id }) => {
+  function set(action: KeyAction, key: string): void {
+    const others = KEY_ACTIONS.filter(({ id }) => id !== action).flatMap(({ id }) => {
       const left = keys.value.get(id)!.filter((each) => each !== key);
       return left.length === keys.value.get(id)!.length ? [] : [[id, left] as const];
     });
@@ -60,16 +60,23 @@ export function keyWords(keys: readonly string[]): string {
     : keys.map((key) => SHOWN[key] ?? (key.length === 1 ? key.toUpperCase() : key)).join(', ');
 }
 
-/** Calls what a key stands for; numbers are for rungs. Call it in `setup`. */
-export function onLessonKey(act: (action: LessonAction) => void, rung: (number: number) => void): void {
-  const { keys } = useLessonKeys();
+/**
+ * Calls what a key stands for, as far as the page does it; numbers are for rungs. Call it in `setup`.
+ * @param isOn whether the page has the keys just now: a dialog may have them.
+ */
+export function onActionKey(
+  does: Partial<Record<KeyAction, () => unknown>>,
+  rung: (number: number) => void = () => undefined,
+  isOn: () => boolean = () => true,
+): void {
+  const { keys } = useActionKeys();
   onKeyStroke(true, (event) => {
-    if (!isForPage(event)) return;
+    if (!isForPage(event) || !isOn()) return;
     const pressed = event.key.length === 1 ? event.key.toLowerCase() : event.key;
-    const action = LESSON_ACTIONS.find(({ id }) => keys.value.get(id)!.includes(pressed))?.id;
-    if (action !== undefined) {
+    const action = KEY_ACTIONS.find(({ id }) => keys.value.get(id)!.includes(pressed))?.id;
+    if (action !== undefined && does[action] !== undefined) {
       event.preventDefault();
-      if (!event.repeat || action === 'faster' || action === 'slower') act(action);
+      if (!event.repeat || action === 'faster' || action === 'slower') does[action]();
     } else if (/^[1-9]$/.test(event.key)) rung(Number(event.key));
   });
   // A button is pressed when the key comes up.
