@@ -1,6 +1,7 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { readAbc } from '@escalier/core/formats';
+import { harmonyOf } from '@escalier/core/lesson';
 import { barStarts, midiNumber, parsePitch, valueLength, toNumber, type Note, type Tune } from '@escalier/core/music';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
@@ -84,6 +85,27 @@ describe('the library', () => {
     for (const mode of ['major', 'minor', 'dorian', 'mixolydian', 'phrygian']) expect(modes).toContain(mode);
     const pentatonic = needsOnly('D4', 'E4', 'G4', 'A4', 'B4', 'D5', 'E5', 'G5');
     expect(count((each) => pentatonic(each) && each.notes.length >= 5)).toBeGreaterThanOrEqual(5);
+  });
+});
+
+describe('chords by rule', async () => {
+  const names = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
+  /** The share of strong beats that a tune's chords explain. */
+  async function shares(without: RegExp): Promise<readonly number[]> {
+    return Promise.all(
+      names.map(async (name) => {
+        const read = readAbc((await readFile(`${FOLDER}/${name}`, 'utf8')).replace(without, ''));
+        if (!read.ok) throw new Error(name);
+        const { all, explained } = harmonyOf(read.value.tune).strong;
+        return all === 0 ? 1 : explained / all;
+      }),
+    );
+  }
+  const mostly = (found: readonly number[]): number => found.filter((share) => share >= 0.95).length / found.length;
+
+  it('explain at least 95 % of the strong beats in at least 95 % of the tunes, as their own symbols do', async () => {
+    expect(mostly(await shares(/"[A-G][^"]*"/g))).toBeGreaterThanOrEqual(0.95);
+    expect(mostly(await shares(/$^/))).toBeGreaterThanOrEqual(0.95);
   });
 });
 

@@ -1,4 +1,4 @@
-import type { PartRule } from '../practice/index.ts';
+import type { GoOnRuleKind, PartRule } from '../practice/index.ts';
 import { countsForPassing, type TuneRole } from '../staircase/index.ts';
 import { dayIn, USUAL_CHANGEOVER, USUAL_TALK, type LocalDate } from '../calendar/index.ts';
 import {
@@ -9,6 +9,7 @@ import {
   standings,
   stuckPupils,
   type GoOn,
+  type GoOnSetting,
   type HearingPace,
   type QueuePlace,
   type RecordEvent,
@@ -47,7 +48,7 @@ export interface ClassOnDay {
     readonly goOnShare: number;
     /** Minutes of a lesson that are given to hearing, and within how many lessons everybody is heard. */
     readonly hearing: { readonly minutes: number; readonly within: number };
-    readonly teaching: { readonly parts: PartRule };
+    readonly teaching: { readonly parts: PartRule; readonly goOn: GoOnRuleKind; readonly ownStep: number };
   };
   readonly lessons: { readonly all: readonly { readonly date: LocalDate }[] };
   readonly today: LocalDate;
@@ -91,6 +92,11 @@ export function classView<Facts extends ClassOnDay>(
   return { ...facts, ...classState(facts, all), pupils, steps };
 }
 
+/** By what a class goes on, from its style. */
+export function goOnSetting({ goOnShare, teaching }: Pick<ClassOnDay['style'], 'goOnShare' | 'teaching'>): GoOnSetting {
+  return { kind: teaching.goOn, share: goOnShare, ownStep: teaching.ownStep };
+}
+
 /** Where pupils stand by their records. @param recordsOf the records of a pupil, by id. */
 export function byRecords(
   recordsOf: (pupilId: string) => readonly RecordEvent[],
@@ -116,12 +122,13 @@ export function turnSeconds(steps: readonly Pick<StepOnDay, 'tuneSeconds'>[]): r
 }
 
 function classState(on: ClassOnDay, all: readonly Standing[]): ClassState {
-  const { goOnShare, hearing } = on.style;
+  const { hearing } = on.style;
   const dayOf = dayIn(on.timeZone);
   const pupils = new Map(on.pupils.map((pupil) => [pupil.id, pupil]));
   const waits = waitsOf(on, pupils, all, dayOf);
   const lessonsWaited = ({ pupilId }: Standing): number => waits.get(pupilId) ?? 0;
-  const current = classStep(all, on.steps.length, goOnShare);
+  const stepIds = on.steps.map((step) => step.id);
+  const current = classStep(all, stepIds, goOnSetting(on.style));
   const pace = { perLesson: turnsInLesson(turnSeconds(on.steps), hearing.minutes, all), within: hearing.within };
   const heardToday = ({ lastHeardAt }: Standing): boolean => lastHeardAt !== null && dayOf(lastHeardAt) === on.today;
   const here = all.filter(({ pupilId }) => pupils.get(pupilId)?.away !== true);
@@ -129,12 +136,7 @@ function classState(on: ClassOnDay, all: readonly Standing[]): ClassState {
     pace,
     classStep: current,
     queue: hearingQueue(here, lessonsWaited, pace, current, heardToday),
-    stuck: stuckPupils(
-      all,
-      on.steps.map((step) => step.id),
-      lessonsWaited,
-      current,
-    ),
+    stuck: stuckPupils(all, stepIds, lessonsWaited, current),
   };
 }
 

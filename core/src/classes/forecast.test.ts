@@ -19,7 +19,11 @@ const pupil = (id: string, more: object = {}) => ({
 const class4: ClassOnDay = {
   pupils: [pupil('ann'), pupil('ben'), pupil('cy', { startStep: 2 }), pupil('gone', { leftOn: day(3) })],
   steps: [step('one'), step('two'), step('three')],
-  style: { goOnShare: 70, hearing: { minutes: 10, within: 6 }, teaching: { parts: 'whole' } },
+  style: {
+    goOnShare: 70,
+    hearing: { minutes: 10, within: 6 },
+    teaching: { parts: 'whole', goOn: 'share', ownStep: 0 },
+  },
   lessons: { all: [1, 3, 5, 7, 9, 11, 13, 15].map((index) => ({ date: day(index) })) },
   today: day(7),
   timeZone: 'UTC',

@@ -1,6 +1,4 @@
 /** By what a class decides to go on to its next step. */
-export const GO_ON_RULES = ['share', 'heard', 'own'] as const;
-export type GoOnRuleKind = (typeof GO_ON_RULES)[number];
 export type GoOnRule =
   /** So many percent have passed. */
   | { readonly kind: 'share'; readonly share: number }

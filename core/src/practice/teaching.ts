@@ -181,6 +181,15 @@ export const PART_CHOICES: readonly StyleChoice<PartRule>[] = [
   { value: 'any-tempo', label: 'Line by line, slowly too', speaksFor: 'Every part counts, however slow.' },
 ];
 
+/** By what a class decides to go on to its next step. */
+export const GO_ON_RULES = ['share', 'heard', 'own'] as const;
+export type GoOnRuleKind = (typeof GO_ON_RULES)[number];
+export const GO_ON_CHOICES: readonly StyleChoice<GoOnRuleKind>[] = [
+  { value: 'share', label: 'When enough have passed', speaksFor: 'The percentage above; the class moves as a class.' },
+  { value: 'heard', label: 'When all were heard once', speaksFor: 'Everybody had a turn; nobody is forgotten.' },
+  { value: 'own', label: 'When you say so', speaksFor: 'You know the class and the calendar.' },
+];
+
 /** How a class is taught where practitioners differ, beside naming, counting and posture. */
 export interface Teaching {
   /** Under the notes, from the top; empty for the class's own names and counting. */
@@ -198,6 +207,9 @@ export interface Teaching {
   /** The tempo ladder goes on above the tune's own tempo. */
   readonly challenge: boolean;
   readonly parts: PartRule;
+  readonly goOn: GoOnRuleKind;
+  /** Index of the step that the teacher has gone on to, where that is the rule. */
+  readonly ownStep: number;
   /** Heads in the school's colours, beside their letters. */
   readonly coloured: boolean;
   readonly fingerings: ChosenFingerings;
@@ -219,6 +231,8 @@ export const USUAL_TEACHING: Teaching = {
   chunkBeats: DEFAULT_CHUNK_BEATS,
   challenge: false,
   parts: 'whole',
+  goOn: 'share',
+  ownStep: 0,
   coloured: false,
   fingerings: {},
   book: '',

@@ -143,11 +143,25 @@ describe('what fits into the minutes left', () => {
 });
 
 describe('the step of the class', () => {
+  const IDS = STEPS.map((step) => step.id);
+  const SHARE = { kind: 'share', share: 70, ownStep: 0 } as const;
+
   it('is the first that not enough have passed', () => {
     const pupils = ['ann', 'ben'].map((id) => start(id));
     const events = ['ann', 'ben'].map((id) => heard(id, 'one', 'passed', 3));
-    expect(classStep(standings(pupils, STEPS, events), 3, 70)).toBe(1);
+    expect(classStep(standings(pupils, STEPS, events), IDS, SHARE)).toBe(1);
     const whole = pupils.flatMap(({ pupilId }) => STEPS.map((step) => heard(pupilId, step.id, 'passed', 4)));
-    expect(classStep(standings(pupils, STEPS, whole), 3, 70)).toBe(3);
+    expect(classStep(standings(pupils, STEPS, whole), IDS, SHARE)).toBe(3);
+  });
+
+  it('is the first on which somebody was not heard, or the one that the teacher says', () => {
+    const pupils = ['ann', 'ben'].map((id) => start(id));
+    const heardOnce = [heard('ann', 'one', 'passed', 3), heard('ben', 'one', 'not-yet', 3)];
+    const all = standings(pupils, STEPS, heardOnce);
+    expect(classStep(all, IDS, SHARE)).toBe(0);
+    expect(classStep(all, IDS, { ...SHARE, kind: 'heard' })).toBe(1);
+    expect(classStep(all, IDS, { ...SHARE, kind: 'own', ownStep: 2 })).toBe(2);
+    expect(classStep(all, IDS, { ...SHARE, kind: 'own', ownStep: 9 })).toBe(3);
+    expect(classStep([], IDS, { ...SHARE, kind: 'heard' })).toBe(0);
   });
 });

@@ -1,8 +1,11 @@
 import { Migration } from '@mikro-orm/migrations';
 
-/** What happens in the lessons of a class: kept for good, and told to whoever listens. */
+/** What happens in the lessons of a class: kept for good, and told to whoever listens. By what a class goes on. */
 export class Lessons extends Migration {
   override up(): void {
+    this.addSql(
+      `update "school_class" set "style" = jsonb_set("style", '{teaching}', "style"->'teaching' || '{"goOn": "share", "ownStep": 0}');`,
+    );
     this.addSql(
       `create table "lesson_event" ("id" uuid not null, "school_class_id" uuid not null, "account_id" uuid not null, "date" date not null, "at" timestamptz not null, "kind" text not null, "content" jsonb not null, primary key ("id"));`,
     );

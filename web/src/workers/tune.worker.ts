@@ -48,7 +48,14 @@ import {
   type Knowledge,
   type Reading,
 } from '@escalier/core/reading';
-import { backingOf, lessonStep, playAlong, type FeelId, type LessonStep, type StepOfClass } from '@escalier/core/lesson';
+import {
+  backingOf,
+  lessonStep,
+  playAlong,
+  type FeelId,
+  type LessonStep,
+  type StepOfClass,
+} from '@escalier/core/lesson';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';

@@ -1,5 +1,5 @@
 import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
-import type { ClassOnDay } from '@escalier/core/classes';
+import { goOnSetting, type ClassOnDay } from '@escalier/core/classes';
 import { classStep, type HardMove } from '@escalier/core/records';
 import { learned } from '@escalier/core/staircase';
 import type { SignedIn } from '../../platform/context.ts';
@@ -16,7 +16,11 @@ export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
 
 /** How many steps from the first up enough of the class have passed. */
 export function stepsDone({ standings, steps, style }: ClassRow): number {
-  return classStep(standings, steps.length, style.goOnShare);
+  return classStep(
+    standings,
+    steps.map((step) => step.id),
+    goOnSetting(style),
+  );
 }
 
 export async function oneClass(em: EntityManager, who: SignedIn, classId: string): Promise<ClassRow> {

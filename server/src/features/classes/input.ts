@@ -5,6 +5,7 @@ import {
   ECHO_SIGHTS,
   FEWEST_RUNGS,
   FIRST_NOTES,
+  GO_ON_RULES,
   ladder,
   MOST_ECHO_TURNS,
   MOST_ROWS,
@@ -62,6 +63,9 @@ export const teachingInput = z.object({
   chunkBeats: z.int('Whole beats.').min(1, 'At least 1 beat.').max(32, 'At most 32 beats.'),
   challenge: z.boolean(),
   parts: z.enum(PART_RULES),
+  // Archives of earlier versions do not have it.
+  goOn: z.enum(GO_ON_RULES).default('share'),
+  ownStep: z.int().min(0).max(100).default(0),
   coloured: z.boolean(),
   fingerings: z.record(noteName, z.int().min(0).max(20)).refine((all) => Object.keys(all).length <= 60, 'Too many.'),
   book: someText(80),

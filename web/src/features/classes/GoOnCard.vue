@@ -8,8 +8,8 @@ import { newThings } from './words.ts';
 
 const props = defineProps<{ page: ClassView }>();
 
-/** The first step that not enough have passed is the one the class works on. */
-const current = computed(() => props.page.steps.find((step) => !step.goOn.goOn) ?? null);
+/** By the class's own rule. */
+const current = computed(() => props.page.steps[props.page.classStep] ?? null);
 const before = computed(
   () => props.page.steps.filter((step) => step.position < (current.value?.position ?? Infinity)).at(-1) ?? null,
 );
@@ -38,8 +38,18 @@ const needed = computed(() =>
     <template v-if="current !== null">
       <h2>The class is on step {{ current.position }}</h2>
       <p>
-        {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %; your rule:
-        {{ current.goOn.ruleShare }} %). <strong>{{ needed - current.goOn.passed }} more</strong> and you can move on.
+        <template v-if="page.style.teaching.goOn === 'share'">
+          {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %; your rule:
+          {{ current.goOn.ruleShare }} %). <strong>{{ needed - current.goOn.passed }} more</strong> and you can move on.
+        </template>
+        <template v-else>
+          {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %).
+          {{
+            page.style.teaching.goOn === 'heard'
+              ? 'You move on when everybody was heard once.'
+              : 'You say when the class moves on: under Today.'
+          }}
+        </template>
       </p>
       <p v-if="planned !== null && planned.position !== current.position" class="plan">
         By your plan you are on
@@ -48,7 +58,7 @@ const needed = computed(() =>
         ><template v-if="plannedUntil !== null">, until {{ shortDate(plannedUntil) }}</template
         >: {{ newThings(planned, page.style.lengthWords).join(', ') || 'nothing new' }}.
       </p>
-      <HowComputed>
+      <HowComputed v-if="page.style.teaching.goOn === 'share'">
         <template v-if="before !== null">
           Step {{ before.position }}: {{ before.goOn.passed }} of {{ before.goOn.of }} = {{ before.goOn.share }} %, that
           is enough.

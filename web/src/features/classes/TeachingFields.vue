@@ -3,6 +3,7 @@ import {
   CHUNK_BEATS,
   ECHO_SIGHT_CHOICES,
   FIRST_NOTES_CHOICES,
+  GO_ON_CHOICES,
   MOST_ECHO_TURNS,
   PART_CHOICES,
   REPEAT_CHOICES,
@@ -31,7 +32,7 @@ function set(more: Partial<Teaching>): void {
 
 /** One field each, alike. */
 const CHOICES: readonly {
-  readonly key: 'tongue' | 'rightHand' | 'firstNotes' | 'syncopation' | 'repeats' | 'parts';
+  readonly key: 'tongue' | 'rightHand' | 'firstNotes' | 'syncopation' | 'repeats' | 'parts' | 'goOn';
   readonly label: string;
   readonly choices: readonly StyleChoice<string>[];
 }[] = [
@@ -41,6 +42,7 @@ const CHOICES: readonly {
   { key: 'syncopation', label: 'Syncopation', choices: SYNCOPATION_CHOICES },
   { key: 'repeats', label: 'Repeats', choices: REPEAT_CHOICES },
   { key: 'parts', label: 'Passing in parts', choices: PART_CHOICES },
+  { key: 'goOn', label: 'The class goes on', choices: GO_ON_CHOICES },
 ];
 const TEXTS = [
   {

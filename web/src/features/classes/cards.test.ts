@@ -113,15 +113,25 @@ describe('GoOnCard', () => {
       step(2, { goOn: goOn(4, 10), lessons: 1 }),
       step(3, { goOn: goOn(0, 10), newNotes: ['E4'] }),
     ];
-    const card = mount(GoOnCard, { props: { page: page({ steps }) }, global });
+    const card = mount(GoOnCard, { props: { page: page({ steps, classStep: 1 }) }, global });
     expect(card.get('h2').text()).toBe('The class is on step 2');
     expect(card.text()).toContain('4 of 10 have passed it (40 %; your rule: 70 %). 3 more and you can move on.');
     expect(card.text()).toMatch(/By your plan you are on\s+step 3, until Mar 7: E\./);
   });
 
   it('says when the stairs are climbed', () => {
-    const card = mount(GoOnCard, { props: { page: page({ steps: [step(1, { goOn: goOn(10, 10) })] }) }, global });
-    expect(card.text()).toContain('The stairs are climbed');
+    const climbed = page({ steps: [step(1, { goOn: goOn(10, 10) })], classStep: 1 });
+    expect(mount(GoOnCard, { props: { page: climbed }, global }).text()).toContain('The stairs are climbed');
+  });
+
+  it('says by what else a class may go on', () => {
+    const by = (rule: 'heard' | 'own') => {
+      const plain = page({ steps: [step(1, { goOn: goOn(4, 10) })] });
+      const teaching = { ...plain.style.teaching, goOn: rule };
+      return mount(GoOnCard, { props: { page: { ...plain, style: { ...plain.style, teaching } } }, global }).text();
+    };
+    expect(by('heard')).toContain('when everybody was heard once');
+    expect(by('own')).toContain('You say when the class moves on');
   });
 });
 

@@ -8,3 +8,4 @@ export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';
 export { QUEUE_RULE, queueWords, riseLines, stuckWords } from './words.ts';
 export { useAway } from './away.ts';
+export { useClassSettings } from './use-class-settings.ts';

@@ -22,7 +22,14 @@ onKeyStroke(
 </script>
 
 <template>
-  <BModal v-model="open" title="Keys of the lesson" title-tag="h2" no-footer size="lg" :no-close-on-esc="waiting !== null">
+  <BModal
+    v-model="open"
+    title="Keys of the lesson"
+    title-tag="h2"
+    no-footer
+    size="lg"
+    :no-close-on-esc="waiting !== null"
+  >
     <div class="stack">
       <p>
         Numbers go to the rungs of the practice ladder. Press “Change”, then the key or the foot switch. Kept on this

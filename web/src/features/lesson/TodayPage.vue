@@ -6,7 +6,8 @@ import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
-import { ClassHead } from '../classes/index.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { ClassHead, useClassSettings } from '../classes/index.ts';
 import LessonStairs from './LessonStairs.vue';
 import PlanBlocks from './PlanBlocks.vue';
 import PrepareCard from './PrepareCard.vue';
@@ -25,6 +26,19 @@ const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null
 const isRunning = computed(() => run.value !== null && run.value.startedAt !== null && !hasEnded.value);
 const behind = computed(() => (goOn.value === null ? null : leftBehindWords(goOn.value, speech.value.nameOf)));
 const holding = computed(() => (goOn.value?.holding ?? []).map(speech.value.nameOf));
+/** Where the teacher says so. */
+const { draft, load, saveClass } = useClassSettings(() => props.classId);
+const { busy: going, save } = useSave('The class goes on from there.');
+async function goTo(ownStep: number): Promise<void> {
+  await save(async () => {
+    await load();
+    if (draft.value === null) return;
+    const { style } = draft.value;
+    draft.value = { ...draft.value, style: { ...style, teaching: { ...style.teaching, ownStep } } };
+    await saveClass();
+    await planning.reload();
+  });
+}
 const runner = computed(() => ({ name: 'lesson', params: { classId: props.classId } }));
 </script>
 
@@ -106,6 +120,14 @@ const runner = computed(() => ({ name: 'lesson', params: { classId: props.classI
             <p>{{ goOnWords(goOn) }}</p>
             <p v-if="holding.length > 0" class="soft">Still to pass: {{ listWords(holding) }}.</p>
             <p v-if="behind !== null">{{ behind }}</p>
+            <div v-if="page.style.teaching.goOn === 'own'" class="line">
+              <BButton :disabled="going || page.classStep >= page.steps.length" @click="goTo(page.classStep + 1)"
+                >Go on to step {{ page.classStep + 2 }}</BButton
+              >
+              <BButton variant="link" :disabled="going || page.classStep === 0" @click="goTo(page.classStep - 1)"
+                >Back to step {{ page.classStep }}</BButton
+              >
+            </div>
           </section>
           <PrepareCard
             :page="page"

@@ -2,6 +2,7 @@ import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart } from '@esc
 import {
   decideGoOn,
   type GoOnAnswer,
+  type GoOnRule,
   type LessonFacts,
   type LessonHistory,
   type LessonStep,
@@ -42,8 +43,11 @@ export function goOnOf(page: ClassView): GoOnAnswer {
   const inClass = page.pupils.flatMap((pupil) =>
     pupil.standing === null ? [] : [{ ...pupil, standing: pupil.standing }],
   );
+  const { goOn: kind, ownStep } = page.style.teaching;
+  const rule: GoOnRule =
+    kind === 'own' ? { kind, yes: ownStep > at } : kind === 'heard' ? { kind } : { kind, share: page.style.goOnShare };
   return decideGoOn(
-    { kind: 'share', share: page.style.goOnShare },
+    rule,
     inClass.map(({ id, standing }) => ({
       id,
       passed: standing.stepIndex > at,

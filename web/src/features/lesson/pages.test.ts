@@ -105,6 +105,28 @@ describe('today', () => {
     expect(wrapper.findAll('.part strong')[0]!.text()).toBe('Warm-up');
   });
 
+  it('lets the teacher say that the class goes on, where that is the rule', async () => {
+    const style = { ...page.style, teaching: { ...page.style.teaching, goOn: 'own' as const } };
+    const settings = {
+      ...{ id: 'c', staircaseId: 's', name: '4 Plover', grade: '', termId: 't', meetings: [], version: 3, style },
+      brings: { notes: [], elements: [], signs: [], moves: [], tuneIds: [] },
+    };
+    const asked = serve({
+      'GET /api/classes/c': () => ({ ...page, style }),
+      'GET /api/classes/c/settings': () => settings,
+      'PUT /api/classes/c/settings': () => ({}),
+      'GET /api/calendar/c': () => ({}),
+      'GET /api/terms': () => [],
+      'GET /api/staircases': () => [],
+    });
+    const wrapper = await open(TodayPage);
+    expect(wrapper.text()).toContain('Stay: you decide');
+    await press(wrapper, 'Go on to step 2');
+    const put = asked.find(({ method }) => method === 'PUT')!.body as typeof settings;
+    expect(put.style.teaching.ownStep).toBe(1);
+    expect(put.version).toBe(3);
+  });
+
   it('keeps events here while there is no network, and says so in the lesson', async () => {
     serve({ 'POST /api/classes/c/lessons': () => new Refused(503, 'Away.') });
     const wrapper = await open(RunnerPage);

@@ -79,6 +79,7 @@ export function usePlan(classId: Ref<string>) {
   const goOn = computed(() => (page.value === null || page.value.steps.length === 0 ? null : goOnOf(page.value)));
 
   return {
+    reload: () => classes.open(classId.value),
     page,
     lesson,
     history,

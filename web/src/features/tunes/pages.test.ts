@@ -40,7 +40,14 @@ vi.mock('./AbcEditor.vue', () => ({
 vi.mock('../../sound/index.ts', async () => {
   const { ref: box } = await import('vue');
   const silent = { now: box(null), error: box(null), playing: box(null), perMinute: box(80), loopBars: box(null) };
-  const voices = { melody: box(true), click: box(true), drone: box(false), along: box(false), countIn: box(true), voices: () => ({}) };
+  const voices = {
+    melody: box(true),
+    click: box(true),
+    drone: box(false),
+    along: box(false),
+    countIn: box(true),
+    voices: () => ({}),
+  };
   const acts = { start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
   const player = { ...silent, ...voices, ...acts, turn: box(null) };
   return {
