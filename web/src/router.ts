@@ -163,6 +163,10 @@ function classRoutes(): RouteRecordRaw[] {
       title: 'For a substitute',
       teaches: true,
     }),
+    page('cards', '/today/cards', () => import('./features/lesson/CardsPage.vue'), {
+      title: 'Rhythm cards',
+      teaches: true,
+    }),
     page('lesson', '/lesson', () => import('./features/lesson/RunnerPage.vue'), {
       title: 'Lesson',
       teaches: true,

@@ -121,6 +121,10 @@ describe('a lesson that runs', () => {
     }));
     const history = lessonHistory(lessons, '2026-03-10');
     expect(history.usual).toEqual(usual);
+    expect(history.patterns).toEqual([]);
+    const card = [{ kind: 'note', value: { base: 'whole', dots: 0, tuplet: null } }] as const;
+    const own = { date: '2026-03-04' as const, event: event(900, { kind: 'patterns', patterns: [card] }) };
+    expect(lessonHistory([...lessons, own], '2026-03-10').patterns).toEqual([card]);
     expect(history.last?.date).toBe('2026-03-03');
     expect(history.open.map(({ kind }) => kind)).toEqual(['hard-spot', 'tune']);
     expect(lessonHistory(lessons, '2026-03-03')).toMatchObject({ last: null, open: [] });

@@ -1,5 +1,5 @@
 import type { LocalDate } from '../calendar/index.ts';
-import type { RungId } from '../practice/index.ts';
+import type { RhythmCard, RungId } from '../practice/index.ts';
 import { groupBy } from '../records/index.ts';
 import type { Block, BlockKind, LessonPlan, OpenThing, UsualLesson } from './plan.ts';
 
@@ -15,6 +15,8 @@ export type LessonEvent = EventBase &
   (
     | { readonly kind: 'planned'; readonly plan: LessonPlan }
     | { readonly kind: 'usual'; readonly usual: UsualLesson | null }
+    /** The class's own rhythm cards, all of them. */
+    | { readonly kind: 'patterns'; readonly patterns: readonly RhythmCard[] }
     | { readonly kind: 'started'; readonly plan: LessonPlan; readonly step: number | null }
     /** Goes on to a block, or back to one. */
     | { readonly kind: 'block'; readonly block: string }
@@ -97,6 +99,7 @@ function withEvent(run: LessonRun, event: LessonEvent): LessonRun {
     case 'planned':
       return { ...run, planned: event.plan };
     case 'usual':
+    case 'patterns':
       return run;
     case 'remark':
       return { ...run, remarks: [...run.remarks, { at, text: event.text }] };
@@ -217,6 +220,7 @@ export function leftOpen({ plan, spent, skipped, rungsDone, endedAt }: LessonRun
 /** What the lessons of a class come to, for the plan of the next one. */
 export interface LessonHistory {
   readonly usual: UsualLesson | null;
+  readonly patterns: readonly RhythmCard[];
   /** Rungs that were gone through with the tune of a step, by its position. */
   readonly rungsDone: (step: number) => readonly RungId[];
   readonly last: { readonly date: LocalDate; readonly run: LessonRun } | null;
@@ -231,7 +235,9 @@ export function lessonHistory(
   lessons: readonly { readonly date: LocalDate; readonly event: LessonEvent }[],
   date: LocalDate,
 ): LessonHistory {
-  const usual = inOrder(lessons.map(({ event }) => event)).findLast((event) => event.kind === 'usual');
+  const all = inOrder(lessons.map(({ event }) => event));
+  const usual = all.findLast((event) => event.kind === 'usual');
+  const patterns = all.findLast((event) => event.kind === 'patterns');
   const before = lessons.filter((lesson) => lesson.date < date);
   const runs = [...groupBy(before, (lesson) => lesson.date)]
     .map(([day, own]) => ({ date: day, run: lessonRun(own.map(({ event }) => event)) }))
@@ -239,7 +245,8 @@ export function lessonHistory(
     .toSorted((a, b) => (a.date < b.date ? -1 : 1));
   const last = runs.at(-1) ?? null;
   return {
-    usual: usual?.kind === 'usual' ? usual.usual : null,
+    usual: usual?.usual ?? null,
+    patterns: patterns?.patterns ?? [],
     rungsDone: (step) => [...new Set(runs.filter(({ run }) => run.step === step).flatMap(({ run }) => run.rungsDone))],
     last,
     open: last === null ? [] : leftOpen(last.run),

@@ -206,11 +206,19 @@ function slotLines(slots: readonly HearingSlot[], nameOf: (id: string) => string
   });
 }
 
+const MOST_NAMES = 4;
+
+/** "Ann, Ben, Cy and 9 more" */
+function shortList(names: readonly string[]): string {
+  if (names.length <= MOST_NAMES) return listWords(names);
+  return listWords([...names.slice(0, MOST_NAMES - 1), `${names.length - MOST_NAMES + 1} more`]);
+}
+
 export function othersWords({ group, pupilIds, does }: OthersWork, speech: LessonSpeech): string {
   const who =
     group === 'rest'
       ? 'Everybody else'
-      : `${group === 'ahead' ? 'Ahead' : 'Behind'} (${listWords(pupilIds.map(speech.nameOf))})`;
+      : `${group === 'ahead' ? 'Ahead' : 'Behind'} (${shortList(pupilIds.map(speech.nameOf))})`;
   const work: Readonly<Record<OthersWork['does'], string>> = {
     extra: `“${speech.extra ?? ''}”, the extra tune`,
     'next-tune': 'the tune of their own step',

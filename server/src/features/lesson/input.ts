@@ -6,6 +6,7 @@ import {
   OTHERS_TASKS,
   SHORTEST_LESSON,
 } from '@escalier/core/lesson';
+import { VALUE_NAMES } from '@escalier/core/music';
 import { RUNG_IDS } from '@escalier/core/practice';
 import { QUEUE_REASONS } from '@escalier/core/records';
 import { z } from 'zod';
@@ -76,6 +77,16 @@ const plan = z
     'The minutes of the parts are not those of the lesson.',
   );
 
+const card = z
+  .array(
+    z.object({
+      kind: z.enum(['note', 'rest']),
+      value: z.object({ base: z.enum(VALUE_NAMES), dots: z.int().min(0).max(2), tuplet: z.null() }),
+    }),
+  )
+  .min(1, 'A pattern needs a note.')
+  .max(32, 'Too many notes.');
+
 /** What is said of each kind of event, beside when and of which lesson. */
 const CONTENT = [
   z.object({ kind: z.literal('planned'), plan }),
@@ -83,6 +94,7 @@ const CONTENT = [
     kind: z.literal('usual'),
     usual: z.array(z.object({ kind, minutes })).max(MOST_BLOCKS).nullable(),
   }),
+  z.object({ kind: z.literal('patterns'), patterns: z.array(card).max(60, 'At most 60 patterns.') }),
   z.object({ kind: z.literal('started'), plan, step: z.int().min(1).max(1000).nullable() }),
   z.object({ kind: z.literal('block'), block: id }),
   z.object({ kind: z.literal('skipped'), block: id }),

@@ -19,7 +19,7 @@ const LESSONS_BACK = 12;
 
 const EVENTS = `
 select e.id, e.date::text as date, e.at, e.kind, e.content from lesson_event e
-where e.school_class_id = ? and (e.kind = 'usual' or e.date in (
+where e.school_class_id = ? and (e.kind in ('usual', 'patterns') or e.date in (
   select distinct d.date from lesson_event d where d.school_class_id = ? order by d.date desc limit ${LESSONS_BACK}))
 order by e.at, e.id`;
 

@@ -35,7 +35,13 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'class-settings', label: 'Settings', teaches: true },
 ];
 /** Deeper pages, by the tab above them. */
-const ABOVE: Readonly<Record<string, string>> = { step: 'class', note: 'class', pupil: 'pupils', substitute: 'today' };
+const ABOVE: Readonly<Record<string, string>> = {
+  step: 'class',
+  note: 'class',
+  pupil: 'pupils',
+  substitute: 'today',
+  cards: 'today',
+};
 
 const pages = computed(() => PAGES.filter((page) => page.teaches !== true || session.mayTeach));
 const tabs = computed(() => pages.value.map((each) => ({ ...each, to: pageOf(each.name, props.classId) })));

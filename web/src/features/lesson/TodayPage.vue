@@ -54,6 +54,7 @@ const runner = computed(() => ({ name: 'lesson', params: { classId: props.classI
       <BButton v-if="lesson !== null" role="link" :to="{ name: 'substitute', params: { classId } }"
         >For a substitute</BButton
       >
+      <BButton role="link" :to="{ name: 'cards', params: { classId } }">Rhythm cards</BButton>
       <BButton v-if="plan !== null && !hasEnded" role="link" variant="primary" :to="runner">{{
         isRunning ? 'Back to the lesson' : 'Start the lesson'
       }}</BButton>

@@ -21,6 +21,17 @@ function eventsOf(card: RhythmCard, note: string): readonly TuneEvent[] {
   );
 }
 
+function written(card: RhythmCard, note: string, title: string): StageCard {
+  const events = eventsOf(card, note);
+  const abc = writeAbc(shortTune({ title, metre: ECHO_METRE, bars: [events] }));
+  return { grade: 'one-note', traps: [], events, abc };
+}
+
+/** The class's own cards. */
+export function ownCards(patterns: readonly RhythmCard[], note: string): readonly StageCard[] {
+  return patterns.map((card, index) => written(card, note, `Card ${index + 1}`));
+}
+
 /** Cards from what the class knows, plain ones first, on a note that it has; the same seed gives the same cards. */
 export function stageCards(
   elements: readonly string[],
@@ -28,12 +39,13 @@ export function stageCards(
   count: number,
   seed: number,
 ): readonly StageCard[] {
+  return cardsKnown(elements, count, seed).map((card, index) => written(card, note, `Card ${index + 1}`));
+}
+
+/** Rhythms of four beats from what the class knows. */
+export function cardsKnown(elements: readonly string[], count: number, seed: number): readonly RhythmCard[] {
   const known = new Set([...elements, 'note quarter']);
-  return rhythmCards({ metre: ECHO_METRE, elements: known, count, seed }).map((card, index): StageCard => {
-    const events = eventsOf(card, note);
-    const abc = writeAbc(shortTune({ title: `Card ${index + 1}`, metre: ECHO_METRE, bars: [events] }));
-    return { grade: 'one-note', traps: [], events, abc };
-  });
+  return rhythmCards({ metre: ECHO_METRE, elements: known, count, seed });
 }
 
 /** Two cards under each other, for two halves of the class. */

@@ -3,6 +3,7 @@ import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-uti
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import CardsPage from './CardsPage.vue';
 import RunnerPage from './RunnerPage.vue';
 import SubstitutePage from './SubstitutePage.vue';
 import TodayPage from './TodayPage.vue';
@@ -73,7 +74,7 @@ const press = async (wrapper: VueWrapper, words: string): Promise<void> => {
   await flushPromises();
 };
 
-async function open(component: typeof TodayPage | typeof RunnerPage | typeof SubstitutePage) {
+async function open(component: typeof TodayPage | typeof RunnerPage | typeof SubstitutePage | typeof CardsPage) {
   const { wrapper } = await openPage(component, { classId: 'c' });
   for (let turn = 0; turn < 4; turn++) await flushPromises();
   return wrapper as VueWrapper;
@@ -189,5 +190,34 @@ describe('the plan for a substitute', () => {
     const wrapper = await open(SubstitutePage);
     expect(wrapper.findAll('tbody tr').length).toBeGreaterThan(4);
     expect(wrapper.text()).toContain('Press “Start the lesson”.');
+  });
+});
+
+describe('rhythm cards', () => {
+  it('are put together from what the class knows, kept for it, and deleted', async () => {
+    const note = {
+      note: 'B4',
+      position: 1,
+      title: 'Tune 1',
+      knownNotes: [],
+      knownElements: ['note quarter', 'note half'],
+      own: null,
+    };
+    const asked = serve({
+      'GET /api/notes/c': () => ({ notes: [note], next: 'B4', schoolClass: page, cautions: [], classStep: 1 }),
+    });
+    const wrapper = await open(CardsPage);
+    expect(wrapper.text()).toContain('None yet.');
+    expect(wrapper.text()).toContain('4 missing');
+    for (const value of ['minim', 'crotchet', 'crotchet']) await press(wrapper, value);
+    expect(wrapper.text()).toContain('The bar is full.');
+    await press(wrapper, 'Keep it');
+    const kept = sent(asked).at(-1) as LessonEvent & { kind: 'patterns' };
+    expect(kept.patterns[0]!.map(({ value }) => value.base)).toEqual(['half', 'quarter', 'quarter']);
+    expect(wrapper.text()).toContain('Card 1');
+    await press(wrapper, 'Keep proposal 1');
+    expect((sent(asked).at(-1) as typeof kept).patterns).toHaveLength(2);
+    await press(wrapper, 'Delete card 1');
+    expect((sent(asked).at(-1) as typeof kept).patterns).toHaveLength(1);
   });
 });

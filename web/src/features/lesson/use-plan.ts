@@ -42,7 +42,11 @@ export function usePlan(classId: Ref<string>) {
   const isReady = computed(() => page.value !== null && read.value?.key === stepKey.value);
 
   const toHand = shallowRef<readonly EarnedBelt[]>([]);
-  const cleaning = shallowRef<CleaningCall | null>(null);
+  const calls = shallowRef<readonly CleaningCall[]>([]);
+  /** What has to be cleaned before this lesson. */
+  const cleaning = computed(
+    () => calls.value.find((call) => call.classId === classId.value && call.date === lesson.value?.date) ?? null,
+  );
   onMounted(() => void prepare());
   /** The plan stands without them. */
   async function prepare(): Promise<void> {
@@ -50,8 +54,7 @@ export function usePlan(classId: Ref<string>) {
     toHand.value =
       earned?.find(({ id }) => id === classId.value)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];
     const list = await orNothing(() => ask(api.instruments.$get()));
-    const next = list?.cleaning.find((call) => call.classId === classId.value) ?? null;
-    cleaning.value = next?.date === lesson.value?.date ? next : null;
+    calls.value = list?.cleaning ?? [];
   }
 
   const facts = computed((): LessonFacts | null => {

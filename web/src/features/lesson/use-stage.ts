@@ -9,7 +9,7 @@ import { noteWords } from '../../ui/note-words.ts';
 import { tuneWorker, type WrittenEcho } from '../../workers/index.ts';
 import { echoNotes, useNoteLesson } from '../notes/index.ts';
 import { useSession } from '../schools/index.ts';
-import { partnerCard, staffSheet, stageCards } from './cards.ts';
+import { ownCards, partnerCard, staffSheet, stageCards } from './cards.ts';
 import { EMPTY_STAGE, SCENES, sceneLabel, usualScene, type SceneId, type Stage, type StageSheet } from './stage.ts';
 import type { Happening } from './store.ts';
 import type { usePlan } from './use-plan.ts';
@@ -80,7 +80,10 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     const first = lesson?.known[0] ?? lesson?.note;
     return lesson === null || first === undefined
       ? []
-      : stageCards(lesson.elements, pitchName(first), CARDS, block.value?.seed ?? 1);
+      : [
+          ...ownCards(planning.history.value?.patterns ?? [], pitchName(first)),
+          ...stageCards(lesson.elements, pitchName(first), CARDS, block.value?.seed ?? 1),
+        ];
   });
   const moves = computed(() => {
     const own = block.value?.moves ?? [];

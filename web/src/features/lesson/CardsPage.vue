@@ -1,0 +1,217 @@
+<script setup lang="ts">
+import { barFromTaps, ECHO_METRE, openBar, rulesFor, type RhythmCard, type RhythmValue } from '@escalier/core/practice';
+import { pitchName } from '@escalier/core/music';
+import { elementWords } from '@escalier/core/words';
+import { useSortable } from '@vueuse/integrations/useSortable';
+import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
+import { ScoreSheet } from '../../score/index.ts';
+import { clickSchedule, echoSchedule, useSound } from '../../sound/index.ts';
+import { onPlayKey } from '../../ui/keys.ts';
+import LoadState from '../../ui/LoadState.vue';
+import { useNotices } from '../../ui/use-notices.ts';
+import { ClassHead, useClasses } from '../classes/index.ts';
+import { useNoteLesson } from '../notes/index.ts';
+import { cardsKnown, ownCards } from './cards.ts';
+import { lessonToPlan } from './facts.ts';
+import { useLessons } from './store.ts';
+
+/** The class's rhythm cards: tapped or put together from the values that it knows, kept, played and printed. */
+const props = defineProps<{ classId: string }>();
+const classes = useClasses();
+const lessons = useLessons();
+const notices = useNotices();
+watch(
+  () => props.classId,
+  (id) => {
+    void classes.open(id);
+    void lessons.open(id);
+  },
+  { immediate: true },
+);
+const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
+const { lesson } = useNoteLesson(toRef(props, 'classId'), ref(null));
+const date = computed(() => (page.value === null ? null : (lessonToPlan(page.value)?.date ?? page.value.today)));
+const own = computed(() => lessons.historyBefore('9999-12-31').patterns);
+const elements = computed(() => lesson.value?.elements ?? []);
+const rules = computed(() => rulesFor(ECHO_METRE, new Set([...elements.value, 'note quarter'])));
+const note = computed(() => {
+  const first = lesson.value?.known[0] ?? lesson.value?.note;
+  return first === undefined ? 'B4' : pitchName(first);
+});
+
+/** The card that is made. */
+const made = ref<RhythmValue[]>([]);
+const open = computed(() => openBar(rules.value, made.value));
+const words = ({ kind, value }: RhythmValue): string =>
+  elementWords(`${kind} ${'dotted-'.repeat(value.dots)}${value.base}`, page.value?.style.lengthWords ?? 'british');
+const placed = useTemplateRef<HTMLElement>('placed');
+useSortable(placed, made, { animation: 0 });
+
+const SECONDS_OF_BEAT = 0.75;
+const BEATS = 4;
+const PER_MINUTE = 60 / SECONDS_OF_BEAT;
+let taps: number[] = [];
+let firstTap = 0;
+const tapping = ref(0);
+/** The first tap is the first beat; after four beats the nearest bar stands there. */
+function tap(): void {
+  const now = performance.now() / 1000;
+  if (taps.length === 0) {
+    firstTap = now;
+    setTimeout(readTaps, BEATS * SECONDS_OF_BEAT * 1000);
+  }
+  taps.push(now - firstTap);
+  tapping.value = taps.length;
+}
+function readTaps(): void {
+  const found = barFromTaps(rules.value, taps, BEATS * SECONDS_OF_BEAT);
+  taps = [];
+  tapping.value = 0;
+  if (found === null) notices.fail('That is no rhythm of four beats that the class knows. Tap it again.');
+  else made.value = [...found];
+}
+
+const SILENT = { family: 'recorder', melody: false, click: true, drone: false } as const;
+const sound = useSound();
+function play(card: RhythmCard): void {
+  if (sound.playing.value !== null) return sound.stop();
+  const { on } = lesson.value ?? {};
+  const turns = [{ pattern: 0, who: 'teacher', reading: false } as const];
+  const voices = { family: on?.family ?? 'recorder', melody: true, click: true, drone: false } as const;
+  void sound.start(echoSchedule(ownCards([card], note.value), turns, PER_MINUTE, on?.soundsAbove ?? 0), voices);
+}
+/** The beat to tap to. */
+function beat(): void {
+  if (sound.playing.value !== null) return sound.stop();
+  void sound.start(clickSchedule(PER_MINUTE, BEATS), SILENT, true);
+}
+onPlayKey(tap);
+
+function keep(patterns: readonly RhythmCard[]): void {
+  if (date.value !== null) lessons.note(date.value, { kind: 'patterns', patterns });
+}
+function add(): void {
+  keep([...own.value, made.value.map((each) => ({ ...each }))]);
+  made.value = [];
+}
+/** All cards are drawn to one scale. */
+const NOTES_ON_CARD = 7;
+const seed = ref(1);
+const offered = computed(() => cardsKnown(elements.value, 4, seed.value));
+const print = (): void => window.print();
+</script>
+
+<template>
+  <LoadState v-if="page === null" :error="classes.error" what="the cards" @again="classes.open(classId)" />
+  <div v-else class="page-grid">
+    <ClassHead :class-id="classId" trail="Rhythm cards">
+      <BButton :disabled="own.length === 0" @click="print">Print</BButton>
+    </ClassHead>
+    <section class="card-paper stack no-print">
+      <h2>Make a card of four beats</h2>
+      <div class="line">
+        <BButton size="lg" @click="tap"
+          >{{ tapping === 0 ? 'Tap it' : `Tap (${tapping})` }}
+          <span class="key" aria-hidden="true">Space</span></BButton
+        >
+        <BButton :pressed="sound.playing.value !== null" @click="beat">Beat, {{ PER_MINUTE }}</BButton>
+        <span class="soft">or put it together:</span>
+      </div>
+      <div class="line" role="group" aria-label="Values that fit">
+        <BButton v-for="value in open.choices" :key="words(value)" @click="made = [...made, value]">{{
+          words(value)
+        }}</BButton>
+        <span v-if="open.full" class="soft">The bar is full.</span>
+        <span v-else class="soft">{{ open.missingWords }} missing</span>
+      </div>
+      <ol ref="placed" class="plain line made" aria-label="The card so far: drag to reorder">
+        <li v-for="(value, index) in made" :key="index" class="value">{{ words(value) }}</li>
+      </ol>
+      <div class="line">
+        <BButton variant="primary" :disabled="!open.full" @click="add">Keep it</BButton>
+        <BButton :disabled="!open.full" @click="play(made)">Listen</BButton>
+        <BButton :disabled="made.length === 0" @click="made = made.slice(0, -1)">Take the last away</BButton>
+      </div>
+    </section>
+    <section class="stack-close">
+      <h2>{{ page.name }}: own cards</h2>
+      <p v-if="own.length === 0" class="soft">None yet. Kept cards come first in the warm-up.</p>
+      <ul class="plain cards">
+        <li v-for="(card, index) in ownCards(own, note)" :key="`${index}${card.abc}`" class="card-paper">
+          <ScoreSheet
+            :abc="card.abc"
+            :title="`Card ${index + 1}`"
+            :instrument-id="page.instrumentId"
+            :rows="page.style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }]"
+            :counting="page.style.counting"
+            :notes-on-line="NOTES_ON_CARD"
+            :marks="[]"
+          />
+          <div class="line no-print">
+            <BButton size="sm" :aria-label="`Listen to card ${index + 1}`" @click="play(own[index]!)">Listen</BButton>
+            <BButton size="sm" :aria-label="`Delete card ${index + 1}`" @click="keep(own.toSpliced(index, 1))"
+              >Delete</BButton
+            >
+          </div>
+        </li>
+      </ul>
+    </section>
+    <section class="stack-close no-print">
+      <h2>Made from what the class knows</h2>
+      <ul class="plain cards">
+        <li v-for="(card, index) in ownCards(offered, note)" :key="`${seed}${index}`" class="card-paper">
+          <ScoreSheet
+            :abc="card.abc"
+            :title="`Proposal ${index + 1}`"
+            :instrument-id="page.instrumentId"
+            :rows="page.style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }]"
+            :counting="page.style.counting"
+            :notes-on-line="NOTES_ON_CARD"
+            :marks="[]"
+          />
+          <div class="line">
+            <BButton size="sm" :aria-label="`Listen to proposal ${index + 1}`" @click="play(offered[index]!)"
+              >Listen</BButton
+            >
+            <BButton size="sm" :aria-label="`Keep proposal ${index + 1}`" @click="keep([...own, offered[index]!])"
+              >Keep</BButton
+            >
+          </div>
+        </li>
+      </ul>
+      <div class="line"><BButton @click="seed += 1">Others</BButton></div>
+    </section>
+    <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.cards {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
+  gap: var(--gap);
+}
+
+.made {
+  min-height: 48px;
+}
+
+.value {
+  padding: 10px 14px;
+  border: 2px solid var(--ink);
+  border-radius: var(--radius);
+  background: var(--card);
+  cursor: grab;
+}
+
+@media print {
+  .cards {
+    grid-template-columns: 1fr 1fr;
+  }
+
+  .cards li {
+    break-inside: avoid;
+    border: 2px dashed var(--line-strong);
+  }
+}
+</style>
