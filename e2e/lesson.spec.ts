@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, openClass, openDemo } from './steps.ts';
 
 async function openToday(page: Page, name: string): Promise<void> {
@@ -136,6 +137,28 @@ function smallestText(page: Page): Promise<number> {
     return Math.min(...sizes) / window.innerHeight;
   });
 }
+
+test('five minutes at 120 stay within 10 ms of the audio clock', async ({ page }) => {
+  test.slow();
+  await openDemo(page);
+  // 150 bars of two notes: 600 beats.
+  const bars = Array.from({ length: 150 }, () => 'G2 B2').join('|');
+  const abc = `X:1\nT:Long Walk\nM:4/4\nL:1/4\nQ:1/4=120\nK:G\n${bars}|]`;
+  const id = await page.evaluate(async (body) => {
+    const headers = { 'content-type': 'application/json' };
+    const answer = await fetch('/api/tunes', { method: 'POST', headers, body: JSON.stringify({ abc: body }) });
+    return ((await answer.json()) as { id: string }).id;
+  }, abc);
+  await page.goto(`/tunes/${id}`);
+  await page.getByText('Click', { exact: true }).click();
+  await page.getByLabel('Tempo in beats a minute').fill('120');
+  await page.keyboard.press('Enter');
+  const sound = readWav(await savedBy(page, 'Sound'));
+  // After four beats of count-in; between two notes is the space of the tongue, and each begins alike.
+  const [lead, level, before] = [2, 0.06, 0.03];
+  const [first, last] = [1, 299].map((second) => onsetAfter(sound, lead + second - before, level));
+  expect(Math.abs(last! - first! - 298)).toBeLessThan(0.01);
+});
 
 test('axe finds nothing on the screens of a lesson, and the plan is printed for a substitute', async ({ page }) => {
   await openToday(page, '4 Plover');

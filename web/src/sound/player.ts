@@ -11,6 +11,8 @@ export interface Voices {
   /** Without it only the count-in clicks. */
   readonly click: boolean;
   readonly drone: boolean;
+  /** Of a duet: the part that is not heard, 0 for the first; null for both. */
+  readonly silentPart?: number | null;
   /** Bass, chords and percussion, where the schedule has them. */
   readonly backing?: boolean;
 }
@@ -63,6 +65,7 @@ function arrange(
   const transport = Tone.getTransport();
   const hertz = (midi: number): number => Tone.Frequency(midi, 'midi').toFrequency();
   for (const note of voices.melody ? schedule.notes : []) {
+    if (note.part === voices.silentPart) continue;
     transport.schedule((time) => {
       melody.triggerAttackRelease(hertz(note.midi), note.seconds, time, note.part === 0 ? 1 : 0.7);
     }, note.at);

@@ -23,6 +23,8 @@ export function usePlayer(
   const click = ref(true);
   const drone = ref(false);
   const countIn = ref(true);
+  /** Of a duet: the part that is not heard. */
+  const silentPart = ref<number | null>(null);
   /** The backing plays along, where there is one. */
   const along = ref(false);
   /** Bars to loop, as indices; null plays the whole once. */
@@ -37,7 +39,7 @@ export function usePlayer(
   function voices(): Voices {
     return {
       ...{ family: family.value, melody: melody.value, click: click.value, drone: drone.value },
-      backing: along.value,
+      ...{ backing: along.value, silentPart: silentPart.value },
     };
   }
 
@@ -77,6 +79,11 @@ export function usePlayer(
     changed();
   }
 
+  function silence(part: number | null): void {
+    silentPart.value = part;
+    changed();
+  }
+
   function loop(bars: readonly [number, number] | null): void {
     loopBars.value = bars;
     changed();
@@ -89,6 +96,7 @@ export function usePlayer(
     drone,
     countIn,
     along,
+    silentPart,
     loopBars,
     now,
     turn,
@@ -100,6 +108,7 @@ export function usePlayer(
     stop: sound.stop,
     setTempo,
     switchVoice,
+    silence,
     loop,
   };
 }

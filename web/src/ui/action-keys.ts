@@ -23,6 +23,7 @@ export const KEY_ACTIONS = [
   { id: 'lot', label: 'One by lot', keys: ['o'] },
   { id: 'quiet', label: 'Quiet, please', keys: ['q'] },
   { id: 'silence', label: 'Sound off and on', keys: ['x'] },
+  { id: 'large', label: 'The picture large, the strip small', keys: ['g'] },
   { id: 'full', label: 'Full screen', keys: ['f'] },
 ] as const;
 export type KeyAction = (typeof KEY_ACTIONS)[number]['id'];

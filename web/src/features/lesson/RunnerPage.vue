@@ -47,6 +47,8 @@ const nextRung = computed(() => {
 });
 const noise = USUAL_CAUTIONS.find(({ id }) => id === 'noise')!;
 const keysOpen = ref(false);
+/** One window for all: what the class sees is large, the teacher's strip is under it. */
+const isLarge = ref(false);
 
 watch(
   isStarted,
@@ -130,6 +132,7 @@ const ACTIONS: Readonly<Record<KeyAction, () => unknown>> = {
   lot: () => showTurn('lot'),
   quiet: () => stage.show(stage.scene.value === 'quiet' ? null : 'quiet'),
   silence: stage.silence,
+  large: () => (isLarge.value = !isLarge.value),
   full: () => void screen.toggle().catch(() => undefined),
 };
 onActionKey(
@@ -166,6 +169,9 @@ function openProjector(): void {
       </p>
       <p v-if="clock !== null" class="pace" :class="{ late: clock.behind > 90 }">{{ paceWords(clock, speech) }}</p>
       <BButton @click="openProjector">{{ isSeen ? 'The class sees it' : 'Open for the projector' }}</BButton>
+      <BButton :pressed="isLarge" @click="isLarge = !isLarge"
+        >Large <span class="key" aria-hidden="true">G</span></BButton
+      >
       <BButton @click="keysOpen = true">Keys</BButton>
     </header>
     <LessonStairs
@@ -174,7 +180,7 @@ function openProjector(): void {
       :at="isStarted ? run.index : null"
       :elapsed="clock === null ? null : clock.elapsed / 60"
     />
-    <div class="work">
+    <div class="work" :class="{ large: isLarge }">
       <div class="stack">
         <section class="card-paper stack-close now" aria-label="Now">
           <template v-if="hasEnded">
@@ -309,6 +315,20 @@ function openProjector(): void {
   overflow: hidden;
   border: 3px solid var(--ink);
   border-radius: var(--radius);
+}
+
+// The class's picture first, as high as the screen leaves it.
+.large {
+  grid-template-columns: minmax(0, 1fr);
+}
+
+.large .side {
+  order: -1;
+}
+
+.large .preview {
+  height: calc(100vh - 190px);
+  aspect-ratio: auto;
 }
 
 @media (max-width: 900px) {

@@ -25,6 +25,12 @@ const VOICES = [
   { value: 'click', text: 'Click' },
   { value: 'countIn', text: 'Count-in' },
 ] as const;
+/** By the part that is silent. */
+const PARTS = [
+  { value: null, text: 'Both parts' },
+  { value: 1, text: 'First only' },
+  { value: 0, text: 'Second only' },
+];
 type Voice = (typeof VOICES)[number]['value'];
 const sounding = computed({
   get: (): Voice[] => VOICES.map(({ value }) => value).filter((id) => props.stage.player[id].value),
@@ -52,6 +58,14 @@ const sounding = computed({
       >
       <BButton aria-label="Faster" @click="stage.changeTempo(1)">+</BButton>
       <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
+      <BFormRadioGroup
+        v-if="stage.scene.value === 'parts'"
+        buttons
+        :options="PARTS"
+        :model-value="stage.player.silentPart.value"
+        aria-label="Which part sounds"
+        @update:model-value="stage.player.silence($event as number | null)"
+      />
       <template v-if="stage.items.value > 1">
         <BButton aria-label="The one before" @click="stage.nextItem(-1)">←</BButton>
         <span>{{ stage.itemAt.value + 1 }} of {{ stage.items.value }}</span>

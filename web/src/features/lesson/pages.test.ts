@@ -1,6 +1,7 @@
 import type { LessonEvent } from '@escalier/core/lesson';
 import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import type { Component } from 'vue';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import CardsPage from './CardsPage.vue';
@@ -74,10 +75,10 @@ const press = async (wrapper: VueWrapper, words: string): Promise<void> => {
   await flushPromises();
 };
 
-async function open(component: typeof TodayPage | typeof RunnerPage | typeof SubstitutePage | typeof CardsPage) {
+async function open(component: Component): Promise<VueWrapper> {
   const { wrapper } = await openPage(component, { classId: 'c' });
   for (let turn = 0; turn < 4; turn++) await flushPromises();
-  return wrapper as VueWrapper;
+  return wrapper;
 }
 
 describe('today', () => {
