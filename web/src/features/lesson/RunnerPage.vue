@@ -224,7 +224,7 @@ function openProjector(): void {
             <StageControls :stage="stage" />
           </template>
         </section>
-        <section v-if="coming.length > 0" class="card-paper stack-close" aria-label="After this">
+        <section v-if="coming.length > 0" class="card-paper stack-close coming" aria-label="After this">
           <ol class="plain ruled">
             <li v-for="each in coming" :key="each.id" class="d-flex gap-3">
               <span class="grow">{{ blockTitle(each, speech) }}</span>{{ each.minutes }} min
@@ -233,7 +233,6 @@ function openProjector(): void {
         </section>
       </div>
       <div class="side">
-        <div class="preview"><SceneView :stage="stage.stage.value" /></div>
         <template v-if="isStarted && !hasEnded">
           <p class="soft">
             Next:
@@ -255,6 +254,7 @@ function openProjector(): void {
             Saved here; {{ lessons.waiting }} on the way to the school.
           </p>
         </template>
+        <div class="preview"><SceneView :stage="stage.stage.value" /></div>
       </div>
     </div>
     <KeysDialog v-model="keysOpen" />
@@ -334,6 +334,11 @@ function openProjector(): void {
 @media (max-width: 900px) {
   .work {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  // What comes next stands on the stairs already.
+  .coming {
+    display: none;
   }
 }
 </style>

@@ -293,6 +293,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     if (scene.value === 'title') return step.value?.title ?? page.value?.name ?? '';
     if (scene.value === 'grow') return 'Which tune is it?';
     if (scene.value === 'belts') return 'Belts today';
+    if (scene.value === 'turn') return 'Whose turn';
     if (scene.value === 'posture') return 'Ready to play';
     if (WITH_TUNE.has(scene.value)) return tune.info.value?.reading.title ?? '';
     return block.value === null ? sceneLabel(scene.value) : blockTitle(block.value, speech.value);
@@ -303,6 +304,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     ...{ scene: scene.value, heading: heading.value, about: about.value, lines: lines.value, sheet: sheet.value },
     ...{ words: tune.lines.value, finger: finger.value, named: named.value, turn: turns.turn.value },
     belts: planning.toHand.value.map(({ name, belt }) => ({ name, belt })),
+    ladder: scene.value === 'spot' ? (block.value?.tempi ?? tune.ladder.value) : [],
     ...{ quietAt: quietAt.value, tempo: tempo.value, isPlaying: isPlaying.value },
     ...{ now: player.now.value, beat: cue.value?.beat ?? null, whose: whose.value },
   }));

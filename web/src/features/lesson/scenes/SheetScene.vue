@@ -73,6 +73,17 @@ watch(
         />
       </div>
     </div>
+    <ol v-if="stage.ladder.length > 1" class="plain rungs" aria-label="Tempo ladder">
+      <li
+        v-for="(rung, index) in stage.ladder"
+        :key="rung"
+        :class="{ on: rung === stage.tempo }"
+        :aria-current="rung === stage.tempo ? 'step' : undefined"
+        :style="{ height: `${12 + (24 * (index + 1)) / stage.ladder.length}cqh` }"
+      >
+        {{ rung }}
+      </li>
+    </ol>
     <BeatClock v-if="withClock" :beat="stage.beat" :whose="stage.whose" />
     <p v-for="line in stage.scene === 'staff' ? stage.lines : []" :key="line" class="said">{{ line }}</p>
   </div>
@@ -99,6 +110,27 @@ watch(
   max-width: 158cqh;
   margin-inline: auto;
   transition: transform var(--quick) ease-out;
+}
+
+.rungs {
+  display: flex;
+  gap: 1.5cqw;
+  align-items: flex-end;
+}
+
+.rungs li {
+  flex: 1;
+  padding: 1cqh;
+  border-top: 1cqh solid var(--ink);
+  border-left: 1cqh solid var(--ink);
+  background: var(--stone);
+  font-size: 7cqh;
+  font-weight: 700;
+}
+
+.rungs .on {
+  background: var(--spruce);
+  color: var(--white);
 }
 
 .said {
