@@ -4,13 +4,13 @@ import { pitchName } from '@escalier/core/music';
 import { elementWords } from '@escalier/core/words';
 import { useSortable } from '@vueuse/integrations/useSortable';
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
-import { ScoreSheet } from '../../score/index.ts';
 import { clickSchedule, echoSchedule, useSound } from '../../sound/index.ts';
 import { onPlayKey } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useNotices } from '../../ui/use-notices.ts';
 import { ClassHead, useClasses } from '../classes/index.ts';
 import { useNoteLesson } from '../notes/index.ts';
+import CardList from './CardList.vue';
 import { cardsKnown, ownCards } from './cards.ts';
 import { lessonToPlan } from './facts.ts';
 import { useLessons } from './store.ts';
@@ -94,8 +94,6 @@ function add(): void {
   keep([...own.value, made.value.map((each) => ({ ...each }))]);
   made.value = [];
 }
-/** All cards are drawn to one scale. */
-const NOTES_ON_CARD = 7;
 const seed = ref(1);
 const offered = computed(() => cardsKnown(elements.value, 4, seed.value));
 const print = (): void => window.print();
@@ -136,49 +134,25 @@ const print = (): void => window.print();
     <section class="stack-close">
       <h2>{{ page.name }}: own cards</h2>
       <p v-if="own.length === 0" class="soft">None yet. Kept cards come first in the warm-up.</p>
-      <ul class="plain cards">
-        <li v-for="(card, index) in ownCards(own, note)" :key="`${index}${card.abc}`" class="card-paper">
-          <ScoreSheet
-            :abc="card.abc"
-            :title="`Card ${index + 1}`"
-            :instrument-id="page.instrumentId"
-            :rows="page.style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }]"
-            :counting="page.style.counting"
-            :notes-on-line="NOTES_ON_CARD"
-            :marks="[]"
-          />
-          <div class="line no-print">
-            <BButton size="sm" :aria-label="`Listen to card ${index + 1}`" @click="play(own[index]!)">Listen</BButton>
-            <BButton size="sm" :aria-label="`Delete card ${index + 1}`" @click="keep(own.toSpliced(index, 1))"
-              >Delete</BButton
-            >
-          </div>
-        </li>
-      </ul>
+      <CardList
+        :cards="ownCards(own, note)"
+        noun="card"
+        action="Delete"
+        :page="page"
+        @listen="(index) => play(own[index]!)"
+        @act="(index) => keep(own.toSpliced(index, 1))"
+      />
     </section>
     <section class="stack-close no-print">
       <h2>Made from what the class knows</h2>
-      <ul class="plain cards">
-        <li v-for="(card, index) in ownCards(offered, note)" :key="`${seed}${index}`" class="card-paper">
-          <ScoreSheet
-            :abc="card.abc"
-            :title="`Proposal ${index + 1}`"
-            :instrument-id="page.instrumentId"
-            :rows="page.style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }]"
-            :counting="page.style.counting"
-            :notes-on-line="NOTES_ON_CARD"
-            :marks="[]"
-          />
-          <div class="line">
-            <BButton size="sm" :aria-label="`Listen to proposal ${index + 1}`" @click="play(offered[index]!)"
-              >Listen</BButton
-            >
-            <BButton size="sm" :aria-label="`Keep proposal ${index + 1}`" @click="keep([...own, offered[index]!])"
-              >Keep</BButton
-            >
-          </div>
-        </li>
-      </ul>
+      <CardList
+        :cards="ownCards(offered, note)"
+        noun="proposal"
+        action="Keep"
+        :page="page"
+        @listen="(index) => play(offered[index]!)"
+        @act="(index) => keep([...own, offered[index]!])"
+      />
       <div class="line"><BButton @click="seed += 1">Others</BButton></div>
     </section>
     <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
@@ -186,12 +160,6 @@ const print = (): void => window.print();
 </template>
 
 <style scoped lang="scss">
-.cards {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(300px, 1fr));
-  gap: var(--gap);
-}
-
 .made {
   min-height: 48px;
 }
@@ -202,16 +170,5 @@ const print = (): void => window.print();
   border-radius: var(--radius);
   background: var(--card);
   cursor: grab;
-}
-
-@media print {
-  .cards {
-    grid-template-columns: 1fr 1fr;
-  }
-
-  .cards li {
-    break-inside: avoid;
-    border: 2px dashed var(--line-strong);
-  }
 }
 </style>

@@ -1,15 +1,14 @@
 <script setup lang="ts">
 import { BLOCK_KINDS, type BlockKind, type LessonPlan } from '@escalier/core/lesson';
 import { BLOCK_NAMES, blockLines, blockTitle, blockWhyWords, type LessonSpeech } from '@escalier/core/words';
-import { usePreferredReducedMotion } from '@vueuse/core';
-import { useSortable } from '@vueuse/integrations/useSortable';
 import IconGrip from '~icons/bi/grip-vertical';
 import IconLess from '~icons/bi/dash-lg';
 import IconLocked from '~icons/bi/lock-fill';
 import IconMore from '~icons/bi/plus-lg';
 import IconMenu from '~icons/bi/three-dots';
 import IconOpen from '~icons/bi/unlock';
-import { computed, nextTick, useTemplateRef } from 'vue';
+import { computed, useTemplateRef } from 'vue';
+import { useSortableList } from '../../ui/use-sortable-list.ts';
 
 /** The parts of a lesson: dragged, lengthened, locked, swapped and left out; each says why it is there. */
 const props = defineProps<{ plan: LessonPlan; speech: LessonSpeech; fixed: boolean }>();
@@ -31,25 +30,7 @@ const rows = computed(() => {
 });
 
 const list = useTemplateRef<HTMLElement>('list');
-const motion = usePreferredReducedMotion();
-useSortable(list, [], {
-  handle: '.grip',
-  animation: motion.value === 'reduce' ? 0 : 150,
-  // The parts move by their data: what the drag has done to the page is taken back first.
-  onUpdate: ({ item, oldIndex, newIndex, from }) => {
-    if (oldIndex === undefined || newIndex === undefined) return;
-    item.remove();
-    from.insertBefore(item, from.children[oldIndex] ?? null);
-    emit('move', oldIndex, newIndex);
-  },
-});
-
-/** The focus goes with the part. */
-async function move(index: number, by: number): Promise<void> {
-  emit('move', index, index + by);
-  await nextTick();
-  list.value?.querySelectorAll<HTMLElement>('.grip')[index + by]?.focus();
-}
+const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
 </script>
 
 <template>
@@ -60,8 +41,8 @@ async function move(index: number, by: number): Promise<void> {
         class="grip no-print"
         variant="link"
         :aria-label="`Move ${title}: drag, or up and down arrow`"
-        @keydown.up.prevent="index > 0 && move(index, -1)"
-        @keydown.down.prevent="index < rows.length - 1 && move(index, 1)"
+        @keydown.up.prevent="moveBy(index, -1, rows.length)"
+        @keydown.down.prevent="moveBy(index, 1, rows.length)"
         ><IconGrip aria-hidden="true"
       /></BButton>
       <span class="start soft">{{ start }}′</span>

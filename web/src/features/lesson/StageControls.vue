@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { tempoWord } from '@escalier/core/lesson';
-import IconPlay from '~icons/bi/play-fill';
-import IconStop from '~icons/bi/stop-fill';
 import { computed } from 'vue';
+import PlayButton from '../../ui/PlayButton.vue';
 import { ALWAYS, SCENES_OF, sceneLabel, type SceneId } from './stage.ts';
 import type { useStage } from './use-stage.ts';
 
@@ -49,9 +48,7 @@ const sounding = computed({
       }}</BButton>
     </div>
     <div class="line" role="group" aria-label="Play">
-      <button class="play" type="button" :aria-label="stage.isPlaying.value ? 'Stop' : 'Play'" @click="stage.toggle">
-        <IconStop v-if="stage.isPlaying.value" aria-hidden="true" /><IconPlay v-else aria-hidden="true" />
-      </button>
+      <PlayButton :playing="stage.isPlaying.value" @toggle="stage.toggle" />
       <BButton aria-label="Slower" @click="stage.changeTempo(-1)">−</BButton>
       <span class="tempo"
         ><strong>{{ stage.tempo.value }}</strong> {{ tempoWord(stage.tempo.value) }}</span
@@ -81,22 +78,6 @@ const sounding = computed({
 </template>
 
 <style scoped lang="scss">
-.play {
-  display: grid;
-  place-items: center;
-  width: 46px;
-  height: 46px;
-  border: 0;
-  border-radius: var(--round);
-  background: var(--spruce);
-  color: var(--white);
-}
-
-.play svg {
-  width: 26px;
-  height: 26px;
-}
-
 .tempo {
   min-width: 7.5em;
   text-align: center;

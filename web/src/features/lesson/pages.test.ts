@@ -215,7 +215,7 @@ describe('rhythm cards', () => {
     await press(wrapper, 'Keep it');
     const kept = sent(asked).at(-1) as LessonEvent & { kind: 'patterns' };
     expect(kept.patterns[0]!.map(({ value }) => value.base)).toEqual(['half', 'quarter', 'quarter']);
-    expect(wrapper.text()).toContain('Card 1');
+    expect(wrapper.text()).toContain('The card 1');
     await press(wrapper, 'Keep proposal 1');
     expect((sent(asked).at(-1) as typeof kept).patterns).toHaveLength(2);
     await press(wrapper, 'Delete card 1');

@@ -31,6 +31,15 @@ export const SCENES = [
 ] as const;
 export type SceneId = (typeof SCENES)[number]['id'];
 
+/** Scenes in which the tune is gone through with the player. */
+export const WITH_TUNE: ReadonlySet<SceneId> = new Set([
+  ...(['names', 'words', 'chant', 'silent', 'tune', 'spot', 'one-note', 'grow', 'breaths', 'parts'] as const),
+]);
+/** Those of them that show its sheet. */
+export const WITH_SHEET: ReadonlySet<SceneId> = new Set([
+  ...(['tune', 'spot', 'one-note', 'grow', 'breaths', 'parts'] as const),
+]);
+
 export function sceneLabel(id: SceneId): string {
   return SCENES.find((scene) => scene.id === id)!.label;
 }

@@ -1,12 +1,11 @@
 <script setup lang="ts">
 import type { Finding, StepNews } from '@escalier/core/staircase';
-import { usePreferredReducedMotion } from '@vueuse/core';
-import { useSortable } from '@vueuse/integrations/useSortable';
 import IconDown from '~icons/bi/chevron-down';
 import IconGrip from '~icons/bi/grip-vertical';
 import IconProblem from '~icons/bi/exclamation-triangle-fill';
 import IconUp from '~icons/bi/chevron-up';
-import { nextTick, useTemplateRef } from 'vue';
+import { useTemplateRef } from 'vue';
+import { useSortableList } from '../../ui/use-sortable-list.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural } from '../../ui/plural.ts';
 import type { DraftStep } from './draft.ts';
@@ -27,32 +26,12 @@ const emit = defineEmits<{
 }>();
 
 const list = useTemplateRef<HTMLElement>('list');
-const motion = usePreferredReducedMotion();
-useSortable(list, [], {
-  handle: '.grip',
-  animation: motion.value === 'reduce' ? 0 : 150,
-  // The steps move by their data: what the drag has done to the page is taken back first.
-  onUpdate: ({ item, oldIndex, newIndex, from }) => {
-    if (oldIndex === undefined || newIndex === undefined) return;
-    item.remove();
-    from.insertBefore(item, from.children[oldIndex] ?? null);
-    emit('move', oldIndex, newIndex);
-  },
-});
+const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
 
 function worst(index: number): Finding['weight'] | null {
   const here = props.findings.filter((finding) => finding.step === index + 1);
   if (here.length === 0) return null;
   return here.some((finding) => finding.weight === 'problem') ? 'problem' : 'hint';
-}
-
-/** The focus goes with the step. */
-async function move(index: number, by: number): Promise<void> {
-  const to = index + by;
-  if (to < 0 || to >= props.steps.length) return;
-  emit('move', index, to);
-  await nextTick();
-  list.value?.querySelectorAll<HTMLElement>('.grip')[to]?.focus();
 }
 </script>
 
@@ -63,8 +42,8 @@ async function move(index: number, by: number): Promise<void> {
         class="grip"
         variant="link"
         :aria-label="`Move step ${index + 1}: drag, or up and down arrow`"
-        @keydown.up.prevent="move(index, -1)"
-        @keydown.down.prevent="move(index, 1)"
+        @keydown.up.prevent="moveBy(index, -1, steps.length)"
+        @keydown.down.prevent="moveBy(index, 1, steps.length)"
         ><IconGrip aria-hidden="true"
       /></BButton>
       <BButton

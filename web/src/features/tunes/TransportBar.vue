@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import IconPlay from '~icons/bi/play-fill';
-import IconStop from '~icons/bi/stop-fill';
 import { computed, watch } from 'vue';
 import type { FeelId } from '@escalier/core/lesson';
 import { FEEL_NAMES } from '@escalier/core/words';
 import { onActionKey, useTaps } from '../../ui/action-keys.ts';
+import PlayButton from '../../ui/PlayButton.vue';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 
@@ -102,10 +101,7 @@ onActionKey({
 
 <template>
   <section class="card-paper line transport no-print" aria-label="Play">
-    <button class="play" type="button" :aria-label="player.playing.value === null ? 'Play' : 'Stop'" @click="toggle">
-      <IconStop v-if="player.playing.value !== null" aria-hidden="true" />
-      <IconPlay v-else aria-hidden="true" />
-    </button>
+    <PlayButton :playing="player.playing.value !== null" @toggle="toggle" />
     <BFormInput
       class="tempo"
       type="number"
@@ -138,22 +134,6 @@ onActionKey({
   z-index: 2;
   padding: 10px 16px;
   box-shadow: 0 2px 14px var(--shadow);
-}
-
-.play {
-  display: grid;
-  place-items: center;
-  width: 46px;
-  height: 46px;
-  border: 0;
-  border-radius: var(--round);
-  background: var(--spruce);
-  color: var(--white);
-}
-
-.play svg {
-  width: 26px;
-  height: 26px;
 }
 
 .transport :deep(.btn-group > .btn) {

@@ -1,0 +1,123 @@
+import type { Instrument } from '@escalier/core/instruments';
+import type { MoveNames } from '@escalier/core/lesson';
+import { pitch, pitchName } from '@escalier/core/music';
+import { postureChecks, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import type { ScoreMark } from '../../score/index.ts';
+import { noteWords } from '../../ui/note-words.ts';
+import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
+import type { ClassView } from '../classes/index.ts';
+import type { NoteLesson } from '../notes/index.ts';
+import { partnerCard, staffSheet, type StageCard } from './cards.ts';
+import { sceneLabel, WITH_SHEET, WITH_TUNE, type SceneId, type Stage, type StageSheet } from './stage.ts';
+
+/** From what the picture for the class is made. */
+export interface StageSources {
+  readonly scene: SceneId;
+  readonly page: ClassView;
+  readonly on: Instrument | null;
+  /** The part of the lesson, as it is said; null before it begins. */
+  readonly blockTitle: string | null;
+  readonly stepTitle: string | null;
+  readonly named: boolean;
+  readonly colours: NoteColours | null;
+  readonly info: TuneInfo | null;
+  /** A version of the tune in its place. */
+  readonly way: WayIn | null;
+  readonly marks: readonly ScoreMark[];
+  readonly noteLesson: NoteLesson | null;
+  readonly pattern: WrittenEcho | null;
+  readonly cards: readonly StageCard[];
+  /** Which card is shown. */
+  readonly at: number;
+  readonly move: MoveNames | null;
+  /** The turn and the beat of an echo, a card or a move that sounds. */
+  readonly cue: { readonly turn: number; readonly beat: number } | null;
+  /** The note of the tune that sounds. */
+  readonly now: string | null;
+}
+
+/** What is drawn in a scene, beside turn, belts and tempo. */
+export function stageView(
+  from: StageSources,
+): Pick<Stage, 'scene' | 'heading' | 'about' | 'lines' | 'sheet' | 'finger' | 'named' | 'whose' | 'beat' | 'now'> {
+  return {
+    ...{ scene: from.scene, named: from.named, now: from.now, beat: from.cue?.beat ?? null },
+    ...{ heading: heading(from), about: about(from), lines: lines(from) },
+    ...{ sheet: sheet(from), finger: finger(from), whose: whose(from) },
+  };
+}
+
+const HEADINGS: Partial<Record<SceneId, string>> = {
+  grow: 'Which tune is it?',
+  belts: 'Belts today',
+  turn: 'Whose turn',
+  posture: 'Ready to play',
+};
+
+function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): string {
+  if (scene === 'title') return stepTitle ?? page.name;
+  if (HEADINGS[scene] !== undefined) return HEADINGS[scene];
+  if (WITH_TUNE.has(scene)) return info?.reading.title ?? '';
+  return blockTitle ?? sceneLabel(scene);
+}
+
+function about({ scene, move, way }: StageSources): string {
+  if (scene === 'moves' && move !== null) return `${noteWords(move.from)} to ${noteWords(move.to)} and back`;
+  return scene === 'grow' ? (way?.about ?? '') : '';
+}
+
+function lines({ scene, page, on, noteLesson }: StageSources): readonly string[] {
+  if (scene === 'posture') return postureChecks(on?.family ?? 'recorder', page.style.posture, page.style.teaching);
+  if (scene !== 'staff' || noteLesson === null) return [];
+  return [`${noteLesson.label} is ${noteLesson.staffPlace}.`, noteLesson.comparison];
+}
+
+const isCard = (scene: SceneId): boolean => scene === 'cards' || scene === 'partner';
+
+function whose({ scene, cue }: StageSources): Stage['whose'] {
+  if (cue === null || (scene !== 'echo' && !isCard(scene))) return null;
+  if (cue.turn < 0) return 'count';
+  if (scene !== 'echo') return 'read';
+  return cue.turn % 2 === 0 ? 'teacher' : 'class';
+}
+
+function sheet(from: StageSources): StageSheet | null {
+  const { scene, page, info, way, named, noteLesson, pattern, cards, at, colours } = from;
+  const { counting, naming, teaching } = page.style;
+  const sayings = { syncopation: teaching.syncopation, rest: teaching.restWord };
+  const rows: readonly NoteRow[] = named ? [{ kind: naming, fill: 'full' }] : [];
+  const base = {
+    ...{ instrumentId: page.instrumentId, counting, sayings, colours, rows, marks: [], plain: false, second: null },
+  };
+  if (WITH_SHEET.has(scene) && info !== null)
+    return { ...base, abc: way?.abc ?? info.abc, title: info.reading.title, marks: from.marks };
+  if (scene === 'staff' && noteLesson !== null) return { ...base, ...staffSheet(noteLesson) };
+  if (scene === 'echo' && pattern !== null) return { ...base, abc: pattern.abc, title: 'Echo' };
+  if (!isCard(scene)) return null;
+  const [card, second] = partnerCard(cards, at);
+  if (card === undefined) return null;
+  return {
+    ...{ ...base, abc: card.abc, title: 'Rhythm card' },
+    rows: named ? [{ kind: 'counting', fill: 'full' }] : [],
+    second: scene === 'partner' ? (second?.abc ?? null) : null,
+  };
+}
+
+function finger({ scene, on, noteLesson, info, now, move, cue }: StageSources): Stage['finger'] {
+  if (on === null) return null;
+  const picture = (note: string, before: string | null, view: 'pupil' | 'facing' = 'pupil') => ({
+    ...{ instrumentId: on.id, note, from: before, view },
+    label: noteLesson === null ? noteWords(note) : noteLesson.name(pitch(note)),
+  });
+  if (scene === 'silent') {
+    const note = info?.pitches[now ?? info.playback.notes[0]?.id ?? ''];
+    return note === undefined ? null : picture(note, null);
+  }
+  if (scene === 'moves' && move !== null) {
+    const isBack = cue !== null && cue.beat % 2 === 0;
+    return isBack ? picture(move.to, move.from) : picture(move.from, cue === null ? null : move.to);
+  }
+  if (noteLesson === null || (scene !== 'fingering' && scene !== 'facing')) return null;
+  const before = noteLesson.bridge === null ? null : pitchName(noteLesson.bridge.from);
+  return picture(pitchName(noteLesson.note), before, scene === 'facing' ? 'facing' : 'pupil');
+}

@@ -1,0 +1,73 @@
+import type { Block, LessonHistory, LessonStep, MoveNames } from '@escalier/core/lesson';
+import { pitchName } from '@escalier/core/music';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { tuneWorker, type WayIn, type WrittenEcho } from '../../workers/index.ts';
+import { echoNotes, type NoteLesson } from '../notes/index.ts';
+import { ownCards, stageCards, type StageCard } from './cards.ts';
+import type { SceneId } from './stage.ts';
+
+const CARDS = 8;
+const PATTERNS = 2;
+
+interface ItemSources {
+  readonly scene: Ref<SceneId>;
+  readonly block: Ref<Block | null>;
+  readonly noteLesson: Ref<NoteLesson | null>;
+  readonly lessonStep: Ref<LessonStep | null>;
+  readonly history: Ref<LessonHistory | null>;
+  /** Bare versions of the tune, each with more of its notes. */
+  readonly bare: Ref<readonly WayIn[]>;
+}
+
+/** What is gone through one after the other: echo patterns, rhythm cards, pairs of notes, versions of a tune. */
+export function useStageItems({ scene, block, noteLesson, lessonStep, history, bare }: ItemSources) {
+  const at = ref(0);
+  watch(scene, () => (at.value = 0));
+
+  const patterns = shallowRef<readonly WrittenEcho[]>([]);
+  watch(
+    [noteLesson, () => block.value?.seed],
+    async ([lesson, seed = 1]) => {
+      patterns.value = [];
+      if (lesson === null) return;
+      const made = await tuneWorker().echoSet({
+        ...{ instrumentId: lesson.on.id, notes: echoNotes(lesson), newNote: pitchName(lesson.note), pinned: [] },
+        ...{ elements: [...lesson.elements], perGrade: PATTERNS, seed },
+      });
+      if (noteLesson.value === lesson) patterns.value = made.patterns;
+    },
+    { immediate: true },
+  );
+
+  /** The class's own first, then such as fit what it knows. */
+  const cards = computed((): readonly StageCard[] => {
+    const lesson = noteLesson.value;
+    if (lesson === null) return [];
+    const note = pitchName(lesson.known[0] ?? lesson.note);
+    const own = ownCards(history.value?.patterns ?? [], note);
+    return [...own, ...stageCards(lesson.elements, note, CARDS, block.value?.seed ?? 1)];
+  });
+  const moves = computed((): readonly MoveNames[] => {
+    const own = block.value?.moves ?? [];
+    return own.length > 0 ? own : (lessonStep.value?.moves ?? []);
+  });
+
+  const counts = computed((): Partial<Record<SceneId, number>> => ({
+    echo: patterns.value.length,
+    cards: cards.value.length,
+    partner: cards.value.length,
+    moves: moves.value.length,
+    grow: bare.value.length,
+  }));
+  const count = computed(() => counts.value[scene.value] ?? 0);
+
+  return {
+    at,
+    count,
+    pattern: computed(() => patterns.value[at.value] ?? null),
+    card: computed(() => cards.value[at.value] ?? null),
+    cards,
+    move: computed(() => moves.value[at.value] ?? null),
+    go: (by: number) => (at.value = (at.value + by + count.value) % Math.max(1, count.value)),
+  };
+}
