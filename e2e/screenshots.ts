@@ -11,7 +11,8 @@ const browser = await chromium.launch({
   executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '',
   args: ['--no-sandbox', '--disable-gpu'],
 });
-const page = await browser.newPage({ viewport: DESK, reducedMotion: 'reduce' });
+const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce' });
+const page = await context.newPage();
 
 async function picture(name: string, ready: string): Promise<void> {
   await page.locator(ready).first().waitFor();
@@ -33,17 +34,19 @@ async function stepOf(shown: Page, title: RegExp): Promise<void> {
 async function lessonPictures(): Promise<void> {
   await page.goto(`${classAddress}/lesson`);
   await page.getByRole('button', { name: 'Start the lesson' }).click();
-  const projector = await page.context().newPage();
+  const projector = await context.newPage();
   await projector.setViewportSize(DESK);
   await projector.goto(`${classAddress}/projector`);
   await page.bringToFront();
+  await page.getByRole('button', { name: 'The class sees it' }).waitFor();
+  await projector.getByText('Ready to play').waitFor();
   const scenes: string[] = [];
   const scene = async (): Promise<void> => {
     await projector.waitForTimeout(900);
     scenes.push((await projector.screenshot()).toString('base64'));
   };
   await page.keyboard.press('ArrowRight');
-  await projector.locator('.engraving svg').waitFor();
+  await projector.locator('.engraving svg').first().waitFor();
   await page.keyboard.press(' ');
   await projector.getByText('Your turn', { exact: true }).waitFor();
   await scene();
@@ -54,12 +57,12 @@ async function lessonPictures(): Promise<void> {
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('2');
   await page.keyboard.press(' ');
-  await projector.locator('.word.now').waitFor();
+  await projector.locator('.word.now').first().waitFor();
   await scene();
   await page.keyboard.press('3');
   await scene();
   await page.getByRole('button', { name: 'Tune', exact: true }).click();
-  await projector.locator('.engraving svg').waitFor();
+  await projector.locator('.engraving svg').first().waitFor();
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   await projector.locator('.pencil .now, .now').first().waitFor();
   await page.waitForTimeout(4000);

@@ -19,6 +19,7 @@ const sources: StageSources = {
   ...{ scene: 'tune', page: classPage(), on, blockTitle: 'Tune: Goose Walk', stepTitle: 'Goose Walk', named: true },
   ...{ colours: null, info, way: null, marks: [], noteLesson, pattern: null, cards, at: 0, cue: null, now: null },
   move: { from: 'G4', to: 'E4' },
+  say: (note) => note[0]!,
 };
 const view = (more: Partial<StageSources>) => stageView({ ...sources, ...more });
 

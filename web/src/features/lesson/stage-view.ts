@@ -3,7 +3,6 @@ import type { MoveNames } from '@escalier/core/lesson';
 import { pitch, pitchName } from '@escalier/core/music';
 import { postureChecks, type NoteColours, type NoteRow } from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
-import { noteWords } from '../../ui/note-words.ts';
 import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import type { NoteLesson } from '../notes/index.ts';
@@ -15,6 +14,8 @@ export interface StageSources {
   readonly scene: SceneId;
   readonly page: ClassView;
   readonly on: Instrument | null;
+  /** A note as the class names it. */
+  readonly say: (note: string) => string;
   /** The part of the lesson, as it is said; null before it begins. */
   readonly blockTitle: string | null;
   readonly stepTitle: string | null;
@@ -61,8 +62,8 @@ function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): st
   return blockTitle ?? sceneLabel(scene);
 }
 
-function about({ scene, move, way }: StageSources): string {
-  if (scene === 'moves' && move !== null) return `${noteWords(move.from)} to ${noteWords(move.to)} and back`;
+function about({ scene, move, way, say }: StageSources): string {
+  if (scene === 'moves' && move !== null) return `${say(move.from)} to ${say(move.to)} and back`;
   return scene === 'grow' ? (way?.about ?? '') : '';
 }
 
@@ -103,11 +104,11 @@ function sheet(from: StageSources): StageSheet | null {
   };
 }
 
-function finger({ scene, on, noteLesson, info, now, move, cue }: StageSources): Stage['finger'] {
+function finger({ scene, on, noteLesson, info, now, move, cue, say }: StageSources): Stage['finger'] {
   if (on === null) return null;
   const picture = (note: string, before: string | null, view: 'pupil' | 'facing' = 'pupil') => ({
     ...{ instrumentId: on.id, note, from: before, view },
-    label: noteLesson === null ? noteWords(note) : noteLesson.name(pitch(note)),
+    label: noteLesson === null ? say(note) : noteLesson.name(pitch(note)),
   });
   if (scene === 'silent') {
     const note = info?.pitches[now ?? info.playback.notes[0]?.id ?? ''];

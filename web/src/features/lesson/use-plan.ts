@@ -1,4 +1,6 @@
+import { findInstrument, nameNote, type Naming } from '@escalier/core/instruments';
 import { planLesson, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
+import { pitch } from '@escalier/core/music';
 import type { LessonSpeech } from '@escalier/core/words';
 import type { EarnedBelt, InstrumentList } from '@escalier/server/api';
 import { computed, onMounted, shallowRef, watch, type Ref } from 'vue';
@@ -72,7 +74,7 @@ export function usePlan(classId: Ref<string>) {
   const plan = computed(() => run.value?.plan ?? run.value?.planned ?? proposed.value);
 
   const speech = computed((): LessonSpeech => ({
-    say: noteWords,
+    say: (name) => sayFor(page.value, name),
     lengths: page.value?.style.lengthWords ?? 'british',
     tune: step.value?.title ?? '',
     easier: step.value?.tunes.find(({ role }) => role === 'easier')?.title ?? null,
@@ -98,6 +100,17 @@ export function usePlan(classId: Ref<string>) {
     cleaning,
     lessons,
   };
+}
+
+/** These need no key; the others are said by letters where no tune is at hand. */
+const KEYLESS: ReadonlySet<Naming> = new Set(['german-letters', 'fixed-do', 'fixed-do-si', 'finger-count']);
+
+/** A note as the class names it. */
+function sayFor(page: ClassView | null, name: string): string {
+  const on = findInstrument(page?.instrumentId ?? '');
+  const naming = page?.style.naming ?? 'letters';
+  if (on === null || !KEYLESS.has(naming)) return noteWords(name);
+  return nameNote(pitch(name), naming, { fifths: 0, mode: 'major' }, on);
 }
 
 async function orNothing<Value>(work: () => Promise<Value>): Promise<Value | null> {

@@ -53,7 +53,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
   const stage = computed((): Stage => {
     if (page.value === null) return EMPTY_STAGE;
     const view = stageView({
-      ...{ scene: scene.value, page: page.value, on: on.value, named: named.value },
+      ...{ scene: scene.value, page: page.value, on: on.value, named: named.value, say: speech.value.say },
       blockTitle: block.value === null ? null : blockTitle(block.value, speech.value),
       stepTitle: step.value?.title ?? null,
       colours: page.value.style.teaching.coloured ? (session.me?.noteColours ?? null) : null,
