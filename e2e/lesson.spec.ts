@@ -73,6 +73,9 @@ test('a lesson goes on with the network cut, after a reload too, and all of it a
   await page.getByLabel('Shown with the next plan').fill('Windows open next time.');
   await page.getByRole('button', { name: 'Keep it' }).click();
   await expect(page.getByText(/Saved here; 2 on the way/)).toBeVisible();
+  // What a teacher says lies sealed until it is away.
+  await expect.poll(() => page.evaluate(() => localStorage.getItem('escalier-lesson-words'))).toMatch(/"iv"/);
+  expect(await page.evaluate(() => JSON.stringify({ ...localStorage }))).not.toContain('Windows open');
   await context.setOffline(false);
   await page.evaluate(() => window.dispatchEvent(new Event('online')));
   await expect(page.getByText(/on the way to the school/)).toHaveCount(0);

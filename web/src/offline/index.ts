@@ -1,3 +1,4 @@
 export { clearDevice, deviceAccount, fresh, leftHere, tellTabs, whenTold } from './device.ts';
 export { useLive } from './live.ts';
+export { sealerOf } from './seal.ts';
 export { useOutbox } from './store.ts';

@@ -253,6 +253,9 @@ function openProjector(): void {
           <p v-if="lessons.waiting > 0" class="soft" role="status">
             Saved here; {{ lessons.waiting }} on the way to the school.
           </p>
+          <BAlert v-if="lessons.refused !== null" variant="danger" :model-value="true"
+            >The school did not take something of this lesson. {{ lessons.refused }}</BAlert
+          >
         </template>
         <div class="preview"><SceneView :stage="stage.stage.value" /></div>
       </div>

@@ -6,6 +6,7 @@ import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import CardsPage from './CardsPage.vue';
 import RunnerPage from './RunnerPage.vue';
+import { useLessons } from './store.ts';
 import SubstitutePage from './SubstitutePage.vue';
 import TodayPage from './TodayPage.vue';
 
@@ -135,6 +136,37 @@ describe('today', () => {
     await press(wrapper, 'Start the lesson →');
     expect(wrapper.text()).toContain('1 on the way to the school');
     expect(localStorage.getItem('escalier-lessons')).toContain('started');
+  });
+});
+
+describe('what the school does not take', () => {
+  it('does not take the rest with it, and is said', async () => {
+    const waiting = { network: false };
+    const taken: string[] = [];
+    serve({
+      'POST /api/classes/c/lessons': ({ body }) => {
+        const { events } = body as { readonly events: readonly LessonEvent[] };
+        if (!waiting.network) return new Refused(503, 'Away.');
+        if (events.some(({ kind }) => kind === 'remark')) return new Refused(400, 'Too long.');
+        taken.push(...events.map(({ kind }) => kind));
+        return { kept: events.length };
+      },
+    });
+    const wrapper = await open(RunnerPage);
+    await press(wrapper, 'Start the lesson →');
+    const lessons = useLessons();
+    lessons.note('2026-03-03', { kind: 'remark', text: 'Too long a remark.' });
+    lessons.note('2026-03-03', { kind: 'again' });
+    // Free words are not on the disk as they were said.
+    expect(JSON.stringify({ ...localStorage })).not.toContain('Too long a remark');
+    await flushPromises();
+    waiting.network = true;
+    window.dispatchEvent(new Event('online'));
+    await vi.waitFor(() => expect(lessons.waiting).toBe(0));
+    // Sending twice stores once: how often is another matter.
+    expect([...new Set(taken)]).toEqual(['started', 'again']);
+    await flushPromises();
+    expect(wrapper.text()).toContain('did not take something of this lesson. Too long.');
   });
 });
 

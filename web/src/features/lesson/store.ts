@@ -8,6 +8,8 @@ import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { deviceAccount, useLive } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
+import { useSession } from '../schools/index.ts';
+import { useSealedWords } from './sealed-words.ts';
 
 type Bare<Event> = Event extends LessonEvent ? Omit<Event, 'id' | 'at'> : never;
 /** What happens, before it has its id and its moment. */
@@ -24,6 +26,12 @@ interface Kept extends DatedLessonEvent {
 /** Events that the school has stay here for so long, for a reload without a network. */
 const KEPT_MS = 2 * 86_400_000;
 const AGAIN_MS = 5000;
+const MOST_AT_ONCE = 100;
+
+/** What will not be taken another time either. */
+function isRefusal({ status, code }: ApiError): boolean {
+  return status >= 400 && status < 500 && status !== 408 && status !== 429 && code !== 'signed-out';
+}
 
 /**
  * What happens in the lessons of a class: seen at once on this device, with a network or without, and told to the school
@@ -34,7 +42,16 @@ export const useLessons = defineStore('lessons', () => {
   const told = shallowRef<readonly DatedLessonEvent[]>([]);
   const isLoaded = ref(false);
   const kept = useLocalStorage<readonly Kept[]>('escalier-lessons', []);
-  const mine = computed(() => kept.value.filter(({ account }) => account === (deviceAccount.get() ?? '')));
+  /** Remarks have free words: in memory, and sealed on the disk until the school has them. */
+  const session = useSession();
+  const words = useSealedWords(() => session.me?.sealKey ?? '');
+  const spoken = shallowRef<readonly Kept[]>([]);
+  const mine = computed(() => {
+    const account = deviceAccount.get() ?? '';
+    return [...kept.value, ...spoken.value].filter((each) => each.account === account);
+  });
+  /** The school's sentence, when it would not take something. */
+  const refused = ref<string | null>(null);
   const waiting = computed(() => mine.value.filter((each) => !each.sent).length);
 
   const all = computed((): readonly DatedLessonEvent[] => {
@@ -61,43 +78,60 @@ export const useLessons = defineStore('lessons', () => {
     }
     const now = Date.now();
     kept.value = kept.value.filter((each) => !each.sent || now - Date.parse(each.event.at) < KEPT_MS);
-    await Promise.all([load(), send()]);
+    await Promise.all([load(), readWords().then(send)]);
+  }
+
+  async function readWords(): Promise<void> {
+    const said = (await words.read()) as readonly Kept[];
+    const known = new Set(spoken.value.map(({ event }) => event.id));
+    spoken.value = [...spoken.value, ...said.filter(({ event }) => !known.has(event.id))];
   }
 
   /** Notes what happens; it is seen at once. */
   function note(date: LocalDate, happening: Happening): void {
     const event = { ...happening, id: newId(), at: new Date().toISOString() } as LessonEvent;
     const account = deviceAccount.get() ?? '';
-    kept.value = [...kept.value, { account, classId: classId.value, date, event, sent: false }];
+    const entry = { account, classId: classId.value, date, event, sent: false };
+    if (event.kind === 'remark') {
+      spoken.value = [...spoken.value, entry];
+      void words.keep(event.id, entry);
+    } else kept.value = [...kept.value, entry];
     void send();
   }
 
   let sending = false;
   let later: ReturnType<typeof setTimeout> | undefined;
 
-  /** In their order, all of a class at once; without a network they wait and are tried again. */
+  /**
+   * In their order, all of a class at once; without a network they wait and are tried again. What the school does not take
+   * with others is tried by itself, so that one does not take the others with it.
+   */
   async function send(): Promise<void> {
     if (sending) return;
     sending = true;
     clearTimeout(later);
+    let most = MOST_AT_ONCE;
     try {
       for (let next = mine.value.find((each) => !each.sent); next !== undefined;) {
         const target = next.classId;
-        const batch = mine.value.filter((each) => !each.sent && each.classId === target).slice(0, 100);
+        const batch = mine.value.filter((each) => !each.sent && each.classId === target).slice(0, most);
         // What was read is plain data of the wire already.
         const events = batch.map(({ date, event }) => ({ date, ...event })) as unknown as LessonBody;
         try {
           await ask(api.classes[':id'].lessons.$post({ param: { id: target }, json: { events } }));
         } catch (problem) {
           if (!(problem instanceof ApiError)) throw problem;
-          const isRefused = problem.status >= 400 && problem.status < 500 && problem.code !== 'signed-out';
-          if (!isRefused) return void (later = setTimeout(() => void send(), AGAIN_MS));
+          if (!isRefusal(problem)) return void (later = setTimeout(() => void send(), AGAIN_MS));
+          if (batch.length > 1) {
+            most = 1;
+            continue;
+          }
+          refused.value = problem.message;
         }
         const done = new Set(batch.map(({ event }) => event.id));
-        // Free words do not stay here longer than they have to.
-        kept.value = kept.value
-          .map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each))
-          .filter((each) => !each.sent || each.event.kind !== 'remark');
+        kept.value = kept.value.map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each));
+        spoken.value = spoken.value.filter((each) => !done.has(each.event.id));
+        words.drop(done);
         next = mine.value.find((each) => !each.sent);
       }
     } finally {
@@ -116,7 +150,7 @@ export const useLessons = defineStore('lessons', () => {
     lessonRun(all.value.filter((each) => each.date === date).map(({ event }) => event));
   const historyBefore = (date: LocalDate) => lessonHistory(all.value, date);
 
-  return { classId, isLoaded, error, waiting, all, open, load, note, send, runOn, historyBefore };
+  return { classId, isLoaded, error, waiting, refused, all, open, load, note, send, runOn, historyBefore };
 });
 
 type LessonBody = Parameters<(typeof api.classes)[':id']['lessons']['$post']>[0]['json']['events'];

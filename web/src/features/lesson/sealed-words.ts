@@ -1,0 +1,52 @@
+import { useLocalStorage } from '@vueuse/core';
+import { deviceAccount, sealerOf } from '../../offline/index.ts';
+
+/** Free words that wait for a network, as only the account's next session reads them. */
+interface SealedWords {
+  readonly id: string;
+  readonly account: string;
+  readonly iv: string;
+  readonly data: string;
+}
+
+/**
+ * Keeps what a teacher has said on the disk of this device until the school has it. Where the browser cannot seal, on plain
+ * http, nothing is kept: the words may be about a child.
+ * @param key of the account's session.
+ */
+export function useSealedWords(key: () => string) {
+  const kept = useLocalStorage<readonly SealedWords[]>('escalier-lesson-words', []);
+
+  async function keep(id: string, value: unknown): Promise<void> {
+    const sealer = await sealerOf(key());
+    if (sealer === null) return;
+    const { iv, data } = await sealer.seal(value);
+    const account = deviceAccount.get() ?? '';
+    kept.value = [...kept.value, { id, account, iv: textOf(iv), data: textOf(new Uint8Array(data)) }];
+  }
+
+  /** What is kept for who is signed in; what another key has sealed stays closed. */
+  async function read(): Promise<readonly unknown[]> {
+    const sealer = await sealerOf(key());
+    if (sealer === null) return [];
+    const own = kept.value.filter(({ account }) => account === (deviceAccount.get() ?? ''));
+    const opened = await Promise.all(
+      own.map(({ iv, data }) => sealer.open({ iv: bytesOf(iv), data: bytesOf(data).buffer })),
+    );
+    return opened.filter((each) => each !== null);
+  }
+
+  function drop(ids: ReadonlySet<string>): void {
+    kept.value = kept.value.filter(({ id }) => !ids.has(id));
+  }
+
+  return { keep, read, drop };
+}
+
+function textOf(bytes: Uint8Array): string {
+  return btoa(String.fromCharCode(...bytes));
+}
+
+function bytesOf(text: string): Uint8Array<ArrayBuffer> {
+  return Uint8Array.from(atob(text), (letter) => letter.charCodeAt(0));
+}
