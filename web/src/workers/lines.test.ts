@@ -9,11 +9,12 @@ const eighths = tuneOf('X:1\nM:4/4\nL:1/8\nK:G\nGABG GABG|d4 B4|GABG GABG|G8|]')
 
 describe('lines for the back of a room', () => {
   it('break at bars, with no more notes than can be read', () => {
-    const ends = inShortLines(eighths, 9).bars.map((bar) => bar.lineEnd);
-    expect(ends).toEqual([true, true, false, true]);
-    expect(inShortLines(eighths, 10).bars.map((bar) => bar.lineEnd)).toEqual([false, true, false, true]);
+    const endsAt = (most: number): readonly number[] =>
+      inShortLines(eighths, most).bars.flatMap(({ lineEnd }, index) => (lineEnd ? [index + 1] : []));
+    expect(endsAt(9)).toEqual([1, 2]);
+    expect(endsAt(10)).toEqual([2]);
     // A bar that has more by itself stays whole.
-    expect(inShortLines(eighths, 3).bars.every((bar) => bar.lineEnd)).toBe(true);
+    expect(endsAt(3)).toEqual([1, 2, 3]);
   });
 
   it('are read as names or counting, each with its note', () => {
