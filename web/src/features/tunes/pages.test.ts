@@ -48,7 +48,9 @@ vi.mock('../../sound/index.ts', async () => {
     countIn: box(true),
     voices: () => ({}),
   };
-  const acts = { start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn() };
+  const acts = {
+    ...{ start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn(), switchVoice: vi.fn() },
+  };
   const player = { ...silent, ...voices, ...acts, turn: box(null) };
   return {
     usePlayer: () => player,
