@@ -7,7 +7,6 @@ import {
   backingOf,
   beatOfChord,
   BLOCK_KINDS,
-  decideGoOn,
   FEELS,
   lessonStep,
   LONGEST_LESSON,
@@ -19,6 +18,7 @@ import {
 } from '@escalier/core/lesson';
 import type { Tune } from '@escalier/core/music';
 import { RUNG_IDS, USUAL_LADDER } from '@escalier/core/practice';
+import { decideGoOn } from '@escalier/core/records';
 import {
   DEFAULT_TEMPO,
   joinKnowledge,

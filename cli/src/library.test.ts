@@ -1,8 +1,8 @@
 import { readdir, readFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { readAbc } from '@escalier/core/formats';
-import { harmonyOf } from '@escalier/core/lesson';
-import { barStarts, midiNumber, parsePitch, valueLength, toNumber, type Note, type Tune } from '@escalier/core/music';
+import { chordOf, harmonyOf } from '@escalier/core/lesson';
+import { barStarts, midiNumber, valueLength, toNumber, type Note, type Tune } from '@escalier/core/music';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { findingsOf, NOTE_ORDERS, noteOrder, profileOf, type NoteOrderId } from '@escalier/core/staircase';
@@ -143,7 +143,7 @@ function outsideTheirChords(tune: Tune): readonly string[] {
   });
   let chord: readonly number[] = [];
   return melody.flatMap(({ event, bar, at }, index) => {
-    if (event.chordSymbol !== null) chord = chordNotes(event.chordSymbol);
+    if (event.chordSymbol !== null) chord = chordOf(event.chordSymbol)!.classes;
     const { count: beats, unit } = bar.metre;
     const half = beats === 4 || (unit === 8 && beats === 6) ? beats / unit / 2 : beats / unit;
     if (event.kind === 'rest' || chord.length === 0 || at % half !== 0) return [];
@@ -160,14 +160,6 @@ function movesByStep(note: Note, neighbours: readonly (Tune['parts'][0]['bars'][
     const distance = Math.abs(midiNumber(other.pitch) - midiNumber(note.pitch));
     return distance === 1 || distance === 2;
   });
-}
-
-/** "F#m7": the notes of a chord symbol as pitch classes. */
-function chordNotes(symbol: string): readonly number[] {
-  const [, root, kind] = /^([A-G][#b]?)(.*)$/.exec(symbol)!;
-  const base = midiNumber(parsePitch(`${root}4`)!);
-  const steps = { '': [0, 4, 7], m: [0, 3, 7], 7: [0, 4, 7, 10], m7: [0, 3, 7, 10], dim: [0, 3, 6] }[kind!]!;
-  return steps.map((step) => (base + step) % 12);
 }
 
 describe('the staircases that ship', async () => {

@@ -1,10 +1,10 @@
 import {
   add,
-  barLength,
   barStarts,
   beatLength,
   beatsInBar,
   compare,
+  countInLength,
   eventsLength,
   isCompound,
   multiply,
@@ -151,9 +151,7 @@ const BLOCK = { strong: 76, weak: 77, length: rational(1, 16), strength: 0.8 };
 /** Wood blocks on the beats, over the feel’s own percussion: full bar before a pickup. */
 function countInOf(tune: Tune, feel: FeelId): Backing['countIn'] {
   const { metre } = tune.bars[0]!;
-  const full = barLength(metre);
-  const missing = subtract(full, eventsLength(tune.parts[0].bars[0]!));
-  const length = missing.num > 0 ? add(full, missing) : full;
+  const length = countInLength(tune);
   const beat = beatLength(metre);
   const notes: BackingNote[] = [];
   for (let count = 0; ; count++) {

@@ -6,6 +6,7 @@ import {
   beatsInBar,
   compare,
   divide,
+  eventsLength,
   isCompound,
   keyAlter,
   LETTERS,
@@ -56,7 +57,6 @@ interface Sung {
   readonly pitch: Pitch;
   /** Goes on from a tie: not struck here. */
   readonly held: boolean;
-  readonly symbol: string | null;
 }
 
 /** Chords from the symbols over the tune; where there are none, by rule, or a drone under a tune of five notes or of a church mode. */
@@ -72,40 +72,35 @@ export function harmonyOf(tune: Tune): Harmony {
   return { source, chords, strong: explained(tune, sung, chords, source) };
 }
 
+/** The events of the first part, each with its place on the sheet. */
+function placedEvents(tune: Tune) {
+  return tune.parts[0].bars.flatMap((events, barIndex) => {
+    let next = ZERO;
+    return events.map((event) => {
+      const offset = next;
+      next = add(next, valueLength(event.value));
+      return { event, barIndex, offset };
+    });
+  });
+}
+
 function sungNotes(tune: Tune): readonly Sung[] {
   const starts = barStarts(tune);
   let held = false;
-  return tune.parts[0].bars.flatMap((events, barIndex) => {
-    let offset = ZERO;
-    const beat = beatLength(tune.bars[barIndex]!.metre);
-    return events.flatMap((event): Sung[] => {
-      const here = offset;
-      const length = valueLength(event.value);
-      offset = add(offset, length);
-      if (event.kind === 'rest') {
-        held = false;
-        return [];
-      }
-      const note = {
-        ...{ barIndex, offset: here, length, pitch: event.pitch, held, symbol: event.chordSymbol },
-        beat: divide(add(starts[barIndex]!, here), beat),
-      };
-      held = event.tied;
-      return [note];
-    });
+  return placedEvents(tune).flatMap(({ event, barIndex, offset }): Sung[] => {
+    const isHeld = held;
+    held = event.kind === 'note' && event.tied;
+    if (event.kind === 'rest') return [];
+    const beat = divide(add(starts[barIndex]!, offset), beatLength(tune.bars[barIndex]!.metre));
+    return [{ barIndex, offset, beat, length: valueLength(event.value), pitch: event.pitch, held: isHeld }];
   });
 }
 
 /** The symbols of the sheet that name a chord; rests may carry them, too. */
 function writtenChords(tune: Tune): readonly PlacedChord[] {
-  return tune.parts[0].bars.flatMap((events, barIndex) => {
-    let offset = ZERO;
-    return events.flatMap((event): PlacedChord[] => {
-      const here = offset;
-      offset = add(offset, valueLength(event.value));
-      const chord = event.chordSymbol === null ? null : chordOf(event.chordSymbol);
-      return chord === null ? [] : [{ barIndex, offset: here, chord }];
-    });
+  return placedEvents(tune).flatMap(({ event, barIndex, offset }): PlacedChord[] => {
+    const chord = event.chordSymbol === null ? null : chordOf(event.chordSymbol);
+    return chord === null ? [] : [{ barIndex, offset, chord }];
   });
 }
 
@@ -190,7 +185,7 @@ function slotsOf(tune: Tune): readonly Slot[] {
   const first = firstFullBar(tune);
   return tune.bars.flatMap((bar, barIndex): Slot[] => {
     if (barIndex < first) return [];
-    const length = lengthOf(tune, barIndex);
+    const length = eventsLength(tune.parts[0].bars[barIndex]!);
     const half = halfOf(bar);
     const slot = (offset: Rational, end: Rational, isBar: boolean): Slot => ({
       ...{ barIndex, offset, end, isBar, key: bar.key },
@@ -204,10 +199,6 @@ function slotsOf(tune: Tune): readonly Slot[] {
 function halfOf({ metre }: Pick<Bar, 'metre'>): Rational | null {
   if (metre.groups !== undefined || beatsInBar(metre) !== FEW_BEATS) return null;
   return divide(barLength(metre), rational(2));
-}
-
-function lengthOf(tune: Tune, barIndex: number): Rational {
-  return tune.parts[0].bars[barIndex]!.reduce((sum, event) => add(sum, valueLength(event.value)), ZERO);
 }
 
 const CADENCE_COST = 6;

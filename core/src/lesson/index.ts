@@ -1,7 +1,6 @@
 export { backingOf, feelsOf, type Backing, type BackingNote, type BackingVoice } from './backing.ts';
 export { chordOf, type Chord } from './chords.ts';
 export { FEELS, type FeelId } from './feels.ts';
-export { decideGoOn, type GoOnAnswer, type GoOnRule, type OnStep } from './go-on.ts';
 export { beatOfChord, harmonyOf, type Harmony, type HarmonySource, type PlacedChord } from './harmony.ts';
 export {
   BLOCK_KINDS,

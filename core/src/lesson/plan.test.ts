@@ -5,7 +5,6 @@ import { instrument } from '../instruments/index.ts';
 import { RUNG_IDS, USUAL_LADDER } from '../practice/index.ts';
 import { NOTHING_KNOWN } from '../reading/index.ts';
 import { GOOSE_WALK } from '../testing/index.ts';
-import { decideGoOn } from './go-on.ts';
 import { lessonStep } from './lesson-step.ts';
 import { fitMinutes } from './minutes.ts';
 import {
@@ -174,24 +173,6 @@ describe('minutes', () => {
     const wishes = [6, 2, 1].map((least) => ({ wish: 9, least, grows: 1, fixed: null }));
     expect(fitMinutes(wishes, 5)).toEqual([3, 1, 1]);
     expect(fitMinutes([{ wish: 3, least: 2, grows: 0, fixed: null }], 30)).toEqual([30]);
-  });
-});
-
-describe('whether the class goes on', () => {
-  const pupils = Array.from({ length: 10 }, (_, index) => ({
-    ...{ id: String(index), passed: index < 7, heard: index < 9 },
-  }));
-
-  it('is decided by share, by hearing, or by the teacher', () => {
-    expect(decideGoOn({ kind: 'share', share: 70 }, pupils)).toMatchObject({
-      goOn: true,
-      missing: 0,
-      behind: ['7', '8', '9'],
-    });
-    expect(decideGoOn({ kind: 'share', share: 80 }, pupils)).toMatchObject({ goOn: false, missing: 1 });
-    expect(decideGoOn({ kind: 'heard' }, pupils)).toMatchObject({ goOn: false, missing: 1, holding: ['9'] });
-    expect(decideGoOn({ kind: 'own', yes: true }, pupils)).toMatchObject({ goOn: true, holding: [] });
-    expect(decideGoOn({ kind: 'share', share: 70 }, [])).toMatchObject({ goOn: false, of: 0 });
   });
 });
 

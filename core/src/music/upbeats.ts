@@ -1,5 +1,5 @@
 import { barLength } from './metre.ts';
-import { add, subtract, ZERO, type Rational } from './rational.ts';
+import { add, compare, subtract, ZERO, type Rational } from './rational.ts';
 import type { Tune } from './tune.ts';
 import { eventsLength } from './tuplets.ts';
 
@@ -25,4 +25,11 @@ export function barStarts(tune: Tune): readonly Rational[] {
   }
   kept.set(tune, starts);
   return starts;
+}
+
+/** What is counted in before a tune, in whole notes: a full bar, and what a pickup leaves of the bar that it begins in. */
+export function countInLength(tune: Tune): Rational {
+  const full = barLength(tune.bars[0]!.metre);
+  const missing = subtract(full, eventsLength(tune.parts[0].bars[0]!));
+  return compare(missing, ZERO) > 0 ? add(full, missing) : full;
 }

@@ -1,5 +1,6 @@
 export * from './class-forecast.ts';
 export * from './events.ts';
+export * from './go-on.ts';
 export * from './next.ts';
 export * from './points.ts';
 export * from './remarks.ts';

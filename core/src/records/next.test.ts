@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   classStep,
+  decideGoOn,
   dueAfter,
   fitInto,
   hearingGroups,
@@ -163,5 +164,23 @@ describe('the step of the class', () => {
     expect(classStep(all, IDS, { ...SHARE, kind: 'own', ownStep: 2 })).toBe(2);
     expect(classStep(all, IDS, { ...SHARE, kind: 'own', ownStep: 9 })).toBe(3);
     expect(classStep([], IDS, { ...SHARE, kind: 'heard' })).toBe(0);
+  });
+});
+
+describe('whether the class goes on', () => {
+  const pupils = Array.from({ length: 10 }, (_, index) => ({
+    ...{ id: String(index), passed: index < 7, heard: index < 9 },
+  }));
+
+  it('is decided by share, by hearing, or by the teacher', () => {
+    expect(decideGoOn({ kind: 'share', share: 70 }, pupils)).toMatchObject({
+      goOn: true,
+      missing: 0,
+      behind: ['7', '8', '9'],
+    });
+    expect(decideGoOn({ kind: 'share', share: 80 }, pupils)).toMatchObject({ goOn: false, missing: 1 });
+    expect(decideGoOn({ kind: 'heard' }, pupils)).toMatchObject({ goOn: false, missing: 1, holding: ['9'] });
+    expect(decideGoOn({ kind: 'own', yes: true }, pupils)).toMatchObject({ goOn: true, holding: [] });
+    expect(decideGoOn({ kind: 'share', share: 70 }, [])).toMatchObject({ goOn: false, of: 0 });
   });
 });

@@ -132,29 +132,3 @@ export function goOnFrom(all: readonly Standing[], stepIndex: number, ruleShare:
   const share = all.length === 0 ? 0 : Math.round((100 * passed) / all.length);
   return { passed, of: all.length, share, ruleShare, goOn: all.length > 0 && 100 * passed >= ruleShare * all.length };
 }
-
-/** By what a class goes on: so many percent have passed, everybody was heard once, or its teacher said so. */
-export interface GoOnSetting {
-  readonly kind: 'share' | 'heard' | 'own';
-  readonly share: number;
-  /** Index of the step that the teacher has gone on to. */
-  readonly ownStep: number;
-}
-
-/**
- * Index of the step that the class works on: the first from which it may not go on; the number of steps after all.
- * @param stepIds of the staircase from the first up.
- */
-export function classStep(
-  all: readonly Standing[],
-  stepIds: readonly string[],
-  { kind, share, ownStep }: GoOnSetting,
-): number {
-  if (kind === 'own') return Math.min(ownStep, stepIds.length);
-  const mayGoOn = (id: string, index: number): boolean =>
-    kind === 'share'
-      ? goOnFrom(all, index, share).goOn
-      : all.length > 0 && all.every((each) => each.stepIndex > index || each.steps.some((step) => step.stepId === id));
-  const open = stepIds.findIndex((id, index) => !mayGoOn(id, index));
-  return open < 0 ? stepIds.length : open;
-}

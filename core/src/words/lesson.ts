@@ -1,16 +1,7 @@
 import type { LengthWords } from '../music/index.ts';
-import type {
-  Block,
-  BlockKind,
-  BlockWhy,
-  FeelId,
-  GoOnAnswer,
-  HearingSlot,
-  OthersWork,
-  RungRun,
-} from '../lesson/index.ts';
+import type { Block, BlockKind, BlockWhy, FeelId, HearingSlot, OthersWork, RungRun } from '../lesson/index.ts';
 import { RUNGS, type RungId } from '../practice/index.ts';
-import { QUEUE_REASONS, type QueueReason } from '../records/index.ts';
+import { QUEUE_REASONS, type GoOnAnswer, type QueueReason } from '../records/index.ts';
 import { listWords, sayNote, type NoteNamer } from './stairs.ts';
 import { barRange, timesWords } from './teaching.ts';
 import { elementWords } from './tunes.ts';

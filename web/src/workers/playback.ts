@@ -3,6 +3,7 @@ import {
   barLength,
   beatLength,
   beatsInBar,
+  countInLength,
   eventsLength,
   midiNumber,
   performanceOrder,
@@ -142,11 +143,8 @@ function droneOf(tune: Tune, soundsAbove: number): number {
 
 function countIn(tune: Tune, inBeats: (length: Rational) => number): readonly Click[] {
   const { metre } = tune.bars[0]!;
-  const full = barLength(metre);
-  const missing = subtract(full, eventsLength(tune.parts[0].bars[0]!));
-  const length = missing.num > 0 ? add(full, missing) : full;
   const beat = inBeats(beatLength(metre));
-  const count = Math.round(inBeats(length) / beat);
+  const count = Math.round(inBeats(countInLength(tune)) / beat);
   return Array.from({ length: count }, (_, index) => ({
     start: index * beat,
     strong: index % beatsInBar(metre) === 0,

@@ -4,7 +4,7 @@ import {
   barLength,
   beatLength,
   beatsInBar,
-  compare,
+  countInLength,
   isCompound,
   midiNumber,
   performanceOrder,
@@ -87,13 +87,6 @@ export function writeMidi(tune: Tune, options: MidiOptions = {}): Uint8Array {
 
 function ticks(length: Rational): number {
   return Math.round(toNumber(length) * 4 * TICKS_PER_QUARTER);
-}
-
-/** A full bar, and what a pickup leaves of the bar it begins in. */
-function countInLength(tune: Tune): Rational {
-  const full = barLength(tune.bars[0]!.metre);
-  const first = eventsLength(tune.parts[0].bars[0]!);
-  return compare(first, full) < 0 ? subtract(add(full, full), first) : full;
 }
 
 function withDifferences(track: readonly Timed[]): MidiEvent[] {

@@ -24,8 +24,11 @@ const changes = usePlanChanges(planning);
 const isToday = computed(() => lesson.value !== null && lesson.value.date === page.value?.today);
 const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
 const isRunning = computed(() => run.value !== null && run.value.startedAt !== null && !hasEnded.value);
-const behind = computed(() => (goOn.value === null ? null : leftBehindWords(goOn.value, speech.value.nameOf)));
-const holding = computed(() => (goOn.value?.holding ?? []).map(speech.value.nameOf));
+const behind = computed(() => {
+  const before = goOn.value?.before ?? null;
+  return before === null ? null : leftBehindWords(before, speech.value.nameOf);
+});
+const holding = computed(() => (goOn.value?.here.holding ?? []).map(speech.value.nameOf));
 /** Where the teacher says so. */
 const { draft, load, saveClass } = useClassSettings(() => props.classId);
 const { busy: going, save } = useSave('The class goes on from there.');
@@ -116,9 +119,9 @@ const runner = computed(() => ({ name: 'lesson', params: { classId: props.classI
         <div class="stack">
           <section v-if="goOn !== null" class="card-paper stack-close">
             <h2>
-              {{ goOn.goOn ? 'The class may go on' : `Step ${planning.step.value?.position ?? page.steps.length}` }}
+              {{ planning.step.value === null ? 'All steps are passed' : `Step ${planning.step.value.position}` }}
             </h2>
-            <p>{{ goOnWords(goOn) }}</p>
+            <p>{{ goOnWords(goOn.here) }}</p>
             <p v-if="holding.length > 0" class="soft">Still to pass: {{ listWords(holding) }}.</p>
             <p v-if="behind !== null">{{ behind }}</p>
             <div v-if="page.style.teaching.goOn === 'own'" class="line">

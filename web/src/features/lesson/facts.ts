@@ -1,13 +1,7 @@
+import { goOnSetting } from '@escalier/core/classes';
 import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart } from '@escalier/core/calendar';
-import {
-  decideGoOn,
-  type GoOnAnswer,
-  type GoOnRule,
-  type LessonFacts,
-  type LessonHistory,
-  type LessonStep,
-  type WeakSpot,
-} from '@escalier/core/lesson';
+import { type LessonFacts, type LessonHistory, type LessonStep, type WeakSpot } from '@escalier/core/lesson';
+import { goOnFromStep, type GoOnAnswer } from '@escalier/core/records';
 import type { ClassView, StepView } from '../classes/index.ts';
 
 /** The lesson that is planned or runs: today's, or the next. */
@@ -36,24 +30,17 @@ export function partOf(
   return planned.part === 'first' && isBegun ? 'middle' : planned.part;
 }
 
-/** Whether the class goes on from its step, by its own rule. */
-export function goOnOf(page: ClassView): GoOnAnswer {
-  const at = Math.min(page.classStep, page.steps.length - 1);
-  const step = page.steps[at];
-  const inClass = page.pupils.flatMap((pupil) =>
-    pupil.standing === null ? [] : [{ ...pupil, standing: pupil.standing }],
-  );
-  const { goOn: kind, ownStep } = page.style.teaching;
-  const rule: GoOnRule =
-    kind === 'own' ? { kind, yes: ownStep > at } : kind === 'heard' ? { kind } : { kind, share: page.style.goOnShare };
-  return decideGoOn(
-    rule,
-    inClass.map(({ id, standing }) => ({
-      id,
-      passed: standing.stepIndex > at,
-      heard: standing.stepIndex > at || standing.steps.some((each) => each.stepId === step?.id),
-    })),
-  );
+/** Whether the class goes on from its step, by its own rule, and who was left behind when it came there. */
+export function goOnOf({ pupils, steps, style, classStep }: ClassView): {
+  readonly here: GoOnAnswer;
+  readonly before: GoOnAnswer | null;
+} {
+  const standings = pupils.flatMap(({ standing }) => standing ?? []);
+  const from = (step: number): GoOnAnswer => goOnFromStep(standings, goOnSetting(style), steps[step]?.id ?? '', step);
+  return {
+    here: from(Math.min(classStep, steps.length - 1)),
+    before: classStep === 0 ? null : from(classStep - 1),
+  };
 }
 
 /** What several stumble over: the hardest move of the step that most of those who are stuck work on. */
@@ -68,7 +55,7 @@ export function weakSpots({ stuck, steps }: ClassView): readonly WeakSpot[] {
     });
 }
 
-export interface Around {
+export interface PlanSources {
   readonly lesson: Pick<Lesson, 'number' | 'minutes'>;
   readonly part: LessonPart;
   readonly step: LessonStep | null;
@@ -80,16 +67,16 @@ export interface Around {
 }
 
 /** From what a lesson of this class is planned: where it stands today, and what earlier lessons left. */
-export function factsOf(page: ClassView, around: Around): LessonFacts {
+export function factsOf(page: ClassView, sources: PlanSources): LessonFacts {
   const here = page.pupils.filter((pupil) => pupil.standing !== null && !pupil.away);
   const turn = (pupilId: string): number => {
     const at = here.find((pupil) => pupil.id === pupilId)?.standing?.stepIndex ?? page.classStep;
     return Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_CHANGEOVER + USUAL_TALK;
   };
-  const readyFirst = (pupilId: string): number => (around.ready.includes(pupilId) ? 0 : 1);
+  const readyFirst = (pupilId: string): number => (sources.ready.includes(pupilId) ? 0 : 1);
   return {
-    ...{ minutes: around.lesson.minutes, seed: around.lesson.number, part: around.part, step: around.step },
-    ...{ usual: around.history.usual, open: around.history.open },
+    ...{ minutes: sources.lesson.minutes, seed: sources.lesson.number, part: sources.part, step: sources.step },
+    ...{ usual: sources.history.usual, open: sources.history.open },
     hearingMinutes: page.style.hearing.minutes,
     queue: page.queue
       .filter(({ reason }) => reason !== 'today')
@@ -98,6 +85,6 @@ export function factsOf(page: ClassView, around: Around): LessonFacts {
     ahead: here.filter(({ standing }) => standing!.stepIndex > page.classStep).map(({ id }) => id),
     behind: here.filter(({ standing }) => standing!.stepIndex < page.classStep).map(({ id }) => id),
     weak: weakSpots(page),
-    ...{ toClean: around.toClean, beltsToHand: around.beltsToHand },
+    ...{ toClean: sources.toClean, beltsToHand: sources.beltsToHand },
   };
 }

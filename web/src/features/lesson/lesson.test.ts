@@ -73,7 +73,10 @@ describe('from what a lesson is planned', () => {
   });
 
   it('is whether the class goes on, with the names that hold it up', () => {
-    expect(goOnOf(page)).toMatchObject({ goOn: false, passed: 1, of: 4, holding: ['Ann', 'Ben', 'Di'] });
+    const { here, before } = goOnOf(page);
+    expect(here).toMatchObject({ goOn: false, passed: 1, of: 4, holding: ['Ann', 'Ben', 'Di'] });
+    expect(before).toMatchObject({ goOn: true, behind: ['Ben'] });
+    expect(goOnOf(classPage()).before).toBeNull();
   });
 });
 

@@ -1,3 +1,5 @@
+import type { Standing } from './standings.ts';
+
 /** By what a class decides to go on to its next step. */
 export type GoOnRule =
   /** So many percent have passed. */
@@ -47,4 +49,40 @@ export function decideGoOn(rule: GoOnRule, pupils: readonly OnStep[]): GoOnAnswe
   const goOn = of > 0 && (rule.kind === 'own' ? rule.yes : missing === 0);
   const holding = goOn ? [] : rule.kind === 'heard' ? unheard : behind;
   return { rule, goOn, passed, heard: of - unheard.length, of, missing, holding, behind };
+}
+
+/** By what a class goes on, as it is set. */
+export interface GoOnSetting {
+  readonly kind: GoOnRule['kind'];
+  readonly share: number;
+  /** Index of the step that the teacher has gone on to. */
+  readonly ownStep: number;
+}
+
+/** Whether a class goes on from one of its steps, by its setting. @param step its index. */
+export function goOnFromStep(
+  all: readonly Standing[],
+  { kind, share, ownStep }: GoOnSetting,
+  stepId: string,
+  step: number,
+): GoOnAnswer {
+  const rule: GoOnRule = kind === 'own' ? { kind, yes: ownStep > step } : kind === 'heard' ? { kind } : { kind, share };
+  return decideGoOn(
+    rule,
+    all.map(({ pupilId, stepIndex, steps }) => ({
+      id: pupilId,
+      passed: stepIndex > step,
+      heard: stepIndex > step || steps.some((each) => each.stepId === stepId),
+    })),
+  );
+}
+
+/**
+ * Index of the step that the class works on: the first from which it does not go on; the number of steps after all.
+ * @param stepIds of the staircase from the first up.
+ */
+export function classStep(all: readonly Standing[], stepIds: readonly string[], setting: GoOnSetting): number {
+  if (setting.kind === 'own') return Math.min(setting.ownStep, stepIds.length);
+  const open = stepIds.findIndex((id, step) => !goOnFromStep(all, setting, id, step).goOn);
+  return open < 0 ? stepIds.length : open;
 }
