@@ -40,8 +40,8 @@ export {
   type LessonRun,
 } from './run.ts';
 export { RUNG_RUNS, type RungRun } from './rungs.ts';
-export { lessonStep, type StepOfClass } from './lesson-step.ts';
-export { tempoRungs, tempoWord } from './tempo-rungs.ts';
+export { lessonStep, tuneTempi, type StepOfClass } from './lesson-step.ts';
+export { tempoWord } from './tempo-word.ts';
 export {
   leaveOut,
   lockBlock,

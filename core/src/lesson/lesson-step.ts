@@ -1,9 +1,8 @@
 import type { Instrument } from '../instruments/index.ts';
 import type { Tune } from '../music/index.ts';
 import { preparation, type RungId } from '../practice/index.ts';
-import { readTune, type Knowledge } from '../reading/index.ts';
+import { readTune, tempoRungs, type Knowledge, type Reading } from '../reading/index.ts';
 import type { LessonStep, MoveNames } from './plan.ts';
-import { tempoRungs } from './tempo-rungs.ts';
 
 /** What the class itself says of a step; the rest is read from its tune. */
 export interface StepOfClass {
@@ -17,14 +16,22 @@ export interface StepOfClass {
   readonly challenge: boolean;
 }
 
-/** Where the hard spot begins when nothing is known of the class. */
+/** Where a tune begins that stops nobody. */
 const SLOW_SHARE = 0.75;
+
+/** The tempi of a tune: from the one at which its hardest spot holds to its own, and above it as a challenge. */
+export function tuneTempi(
+  { hardSpots, tempo }: Pick<Reading, 'hardSpots' | 'tempo'>,
+  challenge: boolean,
+): readonly number[] {
+  const own = tempo.perMinute;
+  return tempoRungs(hardSpots[0]?.drill.ladder[0] ?? Math.round(own * SLOW_SHARE), own, challenge);
+}
 
 /** A step as a lesson needs it: what is new in its tune, the moves to go over first, the hard spot with its tempi. */
 export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: StepOfClass): LessonStep {
   const reading = readTune(tune, on, known);
   const [spot] = reading.hardSpots;
-  const target = reading.tempo.perMinute;
   const { challenge, ...step } = own;
   return {
     ...step,
@@ -36,7 +43,7 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
         ? null
         : {
             ...{ from: spot.hardest.from, to: spot.hardest.to, bars: spot.bars },
-            tempi: tempoRungs(spot.drill.ladder[0] ?? Math.round(target * SLOW_SHARE), target, challenge),
+            tempi: tuneTempi(reading, challenge),
           },
   };
 }

@@ -19,7 +19,8 @@ import {
 } from './plan-changes.ts';
 import { BLOCK_KINDS, planLesson, type LessonFacts, type LessonPlan } from './plan.ts';
 import { RUNG_RUNS } from './rungs.ts';
-import { tempoRungs, tempoWord } from './tempo-rungs.ts';
+import { tempoRungs } from '../reading/index.ts';
+import { tempoWord } from './tempo-word.ts';
 
 const step = {
   ...{ position: 3, title: 'Goose Walk', newNotes: ['E4'], newElements: [], easier: null, extra: 'Kite' },

@@ -19,12 +19,12 @@ export interface RungRun {
 export const RUNG_RUNS: Readonly<Record<RungId, RungRun>> = {
   say: run('you-then-class', 'words', 'free', 2, 'names-sure'),
   clap: run('class', 'chant', 'slow', 2, 'together'),
-  finger: run('class', 'silent', 'slow', 2, 'fingers-sure', { melody: true }),
-  slow: run('class', 'tune', 'slow', 2, 'no-stop'),
-  spot: run('class', 'spot', 'ladder', 4, 'held-twice'),
+  finger: run('class', 'silent', 'slow', 2, 'fingers-sure'),
+  slow: run('class', 'tune', 'slow', 2, 'no-stop', { melody: true }),
+  spot: run('class', 'spot', 'ladder', 4, 'held-twice', { melody: true }),
   join: run('rows', 'tune', 'slow', 2, 'no-stop', { melody: true }),
-  whole: run('class', 'tune', 'own', 2, 'no-stop'),
-  backing: run('class', 'tune', 'own', 2, 'no-stop', { backing: true }),
+  whole: run('class', 'tune', 'own', 2, 'no-stop', { melody: true }),
+  backing: run('class', 'tune', 'own', 2, 'no-stop', { melody: true, backing: true }),
   alone: run('one', 'tune', 'own', 1, 'heard'),
 };
 

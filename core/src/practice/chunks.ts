@@ -51,7 +51,7 @@ export const DEFAULT_CHUNK_BEATS = 4;
 
 const TIMES = { new: 2, hard: 4, lastLine: 4, join: 2, line: 2, known: 1 } as const;
 /** Rungs of the tempo ladder: new bars at the slowest, joins one higher, lines near the tune's own tempo. */
-const RUNG = { new: 0, join: 1, line: 2, whole: 3 } as const;
+const RUNG = { new: 0, join: 1 / 3, line: 2 / 3, whole: 1 } as const;
 /** What a tune without hard spots is climbed by. */
 const EASY_COST = 2.2;
 
@@ -165,7 +165,7 @@ class Ladder {
       to: this.#bars[last]!.places.at(-1)!,
       starts,
       times,
-      tempo: this.#ladder[Math.min(rung, this.#ladder.length - 1)]!,
+      tempo: this.#ladder[Math.round(rung * (this.#ladder.length - 1))]!,
       why,
     });
   }

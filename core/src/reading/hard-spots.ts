@@ -3,6 +3,7 @@ import type { Tempo, Tune } from '../music/index.ts';
 import { moveKey, type Knowledge } from './knowledge.ts';
 import type { Place } from './phrases.ts';
 import type { PlayedMove } from './played.ts';
+import { tempoLadder } from './tempo-ladder.ts';
 
 /** What to practise for a hard spot, from the smallest piece to the whole of it. */
 export interface Drill {
@@ -44,9 +45,6 @@ const NEW_MOVE = 1.5;
 const LEAST_SCORE = 0.9;
 /** A spot counts beside the hardest when it is at least this share of it. */
 const LEAST_SHARE = 0.3;
-/** What a class manages when it first meets a move. */
-const COMFORTABLE = 1.6;
-const EXPONENT = 0.7;
 
 interface Window {
   readonly first: number;
@@ -160,11 +158,4 @@ function loopOf(hardest: PlayedMove, played: readonly PlayedMove[]): readonly st
   const [before, after] = [played[at - 1], played[at + 1]];
   if (after?.first === hardest.second) return [hardest.from, hardest.to, after.to];
   return before?.second === hardest.first ? [before.from, hardest.from, hardest.to] : [hardest.from, hardest.to];
-}
-
-/** Four tempi in equal ratios: the first leaves enough time for the move, the last is the pass tempo. */
-export function tempoLadder(pass: number, costAtTempo: number): readonly number[] {
-  const slower = Math.min(0.85, Math.max(0.5, (COMFORTABLE / costAtTempo) ** (1 / EXPONENT)));
-  const rungs = [0, 1, 2].map((rung) => Math.round((pass * slower ** (1 - rung / 3)) / 2) * 2);
-  return [...new Set([...rungs, pass])];
 }

@@ -95,7 +95,7 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
     const isTogether = block.value?.kind === 'together';
     player.melody.value = how?.melody ?? !isTogether;
     player.along.value = how?.backing ?? isTogether;
-    player.click.value = true;
+    player.click.value = how?.who !== 'one';
     player.loopBars.value = scene.value === 'spot' ? tune.spotBars.value : null;
     const ofTune = isSlow ? ladder.value[0]! : tune.own.value;
     setTempo(WITH_TUNE.has(scene.value) ? ofTune : ECHO_TEMPO);

@@ -1,4 +1,4 @@
-import { tempoRungs, type Block } from '@escalier/core/lesson';
+import { tuneTempi, type Block } from '@escalier/core/lesson';
 import type { Family } from '@escalier/core/instruments';
 import type { RowKind } from '@escalier/core/practice';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
@@ -10,7 +10,6 @@ import type { SceneId, StageWord } from './stage.ts';
 
 /** Scenes in which the tune itself is gone through, by what is read in them. */
 const ROW_OF: Partial<Record<SceneId, RowKind>> = { chant: 'counting', words: 'words' };
-const SLOW_SHARE = 0.75;
 
 /** The tune of the class's step on the stage: what is played of it, and what is read. */
 export function useStageTune(
@@ -39,10 +38,9 @@ export function useStageTune(
   const player = usePlayer(playback, family, ref(null), ref('play'), along);
 
   const own = computed(() => info.value?.reading.tempo.perMinute ?? 80);
-  const ladder = computed(() => {
-    const holds = info.value?.reading.hardSpots[0]?.drill.ladder[0] ?? Math.round(own.value * SLOW_SHARE);
-    return tempoRungs(holds, own.value, style.value?.teaching.challenge ?? false);
-  });
+  const ladder = computed(() =>
+    info.value === null ? [own.value] : tuneTempi(info.value.reading, style.value?.teaching.challenge ?? false),
+  );
 
   /** Bars that are looped at the hard spot, as indices. */
   const spotBars = computed((): readonly [number, number] | null => {

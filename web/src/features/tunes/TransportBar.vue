@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
-import type { FeelId } from '@escalier/core/lesson';
+import { tuneTempi, type FeelId } from '@escalier/core/lesson';
 import { FEEL_NAMES } from '@escalier/core/words';
 import { onActionKey, useTaps } from '../../ui/action-keys.ts';
 import PlayButton from '../../ui/PlayButton.vue';
@@ -21,12 +21,7 @@ const feel = defineModel<FeelId | null>('feel', { default: null });
 const feelOptions = computed(() => (props.feels ?? []).map((value) => ({ value, text: FEEL_NAMES[value] })));
 
 const pass = computed(() => props.info.reading.tempo.perMinute);
-const ladder = computed(() => {
-  const own =
-    props.info.reading.hardSpots[0]?.drill.ladder ??
-    [0.6, 0.75, 0.87, 1].map((share) => Math.round(pass.value * share));
-  return props.challenge ? [...own, ...[1.1, 1.2].map((share) => Math.round(pass.value * share))] : own;
-});
+const ladder = computed(() => tuneTempi(props.info.reading, props.challenge));
 watch(pass, props.player.setTempo, { immediate: true });
 
 const loops = computed(() => {

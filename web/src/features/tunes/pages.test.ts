@@ -1,5 +1,6 @@
 import { tuneOfEntry, writeAbc, type Entry } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
+import { tuneTempi } from '@escalier/core/lesson';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
@@ -176,7 +177,7 @@ describe('the page of a tune', () => {
     expect(turns[0]).toMatchObject({ from: 'n0-0-0', to: 'n0-0-2', perMinute: 42 });
     document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'n', bubbles: true }));
     await nextTick();
-    expect(wrapper.text()).toContain('All together, twice at 52. Join the pieces.');
+    expect(wrapper.text()).toContain('All together, twice at 55. Join the pieces.');
   });
 
   it('puts where the class stopped before what was foreseen', async () => {
@@ -305,7 +306,7 @@ describe('the transport', () => {
     expect(player.setTempo.mock.calls[0]![0]).toBe(84);
     const rungs = wrapper.get('[aria-label="Tempo ladder"]').findAll('input');
     expect(rungs.map((each) => Number((each.element as HTMLInputElement).value))).toEqual([
-      ...info.reading.hardSpots[0]!.drill.ladder,
+      ...tuneTempi(info.reading, false),
     ]);
     await rungs[0]!.setValue(true);
     expect(player.setTempo).toHaveBeenLastCalledWith(info.reading.hardSpots[0]!.drill.ladder[0]);

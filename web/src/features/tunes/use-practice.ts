@@ -1,5 +1,6 @@
 import { classSpots, type ClassSpot } from '@escalier/core/classes';
 import { barId, eventId } from '@escalier/core/formats';
+import { RUNG_RUNS, tuneTempi } from '@escalier/core/lesson';
 import { MOST_ROWS, type NoteRow, type RungId } from '@escalier/core/practice';
 import { computed, type Ref } from 'vue';
 import type { ScoreMark } from '../../score/index.ts';
@@ -55,16 +56,15 @@ export function usePractice(
     if (id === 'spot' && spot !== undefined) return climb(spot);
     if (id === 'join') return chunks.joinFirst();
     if (info.value === null) return;
-    const pass = info.value.reading.tempo.perMinute;
-    const slow = spot?.foreseen?.drill.ladder[0] ?? Math.round(0.6 * pass);
-    const isSilent = id === 'clap' || id === 'finger' || id === 'say' || id === 'alone';
+    const { who, tempo, melody, backing } = RUNG_RUNS[id];
     if (id === 'clap' && rows.value.every(({ kind }) => kind !== 'counting') && rows.value.length < MOST_ROWS)
       rows.value = [...rows.value, { kind: 'counting', fill: 'full' }];
     player.loop(null);
-    player.melody.value = !isSilent;
-    player.click.value = id !== 'alone';
-    player.drone.value = id === 'backing';
-    player.setTempo(id === 'slow' || id === 'finger' || id === 'say' || id === 'clap' ? slow : pass);
+    player.melody.value = melody;
+    player.along.value = backing;
+    player.click.value = who !== 'one';
+    const tempi = tuneTempi(info.value.reading, false);
+    player.setTempo(tempo === 'own' ? tempi.at(-1)! : tempi[0]!);
     void player.start();
   }
 

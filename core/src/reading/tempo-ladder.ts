@@ -19,18 +19,12 @@ export function tempoRungs(holds: BeatsPerMinute, target: BeatsPerMinute, challe
   return [...new Set([...rungs, Math.round(target), ...above])];
 }
 
-const ITALIAN: readonly (readonly [number, string])[] = [
-  [40, 'grave'],
-  [60, 'largo'],
-  [66, 'larghetto'],
-  [76, 'adagio'],
-  [108, 'andante'],
-  [120, 'moderato'],
-  [156, 'allegro'],
-  [176, 'vivace'],
-];
+/** What a class manages when it first meets a move. */
+const COMFORTABLE = 1.6;
+const EXPONENT = 0.7;
 
-/** The Italian word for a tempo, as metronomes print them. */
-export function tempoWord(perMinute: BeatsPerMinute): string {
-  return ITALIAN.find(([below]) => perMinute < below)?.[1] ?? 'presto';
+/** From the tempo that leaves enough time for a move, by what it costs at the tune's tempo, up to that tempo. */
+export function tempoLadder(pass: BeatsPerMinute, costAtTempo: number): readonly number[] {
+  const slower = Math.min(0.85, Math.max(0.5, (COMFORTABLE / costAtTempo) ** (1 / EXPONENT)));
+  return tempoRungs(Math.round(pass * slower), pass);
 }
