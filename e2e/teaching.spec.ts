@@ -17,7 +17,7 @@ test('a tune is taught piece by piece: you play, the class answers, one key for 
   await expect(pieces.locator('.whose')).toHaveText('You');
   await expect(pieces.locator('.whose')).toHaveText('The class', { timeout: 20_000 });
   await page.keyboard.press('n');
-  await expect(pieces).toContainText('All together, twice at 52. Join the pieces.');
+  await expect(pieces).toContainText('All together, twice at 55. Join the pieces.');
   await page.keyboard.press(' ');
   await expect(page.locator('.now')).toHaveCount(0);
   const bars = page.locator('.measure');

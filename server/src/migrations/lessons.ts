@@ -19,6 +19,12 @@ export class Lessons extends Migration {
       `alter table "lesson_event" add constraint "lesson_event_account_id_foreign" foreign key ("account_id") references "account" ("id") on update cascade;`,
     );
     this.addSql(
+      `create function lesson_event_is_kept() returns trigger language plpgsql as $$ begin raise exception 'what happened in a lesson is never changed'; end $$`,
+    );
+    this.addSql(
+      `create trigger lesson_event_kept before update or delete on "lesson_event" for each row execute function lesson_event_is_kept();`,
+    );
+    this.addSql(
       `create function lesson_event_is_told() returns trigger language plpgsql as $$ begin perform pg_notify('escalier_records', c.id::text) from (select distinct a.school_class_id as id from "added" a) c; return null; end $$`,
     );
     this.addSql(

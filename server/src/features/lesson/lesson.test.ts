@@ -46,6 +46,25 @@ describe('the lessons of a class', () => {
     const usual = [{ kind: 'tune', minutes: 20 }];
     await send([{ ...made({ kind: 'usual', usual }), date: '2025-10-01' }]);
     expect((await kept()).map(({ event }) => event.kind)).toContain('usual');
+    const other = [{ kind: 'hearing', minutes: 15 }];
+    await send([{ ...made({ kind: 'usual', usual: other }, '2026-03-04T09:00:00.000Z'), date: '2025-10-02' }]);
+    for (let lesson = 10; lesson < 23; lesson++)
+      await send([{ ...made({ kind: 'again' }), date: `2026-03-${lesson}` }]);
+    const usuals = (await kept()).flatMap(({ event }) => (event.kind === 'usual' ? [event.usual] : []));
+    // Only the last one counts, and is all that is sent.
+    expect(usuals).toEqual([other]);
+  });
+
+  it('are what happened: the database itself refuses a change', async () => {
+    const em = test.orm.em.fork();
+    await expect(em.execute('delete from lesson_event')).rejects.toThrow('never changed');
+    await expect(em.fork().execute(`update lesson_event set kind = 'ended'`)).rejects.toThrow('never changed');
+  });
+
+  it('are no more than happens in a lesson', async () => {
+    const many = () => Array.from({ length: 200 }, () => ({ ...made({ kind: 'again' }), date: '2026-03-27' }));
+    for (let turn = 0; turn < 10; turn++) expect((await send(many())).status).toBe(201);
+    expect((await send([{ ...made({ kind: 'ended' }), date: '2026-03-27' }])).status).toBe(400);
   });
 
   it('refuse what is no lesson, with a sentence, and keep nothing of it', async () => {

@@ -19,7 +19,9 @@ const LESSONS_BACK = 12;
 
 const EVENTS = `
 select e.id, e.date::text as date, e.at, e.kind, e.content from lesson_event e
-where e.school_class_id = ? and (e.kind in ('usual', 'patterns') or e.date in (
+where e.school_class_id = ? and (e.id in (
+  select distinct on (o.kind) o.id from lesson_event o
+  where o.school_class_id = ? and o.kind in ('usual', 'patterns') order by o.kind, o.at desc, o.id desc) or e.date in (
   select distinct d.date from lesson_event d where d.school_class_id = ? order by d.date desc limit ${LESSONS_BACK}))
 order by e.at, e.id`;
 
@@ -38,7 +40,7 @@ export async function lessonEvents(
   classId: string,
 ): Promise<readonly DatedLessonEvent[]> {
   await classOf(em, who, classId);
-  const found = await em.execute<FoundEvent[]>(EVENTS, [classId, classId]);
+  const found = await em.execute<FoundEvent[]>(EVENTS, [classId, classId, classId]);
   return found.map(({ id, date, at, kind, content }) => ({
     date,
     event: { id, at: new Date(at).toISOString(), kind, ...content } as LessonEvent,

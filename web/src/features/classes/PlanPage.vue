@@ -11,7 +11,7 @@ import { useLoad } from '../../ui/use-load.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from '../schools/index.ts';
-import { contentOf, draftOf, setLessons } from '../staircase/index.ts';
+import { changeStaircase, setLessons } from '../staircase/index.ts';
 import ClassHead from './ClassHead.vue';
 import PlanFit from './PlanFit.vue';
 import PlanGroups from './PlanGroups.vue';
@@ -63,14 +63,16 @@ async function endStep(step: StepView, lesson: number): Promise<void> {
   const before = plan.value!;
   const lessons = lessonsUntil(before.lessons, step, lesson);
   if (lessons === step.lessons) return;
-  const param = { id: page.value!.staircaseId };
-  const done = await save(async () => {
-    const stairs = await ask(api.staircases[':id'].$get({ param }));
-    const index = stairs.steps.findIndex(({ id }) => id === step.id);
-    const changed = setLessons(draftOf(stairs), index, lessons);
-    if (!changed.ok) return;
-    await ask(api.staircases[':id'].$put({ param, json: { ...contentOf(changed.value), version: stairs.version } }));
-  });
+  const { staircaseId } = page.value!;
+  const done = await save(() =>
+    changeStaircase(staircaseId, (draft) =>
+      setLessons(
+        draft,
+        draft.steps.findIndex(({ id }) => id === step.id),
+        lessons,
+      ),
+    ),
+  );
   if (!done) {
     if (error.value !== null) notices.fail(error.value);
     return;

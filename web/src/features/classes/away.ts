@@ -1,8 +1,8 @@
-import { useEventListener, useLocalStorage } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { deviceAccount } from '../../offline/index.ts';
+import { deviceAccount, useKeptList } from '../../offline/index.ts';
 
 /** A pupil was away on a day, or was not after all; waits on this device until the school has it. No name is kept. */
 interface Absence {
@@ -14,8 +14,8 @@ interface Absence {
 
 /** Who was noted as away here, seen at once, with a network or without, and told to the school as soon as there is a way. */
 export const useAway = defineStore('away', () => {
-  const kept = useLocalStorage<readonly Absence[]>('escalier-away', []);
-  const mine = computed(() => kept.value.filter(({ account }) => account === (deviceAccount.get() ?? '')));
+  const kept = useKeptList<Absence>('escalier-away');
+  const mine = computed(() => kept.list.value.filter(({ account }) => account === (deviceAccount.get() ?? '')));
   let sending = false;
 
   /** @throws ApiError with a sentence when the school refuses it; without a network it waits here. */
@@ -23,7 +23,7 @@ export const useAway = defineStore('away', () => {
     const absence = { account: deviceAccount.get() ?? '', pupilId, date, absent };
     const isSame = (each: Absence): boolean =>
       each.pupilId === pupilId && each.date === date && each.account === absence.account;
-    kept.value = [...kept.value.filter((each) => !isSame(each)), absence];
+    kept.change((now) => [...now.filter((each) => !isSame(each)), absence]);
     await send();
   }
 
@@ -51,8 +51,8 @@ export const useAway = defineStore('away', () => {
   }
 
   function drop(sent: Absence): void {
-    kept.value = kept.value.filter(
-      (each) => each.pupilId !== sent.pupilId || each.date !== sent.date || each.absent !== sent.absent,
+    kept.change((now) =>
+      now.filter((each) => each.pupilId !== sent.pupilId || each.date !== sent.date || each.absent !== sent.absent),
     );
   }
 

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { LOCAL_RULES, USUAL_CAUTIONS } from '@escalier/core/practice';
 import { RUNG_RUNS } from '@escalier/core/lesson';
 import { blockLines, blockTitle, rungRunWords, rungWords } from '@escalier/core/words';
 import { useWakeLock, useFullscreen } from '@vueuse/core';
 import { computed, ref, toRef, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
+import { TakeCare } from '../schools/index.ts';
 import { useStageSender } from './channel.ts';
 import KeysDialog from './KeysDialog.vue';
 import { onActionKey, useTaps, type KeyAction } from '../../ui/action-keys.ts';
@@ -21,7 +22,10 @@ import { clockWords, paceWords } from './words.ts';
 
 /** The teacher's side of a lesson: what now, what next, how much time, and one key to go on. */
 const props = defineProps<{ classId: string }>();
-const planning = usePlan(toRef(props, 'classId'));
+/** The lesson that is run stays it, also when it has ended. */
+const route = useRoute();
+const pinned = ref<string | null>(typeof route.query.date === 'string' ? route.query.date : null);
+const planning = usePlan(toRef(props, 'classId'), pinned);
 const { page, lesson, run, plan, speech, lessons } = planning;
 const stage = useStage(planning, note);
 const { isSeen } = useStageSender(props.classId, stage.stage);
@@ -45,7 +49,6 @@ const nextRung = computed(() => {
   const at = rungs.value.findIndex((rung) => rung === run.value?.rung);
   return at < 0 ? null : (rungs.value[at + 1] ?? null);
 });
-const noise = USUAL_CAUTIONS.find(({ id }) => id === 'noise')!;
 const keysOpen = ref(false);
 /** One window for all: what the class sees is large, the teacher's strip is under it. */
 const isLarge = ref(false);
@@ -63,7 +66,9 @@ function note(happening: Happening): void {
 }
 
 function start(): void {
-  if (plan.value !== null) note({ kind: 'started', plan: plan.value, step: planning.step.value?.position ?? null });
+  if (plan.value === null || lesson.value === null) return;
+  pinned.value = lesson.value.date;
+  note({ kind: 'started', plan: plan.value, step: planning.step.value?.position ?? null });
 }
 
 /** One key: to the next rung, the next part, and out. */
@@ -193,7 +198,7 @@ function openProjector(): void {
           </template>
           <template v-else-if="block === null">
             <h2 class="title">Ready to start</h2>
-            <p>{{ noise.text }} {{ LOCAL_RULES }}</p>
+            <p>One key goes on, space plays and stops. The class sees what is in the frame.</p>
             <BButton variant="primary" size="lg" :disabled="plan === null" @click="start"
               >Start the lesson <span class="key" aria-hidden="true">→</span></BButton
             >
@@ -220,10 +225,10 @@ function openProjector(): void {
             <ul v-else class="plain">
               <li v-for="line in blockLines(block, speech)" :key="line">{{ line }}</li>
             </ul>
-            <p v-if="block.kind === 'together'" class="soft">{{ noise.text }}</p>
             <StageControls :stage="stage" />
           </template>
         </section>
+        <TakeCare v-if="!isStarted || block?.kind === 'together'" place="lesson" />
         <section v-if="coming.length > 0" class="card-paper stack-close coming" aria-label="After this">
           <ol class="plain ruled">
             <li v-for="each in coming" :key="each.id" class="d-flex gap-3">

@@ -22,8 +22,7 @@ const { page, lesson, plan, run, speech, goOn, history, proposed } = planning;
 const changes = usePlanChanges(planning);
 
 const isToday = computed(() => lesson.value !== null && lesson.value.date === page.value?.today);
-const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
-const isRunning = computed(() => run.value !== null && run.value.startedAt !== null && !hasEnded.value);
+const isRunning = computed(() => run.value !== null && run.value.startedAt !== null);
 const behind = computed(() => {
   const before = goOn.value?.before ?? null;
   return before === null ? null : leftBehindWords(before, speech.value.nameOf);
@@ -42,7 +41,11 @@ async function goTo(ownStep: number): Promise<void> {
     await planning.reload();
   });
 }
-const runner = computed(() => ({ name: 'lesson', params: { classId: props.classId } }));
+const runner = computed(() => ({
+  name: 'lesson',
+  params: { classId: props.classId },
+  query: { date: lesson.value?.date },
+}));
 </script>
 
 <template>
@@ -58,7 +61,7 @@ const runner = computed(() => ({ name: 'lesson', params: { classId: props.classI
         >For a substitute</BButton
       >
       <BButton role="link" :to="{ name: 'cards', params: { classId } }">Rhythm cards</BButton>
-      <BButton v-if="plan !== null && !hasEnded" role="link" variant="primary" :to="runner">{{
+      <BButton v-if="plan !== null" role="link" variant="primary" :to="runner">{{
         isRunning ? 'Back to the lesson' : 'Start the lesson'
       }}</BButton>
     </ClassHead>

@@ -1,12 +1,15 @@
 import { goOnSetting } from '@escalier/core/classes';
-import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart } from '@escalier/core/calendar';
+import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart, type LocalDate } from '@escalier/core/calendar';
 import { type LessonFacts, type LessonHistory, type LessonStep, type WeakSpot } from '@escalier/core/lesson';
 import { goOnFromStep, type GoOnAnswer } from '@escalier/core/records';
 import type { ClassView, StepView } from '../classes/index.ts';
 
-/** The lesson that is planned or runs: today's, or the next. */
-export function lessonToPlan({ lessons, today }: ClassView): Lesson | null {
-  return lessons.all.find((lesson) => lesson.date >= today) ?? null;
+/** The lesson that is planned or runs: today's as long as it has not ended, or the next. */
+export function lessonToPlan(
+  { lessons, today }: ClassView,
+  hasEnded: (date: LocalDate) => boolean = () => false,
+): Lesson | null {
+  return lessons.all.find((lesson) => lesson.date >= today && !hasEnded(lesson.date)) ?? null;
 }
 
 /** The step that the class works on; null once all are passed. */

@@ -1,5 +1,4 @@
-import { useLocalStorage } from '@vueuse/core';
-import { deviceAccount, sealerOf } from '../../offline/index.ts';
+import { deviceAccount, sealerOf, useKeptList } from '../../offline/index.ts';
 
 /** Free words that wait for a network, as only the account's next session reads them. */
 interface SealedWords {
@@ -15,21 +14,21 @@ interface SealedWords {
  * @param key of the account's session.
  */
 export function useSealedWords(key: () => string) {
-  const kept = useLocalStorage<readonly SealedWords[]>('escalier-lesson-words', []);
+  const kept = useKeptList<SealedWords>('escalier-lesson-words');
 
   async function keep(id: string, value: unknown): Promise<void> {
     const sealer = await sealerOf(key());
     if (sealer === null) return;
     const { iv, data } = await sealer.seal(value);
     const account = deviceAccount.get() ?? '';
-    kept.value = [...kept.value, { id, account, iv: textOf(iv), data: textOf(new Uint8Array(data)) }];
+    kept.change((now) => [...now, { id, account, iv: textOf(iv), data: textOf(new Uint8Array(data)) }]);
   }
 
   /** What is kept for who is signed in; what another key has sealed stays closed. */
   async function read(): Promise<readonly unknown[]> {
     const sealer = await sealerOf(key());
     if (sealer === null) return [];
-    const own = kept.value.filter(({ account }) => account === (deviceAccount.get() ?? ''));
+    const own = kept.list.value.filter(({ account }) => account === (deviceAccount.get() ?? ''));
     const opened = await Promise.all(
       own.map(({ iv, data }) => sealer.open({ iv: bytesOf(iv), data: bytesOf(data).buffer })),
     );
@@ -37,7 +36,7 @@ export function useSealedWords(key: () => string) {
   }
 
   function drop(ids: ReadonlySet<string>): void {
-    kept.value = kept.value.filter(({ id }) => !ids.has(id));
+    kept.change((now) => now.filter(({ id }) => !ids.has(id)));
   }
 
   return { keep, read, drop };

@@ -126,7 +126,6 @@ export interface Stage {
   readonly tempo: number;
   /** Tempi to climb at a hard spot; none elsewhere. */
   readonly ladder: readonly number[];
-  readonly isPlaying: boolean;
   /** The note, or the beat, that sounds now. */
   readonly now: string | null;
   readonly beat: number | null;
@@ -145,7 +144,7 @@ export const EMPTY_STAGE: Stage = {
     named: true,
     belts: [],
   },
-  ...{ turn: null, quietAt: null, tempo: 80, ladder: [], isPlaying: false, now: null, beat: null, whose: null },
+  ...{ turn: null, quietAt: null, tempo: 80, ladder: [], now: null, beat: null, whose: null },
 };
 
 /** So many notes are on a line that can be read from nine metres: the staff is a ninth of the picture. */

@@ -1,12 +1,12 @@
 import type { LocalDate } from '@escalier/core/calendar';
 import { lessonHistory, lessonRun, type LessonEvent } from '@escalier/core/lesson';
 import type { DatedLessonEvent } from '@escalier/server/api';
-import { useEventListener, useLocalStorage } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { v7 as newId } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { deviceAccount, useLive } from '../../offline/index.ts';
+import { deviceAccount, useKeptList, useLive } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSession } from '../schools/index.ts';
 import { useSealedWords } from './sealed-words.ts';
@@ -41,14 +41,14 @@ export const useLessons = defineStore('lessons', () => {
   const classId = ref('');
   const told = shallowRef<readonly DatedLessonEvent[]>([]);
   const isLoaded = ref(false);
-  const kept = useLocalStorage<readonly Kept[]>('escalier-lessons', []);
+  const kept = useKeptList<Kept>('escalier-lessons');
   /** Remarks have free words: in memory, and sealed on the disk until the school has them. */
   const session = useSession();
   const words = useSealedWords(() => session.me?.sealKey ?? '');
   const spoken = shallowRef<readonly Kept[]>([]);
   const mine = computed(() => {
     const account = deviceAccount.get() ?? '';
-    return [...kept.value, ...spoken.value].filter((each) => each.account === account);
+    return [...kept.list.value, ...spoken.value].filter((each) => each.account === account);
   });
   /** The school's sentence, when it would not take something. */
   const refused = ref<string | null>(null);
@@ -77,7 +77,7 @@ export const useLessons = defineStore('lessons', () => {
       isLoaded.value = false;
     }
     const now = Date.now();
-    kept.value = kept.value.filter((each) => !each.sent || now - Date.parse(each.event.at) < KEPT_MS);
+    kept.change((all) => all.filter((each) => !each.sent || now - Date.parse(each.event.at) < KEPT_MS));
     await Promise.all([load(), readWords().then(send)]);
   }
 
@@ -95,7 +95,7 @@ export const useLessons = defineStore('lessons', () => {
     if (event.kind === 'remark') {
       spoken.value = [...spoken.value, entry];
       void words.keep(event.id, entry);
-    } else kept.value = [...kept.value, entry];
+    } else kept.change((all) => [...all, entry]);
     void send();
   }
 
@@ -129,7 +129,7 @@ export const useLessons = defineStore('lessons', () => {
           refused.value = problem.message;
         }
         const done = new Set(batch.map(({ event }) => event.id));
-        kept.value = kept.value.map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each));
+        kept.change((all) => all.map((each) => (done.has(each.event.id) ? { ...each, sent: true } : each)));
         spoken.value = spoken.value.filter((each) => !done.has(each.event.id));
         words.drop(done);
         next = mine.value.find((each) => !each.sent);

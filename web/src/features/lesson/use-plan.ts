@@ -3,7 +3,7 @@ import { planLesson, type LessonFacts, type LessonPlan, type LessonStep } from '
 import { pitch } from '@escalier/core/music';
 import type { LessonSpeech } from '@escalier/core/words';
 import type { EarnedBelt, InstrumentList } from '@escalier/server/api';
-import { computed, onMounted, shallowRef, watch, type Ref } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { noteWords } from '../../ui/note-words.ts';
 import { tuneWorker } from '../../workers/index.ts';
@@ -13,15 +13,22 @@ import { useLessons } from './store.ts';
 
 type CleaningCall = InstrumentList['cleaning'][number];
 
-/** The next lesson of a class: from what it is planned, its plan, and what has to be prepared. */
-export function usePlan(classId: Ref<string>) {
+/**
+ * A lesson of a class: from what it is planned, its plan, and what has to be prepared.
+ * @param pinned its day; the next that has not ended where none is given.
+ */
+export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(null)) {
   const classes = useClasses();
   const lessons = useLessons();
   useLiveClass(classId);
   watch(classId, (id) => void lessons.open(id), { immediate: true });
 
   const page = computed((): ClassView | null => (classes.page?.id === classId.value ? classes.page : null));
-  const lesson = computed(() => (page.value === null ? null : lessonToPlan(page.value)));
+  const lesson = computed(() => {
+    if (page.value === null) return null;
+    const wanted = page.value.lessons.all.find(({ date }) => date === pinned.value);
+    return wanted ?? lessonToPlan(page.value, (date) => lessons.runOn(date).endedAt !== null);
+  });
   const history = computed(() => (lesson.value === null ? null : lessons.historyBefore(lesson.value.date)));
   const run = computed(() => (lesson.value === null ? null : lessons.runOn(lesson.value.date)));
   const step = computed(() => (page.value === null ? null : stepOfClass(page.value)));

@@ -66,7 +66,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
       ...{ words: tune.lines.value, turn: turns.turn.value, quietAt: quietAt.value },
       belts: planning.toHand.value.map(({ name, belt }) => ({ name, belt })),
       ladder: scene.value === 'spot' ? sound.ladder.value : [],
-      ...{ tempo: sound.tempo.value, isPlaying: sound.isPlaying.value },
+      tempo: sound.tempo.value,
     };
   });
 

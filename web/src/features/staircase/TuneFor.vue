@@ -7,7 +7,8 @@ import SelectField from '../../ui/SelectField.vue';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useClasses } from '../classes/index.ts';
-import { addTune, contentOf, draftOf } from './draft.ts';
+import { changeStaircase } from './change-staircase.ts';
+import { addTune } from './draft.ts';
 
 /** From the library to a class, or onto a step of a staircase. */
 const props = defineProps<{ tuneId: string; title: string }>();
@@ -25,7 +26,7 @@ const all = shallowRef<readonly StaircaseChoice[]>([]);
 const staircaseId = ref('');
 const stairs = shallowRef<StaircaseDto | null>(null);
 const stepId = ref('');
-const { busy, error, save } = useSave('On the step.');
+const { busy, error, save } = useSave(null);
 
 watch(isOpen, async (open) => {
   if (!open || all.value.length > 0) return;
@@ -54,12 +55,21 @@ const stepOptions = computed(() =>
 async function put(): Promise<void> {
   const open = stairs.value;
   if (open === null) return;
-  const index = open.steps.findIndex(({ id }) => id === stepId.value);
-  const changed = addTune(draftOf(open), index, { id: props.tuneId, title: props.title, role: 'choice' });
-  if (!changed.ok) return notices.fail(changed.error);
-  const json = { ...contentOf(changed.value), version: open.version };
-  const isDone = await save(() => ask(api.staircases[':id'].$put({ param: { id: open.id }, json })));
-  if (isDone) isOpen.value = false;
+  const tune = { id: props.tuneId, title: props.title, role: 'choice' } as const;
+  let refused: string | null = null;
+  const isDone = await save(async () => {
+    refused = await changeStaircase(open.id, (draft) =>
+      addTune(
+        draft,
+        draft.steps.findIndex(({ id }) => id === stepId.value),
+        tune,
+      ),
+    );
+  });
+  if (refused !== null) return notices.fail(refused);
+  if (!isDone) return;
+  notices.say('On the step.');
+  isOpen.value = false;
 }
 </script>
 

@@ -13,7 +13,9 @@ const MOST_BELTS = 12;
 
 <template>
   <section class="scene" :class="`scene-${stage.scene}`" aria-label="What the class sees">
-    <h2 v-if="stage.scene !== 'title' && stage.scene !== 'quiet'" class="heading">{{ stage.heading }}</h2>
+    <h2 v-if="stage.scene !== 'title' && stage.scene !== 'quiet'" class="heading">
+      {{ stage.heading }}<template v-if="stage.scene === 'grow'"> {{ stage.about }}</template>
+    </h2>
     <SheetScene v-if="stage.sheet !== null" :stage="stage" />
     <WordsScene v-else-if="['names', 'chant', 'words'].includes(stage.scene)" :stage="stage" />
     <FingerScene v-else-if="stage.finger !== null" :stage="stage" />
