@@ -15,10 +15,12 @@ async function openLesson(page: Page, name: string): Promise<void> {
   await expect(page.getByRole('button', { name: 'Start the lesson' })).toBeEnabled();
 }
 
+const projectorOf = (lesson: string): string => lesson.replace(/lesson(\?.*)?$/, 'projector');
+
 /** The class's window beside the teacher's, in the same browser. */
 async function openProjector(page: Page): Promise<Page> {
   const projector = await page.context().newPage();
-  await projector.goto(page.url().replace(/lesson$/, 'projector'));
+  await projector.goto(projectorOf(page.url()));
   await page.bringToFront();
   await expect(page.getByRole('button', { name: 'The class sees it' })).toBeVisible();
   return projector;
@@ -96,7 +98,7 @@ test('the class’s window on another device follows the lesson, and what is sho
   const address = page.url();
   const elsewhere = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await openDemo(elsewhere);
-  await elsewhere.goto(address.replace(/lesson$/, 'projector'));
+  await elsewhere.goto(projectorOf(address));
   await page.keyboard.press('ArrowRight');
   await expect(seen(elsewhere)).toContainText('Ready to play', { timeout: 10_000 });
   for (let part = 0; part < 6 && !(await now(page).getByText('Tune: ').isVisible()); part++)
@@ -140,6 +142,47 @@ function smallestText(page: Page): Promise<number> {
     return Math.min(...sizes) / window.innerHeight;
   });
 }
+
+test('the cursor is at a note when it sounds', async ({ page }) => {
+  await page.addInitScript(() => {
+    const heard: number[] = [];
+    const seen: number[] = [];
+    Object.assign(window, { heard, seen });
+    let clock: BaseAudioContext | null = null;
+    // eslint-disable-next-line @typescript-eslint/unbound-method -- called with its node below
+    const start = AudioBufferSourceNode.prototype.start;
+    AudioBufferSourceNode.prototype.start = function (when, ...rest) {
+      clock = this.context;
+      if (when !== undefined && when > 0) heard.push(when);
+      start.call(this, when, ...rest);
+    };
+    let last = '';
+    new MutationObserver(() => {
+      const now = document.querySelector('.now');
+      const place = now === null ? '' : `${now.getAttribute('x')} ${now.getAttribute('y')}`;
+      if (place !== '' && place !== last && clock !== null) seen.push(clock.currentTime);
+      last = place;
+    }).observe(document, { subtree: true, childList: true, attributes: true, attributeFilter: ['x', 'y'] });
+  });
+  await openDemo(page);
+  const abc = 'X:1\nT:Up and Down\nM:4/4\nL:1/4\nQ:1/4=100\nK:G\nGABA|GBAB|GAGB|ABAG|]';
+  const id = await page.evaluate(async (body) => {
+    const headers = { 'content-type': 'application/json' };
+    const answer = await fetch('/api/tunes', { method: 'POST', headers, body: JSON.stringify({ abc: body }) });
+    return ((await answer.json()) as { id: string }).id;
+  }, abc);
+  await page.goto(`/tunes/${id}`);
+  await page.getByRole('button', { name: 'Play', exact: true }).click();
+  const both = () =>
+    page.evaluate(() => {
+      const { heard, seen } = window as unknown as { heard: number[]; seen: number[] };
+      return { heard, seen };
+    });
+  await expect.poll(async () => (await both()).seen.length, { timeout: 60_000 }).toBe(16);
+  const { heard, seen } = await both();
+  const apart = seen.map((at, index) => Math.abs(at - heard[index]!)).toSorted((a, b) => a - b);
+  expect(apart[8]).toBeLessThan(0.03);
+});
 
 test('five minutes at 120 stay within 10 ms of the audio clock', async ({ page }) => {
   test.slow();

@@ -42,7 +42,7 @@ const sounding = computed({
 
 <template>
   <div class="stack-close">
-    <div class="line" role="group" aria-label="What the class sees">
+    <div class="line" role="group" aria-label="Show the class">
       <BButton v-for="id in scenes" :key="id" :pressed="stage.scene.value === id" @click="stage.show(id)">{{
         sceneLabel(id)
       }}</BButton>

@@ -1,3 +1,4 @@
+import { useEventListener } from '@vueuse/core';
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
 import { EMPTY_STAGE, type Stage } from './stage.ts';
 
@@ -5,7 +6,11 @@ import { EMPTY_STAGE, type Stage } from './stage.ts';
 type Told =
   | { readonly kind: 'stage'; readonly stage: Stage }
   | { readonly kind: 'now'; readonly now: string | null; readonly beat: number | null; readonly whose: Stage['whose'] }
-  | { readonly kind: 'asks' };
+  /** A window of the class opens, or goes. */
+  | { readonly kind: 'asks' }
+  | { readonly kind: 'gone' }
+  /** The teacher's window opens. */
+  | { readonly kind: 'calls' };
 
 function channelOf(classId: string): BroadcastChannel | null {
   return typeof BroadcastChannel === 'undefined' ? null : new BroadcastChannel(`escalier-stage-${classId}`);
@@ -19,10 +24,13 @@ export function useStageSender(classId: string, stage: Ref<Stage>) {
   const plain = (): Stage => JSON.parse(JSON.stringify(stage.value)) as Stage;
   const post = (told: Told): void => channel?.postMessage(told);
   channel?.addEventListener('message', ({ data }: MessageEvent<Told>) => {
+    if (data.kind === 'gone') isSeen.value = false;
     if (data.kind !== 'asks') return;
     isSeen.value = true;
     post({ kind: 'stage', stage: plain() });
   });
+  // A window of the class that was open before: the lesson was opened anew.
+  post({ kind: 'calls' });
   let last = '';
   watch(
     stage,
@@ -43,15 +51,21 @@ export function useStageSender(classId: string, stage: Ref<Stage>) {
 export function useStageReceiver(classId: string): Ref<Stage | null> {
   const stage = shallowRef<Stage | null>(null);
   const channel = channelOf(classId);
+  const post = (told: Told): void => channel?.postMessage(told);
   channel?.addEventListener('message', ({ data }: MessageEvent<Told>) => {
-    if (data.kind === 'stage') stage.value = data.stage;
+    if (data.kind === 'calls') post({ kind: 'asks' });
+    else if (data.kind === 'stage') stage.value = data.stage;
     else if (data.kind === 'now') {
       const { now, beat, whose } = data;
       stage.value = { ...(stage.value ?? EMPTY_STAGE), now, beat, whose };
     }
   });
-  const asks: Told = { kind: 'asks' };
-  channel?.postMessage(asks);
-  onScopeDispose(() => channel?.close());
+  post({ kind: 'asks' });
+  useEventListener(window, 'pagehide', () => post({ kind: 'gone' }));
+  useEventListener(window, 'pageshow', ({ persisted }) => persisted && post({ kind: 'asks' }));
+  onScopeDispose(() => {
+    post({ kind: 'gone' });
+    channel?.close();
+  });
   return stage;
 }

@@ -169,6 +169,12 @@ describe('what the class sees', () => {
     await nextTick();
     expect(posted.at(-1)).toMatchObject({ kind: 'now', now: 'n0-1-2' });
     expect(seen.value).toMatchObject({ heading: 'Tune 2', now: 'n0-1-2' });
+
+    // The teacher's window is opened anew while that of the class stays; and the class's is closed.
+    const again = scope.run(() => useStageSender('c', stage))!;
+    expect(again.isSeen.value).toBe(true);
+    window.dispatchEvent(new Event('pagehide'));
+    expect(again.isSeen.value).toBe(false);
     scope.stop();
     expect(channels.size).toBe(0);
   });
