@@ -8,6 +8,7 @@ import { fingering } from './fingering.ts';
 import { forecast } from './forecast.ts';
 import { backing, plan } from './lesson.ts';
 import { library } from './library.ts';
+import { listen } from './listen.ts';
 import { move } from './move.ts';
 import { read } from './read.ts';
 import { staircase } from './staircase.ts';
@@ -24,6 +25,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   fingering,
   forecast,
   library,
+  listen,
   mixups,
   move,
   plan,

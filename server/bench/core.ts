@@ -8,6 +8,7 @@ import { fuzz, FUZZ_NAMES, recipes, seededRandom, simulatedClass, upToLesson } f
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import { fanOf } from './fan.ts';
 import { medians, runBenchmarks, type Benchmark } from './harness.ts';
+import { listening } from './listen.ts';
 
 const SIXTEEN_BARS = readFileSync(new URL('../../demo/tunes/moon-on-the-millpond.abc', import.meta.url), 'utf8');
 
@@ -190,4 +191,4 @@ const plans: readonly Benchmark[] = [
   })),
 ];
 
-await runBenchmarks([...benchmarks, ...plans], process.env.ESCALIER_BENCH_ONLY);
+await runBenchmarks([...benchmarks, ...plans, ...listening], process.env.ESCALIER_BENCH_ONLY);

@@ -8,6 +8,7 @@ export * from './performed.ts';
 export * from './pitch.ts';
 export * from './rational.ts';
 export * from './result.ts';
+export * from './spelling.ts';
 export * from './tune.ts';
 export * from './tuplets.ts';
 export * from './unfold.ts';

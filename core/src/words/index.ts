@@ -4,3 +4,4 @@ export * from './tunes.ts';
 export * from './stairs.ts';
 export * from './teaching.ts';
 export * from './lesson.ts';
+export * from './listening.ts';

@@ -13,4 +13,3 @@ export { scheduleOf } from './schedule.ts';
 export { useListen } from './use-listen.ts';
 export { usePlayer } from './use-player.ts';
 export { useMute, useSound } from './use-sound.ts';
-export { encodeWav } from './wav.ts';

@@ -3,7 +3,6 @@ import { midiNumber, performedNotes, toNumber, type Tune } from '@escalier/core/
 import { describe, expect, it } from 'vitest';
 import { playbackOf } from '../workers/playback.ts';
 import { scheduleOf } from './schedule.ts';
-import { encodeWav } from './wav.ts';
 
 const FILES = import.meta.glob<string>('../../../demo/tunes/*.abc', { query: '?raw', import: 'default', eager: true });
 
@@ -58,12 +57,4 @@ describe('scheduleOf', () => {
       { start: 3, strong: false },
     ]);
   });
-});
-
-it('writes samples as a WAV file', () => {
-  const bytes = encodeWav(new Float32Array([0, 1, -1, 0.5]), 44_100);
-  expect(bytes.length).toBe(52);
-  const view = new DataView(bytes.buffer);
-  expect([view.getInt16(44, true), view.getInt16(46, true), view.getInt16(48, true)]).toEqual([0, 32767, -32767]);
-  expect(view.getUint32(24, true)).toBe(44_100);
 });

@@ -1,17 +1,16 @@
 import fc from 'fast-check';
 import { parseMidi } from 'midi-file';
 import { describe, expect, it } from 'vitest';
-import { eventsLength, midiNumber, pitchName, rational, toNumber } from '../../music/index.ts';
+import { eventsLength, likelyKey, midiNumber, pitchIn, pitchName, rational, toNumber } from '../../music/index.ts';
 import { tuneOf } from '../../testing/index.ts';
 import { barsFromNotes } from './quantise.ts';
 import { readMidi } from './read-midi.ts';
-import { spelling } from './spelling.ts';
 import { writeMidi } from './write-midi.ts';
 
 describe('spelling', () => {
   it('follows the key', () => {
     const named = (fifths: number, ...numbers: number[]): string[] =>
-      numbers.map((number) => pitchName(spelling.pitchIn({ fifths, mode: 'major' }, number)));
+      numbers.map((number) => pitchName(pitchIn({ fifths, mode: 'major' }, number)));
     expect(named(1, 66, 67, 72, 61)).toEqual(['F#4', 'G4', 'C5', 'C#4']);
     expect(named(-2, 70, 63, 71)).toEqual(['Bb4', 'Eb4', 'B4']);
     expect(named(5, 66, 70, 59)).toEqual(['F#4', 'A#4', 'B3']);
@@ -20,7 +19,7 @@ describe('spelling', () => {
   it('always names the pitch that sounds', () => {
     fc.assert(
       fc.property(fc.integer({ min: -7, max: 7 }), fc.integer({ min: 36, max: 96 }), (fifths, number) => {
-        const pitch = spelling.pitchIn({ fifths, mode: 'major' }, number);
+        const pitch = pitchIn({ fifths, mode: 'major' }, number);
         expect(midiNumber(pitch)).toBe(number);
         expect(Math.abs(pitch.alter)).toBeLessThanOrEqual(2);
       }),
@@ -28,14 +27,14 @@ describe('spelling', () => {
   });
 
   it('guesses the key with the fewest signs that holds the notes', () => {
-    expect(spelling.likelyKey([67, 69, 71, 72, 74, 66]).fifths).toBe(1);
-    expect(spelling.likelyKey([60, 62, 64]).fifths).toBe(0);
-    expect(spelling.likelyKey([65, 70, 72]).fifths).toBe(-1);
+    expect(likelyKey([67, 69, 71, 72, 74, 66]).fifths).toBe(1);
+    expect(likelyKey([60, 62, 64]).fifths).toBe(0);
+    expect(likelyKey([65, 70, 72]).fifths).toBe(-1);
   });
 });
 
 describe('quantising', () => {
-  const pitchOf = (number: number) => spelling.pitchIn({ fifths: 0, mode: 'major' }, number);
+  const pitchOf = (number: number) => pitchIn({ fifths: 0, mode: 'major' }, number);
   const bars = (...notes: (readonly [number, number, number])[]) =>
     barsFromNotes([notes.map(([number, start, end]) => ({ number, start, end, grace: [] }))], {
       metres: [{ at: 0, metre: { count: 4, unit: 4 } }],

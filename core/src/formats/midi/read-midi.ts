@@ -2,8 +2,10 @@ import { parseMidi, type MidiData, type MidiEvent } from 'midi-file';
 import {
   barLength,
   failure,
+  likelyKey,
   makeTune,
   MOST_BARS,
+  pitchIn,
   PLAIN_BAR,
   rational,
   sameMetre,
@@ -19,7 +21,6 @@ import type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune } from '..
 import { choosePart } from '../parts.ts';
 import { irregularNotice } from '../repair.ts';
 import { barsFromNotes, type MetreAt, type MidiNote } from './quantise.ts';
-import { spelling } from './spelling.ts';
 
 const PERCUSSION_CHANNEL = 9;
 /** A tune of some pages has a hundredth of it. */
@@ -166,11 +167,11 @@ function tracksToTune(
   );
   if (!chosen.ok) return chosen;
   const taken = chosen.value.take.map((index) => sounding[index]!);
-  const key = conductor.key ?? spelling.likelyKey(taken.flatMap((track) => track.notes.map((note) => note.number)));
+  const key = conductor.key ?? likelyKey(taken.flatMap((track) => track.notes.map((note) => note.number)));
   const length = Math.max(...taken.map((track) => track.notes.at(-1)!.end));
   const written = barsFromNotes(
     taken.map((track) => track.notes),
-    { metres: conductor.metres, quarters: length, pitchOf: (number) => spelling.pitchIn(key, number) },
+    { metres: conductor.metres, quarters: length, pitchOf: (number) => pitchIn(key, number) },
   );
   const parts = written.parts.map((bars, place): Part => ({ name: offers[chosen.value.take[place]!]!.name, bars }));
   const bars = written.slots.map(({ metre }, index) => ({

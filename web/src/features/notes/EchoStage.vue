@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Naming } from '@escalier/core/instruments';
+import { writeWav } from '@escalier/core/listening';
 import { pitch, type LengthWords } from '@escalier/core/music';
 import {
   ECHO_GRADES,
@@ -16,7 +17,7 @@ import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, toRef, watch } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
-import { echoSchedule, encodeWav, render } from '../../sound/index.ts';
+import { echoSchedule, render } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { onPlayKey } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
@@ -98,7 +99,7 @@ async function saveSound(): Promise<void> {
       on.soundsAbove,
     );
     const { samples, rate } = await render(schedule, { family: on.family, melody: true, click: true, drone: false });
-    saveFile(`Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`, 'audio/wav', encodeWav(samples, rate));
+    saveFile(`Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`, 'audio/wav', writeWav(samples, rate));
   } finally {
     saving.value = false;
   }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import type { FileEnding } from '@escalier/core/formats';
+import { writeWav } from '@escalier/core/listening';
 import { ref } from 'vue';
-import { encodeWav, render, scheduleOf, type Voices } from '../../sound/index.ts';
+import { render, scheduleOf, type Voices } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { tuneWorker, type PlayedBacking, type Playback } from '../../workers/index.ts';
 
@@ -35,7 +36,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
     const { perMinute, backing } = props;
     const schedule = scheduleOf(props.playback, { bars: null, perMinute, countIn: true, backing });
     const { samples, rate } = await render(schedule, props.voices);
-    return encodeWav(samples, rate);
+    return writeWav(samples, rate);
   }
   const made =
     ending === 'svg'

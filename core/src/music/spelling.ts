@@ -1,4 +1,5 @@
-import { midiNumber, type Key, type Pitch } from '../../music/index.ts';
+import type { Key } from './key.ts';
+import { midiNumber, type Pitch } from './pitch.ts';
 
 /** Letters with signs along the line of fifths, from F flat to B sharp; C is 0. */
 function onLineOfFifths(place: number): Pick<Pitch, 'letter' | 'alter'> {
@@ -11,7 +12,7 @@ function onLineOfFifths(place: number): Pick<Pitch, 'letter' | 'alter'> {
  * The spelling of a sounding pitch that lies nearest to a key: of the names of one sound, the one within six steps of
  * the middle of the key's scale on the line of fifths.
  */
-function pitchIn(key: Key, number: number): Pitch {
+export function pitchIn(key: Key, number: number): Pitch {
   const middle = key.fifths + 2;
   const chroma = ((number % 12) + 12) % 12;
   for (let distance = 0; distance <= 6; distance++) {
@@ -27,7 +28,7 @@ function pitchIn(key: Key, number: number): Pitch {
 }
 
 /** The major key whose scale holds most of the notes; the fewest signs where several do. */
-function likelyKey(numbers: readonly number[]): Key {
+export function likelyKey(numbers: readonly number[]): Key {
   const candidates = [0, 1, -1, 2, -2, 3, -3, 4, -4, 5, -5, 6];
   const inScale = (fifths: number): number => {
     const scale = Array.from({ length: 7 }, (_, step) => ((((fifths - 1 + step) * 7) % 12) + 12) % 12);
@@ -36,5 +37,3 @@ function likelyKey(numbers: readonly number[]): Key {
   const best = candidates.reduce((a, b) => (inScale(b) > inScale(a) ? b : a));
   return { fifths: best, mode: 'major' };
 }
-
-export const spelling = { pitchIn, likelyKey };

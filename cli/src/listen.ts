@@ -1,0 +1,154 @@
+import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import {
+  assess,
+  hearNotes,
+  listenTo,
+  PLAIN_RULE,
+  propose,
+  readWav,
+  type Assessment,
+  type Sound,
+  type Track,
+  type TuneScore,
+} from '@escalier/core/listening';
+import { quartersPerMinute } from '@escalier/core/music';
+import { beatsOf, listenedWords, sayNote, WAV_WORDS } from '@escalier/core/words';
+import { z } from 'zod';
+import { BadInput, type Command } from './command.ts';
+import { tuneFromFile } from './files.ts';
+import { instrumentOption, tempoOption } from './options.ts';
+
+export const listen: Command = {
+  usage: 'listen FILE.wav --tune TUNE [--instrument ID] [--tempo BEATS] | listen --set DIR --out DIR',
+  about: 'what was played, held against a tune: each note, stops, tempo, tuning, and a proposed result',
+  options: ['tune', 'instrument', 'tempo', 'set', 'out'],
+  async run(words, options) {
+    const { set, out, tune } = options;
+    if (set !== undefined) {
+      if (out === undefined || words.length > 0) throw new BadInput('Name the folder to write into: --out DIR.');
+      return heardSet(set, out);
+    }
+    const [file, ...rest] = words;
+    if (file === undefined || rest.length > 0 || tune === undefined)
+      throw new BadInput('Name one WAV file, and the tune with --tune FILE.');
+    return heardFile(file, options as typeof options & { tune: string });
+  },
+};
+
+async function soundFrom(file: string): Promise<Sound> {
+  let bytes: Uint8Array;
+  try {
+    bytes = await readFile(file);
+  } catch {
+    throw new BadInput(`The file ${file} cannot be read.`);
+  }
+  const read = readWav(bytes);
+  if (!read.ok) throw new BadInput(`${file}: ${WAV_WORDS[read.error]}`);
+  return read.value;
+}
+
+async function heardFile(file: string, options: Readonly<Record<string, string>> & { readonly tune: string }) {
+  const on = instrumentOption(options.instrument);
+  const { tune } = await tuneFromFile(options.tune);
+  const asked = tempoOption(options.tempo, tune.tempo);
+  const { samples, rate, deadSide } = await soundFrom(file);
+  const rule = { ...PLAIN_RULE, tempo: asked === undefined ? null : quartersPerMinute(asked) };
+  const listened = listenTo(hearNotes(samples, rate), tune, on, rule);
+  const { track, assessment, proposal, score } = listened;
+  const text = listenedWords(listened, { tune, on, say: sayNote });
+  return {
+    text: `${proposal.outcome ?? 'cannot judge'}: ${text}`,
+    json: {
+      ...{ text, proposal: proposal.outcome, unclear: proposal.unclear, sure: proposal.sure },
+      ...{ remarks: proposal.remarks, reasons: proposal.reasons },
+      practise: proposal.practise === null ? null : tune.bars[score.notes[proposal.practise]!.barIndex]!.number,
+      tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),
+      ...{ tuning: track.tuning, moved: assessment.moved, seconds: track.seconds, deadSide },
+      notes: track.notes,
+      verdicts: assessment.verdicts.map((verdict, index) => ({
+        ...{ bar: tune.bars[score.notes[index]!.barIndex]!.number, asked: score.notes[index]!.midi },
+        ...verdict,
+      })),
+      ...{ extras: assessment.extras, restarts: assessment.restarts, hesitations: assessment.hesitations },
+    },
+  };
+}
+
+const scoreFile = z.object({
+  score: z.object({
+    timeSignature: z.string().regex(/^\d+\/\d+$/),
+    tempoBpm: z.number().positive(),
+    pickupBeats: z.number().min(0),
+    notes: z
+      .array(z.object({ onsetBeat: z.number(), durBeats: z.number().positive(), midi: z.int().min(0).max(127) }))
+      .min(1)
+      .max(2000),
+  }),
+});
+
+/** For each ID.wav with its ID.json: notes/ID.json and assess/ID.json. */
+async function heardSet(set: string, out: string) {
+  const files = await readdir(set).catch(() => {
+    throw new BadInput(`The folder ${set} cannot be read.`);
+  });
+  const ids = files.filter((file) => file.endsWith('.wav') && files.includes(file.replace(/wav$/, 'json')));
+  if (ids.length === 0) throw new BadInput(`There is no ID.wav with its ID.json in ${set}.`);
+  for (const part of ['notes', 'assess']) await mkdir(join(out, part), { recursive: true });
+  let seconds = 0;
+  for (const file of ids.toSorted()) {
+    const id = file.replace(/\.wav$/, '');
+    const score = await scoreFrom(join(set, `${id}.json`));
+    const { samples, rate } = await soundFrom(join(set, file));
+    const track = hearNotes(samples, rate);
+    const assessment = assess(track, score);
+    seconds += track.seconds;
+    const notes = track.notes
+      .filter(({ isFaint }) => !isFaint)
+      .map(({ onset, offset, midi, cents }) => ({ onset, offset, midi, cents }));
+    await writeFile(join(out, 'notes', `${id}.json`), JSON.stringify({ notes, tuning: track.tuning }));
+    await writeFile(join(out, 'assess', `${id}.json`), JSON.stringify(told(track, score, assessment)));
+  }
+  return {
+    text: `${ids.length} recordings heard, ${Math.round(seconds)} seconds.`,
+    json: { heard: ids.length, seconds },
+  };
+}
+
+async function scoreFrom(file: string): Promise<TuneScore> {
+  let json: unknown;
+  try {
+    json = JSON.parse(await readFile(file, 'utf8'));
+  } catch {
+    throw new BadInput(`The file ${file} is no JSON that can be read.`);
+  }
+  const read = scoreFile.safeParse(json);
+  if (!read.success)
+    throw new BadInput(`In ${file}, ${read.error.issues[0]!.path.join('.')}: ${read.error.issues[0]!.message}.`);
+  const { timeSignature, tempoBpm, pickupBeats, notes } = read.data.score;
+  const [count, unit] = timeSignature.split('/').map(Number) as [number, number];
+  const bar = (4 * count) / unit;
+  return {
+    tempo: tempoBpm,
+    notes: notes.map(({ onsetBeat, durBeats, midi }, index) => {
+      const inBars = (onsetBeat - pickupBeats) / bar;
+      return {
+        ...{ onset: onsetBeat, duration: durBeats, midi, unsigned: null },
+        isStart: index === 0 || Math.abs(inBars - Math.round(inBars)) < 1e-6,
+        ...{ barIndex: Math.max(0, Math.floor(inBars + 1e-6)), eventIndex: index },
+      };
+    }),
+  };
+}
+
+function told(track: Track, score: TuneScore, assessment: Assessment) {
+  const { outcome } = propose(track, score, assessment, PLAIN_RULE);
+  return {
+    verdicts: assessment.verdicts.map(({ kind }, i) => ({ i, verdict: kind === 'right' ? 'correct' : kind })),
+    extras: assessment.extras.map(({ heard, kind }) => ({
+      ...{ onset: track.notes[heard]!.onset, midi: track.notes[heard]!.midi },
+      kind,
+    })),
+    ...{ tempoBpm: assessment.tempo, tuningCents: track.tuning, proposal: outcome ?? 'cannot-judge' },
+  };
+}

@@ -1,0 +1,10 @@
+export { assess, type Assessment, type Extra, type Hesitation, type Restart, type Verdict } from './assess.ts';
+export * from './listen.ts';
+export * from './proposal.ts';
+export type { HeardNote } from './runs.ts';
+export * from './score.ts';
+export * from './sound-check.ts';
+export * from './thresholds.ts';
+export * from './tracker.ts';
+export { tuneScore, type TuneNote, type TuneScore } from './tune-score.ts';
+export * from './wav.ts';
