@@ -18,6 +18,7 @@ import { noteRoutes } from './features/notes/index.ts';
 import { firstRunRoutes, invitationRoutes, peopleRoutes, type FillSchool } from './features/people/index.ts';
 import { classPageRoutes } from './features/class-page/index.ts';
 import { classPupilRoutes, pupilRoutes } from './features/pupils/index.ts';
+import { classRecordingRoutes, recordingRoutes } from './features/recordings/index.ts';
 import { schoolRoutes } from './features/school-settings/index.ts';
 import {
   accountRoutes,
@@ -61,14 +62,17 @@ const HEARTBEAT_MS = 20_000;
 
 /** Paths whose bodies may be larger than usual; an archive counts its own bytes while they come in. */
 const TEXTS = /^\/api\/(tunes(\/[^/]+)?|terms\/[^/]+\/holidays)$/;
+const SOUNDS = /^\/api\/recordings\/[^/]+\/sound$/;
 const UNLIMITED = /^\/api\/archive$/;
 
 const usual = atMost(BODY.usual);
 const texts = atMost(BODY.text);
 const open = atMost(BODY.open);
+const sounds = atMost(BODY.sound);
 
 const limitedByRoute = createMiddleware<AppEnv>((c, next) => {
   if (UNLIMITED.test(c.req.path)) return next();
+  if (SOUNDS.test(c.req.path)) return sounds(c, next);
   return (TEXTS.test(c.req.path) ? texts : usual)(c, next);
 });
 
@@ -102,6 +106,8 @@ function apiRoutes(options: AppOptions) {
     .route('/classes', recordRoutes)
     .route('/classes', classPageRoutes)
     .route('/classes', lessonRoutes)
+    .route('/classes', classRecordingRoutes)
+    .route('/recordings', recordingRoutes)
     .route('/hearing', hearingRoutes(options.orm, options.live, liveStreams(options.heartbeatMs ?? HEARTBEAT_MS)))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)

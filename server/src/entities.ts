@@ -13,6 +13,7 @@ import { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './feat
 import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
 import { LessonEventEntity } from './features/lesson/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
+import { RecordingEntity } from './features/recordings/index.ts';
 import { SchoolEntity } from './features/schools/index.ts';
 import { KnownDeviceEntity, SessionEntity, SignInTryEntity } from './features/sign-in/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircase/index.ts';
@@ -44,6 +45,7 @@ export const entities = [
   RecordEventEntity,
   RecordCountEntity,
   LessonEventEntity,
+  RecordingEntity,
   InstrumentEntity,
   LoanEntity,
   BeltStockEntity,

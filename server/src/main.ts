@@ -5,9 +5,10 @@ import { seedDemo } from './demo/seed.ts';
 import { fillSchool } from './demo/new-school.ts';
 import { liveRecords } from './features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from './features/people/index.ts';
+import { eraseOld } from './features/recordings/index.ts';
 import { network } from './platform/client.ts';
 import { readConfig } from './platform/config.ts';
-import { createLogger } from './platform/log.ts';
+import { createLogger, plainError } from './platform/log.ts';
 import { connect, migrate } from './connect.ts';
 import type { Orm } from './platform/database.ts';
 import { reader } from './reader/index.ts';
@@ -35,6 +36,13 @@ const app = createApp({
   network: net,
   logger,
 });
+/** Recordings are erased on their day, whether somebody looks or not. */
+const HOUR_MS = 3_600_000;
+setInterval(() => {
+  eraseOld(orm.em.fork(), new Date()).catch((error: unknown) =>
+    logger.error({ error: plainError(error) }, 'old recordings'),
+  );
+}, HOUR_MS).unref();
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);

@@ -30,6 +30,16 @@ export interface Extent {
   readonly slowly: boolean;
 }
 
+/** What was proposed by listening, kept beside what the teacher decided. */
+export interface ListenedTo {
+  /** Of the recording; absent when the pupil was listened to live. */
+  readonly recordingId?: string | undefined;
+  /** Null where nothing was proposed. */
+  readonly outcome: Outcome | null;
+  /** Ids of remarks. */
+  readonly remarks: readonly string[];
+}
+
 /** A pupil was heard on a step. Never changed: a wrong tap is undone, or corrected, by a further event. */
 export interface HeardEvent {
   readonly kind: 'heard';
@@ -47,6 +57,8 @@ export interface HeardEvent {
   readonly faults?: readonly Fault[];
   /** Absent when the whole tune was heard. */
   readonly extent?: Extent;
+  /** Absent where nobody but the teacher listened. */
+  readonly listened?: ListenedTo;
   /** The device's time, ISO 8601 in UTC. */
   readonly heardAt: string;
   /** The event in whose place this one stands, with the reason. */

@@ -1,3 +1,4 @@
+export * from './agreement.ts';
 export * from './class-forecast.ts';
 export * from './events.ts';
 export * from './go-on.ts';

@@ -7,6 +7,7 @@ import { HouseCleaning } from './house-cleaning.ts';
 import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
+import { Recordings } from './recordings.ts';
 import { RecordCounts } from './record-counts.ts';
 import { Staircases } from './staircases.ts';
 import { Lessons } from './lessons.ts';
@@ -28,4 +29,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-27-staircases', class: Staircases },
   { name: '2026-11-27-teaching-tunes', class: TeachingTunes },
   { name: '2026-11-28-lessons', class: Lessons },
+  { name: '2026-11-29-recordings', class: Recordings },
 ];

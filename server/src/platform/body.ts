@@ -12,6 +12,8 @@ export const BODY = {
   usual: 1024 * KILOBYTE,
   /** A tune's text and a calendar file, with what JSON adds to them. */
   text: 4 * 1024 * KILOBYTE,
+  /** A recording. */
+  sound: 3 * 1024 * KILOBYTE,
 } as const;
 
 /**

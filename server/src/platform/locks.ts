@@ -6,4 +6,6 @@ export const LOCKS = {
   recordNumbers: 20_262,
   firstRun: 20_263,
   migrations: 20_264,
+  /** One recording at a time comes into a school's room. */
+  recordings: 20_265,
 } as const;

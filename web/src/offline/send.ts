@@ -9,10 +9,11 @@ export const sendToSchool: Send = async (events) => {
   const sent = events.map((event) => {
     const { receipt: _receipt, ...rest } = event;
     if (rest.kind === 'undone') return rest;
-    const { faults, extent, ...heard } = rest;
+    const { faults, extent, listened, ...heard } = rest;
     return {
       ...heard,
       remarks: [...heard.remarks],
+      ...(listened === undefined ? {} : { listened: { ...listened, remarks: [...listened.remarks] } }),
       ...(faults === undefined ? {} : { faults: [...faults] }),
       ...(extent === undefined
         ? {}

@@ -195,6 +195,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       tempo: ['tempo', 'int'],
       faults: ['faults', 'jsonb'],
       extent: ['extent', 'jsonb'],
+      listened: ['listened', 'jsonb'],
       undoes: ['undoes', 'uuid'],
       corrects: ['corrects', 'uuid'],
       reason: ['reason', 'text'],

@@ -92,6 +92,10 @@ const record = z
       .nullable()
       .default(null),
     extent: z.object({ bars: span, indices: span, slowly: z.boolean() }).nullable().default(null),
+    listened: z
+      .object({ recordingId: id.optional(), outcome: z.enum(OUTCOMES).nullable(), remarks: z.array(text).max(20) })
+      .nullable()
+      .default(null),
     undoes: id.nullable(),
     corrects: id.nullable().default(null),
     reason: text.default(''),

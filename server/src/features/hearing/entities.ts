@@ -1,5 +1,5 @@
 import { defineEntity } from '@mikro-orm/core';
-import type { Extent, Fault, Standing } from '@escalier/core/records';
+import type { Extent, Fault, ListenedTo, Standing } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -43,6 +43,8 @@ export const RecordEventEntity = defineEntity({
     faults: p.json<readonly Fault[]>().nullable(),
     /** What of the tune was heard; null for all of it. */
     extent: p.json<Extent>().nullable(),
+    /** What was proposed by listening. */
+    listened: p.json<ListenedTo>().nullable(),
     /** The heard event that an undo takes back. */
     undoes: p.uuid().nullable().index(),
     /** The heard event in whose place this one stands. */

@@ -3,6 +3,7 @@ import {
   type Extent,
   type Fault,
   type HeardEvent,
+  type ListenedTo,
   type Outcome,
   type RecordEvent,
 } from '@escalier/core/records';
@@ -24,6 +25,7 @@ export interface EventRow {
   readonly tempo: number | null;
   readonly faults: readonly Fault[] | null;
   readonly extent: Extent | null;
+  readonly listened: ListenedTo | null;
   readonly corrects: string | null;
   readonly reason: string;
   readonly number: number;
@@ -32,8 +34,8 @@ export interface EventRow {
 
 /** Times are ISO 8601 in UTC. */
 const EVENTS = `
-select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, faults, extent, undoes,
-  corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
+select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, faults, extent, listened,
+  undoes, corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
   to_char(heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "heardAt"
 from record_event where pupil_id = any(?::uuid[]) and number > ? order by number`;
 
@@ -75,6 +77,7 @@ export function toEvent(row: EventRow): RecordEvent {
     ...(row.tempo === null ? {} : { tempo: row.tempo }),
     ...(row.faults === null ? {} : { faults: row.faults }),
     ...(row.extent === null ? {} : { extent: row.extent }),
+    ...(row.listened === null ? {} : { listened: row.listened }),
     ...(row.corrects === null ? {} : { corrects: row.corrects }),
     ...(row.reason === '' ? {} : { reason: row.reason }),
   };

@@ -48,6 +48,13 @@ const eventInput = z.discriminatedUnion('kind', [
       .max(MOST_FAULTS, `At most ${MOST_FAULTS} places.`)
       .optional(),
     extent: z.object({ bars: span, indices: span, slowly: z.boolean() }).optional(),
+    listened: z
+      .object({
+        recordingId: z.uuid('The id of a recording.').optional(),
+        outcome: z.enum(OUTCOMES).nullable(),
+        remarks: z.array(remarkId).max(MOST_REMARKS),
+      })
+      .optional(),
     corrects: z.uuid('The id of a record.').optional(),
     reason: text().trim().max(200, 'At most 200 letters.').optional(),
   }),

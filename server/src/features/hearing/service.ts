@@ -1,5 +1,5 @@
 import { dayIn } from '@escalier/core/calendar';
-import type { Extent, Fault, Outcome } from '@escalier/core/records';
+import type { Extent, Fault, ListenedTo, Outcome } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { insertRecords, isSame, type RecordRow, type Written } from './writer.ts';
@@ -15,6 +15,7 @@ export interface HeardInput {
   readonly tempo?: number | undefined;
   readonly faults?: readonly Fault[] | undefined;
   readonly extent?: Extent | undefined;
+  readonly listened?: ListenedTo | undefined;
   readonly corrects?: string | undefined;
   readonly reason?: string | undefined;
   readonly heardAt: Date;
@@ -198,6 +199,7 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
     tempo: event.tempo ?? null,
     faults: event.faults ?? null,
     extent: event.extent ?? null,
+    listened: event.listened ?? null,
     undoes: null,
     corrects: event.corrects ?? null,
     // Free words may hold a name.
@@ -222,6 +224,7 @@ function undoRow(event: UndoInput, events: Events, known: Known): Draft | string
     tempo: null,
     faults: null,
     extent: null,
+    listened: null,
     undoes: event.undoes,
     corrects: null,
     reason: '',

@@ -1,4 +1,4 @@
-import type { Extent, Fault, Outcome } from '@escalier/core/records';
+import type { Extent, Fault, ListenedTo, Outcome } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
 
@@ -17,6 +17,7 @@ export interface RecordRow {
   readonly tempo: number | null;
   readonly faults: readonly Fault[] | null;
   readonly extent: Extent | null;
+  readonly listened: ListenedTo | null;
   readonly undoes: string | null;
   readonly corrects: string | null;
   readonly reason: string;
@@ -37,12 +38,14 @@ export interface Written {
  */
 const INSERT = `
 insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, tune_id, outcome, remarks,
-  tempo, faults, extent, undoes, corrects, reason, heard_at, device_ahead, received_at)
-select id, school, "schoolClass", account, kind, pupil, step, tune, outcome, remarks, tempo, faults, extent, undoes, corrects, reason,
+  tempo, faults, extent, listened, undoes, corrects, reason, heard_at, device_ahead, received_at)
+select id, school, "schoolClass", account, kind, pupil, step, tune, outcome, remarks, tempo, faults, extent, listened, undoes,
+  corrects, reason,
   "heardAt", "deviceAhead", "receivedAt"
 from (select pg_advisory_xact_lock(${LOCKS.recordNumbers})) alone,
   rows from (json_to_recordset(?::json) as (id uuid, school uuid, "schoolClass" uuid, account uuid, kind text, pupil uuid,
-    step uuid, tune uuid, outcome text, remarks jsonb, tempo int, faults jsonb, extent jsonb, undoes uuid, corrects uuid, reason text,
+    step uuid, tune uuid, outcome text, remarks jsonb, tempo int, faults jsonb, extent jsonb, listened jsonb, undoes uuid, corrects uuid,
+    reason text,
     "heardAt" timestamptz, "deviceAhead" int, "receivedAt" timestamptz)) with ordinality
 order by ordinality
 on conflict (id) do nothing

@@ -20,6 +20,10 @@ export const SchoolEntity = defineEntity({
     remarks: p.json<Remark[]>().nullable(),
     /** Of note heads, by letter; null as long as they are the usual ones. */
     noteColours: p.json<NoteColours>().nullable(),
+    /** Days after which recordings are erased. */
+    recordingDays: p.integer().default(30),
+    /** What all recordings of the school may take. */
+    recordingMegabytes: p.integer().default(500),
     version: p.integer().default(1),
   }),
 });

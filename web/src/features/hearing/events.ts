@@ -1,4 +1,4 @@
-import type { Extent, Fault, HeardEvent, Outcome, UndoneEvent } from '@escalier/core/records';
+import type { Extent, Fault, HeardEvent, ListenedTo, Outcome, UndoneEvent } from '@escalier/core/records';
 import { v7 } from 'uuid';
 
 /** What is noted about one playing. */
@@ -11,6 +11,7 @@ export interface HeardDraft {
   readonly tempo?: number;
   readonly faults?: readonly Fault[];
   readonly extent?: Extent;
+  readonly listened?: ListenedTo;
   readonly corrects?: string;
   readonly reason?: string;
 }

@@ -1,0 +1,51 @@
+import { defineEntity } from '@mikro-orm/core';
+import type { Outcome } from '@escalier/core/records';
+import { AccountEntity } from '../accounts/index.ts';
+import { ClassEntity, PupilEntity } from '../classes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { StepEntity } from '../staircase/index.ts';
+import { TuneEntity } from '../tunes/index.ts';
+
+/** What listening made of a recording, for the list. */
+export interface HeardSummary {
+  /** Null where nothing is proposed. */
+  readonly outcome: Outcome | null;
+  readonly remarks: readonly string[];
+  /** The sentence that sums it up. */
+  readonly words: string;
+  /** 0 to 1. */
+  readonly sure: number;
+}
+
+/** What the teacher decided, and says to the pupil. */
+export interface RecordingAnswer {
+  readonly outcome: Outcome;
+  /** The result that came of it. */
+  readonly eventId: string;
+  readonly words: string;
+}
+
+/** A pupil's playing, kept until the school's days are over. */
+export const RecordingEntity = defineEntity({
+  name: 'Recording',
+  tableName: 'recording',
+  properties: (p) => ({
+    /** UUID v7 made by the client: sending it again stores nothing more. */
+    id: p.uuid().primary(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
+    schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().deleteRule('cascade'),
+    step: () => p.manyToOne(StepEntity).mapToPk().deleteRule('cascade'),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().deleteRule('cascade'),
+    account: () => p.manyToOne(AccountEntity).mapToPk(),
+    fileName: p.text(),
+    type: p.text(),
+    bytes: p.integer(),
+    seconds: p.double(),
+    receivedAt: p.datetime(),
+    heard: p.json<HeardSummary>().nullable(),
+    answer: p.json<RecordingAnswer>().nullable(),
+    /** Fetched only to be played. */
+    sound: p.blob().lazy(),
+  }),
+});

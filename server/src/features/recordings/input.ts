@@ -1,0 +1,45 @@
+import { OUTCOMES } from '@escalier/core/records';
+import { z } from 'zod';
+import { text } from '../../platform/fields.ts';
+
+/** Seconds of the longest recording. */
+export const LONGEST_SECONDS = 180;
+
+export const newRecording = z.object({
+  pupilId: z.uuid('The id of a pupil.'),
+  stepId: z.uuid('The id of a step.'),
+  tuneId: z.uuid('The id of a tune.'),
+  fileName: text().trim().max(200, 'At most 200 letters.'),
+  seconds: z.coerce
+    .number()
+    .positive('It has no sound.')
+    .max(LONGEST_SECONDS, `At most ${LONGEST_SECONDS / 60} minutes.`),
+});
+export type NewRecording = z.infer<typeof newRecording>;
+
+const remarks = z.array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.')).max(20);
+
+export const answerInput = z
+  .object({
+    heard: z.object({
+      outcome: z.enum(OUTCOMES).nullable(),
+      remarks,
+      words: text().max(2000),
+      sure: z.number().min(0).max(1),
+    }),
+    answer: z
+      .object({
+        outcome: z.enum(OUTCOMES),
+        eventId: z.uuid('The id of a result.'),
+        words: text().trim().max(500, 'At most 500 letters.'),
+      })
+      .nullable(),
+  })
+  .partial();
+export type AnswerInput = z.infer<typeof answerInput>;
+
+export const storageInput = z.object({
+  days: z.int('Whole days.').min(1, 'At least 1 day.').max(365, 'At most 365 days.'),
+  megabytes: z.int('Whole megabytes.').min(10, 'At least 10 MB.').max(20_000, 'At most 20,000 MB.'),
+});
+export type StorageInput = z.infer<typeof storageInput>;

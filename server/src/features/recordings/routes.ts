@@ -1,0 +1,70 @@
+import { Hono } from 'hono';
+import type { AppEnv } from '../../platform/context.ts';
+import { idParam } from '../../platform/ids.ts';
+import { forRole } from '../../platform/roles.ts';
+import { valid } from '../../platform/valid.ts';
+import { answerInput, newRecording, storageInput } from './input.ts';
+import {
+  answerRecording,
+  changeStorage,
+  eraseRecording,
+  keepRecording,
+  recordingsOf,
+  soundOf,
+  storageOf,
+} from './service.ts';
+
+/** Under `/classes`. */
+export const classRecordingRoutes = new Hono<AppEnv>().get(
+  '/:id/recordings',
+  forRole('assistant'),
+  valid('param', idParam),
+  async (c) => c.json(await recordingsOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now)),
+);
+
+export const recordingRoutes = new Hono<AppEnv>()
+  .get('/storage', async (c) => c.json(await storageOf(c.var.em, c.var.who.schoolId, c.var.now)))
+  .put('/storage', forRole('owner'), valid('json', storageInput), async (c) => {
+    await changeStorage(c.var.em, c.var.who, c.req.valid('json'));
+    return c.json({ ok: true });
+  })
+  .put('/:id/sound', forRole('assistant'), valid('param', idParam), valid('query', newRecording), async (c) => {
+    const sound = new Uint8Array(await c.req.arrayBuffer());
+    const { id } = c.req.valid('param');
+    await keepRecording(c.var.em, c.var.who, { id, ...c.req.valid('query') }, sound, c.var.now);
+    return c.json({ id }, 201);
+  })
+  .get('/:id/sound', forRole('assistant'), valid('param', idParam), async (c) => {
+    const { type, sound } = await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now);
+    const range = rangeOf(c.req.header('range'), sound.length);
+    const headers = { 'content-type': type, 'accept-ranges': 'bytes', 'cache-control': 'private, no-store' };
+    if (range === null) return c.body(bytesOf(sound), 200, headers);
+    if (range === 'outside') return c.body(null, 416, { 'content-range': `bytes */${sound.length}` });
+    const [from, to] = range;
+    return c.body(bytesOf(sound.subarray(from, to + 1)), 206, {
+      ...headers,
+      'content-range': `bytes ${from}-${to}/${sound.length}`,
+    });
+  })
+  .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', answerInput), async (c) => {
+    await answerRecording(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+    return c.json({ ok: true });
+  })
+  .delete('/:id', valid('param', idParam), async (c) => {
+    await eraseRecording(c.var.em, c.var.who, c.req.valid('param').id);
+    return c.json({ ok: true });
+  });
+
+function bytesOf(buffer: Buffer): ArrayBuffer {
+  return new Uint8Array(buffer).buffer;
+}
+
+/** First and last byte that are asked for (RFC 9110, one range); null for all of it. */
+export function rangeOf(header: string | undefined, length: number): readonly [number, number] | 'outside' | null {
+  const asked = /^bytes=(\d*)-(\d*)$/.exec(header ?? '');
+  if (asked === null || (asked[1] === '' && asked[2] === '')) return null;
+  const [first, last] = [asked[1]!, asked[2]!];
+  const from = first === '' ? Math.max(0, length - Number(last)) : Number(first);
+  const to = first === '' || last === '' ? length - 1 : Math.min(Number(last), length - 1);
+  return from > to || from >= length ? 'outside' : [from, to];
+}

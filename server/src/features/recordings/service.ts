@@ -1,0 +1,193 @@
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { LOCKS } from '../../platform/locks.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import { noteChange } from '../changes/index.ts';
+import { classOf, pupilOf } from '../classes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { RecordingEntity, type HeardSummary, type RecordingAnswer } from './entities.ts';
+import type { AnswerInput, NewRecording, StorageInput } from './input.ts';
+import { soundType } from './sound-type.ts';
+
+const MEGABYTE = 1024 * 1024;
+
+export interface RecordingDto {
+  readonly id: string;
+  readonly pupilId: string;
+  readonly stepId: string;
+  readonly tuneId: string;
+  readonly fileName: string;
+  readonly seconds: number;
+  readonly receivedAt: string;
+  /** The day on which it is erased. */
+  readonly erasedOn: string;
+  readonly heard: HeardSummary | null;
+  readonly answer: RecordingAnswer | null;
+}
+
+export interface RecordingList {
+  readonly recordings: readonly RecordingDto[];
+  readonly storage: RecordingStorage;
+}
+
+/** What a school keeps of recordings, and may keep. */
+export interface RecordingStorage {
+  readonly count: number;
+  readonly bytes: number;
+  readonly megabytes: number;
+  readonly days: number;
+}
+
+const LIST = `
+select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
+  to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "receivedAt",
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.answer
+from recording r join school s on s.id = r.school_id
+where r.school_class_id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
+order by r.received_at, r.id`;
+
+/** The recordings of a class, the oldest first. @throws Problem 404 when the class is not of the asker's. */
+export async function recordingsOf(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  now: Date,
+): Promise<RecordingList> {
+  await classOf(em, who, classId);
+  const recordings = await em.execute<RecordingDto[]>(LIST, [classId, now]);
+  return { recordings, storage: await storageOf(em, who.schoolId, now) };
+}
+
+/** Of the whole school. */
+export async function storageOf(em: EntityManager, schoolId: string, now: Date): Promise<RecordingStorage> {
+  const [found] = await em.execute<RecordingStorage[]>(
+    `select s.recording_days as days, s.recording_megabytes as megabytes, count(r.id)::int as count,
+      coalesce(sum(r.bytes), 0)::float8 as bytes
+    from school s left join recording r on r.school_id = s.id
+      and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
+    where s.id = ? group by s.id`,
+    [now, schoolId],
+  );
+  return found!;
+}
+
+/**
+ * Keeps a recording; one that is here already is left as it is.
+ * @throws Problem 404, 400 for what is no sound, 403 without consent, 409 when the school's room is full.
+ */
+export async function keepRecording(
+  em: EntityManager,
+  who: SignedIn,
+  { id, ...recording }: NewRecording & { readonly id: string },
+  sound: Uint8Array,
+  now: Date,
+): Promise<void> {
+  const pupil = await pupilOf(em, who, recording.pupilId);
+  if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'This pupil has left the class.' });
+  if (!pupil.mayRecord)
+    throw new Problem(
+      403,
+      'no-consent',
+      `The family of ${pupil.shownName} has not agreed to recordings: note it with the pupil first.`,
+    );
+  const type = soundType(sound);
+  if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  await checkTune(em, who, pupil.schoolClass, recording);
+  await em.transactional(async (tx) => {
+    // Two that come together must not both find the last room.
+    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
+    const known = await tx.findOne(RecordingEntity, { id }, { fields: ['school'] });
+    if (known !== null) {
+      if (known.school !== who.schoolId) throw notFound('recording');
+      return;
+    }
+    await eraseOld(tx, now);
+    const { bytes, megabytes } = await storageOf(tx, who.schoolId, now);
+    if (bytes + sound.length > megabytes * MEGABYTE)
+      throw new Problem(
+        409,
+        'full',
+        `The school’s room for recordings is full (${megabytes} MB): erase some, or ask the owner for more.`,
+      );
+    await tx.insert(RecordingEntity, {
+      ...{ id, school: who.schoolId, schoolClass: pupil.schoolClass, pupil: pupil.id, account: who.accountId },
+      ...{ step: recording.stepId, tune: recording.tuneId, fileName: recording.fileName, type, bytes: sound.length },
+      ...{ seconds: recording.seconds, receivedAt: now, heard: null, answer: null, sound: Buffer.from(sound) },
+    });
+  });
+}
+
+async function checkTune(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  { stepId, tuneId }: NewRecording,
+): Promise<void> {
+  const [found] = await em.execute<{ fits: boolean }[]>(
+    `select exists(select 1 from step s join school_class c on c.staircase_id = s.staircase_id
+      where s.id = ? and c.id = ? and c.school_id = ?
+        and (s.tune_id = ? or exists(select 1 from step_tune t where t.step_id = s.id and t.tune_id = ?))) as fits`,
+    [stepId, classId, who.schoolId, tuneId, tuneId],
+  );
+  if (found?.fits !== true) throw wrongInput({ stepId: 'This tune is on no step of the class.' });
+}
+
+async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
+  const found = await em.findOne(RecordingEntity, { id, school: who.schoolId });
+  if (found === null) throw notFound('recording');
+  await classOf(em, who, found.schoolClass).catch(() => {
+    throw notFound('recording');
+  });
+  return found;
+}
+
+/** The sound of a recording. @throws Problem 404 when it is not there, or not of a class of the asker's. */
+export async function soundOf(em: EntityManager, who: SignedIn, id: string, now: Date) {
+  const { type, receivedAt } = await recordingOf(em, who, id);
+  const { days } = await storageOf(em, who.schoolId, now);
+  if (receivedAt.getTime() + days * DAY_MS <= now.getTime()) throw notFound('recording');
+  const [found] = await em.execute<{ sound: Buffer }[]>('select sound from recording where id = ?', [id]);
+  return { type, sound: found!.sound };
+}
+
+const DAY_MS = 86_400_000;
+
+/** What listening made of it, and what the teacher decided. @throws Problem 404. */
+export async function answerRecording(em: EntityManager, who: SignedIn, id: string, input: AnswerInput): Promise<void> {
+  await recordingOf(em, who, id);
+  const { heard, answer } = input;
+  const changed = { ...(heard === undefined ? {} : { heard }), ...(answer === undefined ? {} : { answer }) };
+  if (Object.keys(changed).length > 0) await em.nativeUpdate(RecordingEntity, { id }, changed);
+}
+
+/** @throws Problem 404. */
+export async function eraseRecording(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  await recordingOf(em, who, id);
+  await em.nativeDelete(RecordingEntity, { id });
+}
+
+/** With all else that tells who a pupil was. */
+export async function eraseRecordingsOf(em: EntityManager, pupilId: string): Promise<void> {
+  await em.nativeDelete(RecordingEntity, { pupil: pupilId });
+}
+
+/** Those whose days are over, of all schools. */
+export async function eraseOld(em: EntityManager, now: Date): Promise<void> {
+  await em.execute(
+    `delete from recording r using school s where s.id = r.school_id
+      and r.received_at <= ?::timestamptz - make_interval(days => s.recording_days)`,
+    [now],
+  );
+}
+
+/** How long and how much the school keeps. */
+export async function changeStorage(
+  em: EntityManager,
+  who: SignedIn,
+  { days, megabytes }: StorageInput,
+): Promise<void> {
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { recordingDays: days, recordingMegabytes: megabytes });
+    await noteChange(tx, who, who.schoolId, `Recordings: erased after ${days} days, at most ${megabytes} MB`);
+  });
+}
