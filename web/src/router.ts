@@ -44,6 +44,15 @@ const HEARING_KEYS = [
   ['A', 'Away today'],
   ['U', 'Undo'],
 ] as const;
+const RECORDING_KEYS = [
+  ...PLAY_KEYS,
+  ['→', 'The next place to hear again'],
+  ['←', 'The place before'],
+  ['S', 'Slower, at the same pitch'],
+  ['M', 'How it should sound'],
+  ['1, 2, 3', 'Passed, nearly, not yet'],
+  ['N', 'The next recording'],
+] as const;
 const BOARD_KEYS = [
   ['Arrows', 'Move from cell to cell'],
   ['Enter', 'Open a cell'],
@@ -188,6 +197,13 @@ function classRoutes(): RouteRecordRaw[] {
     page('hear', '/hear/:pupilId?', () => import('./features/hearing/HearingPage.vue'), {
       title: 'Hearing',
       keys: HEARING_KEYS,
+    }),
+    page('recordings', '/recordings', () => import('./features/recordings/RecordingsPage.vue'), {
+      title: 'Recordings',
+    }),
+    page('recording', '/recordings/:recordingId', () => import('./features/recordings/RecordingPage.vue'), {
+      title: 'A recording',
+      keys: RECORDING_KEYS,
     }),
     page('board', '/board', () => import('./features/progress/BoardPage.vue'), { title: 'Board', keys: BOARD_KEYS }),
     page('trends', '/trends', () => import('./features/progress/TrendsPage.vue'), { title: 'Trends' }),

@@ -39,6 +39,17 @@ export interface Track {
   readonly seconds: number;
   /** Loudest sample, 0 to 1. */
   readonly peak: number;
+  /** The pitch as time passes, where one was heard. */
+  readonly curve: readonly CurvePoint[];
+}
+
+export interface CurvePoint {
+  /** Seconds. */
+  readonly at: number;
+  /** Hundredths of a semitone, A 440 at 6900. */
+  readonly cents: number;
+  /** In dB of full scale. */
+  readonly level: number;
 }
 
 /**
@@ -109,7 +120,16 @@ export class Tracker {
     this.push(rest);
     this.close();
     const notes = notesOf(this.runs, (frame) => this.timeOf(frame));
-    return { notes, tuning: tuningOf(notes), seconds, peak: this.peak };
+    return { notes, tuning: tuningOf(notes), seconds, peak: this.peak, curve: this.curve() };
+  }
+
+  private curve(): CurvePoint[] {
+    return this.runs.flatMap((run) =>
+      run.cents.map((cents, index) => ({
+        ...{ at: this.timeOf(run.first + index), cents },
+        level: run.levels[(FRAMES_BEFORE + index) * LEVELS_A_FRAME]!,
+      })),
+    );
   }
 
   private startOf(frame: number): number {

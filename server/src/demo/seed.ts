@@ -85,7 +85,7 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStair
   });
   const lessons = lessonsOf(demo.term, demoClass.meetings);
   const had = lessons.slice(0, lessonsNow(lessons, demo.today).had);
-  for (const [shownName, step, state, extra] of demoClass.pupils) {
+  for (const [place, [shownName, step, state, extra]] of demoClass.pupils.entries()) {
     const pupilId = newId();
     const startIndex = extra === 'late' ? step - 1 : 0;
     await demo.em.insert(PupilEntity, {
@@ -99,7 +99,8 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStair
       handMark: '',
       note: '',
       playsInstead: null,
-      mayRecord: false,
+      // As it is in a class: most families have agreed to recordings.
+      mayRecord: place % 6 !== 5,
       erasedAt: null,
     });
     const history = { pupilId, startIndex, stepIndex: step - 1, state };

@@ -100,6 +100,29 @@ const id = useId();
           {{ each.mark.words }}
         </text>
       </g>
+      <g v-if="each.mark.kind === 'heard'" :class="`heard ${each.mark.how}`">
+        <ellipse
+          v-if="each.mark.how === 'wrong'"
+          :cx="each.x + each.width / 2"
+          :cy="each.y + each.height / 2"
+          :rx="each.width / 2 + 6"
+          :ry="each.height / 2 + 6"
+        />
+        <rect
+          v-if="each.mark.how === 'missed'"
+          :x="each.x - 6"
+          :y="each.y - 6"
+          :width="each.width + 12"
+          :height="each.height + 12"
+        />
+        <path v-if="each.mark.how === 'slurred'" :d="`M${each.x - 8} ${each.y + each.height + 9}h${each.width + 16}`" />
+        <path
+          v-if="each.mark.how === 'extra'"
+          class="small-note"
+          :d="`M${each.x - 10} ${each.y - 12}v-16m0 16a4 3 0 1 1 -8 0a4 3 0 1 1 8 0`"
+        />
+        <text v-if="each.mark.words !== ''" :x="each.x + each.width / 2" :y="each.y - 26">{{ each.mark.words }}</text>
+      </g>
       <text
         v-if="each.mark.kind === 'comma'"
         class="comma"
@@ -189,6 +212,30 @@ const id = useId();
 
 .fault {
   stroke: var(--brick);
+}
+
+.heard ellipse,
+.heard rect,
+.heard path {
+  fill: none;
+  stroke: var(--brick);
+  stroke-width: 3;
+}
+
+.heard rect {
+  stroke-dasharray: 4 4;
+}
+
+.heard .small-note {
+  fill: var(--brick);
+  stroke-width: 2;
+}
+
+.heard text {
+  fill: var(--brick);
+  font-size: var(--text-small);
+  font-weight: 700;
+  text-anchor: middle;
 }
 
 .shade-letter {

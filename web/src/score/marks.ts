@@ -19,6 +19,13 @@ export type ScoreMark =
     }
   /** Where something went wrong: at a note, or in a bar. */
   | { readonly kind: 'fault'; readonly id: string; readonly words: string }
+  /** What became of a note in a recording: another came, none came, it was not tongued, one too many came before it. */
+  | {
+      readonly kind: 'heard';
+      readonly id: string;
+      readonly how: 'wrong' | 'missed' | 'slurred' | 'extra';
+      readonly words: string;
+    }
   | { readonly kind: 'now'; readonly id: string };
 
 /** A mark with its place in pixels of the sheet: a bracket over a line's end has a place in each line. */
@@ -66,6 +73,7 @@ export function placeMarks(host: HTMLElement, marks: readonly ScoreMark[]): read
           ];
     switch (mark.kind) {
       case 'ring':
+      case 'heard':
       case 'now':
         return at(head(mark.id));
       case 'comma':

@@ -37,7 +37,7 @@ function keep(id: string, sound: Uint8Array<ArrayBuffer>, asked: Record<string, 
     seconds: '9.5',
     ...asked,
   });
-  return test.app.request(`/api/recordings/${id}/sound?${query}`, {
+  return test.app.request(`/api/recordings/${id}/sound?${query.toString()}`, {
     method: 'PUT',
     body: sound,
     headers: { 'content-type': 'application/octet-stream', cookie: test.cookie },

@@ -1,9 +1,10 @@
+import type { LocalDate } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from '../changes/index.ts';
-import { classOf, pupilOf } from '../classes/index.ts';
+import { classOf, PupilEntity, pupilOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { RecordingEntity, type HeardSummary, type RecordingAnswer } from './entities.ts';
 import type { AnswerInput, NewRecording, StorageInput } from './input.ts';
@@ -20,13 +21,15 @@ export interface RecordingDto {
   readonly seconds: number;
   readonly receivedAt: string;
   /** The day on which it is erased. */
-  readonly erasedOn: string;
+  readonly erasedOn: LocalDate;
   readonly heard: HeardSummary | null;
   readonly answer: RecordingAnswer | null;
 }
 
 export interface RecordingList {
   readonly recordings: readonly RecordingDto[];
+  /** Ids of the pupils whose families agreed to recordings. */
+  readonly agreed: readonly string[];
   readonly storage: RecordingStorage;
 }
 
@@ -55,7 +58,12 @@ export async function recordingsOf(
 ): Promise<RecordingList> {
   await classOf(em, who, classId);
   const recordings = await em.execute<RecordingDto[]>(LIST, [classId, now]);
-  return { recordings, storage: await storageOf(em, who.schoolId, now) };
+  const agreed = await em.find(
+    PupilEntity,
+    { schoolClass: classId, mayRecord: true, erasedAt: null },
+    { fields: ['id'] },
+  );
+  return { recordings, agreed: agreed.map(({ id }) => id), storage: await storageOf(em, who.schoolId, now) };
 }
 
 /** Of the whole school. */

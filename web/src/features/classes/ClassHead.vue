@@ -29,6 +29,7 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'class', label: 'Stairs' },
   { name: 'plan', label: 'Plan' },
   { name: 'hear', label: 'Hearing' },
+  { name: 'recordings', label: 'Recordings' },
   { name: 'board', label: 'Board' },
   { name: 'trends', label: 'Trends' },
   { name: 'pupils', label: 'Pupils', teaches: true },
@@ -41,6 +42,7 @@ const ABOVE: Readonly<Record<string, string>> = {
   pupil: 'pupils',
   substitute: 'today',
   cards: 'today',
+  recording: 'recordings',
 };
 
 const pages = computed(() => PAGES.filter((page) => page.teaches !== true || session.mayTeach));

@@ -1,0 +1,136 @@
+<script setup lang="ts">
+import { computed, toRef, watch } from 'vue';
+import { shortDate } from '../../ui/dates.ts';
+import LoadState from '../../ui/LoadState.vue';
+import { plural } from '../../ui/plural.ts';
+import { ClassHead, useLiveClass } from '../classes/index.ts';
+import { OUTCOME_WORDS } from '../hearing/index.ts';
+import { TakeCare, useRemarks } from '../schools/index.ts';
+import LookOver from './LookOver.vue';
+import { useListening } from './use-listening.ts';
+import { useRecordings } from './use-recordings.ts';
+import { surenessWords } from './words.ts';
+
+/** The recordings of a class: added, listened to, and waiting for the teacher's ear. */
+const props = defineProps<{ classId: string }>();
+const classId = toRef(props, 'classId');
+useLiveClass(classId);
+const recordings = useRecordings(classId);
+const { page, list, error, load, open, answered, results, pupilOf, titleOf } = recordings;
+const listening = useListening(page, recordings.change);
+const { progress, failed } = listening;
+void useRemarks().load();
+watch(classId, load, { immediate: true });
+
+const agreed = computed(() => new Set(list.value?.agreed));
+const unheard = computed(() => open.value.filter(({ heard }) => heard === null));
+watch(
+  unheard,
+  (waiting) => void (progress.value === null && failed.value.size === 0 && listening.listenToAll(waiting)),
+);
+const first = computed(() => open.value[0] ?? null);
+const MEGABYTE = 1024 * 1024;
+</script>
+
+<template>
+  <LoadState v-if="page === null || list === null" :error="error" what="the recordings" @again="load" />
+  <div v-else class="page-grid">
+    <ClassHead :class-id="classId">
+      <BButton
+        v-if="first !== null"
+        role="link"
+        variant="primary"
+        :to="{ name: 'recording', params: { classId, recordingId: first.id } }"
+        >Listen to {{ plural(open.length, 'recording', 'recordings') }}</BButton
+      >
+    </ClassHead>
+    <LookOver :page="page" :agreed="agreed" @added="load" />
+    <div class="columns">
+      <div class="stack">
+        <section v-if="progress !== null" class="card-paper stack-close">
+          <p role="status">Listening: {{ progress.done }} of {{ progress.of }}. You can go on meanwhile.</p>
+          <BProgress :value="progress.done" :max="progress.of" aria-label="Listening" />
+          <div><BButton @click="listening.cancel">Stop listening</BButton></div>
+        </section>
+        <section v-else-if="unheard.length > 0" class="card-paper stack-close">
+          <p>{{ plural(unheard.length, 'recording has', 'recordings have') }} not been listened to on this device.</p>
+          <div><BButton @click="listening.listenToAll(unheard)">Listen now</BButton></div>
+        </section>
+        <section class="card-paper stack-close">
+          <h2>To hear</h2>
+          <p v-if="open.length === 0" class="soft">
+            Nothing is waiting. Add files here; Escalier listens to each and proposes a result, and you decide.
+          </p>
+          <BListGroup v-else flush>
+            <BListGroupItem
+              v-for="recording in open"
+              :key="recording.id"
+              :to="{ name: 'recording', params: { classId, recordingId: recording.id } }"
+            >
+              <span class="line">
+                <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
+                <BBadge v-if="recording.heard !== null" :class="recording.heard.outcome ?? 'unclear'">{{
+                  recording.heard.outcome === null
+                    ? 'Cannot be judged'
+                    : `${OUTCOME_WORDS[recording.heard.outcome]}, ${surenessWords(recording.heard.sure)}`
+                }}</BBadge>
+              </span>
+              <span class="soft"
+                >{{ titleOf(recording) }} · {{ Math.round(recording.seconds) }} s · erased on
+                {{ shortDate(recording.erasedOn) }}</span
+              >
+              <span class="said">{{
+                failed.get(recording.id) ?? recording.heard?.words ?? 'Not listened to yet.'
+              }}</span>
+            </BListGroupItem>
+          </BListGroup>
+        </section>
+      </div>
+      <div class="stack">
+        <section v-if="answered.length > 0" class="card-paper stack-close">
+          <h2>Heard</h2>
+          <BListGroup flush>
+            <BListGroupItem
+              v-for="recording in answered"
+              :key="recording.id"
+              :to="{ name: 'recording', params: { classId, recordingId: recording.id } }"
+            >
+              <span class="line">
+                <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
+                {{ OUTCOME_WORDS[results.get(recording.id)?.outcome ?? recording.answer!.outcome] }}
+              </span>
+              <span class="soft">{{ titleOf(recording) }} · erased on {{ shortDate(recording.erasedOn) }}</span>
+            </BListGroupItem>
+          </BListGroup>
+        </section>
+        <p class="soft">
+          {{ plural(list.storage.count, 'recording', 'recordings') }} at school,
+          {{ (list.storage.bytes / MEGABYTE).toFixed(1) }} of {{ list.storage.megabytes }} MB. Each is erased after
+          {{ plural(list.storage.days, 'day', 'days') }}. Escalier listens on this device.
+        </p>
+        <TakeCare place="recordings" />
+      </div>
+    </div>
+  </div>
+</template>
+
+<style scoped lang="scss">
+.said {
+  display: block;
+}
+
+.badge.passed {
+  background: var(--spruce) !important;
+}
+
+.badge.nearly {
+  background: var(--brass-soft) !important;
+  color: var(--ink);
+}
+
+.badge.not-yet,
+.badge.unclear {
+  background: var(--stone) !important;
+  color: var(--ink);
+}
+</style>
