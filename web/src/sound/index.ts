@@ -11,5 +11,6 @@ export {
 export { render, type Voices } from './player.ts';
 export { scheduleOf } from './schedule.ts';
 export { useListen } from './use-listen.ts';
+export { useMicrophone } from './use-microphone.ts';
 export { usePlayer } from './use-player.ts';
 export { useMute, useSound } from './use-sound.ts';

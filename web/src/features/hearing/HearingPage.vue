@@ -10,6 +10,8 @@ import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { ClassHead, useClasses, useLiveClass, warmUp, type PupilView } from '../classes/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
+import { HeardLive, SoundCheck } from '../listening/index.ts';
+import type { ListenedView } from '../../workers/listening.ts';
 import RemarkChips from './RemarkChips.vue';
 import GroupColumns from './GroupColumns.vue';
 import HearingTune from './HearingTune.vue';
@@ -57,6 +59,9 @@ const remarks = ref<string[]>([]);
 const { faults, openRemark, mark, drop, clear } = useFaults(remarks);
 const extent = shallowRef<Extent | null>(null);
 const tempo = ref<number | null>(null);
+/** What was heard by listening along. */
+const listened = shallowRef<ListenedView | null>(null);
+const checking = ref(false);
 const tuneId = ref('');
 watch(
   () => pupil.value?.id,
@@ -66,6 +71,7 @@ watch(
     clear();
     extent.value = null;
     tempo.value = null;
+    listened.value = null;
   },
 );
 watch(
@@ -73,6 +79,23 @@ watch(
   () => (tuneId.value = step.value?.tuneId ?? ''),
   { immediate: true },
 );
+/** What a proposal goes by. */
+const rule = computed(() => ({
+  kind: page.value?.style.passRule ?? ('both' as const),
+  tempo: step.value?.passRule.tempo ?? null,
+  slips: step.value?.passRule.slips ?? null,
+  lookFor: step.value?.passRule.lookFor ?? [],
+}));
+/** Notes that the class has up to this step, for the sound check. */
+const notesKnown = computed(() =>
+  (page.value?.steps.slice(0, step.value?.position ?? 1) ?? []).flatMap((each) => each.newNotes),
+);
+/** Its remarks are ticked, where they are the school's; the teacher decides. */
+function heardAlong(view: ListenedView): void {
+  listened.value = view;
+  if (view.tempo !== null) tempo.value = view.tempo;
+  remarks.value = [...new Set([...remarks.value, ...view.remarks])];
+}
 const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 
 async function goTo(other: PupilView | null): Promise<void> {
@@ -92,6 +115,9 @@ async function record(who: PupilView, outcome: Outcome, about: readonly string[]
     ...(tempo.value === null ? {} : { tempo: tempo.value }),
     ...(isRow.value || faults.value.length === 0 ? {} : { faults: faults.value }),
     ...(isRow.value || extent.value === null ? {} : { extent: extent.value }),
+    ...(isRow.value || listened.value === null
+      ? {}
+      : { listened: { outcome: listened.value.outcome, remarks: listened.value.remarks } }),
   };
   const recorded = hearing.hear(props.classId, draft, who.name, position);
   await goTo(following);
@@ -172,7 +198,11 @@ onKeyStroke(Object.keys(KEYS), (event) => {
         :error="hearing.error"
         @undo="undo"
       />
+      <BButton @click="checking = true">Sound check</BButton>
     </div>
+    <BModal v-model="checking" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
+      <SoundCheck :instrument-id="page.instrumentId" :notes="notesKnown" />
+    </BModal>
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
     </p>
@@ -188,6 +218,13 @@ onKeyStroke(Object.keys(KEYS), (event) => {
             <template v-if="step !== null">
               <OutcomeButtons keys :pupil-name="pupil.name" @judge="judge" />
               <AfterPaint><RemarkChips v-model="remarks" /></AfterPaint>
+              <HeardLive
+                :turn="pupil.id"
+                :tune-id="tuneId"
+                :instrument-id="pupil.playsInstead ?? page.instrumentId"
+                :rule="rule"
+                @heard="heardAlong"
+              />
               <p v-if="openRemark !== null" class="soft" role="status">
                 Press the bar or note on the sheet, if you want to say where.
               </p>

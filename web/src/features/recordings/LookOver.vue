@@ -53,7 +53,7 @@ async function addAll(): Promise<void> {
       <div class="scroll">
         <BTableSimple small stacked="md">
           <BThead>
-            <BTr><BTh>File</BTh><BTh>Pupil</BTh><BTh>Step</BTh><BTh></BTh></BTr>
+            <BTr><BTh>File</BTh><BTh>Pupil</BTh><BTh>Step</BTh><BTh>Before adding</BTh></BTr>
           </BThead>
           <BTbody>
             <BTr v-for="row in rows" :key="row.id">

@@ -1,0 +1,139 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { readAbc } from '@escalier/core/formats';
+import { instrument } from '@escalier/core/instruments';
+import { tuneScore, writeWav } from '@escalier/core/listening';
+import { recordingOf, type RecordingRecipe } from '@escalier/core/testing';
+import { chromium, expect, test, type Page } from '@playwright/test';
+import { expectAccessible, openClass, openDemo } from './steps.ts';
+
+const TUNE = new URL('../demo/tunes/goose-walk.abc', import.meta.url);
+
+/** The tune of the class's third step, as a pupil plays it. */
+function played(name: string, seed: number, faults: Partial<RecordingRecipe> = {}) {
+  const read = readAbc(readFileSync(TUNE, 'utf8'));
+  if (!read.ok) throw new Error('the tune does not read');
+  const { notes, tempo } = tuneScore(read.value.tune, instrument('soprano-recorder-baroque'));
+  const recipe = { seed, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet', ...faults } as const;
+  const { samples, rate } = recordingOf(notes, recipe);
+  return { name, mimeType: 'audio/wav', buffer: Buffer.from(writeWav(samples, rate)) };
+}
+
+/** A browser whose microphone hears a file, again and again. */
+async function hearing(file: Buffer, work: (page: Page) => Promise<void>): Promise<void> {
+  const path = join(mkdtempSync(join(tmpdir(), 'escalier-sound-')), 'heard.wav');
+  writeFileSync(path, file);
+  const { executablePath, args } = test.info().project.use.launchOptions!;
+  const fake = [
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-audio-capture=${path}`,
+  ];
+  const browser = await chromium.launch({ executablePath: executablePath!, args: [...args!, ...fake] });
+  const context = await browser.newContext({
+    baseURL: test.info().project.use.baseURL!,
+    permissions: ['microphone'],
+    serviceWorkers: 'block',
+  });
+  await work(await context.newPage());
+  await browser.close();
+}
+
+const NAMES = ['Aino', 'Bartholomew-James', 'Dilnoza', 'Ines', 'Keiko', 'Malia', 'Oyelaran', 'Tamsin', 'Vesna', 'Wren'];
+
+test('twelve recordings are added at once, listened to, and decided by keys', async ({ page }) => {
+  test.slow();
+  await openDemo(page);
+  await openClass(page, '4 Plover');
+  await page.getByRole('link', { name: 'Recordings', exact: true }).click();
+  const files = NAMES.map((name, index) => played(`${name} step 3.wav`, index + 3, index === 1 ? { wrong: 2 } : {}));
+  const broken = { name: 'Chidi step 2.wav', mimeType: 'audio/wav', buffer: Buffer.from('no sound') };
+  await page.getByLabel('Add recordings').setInputFiles([...files, played('Farah step 3.wav', 40), broken]);
+  const rows = page.getByRole('region', { name: 'Files to add' }).getByRole('row');
+  await expect(rows.filter({ hasText: 'Farah step' })).toContainText('The family has not agreed to recordings.');
+  await expect(rows.filter({ hasText: 'Chidi step' })).toContainText(
+    'This is no sound file that this browser can play.',
+  );
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Add 10 recordings' }).click();
+  const second = page.getByRole('link', { name: 'Bartholomew-James' });
+  await expect(second).toContainText(/played as .* the rest is right/, { timeout: 60_000 });
+  await expect(second).toContainText('Nearly, sure');
+  await expect(page.getByText(/^Listening: /)).toHaveCount(0, { timeout: 60_000 });
+  await expectAccessible(page);
+
+  await page.getByRole('link', { name: 'Listen to 10 recordings' }).click();
+  const heard = page.getByRole('region', { name: 'What was heard' });
+  await expect(heard.locator('.summary')).toHaveText('All right, 84 beats a minute.', { timeout: 20_000 });
+  await page.keyboard.press('1');
+  // The next one: two wrong notes, each ringed on the sheet.
+  await expect(heard.locator('.summary')).toContainText('played as', { timeout: 20_000 });
+  await expect(heard.locator('.heard.wrong')).toHaveCount(2);
+  await expect(page.getByRole('checkbox', { name: 'Wrong note' })).toBeChecked();
+  await expectAccessible(page);
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible();
+  await page.keyboard.press(' ');
+  await page.keyboard.press('2');
+  await expect(page).not.toHaveURL(/recordings$/);
+  await page.getByRole('link', { name: 'Recordings' }).last().click();
+  await expect(page.getByRole('link', { name: 'Listen to 8 recordings' })).toBeVisible();
+
+  const id = /classes\/([^/]+)/.exec(page.url())![1]!;
+  const records = async () => {
+    const answer = await page.request.get(`/api/classes/${id}/records`);
+    return ((await answer.json()) as { records: { listened?: { outcome: string }; outcome: string }[] }).records;
+  };
+  await expect
+    .poll(async () => (await records()).filter(({ listened }) => listened !== undefined).map(({ outcome }) => outcome))
+    .toEqual(['passed', 'nearly']);
+});
+
+test('the sound check names a right note and a wrong one through the microphone', async () => {
+  const held = [{ onset: 0, duration: 20, midi: 79 }];
+  const recipe = { seed: 1, rate: 44_100, voice: 'recorder', tempo: 60, tuning: 0, surroundings: 'quiet' } as const;
+  const { samples, rate } = recordingOf(held, recipe);
+  await hearing(Buffer.from(writeWav(samples, rate)), async (page) => {
+    await openDemo(page);
+    await openClass(page, '4 Plover');
+    await page.getByRole('link', { name: 'Hearing', exact: true }).click();
+    await page.getByRole('button', { name: 'Sound check' }).click();
+    const check = page.getByRole('dialog', { name: 'Sound check' });
+    await check.getByLabel('Note to hold').selectOption('G');
+    await check.getByRole('button', { name: 'Start listening' }).click();
+    await expect(check.getByRole('status')).toContainText('Right.', { timeout: 30_000 });
+    await expectAccessible(page);
+    await check.getByLabel('Note to hold').selectOption('B');
+    await expect(check.getByRole('status')).toContainText('That is G', { timeout: 30_000 });
+    await check.getByRole('button', { name: 'Stop listening' }).click();
+  });
+});
+
+test('a pupil is listened to while playing, and the result goes with what was proposed', async () => {
+  test.slow();
+  const { buffer } = played('live', 5, { rate: 44_100, wrong: 1 });
+  await hearing(buffer, async (page) => {
+    await openDemo(page);
+    await openClass(page, '4 Plover');
+    await page.getByRole('link', { name: 'Hearing', exact: true }).click();
+    const id = /classes\/([^/]+)/.exec(page.url())![1]!;
+    const facts = (await (await page.request.get(`/api/classes/${id}`)).json()) as {
+      pupils: { id: string; name: string }[];
+    };
+    await page.goto(`/classes/${id}/hear/${facts.pupils.find(({ name }) => name === 'Aino')!.id}`);
+    await page.getByRole('button', { name: 'Listen along' }).click();
+    await expect(page.getByText(/Listening, 2[4-9] s/)).toBeVisible({ timeout: 60_000 });
+    await page.getByRole('button', { name: 'The tune has ended' }).click();
+    const along = page.getByRole('region', { name: 'Listening along' });
+    await expect(along).toContainText(/played as|All right|Starts again|Breaks off|missing/, { timeout: 30_000 });
+    await page.keyboard.press('2');
+    await expect
+      .poll(async () => {
+        const answer = await page.request.get(`/api/classes/${id}/records`);
+        const { records } = (await answer.json()) as { records: { listened?: object }[] };
+        return records.filter(({ listened }) => listened !== undefined).length;
+      })
+      .toBeGreaterThan(0);
+  });
+});

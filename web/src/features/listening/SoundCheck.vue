@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { findInstrument, primaryFingering } from '@escalier/core/instruments';
+import { SOUND_REMARKS } from '@escalier/core/listening';
+import { parsePitch, pitchIn, pitchName, type Pitch } from '@escalier/core/music';
+import { sayNote, SOUND_WORDS } from '@escalier/core/words';
+import { computed, ref, watch } from 'vue';
+import SelectField from '../../ui/SelectField.vue';
+import { PipePicture } from '../notes/index.ts';
+import { useRemarks } from '../schools/index.ts';
+import NeedleDial from './NeedleDial.vue';
+import { useSoundCheck } from './use-sound-check.ts';
+
+/** Somebody holds a note: which one sounds, how true it is, and what to try. */
+const props = defineProps<{ instrumentId: string; notes: readonly string[] }>();
+const remarks = useRemarks();
+const on = computed(() => findInstrument(props.instrumentId));
+const note = ref(props.notes.at(-1) ?? 'B4');
+watch(
+  () => props.notes,
+  (notes) => (note.value = notes.at(-1) ?? 'B4'),
+);
+const options = computed(() => props.notes.map((value) => ({ value, text: sayNote(value) })));
+const asked = computed(() => parsePitch(note.value));
+const { needle, found, start, stop, again, isOn, error } = useSoundCheck(on, asked);
+watch(note, again);
+
+const heardPitch = computed(() =>
+  needle.value === null || on.value === null
+    ? null
+    : pitchIn({ fifths: 0, mode: 'major' }, needle.value.midi - on.value.soundsAbove),
+);
+const fingeringOf = (pitch: Pitch | null) =>
+  pitch === null || on.value === null ? null : primaryFingering(on.value, pitch);
+const askedFingering = computed(() => fingeringOf(asked.value));
+const heardFingering = computed(() => fingeringOf(heardPitch.value));
+const remedy = computed(() => {
+  const id = found.value === null ? null : SOUND_REMARKS[found.value.kind];
+  return id === null ? null : (remarks.all.find((remark) => remark.id === id)?.remedy ?? null);
+});
+const heardName = computed(() =>
+  found.value === null || on.value === null
+    ? ''
+    : sayNote(pitchName(pitchIn({ fifths: 0, mode: 'major' }, found.value.came - on.value.soundsAbove))),
+);
+</script>
+
+<template>
+  <div class="stack">
+    <div class="line">
+      <SelectField v-model="note" label="Note to hold" :options="options" />
+      <BButton v-if="!isOn" variant="primary" @click="start">Start listening</BButton>
+      <BButton v-else @click="stop">Stop listening</BButton>
+      <BButton v-if="isOn" @click="again">Next pupil</BButton>
+    </div>
+    <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
+    <div class="both">
+      <figure v-if="on !== null && askedFingering !== null">
+        <PipePicture :on="on" :fingering="askedFingering" view="pupil" :label="`${sayNote(note)}, asked for`" />
+        <figcaption>Asked: {{ sayNote(note) }}</figcaption>
+      </figure>
+      <NeedleDial :cents="needle?.cents ?? null" :name="heardPitch === null ? null : sayNote(pitchName(heardPitch))" />
+      <figure v-if="on !== null && heardPitch !== null && heardFingering !== null">
+        <PipePicture
+          :on="on"
+          :fingering="heardFingering"
+          view="pupil"
+          :label="`${sayNote(pitchName(heardPitch))}, heard`"
+        />
+        <figcaption>Heard: {{ sayNote(pitchName(heardPitch)) }}</figcaption>
+      </figure>
+    </div>
+    <p class="verdict" role="status">
+      <template v-if="found === null">{{ isOn ? 'Hold the note for a second.' : 'Nothing is heard yet.' }}</template>
+      <template v-else>
+        <strong>{{ found.kind === 'other' ? `That is ${heardName}` : SOUND_WORDS[found.kind] }}</strong><template
+          v-if="found.kind !== 'other' && found.kind !== 'right'"
+          >, {{ Math.abs(Math.round(found.cents)) }} cents {{ found.cents < 0 ? 'low' : 'high' }}</template
+        >. {{ remedy }}
+      </template>
+    </p>
+    <p class="soft">
+      The sound stays on this device and is not kept. Keep the microphone away from the loudspeaker; with headphones,
+      keep them quiet. In a full room, hear one at a time.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.both {
+  display: flex;
+  gap: 24px;
+  align-items: center;
+  justify-content: center;
+  min-height: 220px;
+}
+
+.both figure {
+  margin: 0;
+  text-align: center;
+}
+
+.verdict {
+  min-height: 3em;
+  font-size: var(--text-large);
+}
+</style>

@@ -1,0 +1,2 @@
+export { default as HeardLive } from './HeardLive.vue';
+export { default as SoundCheck } from './SoundCheck.vue';

@@ -1,0 +1,66 @@
+import { computed, onScopeDispose, ref, shallowRef } from 'vue';
+import { useMicrophone } from '../../sound/index.ts';
+import { PlainError } from '../../ui/plain-error.ts';
+import { listeningPool, type ListenedView, type ToListen } from '../../workers/listening.ts';
+
+const LONGEST_SECONDS = 180;
+
+/** Listens while a pupil plays; when they have ended, it is held against the tune. Nothing is kept. */
+export function useHeardLive() {
+  const microphone = useMicrophone();
+  const pool = listeningPool();
+  onScopeDispose(() => pool.cancel());
+  const view = shallowRef<ListenedView | null>(null);
+  const seconds = ref(0);
+  const isThinking = ref(false);
+  const error = ref<string | null>(null);
+  let blocks: Float32Array[] = [];
+  let rate = 1;
+
+  async function start(): Promise<void> {
+    blocks = [];
+    view.value = null;
+    seconds.value = 0;
+    error.value = null;
+    await microphone.start(
+      (perSecond) => (rate = perSecond),
+      (block) => {
+        blocks.push(block);
+        seconds.value = Math.floor((blocks.length * block.length) / rate);
+        if (seconds.value >= LONGEST_SECONDS) microphone.stop();
+      },
+    );
+  }
+
+  /** The tune has ended. */
+  async function finish(asked: Omit<ToListen, 'samples' | 'rate'>): Promise<void> {
+    microphone.stop();
+    const samples = new Float32Array(blocks.reduce((sum, block) => sum + block.length, 0));
+    let at = 0;
+    for (const block of blocks) {
+      samples.set(block, at);
+      at += block.length;
+    }
+    blocks = [];
+    isThinking.value = true;
+    try {
+      view.value = await pool.listen({ ...asked, samples, rate });
+    } catch (problem) {
+      if (!(problem instanceof PlainError)) throw problem;
+      error.value = problem.message;
+    } finally {
+      isThinking.value = false;
+    }
+  }
+
+  /** For the next pupil. */
+  function forget(): void {
+    microphone.stop();
+    blocks = [];
+    view.value = null;
+    seconds.value = 0;
+  }
+
+  const problem = computed(() => microphone.error.value ?? error.value);
+  return { view, seconds, isThinking, isOn: microphone.isOn, problem, start, finish, forget };
+}

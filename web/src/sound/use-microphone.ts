@@ -1,0 +1,58 @@
+import { onScopeDispose, ref } from 'vue';
+import worklet from './microphone.worklet.ts?worker&url';
+
+/** Why the microphone cannot be heard. */
+const WORDS: Readonly<Record<string, string>> = {
+  NotAllowedError: 'The browser may not use the microphone: allow it beside the address, then try again.',
+  NotFoundError: 'There is no microphone.',
+  NotReadableError: 'The microphone is in use by another program.',
+};
+
+/**
+ * The microphone, asked for only when it is started, without what telephones do to voices: they take a whistle for noise.
+ * Blocks are given as they come; nothing is kept here. Call it in `setup`.
+ */
+export function useMicrophone() {
+  const isOn = ref(false);
+  const error = ref<string | null>(null);
+  let open: { readonly stream: MediaStream; readonly context: AudioContext } | null = null;
+  let asked = 0;
+
+  function stop(): void {
+    asked++;
+    for (const track of open?.stream.getTracks() ?? []) track.stop();
+    void open?.context.close();
+    open = null;
+    isOn.value = false;
+  }
+
+  /** @param begun is told the samples a second. @param hear gets each block, about 23 ms. */
+  async function start(begun: (rate: number) => void, hear: (block: Float32Array<ArrayBuffer>) => void): Promise<void> {
+    stop();
+    const mine = asked;
+    error.value = null;
+    try {
+      const audio = { echoCancellation: false, noiseSuppression: false, autoGainControl: false };
+      const stream = await navigator.mediaDevices.getUserMedia({ audio });
+      const context = new AudioContext();
+      await context.audioWorklet.addModule(worklet);
+      if (mine !== asked) {
+        for (const track of stream.getTracks()) track.stop();
+        return void context.close();
+      }
+      open = { stream, context };
+      const node = new AudioWorkletNode(context, 'microphone', { numberOfOutputs: 0 });
+      begun(context.sampleRate);
+      node.port.addEventListener('message', ({ data }: MessageEvent<Float32Array<ArrayBuffer>>) => hear(data));
+      node.port.start();
+      context.createMediaStreamSource(stream).connect(node);
+      isOn.value = true;
+    } catch (problem) {
+      const name = problem instanceof DOMException ? problem.name : '';
+      error.value = WORDS[name] ?? 'The microphone could not be started.';
+    }
+  }
+
+  onScopeDispose(stop);
+  return { isOn, error, start, stop };
+}
