@@ -9,6 +9,7 @@ import { shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import { ClassHead, useClasses, useLiveClass } from '../classes/index.ts';
 import { useRemarks } from '../schools/index.ts';
+import AgreementCard from './AgreementCard.vue';
 import { ClimbChart, WeeksChart } from './charts.ts';
 import { againstFan, trendsOf } from './trends.ts';
 
@@ -118,6 +119,7 @@ function exportPoints(): void {
           class up if it takes half as long again as the others usually do, and at least three pupils have passed it.
         </HowComputed>
       </section>
+      <AgreementCard :events="classes.events" />
       <section class="card-paper stack-close stack-start">
         <h2>Points</h2>
         <template v-if="counts">

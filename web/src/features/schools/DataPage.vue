@@ -8,6 +8,7 @@ import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
+import RecordingStorage from './RecordingStorage.vue';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
@@ -72,6 +73,7 @@ async function more(): Promise<void> {
           <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
           <BAlert v-if="done !== null" variant="success" :model-value="true" is-status>{{ done }}</BAlert>
         </section>
+        <RecordingStorage />
         <section class="card-paper stack">
           <h2>Nightly backup</h2>
           <p>

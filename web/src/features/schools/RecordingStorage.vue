@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { api, ask } from '../../api.ts';
+import { plural } from '../../ui/plural.ts';
+import SaveBar from '../../ui/SaveBar.vue';
+import TextField from '../../ui/TextField.vue';
+import { useLoad } from '../../ui/use-load.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { useSession } from './session.ts';
+
+/** Recordings of children: how many there are, and how long and how much the school keeps. */
+const session = useSession();
+const isOwner = computed(() => session.me?.role === 'owner');
+const stored = ref<{ readonly count: number; readonly bytes: number } | null>(null);
+const days = ref(30);
+const megabytes = ref(500);
+const { load } = useLoad(async () => {
+  const storage = await ask(api.recordings.storage.$get());
+  stored.value = storage;
+  days.value = storage.days;
+  megabytes.value = storage.megabytes;
+});
+onMounted(load);
+const { busy, error, fields, save } = useSave();
+const keep = () =>
+  save(async () => {
+    await ask(api.recordings.storage.$put({ json: { days: days.value, megabytes: megabytes.value } }));
+    await load();
+  });
+const MEGABYTE = 1024 * 1024;
+</script>
+
+<template>
+  <section class="card-paper stack">
+    <h2>Recordings</h2>
+    <p v-if="stored !== null">
+      {{ plural(stored.count, 'recording', 'recordings') }} of children, {{ (stored.bytes / MEGABYTE).toFixed(1) }} MB.
+      Each is erased after {{ plural(days, 'day', 'days') }}, and with its pupil. They are not part of an export.
+    </p>
+    <BForm v-if="isOwner" class="stack" @submit.prevent="keep">
+      <TextField
+        v-model="days"
+        type="number"
+        label="Days until a recording is erased"
+        :min="1"
+        :max="365"
+        :error="fields.days"
+      />
+      <TextField
+        v-model="megabytes"
+        type="number"
+        label="Megabytes for all of them"
+        :min="10"
+        :max="20000"
+        :error="fields.megabytes"
+      />
+      <SaveBar :busy="busy" :error="error" />
+    </BForm>
+  </section>
+</template>
