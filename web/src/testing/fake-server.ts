@@ -70,7 +70,7 @@ export async function openPage(page: Component, props: Record<string, unknown> =
   const push = vi.fn();
   const { wrapper } = mountInApp(page, props, {
     [routeLocationKey]: { name: 'here', meta: { title: 'Here' }, query: {}, params: {} },
-    [routerKey]: { push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
+    [routerKey]: { push, replace: push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
   });
   await flushPromises();
   return { wrapper, push };

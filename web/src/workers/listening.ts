@@ -2,7 +2,7 @@ import { transfer, wrap, type Remote } from 'comlink';
 import { PlainError } from '../ui/plain-error.ts';
 import type { ListenedView, ListeningWorker, ToListen } from './listening.worker.ts';
 
-export type { AskedNote, ListenedView, ToListen } from './listening.worker.ts';
+export type { ListenedView, ToListen } from './listening.worker.ts';
 
 interface Place {
   readonly worker: Worker;

@@ -1,0 +1,70 @@
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { decode, MOST_KEPT, toKeep } from './decode.ts';
+
+/** A browser that decodes every file to these sides. */
+function browser(sides: readonly Float32Array[] | null, seconds = 2): void {
+  class FakeContext {
+    readonly destination = {};
+    readonly length: number;
+    constructor(_channels: number, length: number) {
+      this.length = length;
+    }
+    decodeAudioData() {
+      if (sides === null) return Promise.reject(new Error('no sound'));
+      return Promise.resolve({
+        ...{ duration: seconds, sampleRate: 44_100, numberOfChannels: sides.length },
+        getChannelData: (side: number) => sides[side],
+      });
+    }
+    createBufferSource = () => ({ buffer: null, connect: () => undefined, start: () => undefined });
+    createBuffer = () => ({ copyToChannel: () => undefined });
+    startRendering = () => Promise.resolve({ getChannelData: () => new Float32Array(this.length) });
+  }
+  vi.stubGlobal('OfflineAudioContext', FakeContext);
+}
+afterEach(() => vi.unstubAllGlobals());
+const tone = (size: number) => new Float32Array(100).fill(size);
+const blob = (size = 10) => ({ size, arrayBuffer: () => Promise.resolve(new ArrayBuffer(1)) }) as Blob;
+
+describe('a file that is to be a recording', () => {
+  it('becomes one channel, a dead side left out', async () => {
+    browser([tone(0.5), tone(0)]);
+    const read = await decode(blob());
+    expect(read).toMatchObject({ seconds: 2, rate: 44_100, deadSide: true });
+    expect(read.samples[0]).toBe(0.5);
+  });
+
+  it('is refused in a sentence when it is empty, far too large, no sound, too long, or silent', async () => {
+    browser([tone(0.5)]);
+    await expect(decode(blob(0))).rejects.toThrow('The file is empty.');
+    await expect(decode(blob(2_000_000_000))).rejects.toThrow('far too large');
+    browser([tone(0.5)], 200);
+    await expect(decode(blob())).rejects.toThrow('It is 4 minutes long: three are the most.');
+    browser([tone(0.0001)]);
+    await expect(decode(blob())).rejects.toThrow('Nothing can be heard in it.');
+    browser(null);
+    await expect(decode(blob())).rejects.toThrow('no sound file that this browser can play');
+  });
+
+  it('is kept as it is, or at a rate at which it fits', async () => {
+    browser([tone(0.5)]);
+    const small = blob();
+    expect(
+      await toKeep(small, {
+        samples: tone(0.5),
+        rate: 44_100,
+        seconds: 2,
+        deadSide: false,
+      }),
+    ).toBe(small);
+    for (const seconds of [60, 120, 180]) {
+      const kept = await toKeep(blob(20_000_000), {
+        samples: tone(0.5),
+        rate: 44_100,
+        seconds,
+        deadSide: false,
+      });
+      expect(kept.size).toBeLessThanOrEqual(MOST_KEPT);
+    }
+  });
+});

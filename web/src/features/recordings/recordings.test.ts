@@ -1,0 +1,210 @@
+import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import type { RecordingDto } from '@escalier/server/api';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Component } from 'vue';
+import { useOutbox } from '../../offline/index.ts';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { fakeServer, openPage } from '../../testing/fake-server.ts';
+import { PlainError } from '../../ui/plain-error.ts';
+import type { ListenedView } from '../../workers/listening.ts';
+import RecordingPage from './RecordingPage.vue';
+import RecordingsPage from './RecordingsPage.vue';
+import 'fake-indexeddb/auto';
+
+const listen = vi.hoisted(() => vi.fn());
+const decode = vi.hoisted(() => vi.fn());
+vi.mock('../../workers/listening.ts', () => ({ listeningPool: () => ({ listen, cancel: vi.fn() }) }));
+vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => ({}) }));
+vi.mock('./decode.ts', () => ({ decode, toKeep: (file: Blob) => Promise.resolve(file) }));
+vi.mock('../../score/index.ts', () => ({
+  ScoreSheet: {
+    props: ['title', 'marks'],
+    template: '<figure>{{ marks.map((mark) => `${mark.how} ${mark.id} ${mark.words}`).join("|") }}</figure>',
+  },
+}));
+vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() }));
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.clearAllMocks();
+  document.body.innerHTML = '';
+});
+// Before that: hooks run from the last to the first.
+enableAutoUnmount(afterEach);
+
+const page = classPage({
+  pupils: ['Ann', 'Ben', 'Cy'].map((name) =>
+    pupilView(name, { standing: { ...pupilView(name).standing!, stepIndex: 0 } }),
+  ),
+  steps: [step(1), step(2, { title: 'Goose Walk' })],
+});
+const recording = (id: string, more: Partial<RecordingDto> = {}): RecordingDto => ({
+  ...{
+    id,
+    pupilId: 'Ann',
+    stepId: 'step-1',
+    tuneId: 't',
+    fileName: `${id}.wav`,
+    seconds: 20,
+    heard: null,
+    answer: null,
+  },
+  ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02' },
+  ...more,
+});
+const view = (more: Partial<ListenedView> = {}): ListenedView => ({
+  ...{ words: 'F sharp played as F in bar 3; the rest is right, 84 beats a minute.', outcome: 'nearly', unclear: null },
+  ...{
+    remarks: ['signature'],
+    reasons: ['wrong'],
+    sure: 0.95,
+    tempo: 84,
+    tuning: 3,
+    seconds: 20,
+    curve: [],
+    spots: [4],
+  },
+  asked: [
+    { id: 'n0-0-0', midi: 79, from: 1, to: 1.5, kind: 'right', words: '' },
+    { id: 'n0-2-1', midi: 78, from: 4, to: 4.5, kind: 'wrong', words: 'F' },
+    { id: 'n0-3-0', midi: 79, from: null, to: null, kind: 'missed', words: 'Missing' },
+  ],
+  extras: [{ at: 0.5, midi: 95, kind: 'squeak' }],
+  faults: [{ remark: 'note', bar: 3, barIndex: 2, eventIndex: 1 }],
+  ...more,
+});
+const storage = { count: 2, bytes: 2_097_152, megabytes: 500, days: 30 };
+
+async function open(component: Component, recordings: readonly RecordingDto[], props = {}) {
+  const asked = fakeServer({
+    'GET /api/classes/c': () => page,
+    'GET /api/classes': () => [],
+    'GET /api/classes/c/recordings': () => ({ recordings, agreed: ['Ann', 'Ben'], storage }),
+    'GET /api/tunes/t': () => ({ abc: 'X:1' }),
+    'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+    'GET /api/school/remarks': () => ({
+      remarks: [{ id: 'signature', words: 'Key signature', remedy: '' }],
+      version: 1,
+    }),
+    'GET /api/recordings/one/sound': () => 'sound',
+    'GET /api/recordings/two/sound': () => 'sound',
+    'PATCH /api/recordings/one': () => ({ ok: true }),
+    'PATCH /api/recordings/two': () => ({ ok: true }),
+    'DELETE /api/recordings/one': () => ({ ok: true }),
+    'POST /api/hearing/events': () => ({ results: [] }),
+  });
+  const opened = await openPage(component, { classId: 'c', ...props });
+  for (let turn = 0; turn < 6; turn++) await flushPromises();
+  return { asked, ...opened, wrapper: opened.wrapper };
+}
+
+beforeEach(() => {
+  vi.spyOn(HTMLMediaElement.prototype, 'pause').mockImplementation(() => undefined);
+  decode.mockResolvedValue({ samples: new Float32Array(10), rate: 22_050, seconds: 20, deadSide: false });
+  listen.mockResolvedValue(view());
+});
+
+describe('the recordings of a class', () => {
+  it('are listened to, and what was heard is kept with them', async () => {
+    const { wrapper, asked } = await open(RecordingsPage, [recording('one'), recording('two', { pupilId: 'Ben' })]);
+    expect(listen).toHaveBeenCalledTimes(2);
+    expect(listen.mock.calls[0]![0]).toMatchObject({ abc: 'X:1', rule: { kind: 'both', tempo: null, slips: null } });
+    expect(wrapper.text()).toContain('Nearly, sure');
+    expect(wrapper.text()).toContain('F sharp played as F in bar 3');
+    expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toMatchObject([
+      ...[{ heard: { outcome: 'nearly', remarks: ['signature'], sure: 0.95 } }, { heard: { outcome: 'nearly' } }],
+    ]);
+    expect(wrapper.text()).toContain('2 recordings at school, 2.0 of 500 MB. Each is erased after 30 days.');
+  });
+
+  it('say what could not be listened to, and try again when asked', async () => {
+    decode.mockRejectedValue(new PlainError('This is no sound file that this browser can play.'));
+    const { wrapper } = await open(RecordingsPage, [recording('one')]);
+    expect(wrapper.text()).toContain('This is no sound file that this browser can play.');
+    decode.mockResolvedValue({ samples: new Float32Array(10), rate: 22_050, seconds: 20, deadSide: false });
+    await wrapper
+      .findAll('button')
+      .find((each) => each.text() === 'Listen now')!
+      .trigger('click');
+    for (let turn = 0; turn < 6; turn++) await flushPromises();
+    expect(wrapper.text()).toContain('Nearly, sure');
+  });
+
+  it('are looked over before they are added', async () => {
+    const { wrapper } = await open(RecordingsPage, []);
+    expect(wrapper.text()).toContain('Nothing is waiting.');
+    const sent: string[] = [];
+    const earlier = fetch;
+    vi.stubGlobal('fetch', (input: string, init: RequestInit = {}) => {
+      if (init.method !== 'PUT') return earlier(input, init);
+      sent.push(decodeURIComponent(input));
+      return Promise.resolve(
+        sent.length === 1
+          ? new Response('{}', { status: 201 })
+          : new Response(JSON.stringify({ error: { code: 'full', message: 'The school’s room is full.' } }), {
+              status: 409,
+            }),
+      );
+    });
+    const pick = wrapper.findComponent({ name: 'FilePick' });
+    const file = (name: string) => Object.assign(new File(['x'], name), { webkitRelativePath: '' });
+    pick.vm.$emit('pick', [file('Ann step 2.wav'), file('Ben.wav'), file('Cy.wav'), file('what.wav')]);
+    for (let turn = 0; turn < 8; turn++) await flushPromises();
+    const rows = wrapper.findAll('tbody tr').map((row) => row.text());
+    expect(rows[2]).toContain('The family has not agreed to recordings.');
+    expect(rows[3]).toContain('Whose is it?');
+    await wrapper
+      .findAll('button')
+      .find((each) => each.text() === 'Add 2 recordings')!
+      .trigger('click');
+    for (let turn = 0; turn < 8; turn++) await flushPromises();
+    expect(sent[0]).toMatch(/pupilId=Ann&stepId=step-2&tuneId=t&fileName=Ann\+step\+2\.wav&seconds=20$/);
+    expect(wrapper.text()).toContain('The school’s room is full.');
+    expect(wrapper.findAll('tbody tr')).toHaveLength(3);
+  });
+});
+
+describe('one recording', () => {
+  it('is shown on its sheet, and decided with what was proposed beside it', async () => {
+    const { wrapper, asked, push } = await open(
+      RecordingPage,
+      [recording('one'), recording('two', { pupilId: 'Ben' })],
+      { recordingId: 'one' },
+    );
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
+    expect(wrapper.get('.summary').text()).toContain('F sharp played as F in bar 3');
+    expect(wrapper.get('figure').text()).toBe('wrong n0-2-1 F|missed n0-3-0 |extra n0-0-0 Squeak');
+    expect(wrapper.text()).toContain('Nearly, sure. You decide.');
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: '3' }));
+    for (let turn = 0; turn < 6; turn++) await flushPromises();
+    expect(useOutbox().waiting.map(({ event }) => event)).toMatchObject([
+      {
+        ...{ kind: 'heard', pupilId: 'Ann', stepId: 'step-1', outcome: 'not-yet', remarks: ['signature'], tempo: 84 },
+        faults: [{ bar: 3 }],
+        listened: { recordingId: 'one', outcome: 'nearly', remarks: ['signature'] },
+      },
+    ]);
+    const answers = asked.filter(({ method, path }) => method === 'PATCH' && path.endsWith('one'));
+    expect(answers.at(-1)?.body).toMatchObject({ answer: { outcome: 'not-yet', words: '' } });
+    expect(push).toHaveBeenCalledWith(expect.objectContaining({ params: { classId: 'c', recordingId: 'two' } }));
+  });
+
+  it('proposes nothing where nothing can be judged', async () => {
+    listen.mockResolvedValue(
+      view({ outcome: null, unclear: 'noise', words: 'Too much else can be heard.', asked: [] }),
+    );
+    const { wrapper } = await open(RecordingPage, [recording('one')], { recordingId: 'one' });
+    expect(wrapper.text()).toContain('No result is proposed.');
+  });
+
+  it('that was decided shows what was', async () => {
+    const answer = { outcome: 'passed' as const, eventId: 'e', words: 'Well done.' };
+    const { wrapper } = await open(RecordingPage, [recording('one', { answer })], { recordingId: 'one' });
+    expect(wrapper.text()).toContain('Passed is recorded. “Well done.”');
+  });
+
+  it('that is gone says so', async () => {
+    const { wrapper } = await open(RecordingPage, [], { recordingId: 'one' });
+    expect(wrapper.text()).toContain('This recording is not here any more');
+  });
+});
