@@ -12,6 +12,7 @@ const PAGES = [
   ':class',
   ':class/steps/2',
   ':class/hear',
+  ':class/recordings',
   ':class/board',
   ':class/trends',
   ':class/pupils',

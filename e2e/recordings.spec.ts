@@ -1,24 +1,9 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { readAbc } from '@escalier/core/formats';
-import { instrument } from '@escalier/core/instruments';
-import { tuneScore, writeWav } from '@escalier/core/listening';
-import { recordingOf, type RecordingRecipe } from '@escalier/core/testing';
 import { chromium, expect, test, type Page } from '@playwright/test';
+import { held, played } from './played.ts';
 import { expectAccessible, openClass, openDemo } from './steps.ts';
-
-const TUNE = new URL('../demo/tunes/goose-walk.abc', import.meta.url);
-
-/** The tune of the class's third step, as a pupil plays it. */
-function played(name: string, seed: number, faults: Partial<RecordingRecipe> = {}) {
-  const read = readAbc(readFileSync(TUNE, 'utf8'));
-  if (!read.ok) throw new Error('the tune does not read');
-  const { notes, tempo } = tuneScore(read.value.tune, instrument('soprano-recorder-baroque'));
-  const recipe = { seed, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet', ...faults } as const;
-  const { samples, rate } = recordingOf(notes, recipe);
-  return { name, mimeType: 'audio/wav', buffer: Buffer.from(writeWav(samples, rate)) };
-}
 
 /** A browser whose microphone hears a file, again and again. */
 async function hearing(file: Buffer, work: (page: Page) => Promise<void>): Promise<void> {
@@ -91,10 +76,7 @@ test('twelve recordings are added at once, listened to, and decided by keys', as
 });
 
 test('the sound check names a right note and a wrong one through the microphone', async () => {
-  const held = [{ onset: 0, duration: 20, midi: 79 }];
-  const recipe = { seed: 1, rate: 44_100, voice: 'recorder', tempo: 60, tuning: 0, surroundings: 'quiet' } as const;
-  const { samples, rate } = recordingOf(held, recipe);
-  await hearing(Buffer.from(writeWav(samples, rate)), async (page) => {
+  await hearing(held(79), async (page) => {
     await openDemo(page);
     await openClass(page, '4 Plover');
     await page.getByRole('link', { name: 'Hearing', exact: true }).click();

@@ -1,4 +1,8 @@
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
+import { held, played } from './played.ts';
 import { openClass, openDemo } from './steps.ts';
 
 /** Makes docs/screenshots/ anew from the demo: one picture of each main view. Run by `npm run screenshots`. */
@@ -7,9 +11,20 @@ const folder = process.env.ESCALIER_SCREENSHOTS ?? '';
 const DESK = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
 
+/** A microphone that hears a file. */
+function microphone(sound: Buffer): readonly string[] {
+  const file = join(mkdtempSync(join(tmpdir(), 'escalier-sound-')), 'heard.wav');
+  writeFileSync(file, sound);
+  return [
+    '--use-fake-device-for-media-stream',
+    '--use-fake-ui-for-media-stream',
+    `--use-file-for-fake-audio-capture=${file}`,
+  ];
+}
+
 const browser = await chromium.launch({
   executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '',
-  args: ['--no-sandbox', '--disable-gpu'],
+  args: ['--no-sandbox', '--disable-gpu', ...microphone(held(81))],
 });
 const context = await browser.newContext({ viewport: DESK, reducedMotion: 'reduce' });
 const page = await context.newPage();
@@ -93,22 +108,37 @@ await page.getByRole('button', { name: 'Bars 7, hard' }).click();
 await page.locator('.now').first().waitFor();
 await page.keyboard.press(' ');
 await picture('step', '.pencil ellipse');
-await page.reload();
-await page.getByText('Same bars', { exact: true }).click();
-await page.getByRole('main').getByText('Fingerings', { exact: true }).click();
-await page.getByRole('heading', { name: /They may stumble/ }).hover();
-await picture('tune-all-layers', '.chart svg');
 await page.goto(`${classAddress}/notes?part=fingers`);
 await picture('note-fingers', '.pipe');
-await page.goto(`${address}/fingerings?view=moves`);
-await page.getByRole('button', { name: /^A to E: / }).click();
-await picture('fingerings-moves', '.pipe');
 await page.goto(`${classAddress}/hear`);
 await page.locator('.engraving svg').first().waitFor();
 const third = (await page.locator('.measure').nth(2).boundingBox())!;
 await page.mouse.click(third.x + 6, third.y + third.height / 2);
 await page.getByText('Stopped', { exact: true }).click();
 await atTablet(() => picture('hearing-tablet', '.engraving svg'));
+await page.setViewportSize(DESK);
+await page.getByRole('button', { name: 'Sound check' }).click();
+await page.getByRole('button', { name: 'Start listening' }).click();
+await page.locator('.verdict strong').first().waitFor();
+await picture('sound-check', '.needle');
+await page.goto(`${classAddress}/recordings`);
+await page
+  .getByLabel('Add recordings')
+  .setInputFiles([
+    played('Aino step 3.wav', 3),
+    played('Bartholomew-James step 3.wav', 4, { wrong: 2, hesitations: 1 }),
+    played('Dilnoza step 3.wav', 5, { restartAfter: 7 }),
+    played('Ines step 3.wav', 6, { squeaks: 2, missed: 1 }),
+    played('Keiko step 3.wav', 7, { slurred: 1, wrong: 1 }),
+  ]);
+await page.getByRole('button', { name: 'Add 5 recordings' }).click();
+await page.getByText(/^Listening: /).waitFor();
+await page.getByText(/^Listening: /).waitFor({ state: 'hidden' });
+await page.waitForTimeout(4000);
+await picture('recordings', 'main .badge');
+await page.getByRole('link', { name: /^Ines/ }).click();
+await page.locator('.pitch-line').waitFor();
+await picture('recording', '.heard');
 await page.goto(`${classAddress}/board`);
 await page.getByRole('gridcell', { name: /^Emre, step 1/ }).click();
 await picture('board', '.opened');
@@ -127,8 +157,6 @@ await page.goto(`${address}/staircases`);
 await page.getByRole('link', { name: 'Recorder, from B down' }).click();
 await page.locator('.open-step').first().click();
 await picture('staircase', 'main [aria-label="Tunes that fit"] li');
-await page.goto(`${address}/school/instruments`);
-await picture('school-instruments', '.number');
 await page.goto(`${address}/tunes`);
 await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
 await page.getByText('One new note', { exact: true }).click();

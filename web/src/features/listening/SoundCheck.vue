@@ -73,7 +73,7 @@ const heardName = computed(() =>
       <template v-if="found === null">{{ isOn ? 'Hold the note for a second.' : 'Nothing is heard yet.' }}</template>
       <template v-else>
         <strong>{{ found.kind === 'other' ? `That is ${heardName}` : SOUND_WORDS[found.kind] }}</strong><template
-          v-if="found.kind !== 'other' && found.kind !== 'right'"
+          v-if="found.kind === 'sharp' || found.kind === 'weak'"
           >, {{ Math.abs(Math.round(found.cents)) }} cents {{ found.cents < 0 ? 'low' : 'high' }}</template
         >. {{ remedy }}
       </template>
