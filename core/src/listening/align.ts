@@ -66,95 +66,135 @@ export function align(
   offset: number,
   pace: Pace | null,
 ): Alignment {
-  const size = notes.length;
-  const left = leftOver(heard);
-  const leftSums = [0];
-  for (const each of left) leftSums.push(leftSums.at(-1)! + each.cost);
-  const states = size * MERGED;
-  const cost = new Float64Array(heard.length * states).fill(Infinity);
-  const from = new Int32Array(heard.length * states).fill(-1);
-  /** Least cost of a heard note over the score notes from one on, and which state has it. */
-  const later: Float64Array[] = [];
-  const laterState: Int32Array[] = [];
-  const earlier: Float64Array[] = [];
-  const earlierState: Int32Array[] = [];
+  const table = new Table(heard, notes, offset, pace);
+  for (let row = 0; row < heard.length; row++) table.fill(row);
+  return table.cheapest();
+}
 
-  for (const [j, note] of heard.entries()) {
-    for (let i = 0; i < size; i++) {
-      const sub = substitution(note, notes[i]!.midi, offset);
-      for (let merged = 0; merged < MERGED && i - merged >= 0 && notes[i - merged]!.midi === notes[i]!.midi; merged++) {
-        if (sub === Infinity || (merged > 0 && sub >= COST.overblown)) break;
-        const state = i * MERGED + merged;
-        const first = i - merged;
-        const own = sub + slur(note, notes, i, merged, pace);
-        let best = leftSums[j]! + missed(first) + own;
-        let way = -1;
-        for (let before = j - 1; before >= 0 && before >= j - 1 - LEFT_OVER; before--) {
-          const skipped = leftSums[j]! - leftSums[before + 1]! + own;
-          const row = before * states;
-          for (let at = first - 1; at >= 0 && at >= first - 1 - NEAR; at--) {
-            const gap = skipped + missed(first - 1 - at);
-            for (let inside = 0; inside < MERGED; inside++) {
-              const so = cost[row + at * MERGED + inside]!;
-              if (so + gap >= best) continue;
-              const total =
-                so + gap + timing(heard[before]!, note, notes[at - inside]!.onset, notes[first]!.onset, pace);
-              if (total < best) [best, way] = [total, row + at * MERGED + inside];
-            }
-          }
-          if (first - 2 - NEAR >= 0) {
-            const total = earlier[before]![first - 2 - NEAR]! + skipped + missed(first);
-            if (total < best) [best, way] = [total, row + earlierState[before]![first - 2 - NEAR]!];
-          }
-          const back = later[before]![first]! + skipped + (notes[first]!.isStart ? COST.restart : COST.restartInBar);
-          if (back < best) [best, way] = [back, row + laterState[before]![first]!];
-        }
-        cost[j * states + state] = best;
-        from[j * states + state] = way;
+/** A place in the table: its cost, and the place it came from; -1 for the beginning. */
+interface Way {
+  readonly cost: number;
+  readonly from: number;
+}
+
+/** A row for each heard note; in it a state for each written one and for how many notes before are merged into it. */
+class Table {
+  private readonly heard: readonly HeardNote[];
+  private readonly notes: ListeningScore['notes'];
+  private readonly offset: number;
+  private readonly pace: Pace | null;
+  private readonly states: number;
+  private readonly cost: Float64Array;
+  private readonly from: Int32Array;
+  /** What leaving out the first so many heard notes costs. */
+  private readonly left: readonly number[];
+  /** For each row and written note: the cheapest state up to it, and from it on. */
+  private readonly upTo: Int32Array;
+  private readonly fromOn: Int32Array;
+
+  constructor(heard: readonly HeardNote[], notes: ListeningScore['notes'], offset: number, pace: Pace | null) {
+    [this.heard, this.notes, this.offset, this.pace] = [heard, notes, offset, pace];
+    this.states = notes.length * MERGED;
+    this.cost = new Float64Array(heard.length * this.states).fill(Infinity);
+    this.from = new Int32Array(heard.length * this.states).fill(-1);
+    this.upTo = new Int32Array(heard.length * notes.length);
+    this.fromOn = new Int32Array(heard.length * notes.length);
+    const left = [0];
+    for (const each of leftOver(heard)) left.push(left.at(-1)! + each.cost);
+    this.left = left;
+  }
+
+  fill(row: number): void {
+    const { notes } = this;
+    for (let at = 0; at < notes.length; at++) {
+      const sub = substitution(this.heard[row]!, notes[at]!.midi, this.offset);
+      if (sub === Infinity) continue;
+      for (let merged = 0; merged < MERGED && notes[at - merged]?.midi === notes[at]!.midi; merged++) {
+        if (merged > 0 && sub >= COST.overblown) break;
+        const own = sub + slur(this.heard[row]!, notes, at, merged, this.pace);
+        const { cost, from } = this.wayTo(row, at - merged, own);
+        const place = row * this.states + at * MERGED + merged;
+        [this.cost[place], this.from[place]] = [cost, from];
       }
     }
-    const row = j * states;
-    const [l, ls, e, es] = [
-      new Float64Array(size + 1).fill(Infinity),
-      new Int32Array(size + 1),
-      new Float64Array(size).fill(Infinity),
-      new Int32Array(size),
-    ];
-    for (let i = size - 1; i >= 0; i--) {
-      [l[i], ls[i]] = [l[i + 1]!, ls[i + 1]!];
-      for (let merged = 0; merged < MERGED; merged++)
-        if (cost[row + i * MERGED + merged]! < l[i]!)
-          [l[i], ls[i]] = [cost[row + i * MERGED + merged]!, i * MERGED + merged];
-    }
-    for (let i = 0; i < size; i++) {
-      if (i > 0) [e[i], es[i]] = [e[i - 1]!, es[i - 1]!];
-      for (let merged = 0; merged < MERGED; merged++)
-        if (cost[row + i * MERGED + merged]! < e[i]!)
-          [e[i], es[i]] = [cost[row + i * MERGED + merged]!, i * MERGED + merged];
-    }
-    later.push(l);
-    laterState.push(ls);
-    earlier.push(e);
-    earlierState.push(es);
+    this.rememberCheapest(row);
   }
 
-  let best = leftSums[heard.length]! + missed(size);
-  let end = -1;
-  for (let j = 0; j < heard.length; j++)
-    for (let state = 0; state < states; state++) {
-      const total =
-        cost[j * states + state]! +
-        leftSums[heard.length]! -
-        leftSums[j + 1]! +
-        missed(size - 1 - Math.floor(state / MERGED));
-      if (total < best) [best, end] = [total, j * states + state];
+  /** The cheapest way to a heard note that is taken for a written one. */
+  private wayTo(row: number, first: number, own: number): Way {
+    let best: Way = { cost: this.left[row]! + missed(first) + own, from: -1 };
+    for (let before = row - 1; before >= Math.max(0, row - 1 - LEFT_OVER); before--) {
+      const skipped = this.left[row]! - this.left[before + 1]! + own;
+      best = this.onward(row, before, first, skipped, best);
+      best = this.jump(before, first, skipped, best);
     }
-  const matches: Match[] = [];
-  for (let at = end; at >= 0; at = from[at]!) {
-    const state = at % states;
-    matches.push({ heard: Math.floor(at / states), score: Math.floor(state / MERGED), merged: state % MERGED });
+    return best;
   }
-  return { matches: matches.toReversed(), cost: best };
+
+  /** From one of the written notes before, the ones between missed. */
+  private onward(row: number, before: number, first: number, skipped: number, best: Way): Way {
+    for (let at = first - 1; at >= Math.max(0, first - 1 - NEAR); at--) {
+      const gap = skipped + missed(first - 1 - at);
+      for (let merged = 0; merged < MERGED; merged++) {
+        const from = before * this.states + at * MERGED + merged;
+        const so = this.cost[from]! + gap;
+        if (so >= best.cost) continue;
+        const [start, end] = [this.notes[at - merged]!.onset, this.notes[first]!.onset];
+        const cost = so + timing(this.heard[before]!, this.heard[row]!, start, end, this.pace);
+        if (cost < best.cost) best = { cost, from };
+      }
+    }
+    return best;
+  }
+
+  /** Over a long gap, or back to begin again. */
+  private jump(before: number, first: number, skipped: number, best: Way): Way {
+    const row = before * this.notes.length;
+    const far = first - 2 - NEAR;
+    if (far >= 0) {
+      const from = this.upTo[row + far]!;
+      const cost = this.cost[from]! + skipped + missed(first);
+      if (cost < best.cost) best = { cost, from };
+    }
+    const from = this.fromOn[row + first]!;
+    const cost = this.cost[from]! + skipped + (this.notes[first]!.isStart ? COST.restart : COST.restartInBar);
+    return cost < best.cost ? { cost, from } : best;
+  }
+
+  private rememberCheapest(row: number): void {
+    const { notes, cost } = this;
+    const own = (at: number): number => {
+      const first = row * this.states + at * MERGED;
+      return [first + 1, first + 2].reduce((best, each) => (cost[each]! < cost[best]! ? each : best), first);
+    };
+    const base = row * notes.length;
+    for (let at = 0; at < notes.length; at++) {
+      const before = at === 0 ? own(0) : this.upTo[base + at - 1]!;
+      this.upTo[base + at] = cost[own(at)]! < cost[before]! ? own(at) : before;
+    }
+    for (let at = notes.length - 1; at >= 0; at--) {
+      const behind = at === notes.length - 1 ? own(at) : this.fromOn[base + at + 1]!;
+      this.fromOn[base + at] = cost[own(at)]! < cost[behind]! ? own(at) : behind;
+    }
+  }
+
+  /** The whole story, from its end. */
+  cheapest(): Alignment {
+    const { heard, notes, states, left } = this;
+    let best: Way = { cost: left[heard.length]! + missed(notes.length), from: -1 };
+    for (let place = 0; place < this.cost.length; place++) {
+      const row = Math.floor(place / states);
+      const rest = missed(notes.length - 1 - Math.floor((place % states) / MERGED));
+      const cost = this.cost[place]! + left[heard.length]! - left[row + 1]! + rest;
+      if (cost < best.cost) best = { cost, from: place };
+    }
+    const matches: Match[] = [];
+    for (let at = best.from; at >= 0; at = this.from[at]!) {
+      const state = at % states;
+      matches.push({ heard: Math.floor(at / states), score: Math.floor(state / MERGED), merged: state % MERGED });
+    }
+    return { matches: matches.toReversed(), cost: best.cost };
+  }
 }
 
 /** Twice: first by pitch alone, then with the pace that follows from it. */

@@ -55,6 +55,8 @@ export interface Assessment {
 
 /** Semitones that a whole tune may be off: octaves, and the wrong instrument (a fourth or a fifth). */
 const MOVES = [0, 12, -12, 5, -5, 7, -7, 2, -2, 1, -1, 3, -3, 4, -4, 24, -24, 19, -19, 17, -17];
+/** Notes from the beginning that tell. */
+const MOVE_NOTES = 80;
 /** Shares of the notes that cannot be found before another place is looked for, and that must be found there. */
 const LOST = 0.45;
 /** Another place must be this much better, as a share of the notes. */
@@ -100,9 +102,10 @@ export function assess(track: Track, score: ListeningScore): Assessment {
 }
 
 function movedBy(heard: readonly HeardNote[], score: ListeningScore, tuning: number): number {
-  const cost = (moved: number): number => align(heard, score, tuning + moved * 100, null).cost;
+  const part = { ...score, notes: score.notes.slice(0, MOVE_NOTES) };
+  const cost = (moved: number): number => align(heard.slice(0, MOVE_NOTES), part, tuning + moved * 100, null).cost;
   const here = cost(0);
-  const size = score.notes.length;
+  const size = part.notes.length;
   if (heard.filter(({ isFaint }) => !isFaint).length < 3 || here < LOST * size) return 0;
   let [best, least] = [0, here - BETTER * size];
   for (const moved of MOVES.slice(1)) {
