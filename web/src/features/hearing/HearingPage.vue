@@ -90,6 +90,10 @@ const rule = computed(() => ({
 const notesKnown = computed(() =>
   (page.value?.steps.slice(0, step.value?.position ?? 1) ?? []).flatMap((each) => each.newNotes),
 );
+/** Who is here, for a round of the class. */
+const present = computed(() =>
+  (page.value?.pupils ?? []).filter((each) => each.standing !== null && !each.away).map(({ name }) => name),
+);
 /** Its remarks are ticked, where they are the school's; the teacher decides. */
 function heardAlong(view: ListenedView): void {
   listened.value = view;
@@ -201,7 +205,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
       <BButton @click="checking = true">Sound check</BButton>
     </div>
     <BModal v-model="checking" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
-      <SoundCheck :instrument-id="page.instrumentId" :notes="notesKnown" />
+      <SoundCheck :instrument-id="page.instrumentId" :notes="notesKnown" :pupils="present" />
     </BModal>
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}

@@ -61,7 +61,11 @@ function save(): void {
     <BButton @click="checking = true">Sound check</BButton>
     <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">Hear a pupil</BButton>
     <BModal v-model="checking" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
-      <SoundCheck :instrument-id="page.instrumentId" :notes="notes" />
+      <SoundCheck
+        :instrument-id="page.instrumentId"
+        :notes="notes"
+        :pupils="inClass.filter(({ away: isAway }) => !isAway).map(({ name }) => name)"
+      />
     </BModal>
     <BModal v-model="remarking" title="A remark for this class" title-tag="h2" no-footer>
       <BForm class="stack" @submit.prevent="save">

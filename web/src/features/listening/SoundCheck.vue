@@ -11,7 +11,7 @@ import NeedleDial from './NeedleDial.vue';
 import { useSoundCheck } from './use-sound-check.ts';
 
 /** Somebody holds a note: which one sounds, how true it is, and what to try. */
-const props = defineProps<{ instrumentId: string; notes: readonly string[] }>();
+const props = defineProps<{ instrumentId: string; notes: readonly string[]; pupils?: readonly string[] }>();
 const remarks = useRemarks();
 const on = computed(() => findInstrument(props.instrumentId));
 const note = ref(props.notes.at(-1) ?? 'B4');
@@ -22,7 +22,20 @@ watch(
 const options = computed(() => props.notes.map((value) => ({ value, text: sayNote(value) })));
 const asked = computed(() => parsePitch(note.value));
 const { needle, found, start, stop, again, isOn, error } = useSoundCheck(on, asked);
-watch(note, again);
+/** A round of the class: who held the note, and how it was. */
+const round = ref<readonly { readonly name: string; readonly words: string }[]>([]);
+const turn = computed(() => props.pupils?.[round.value.length] ?? null);
+function nextPupil(): void {
+  if (turn.value !== null) {
+    const words = found.value === null ? 'Not heard' : foundWords.value;
+    round.value = [...round.value, { name: turn.value, words }];
+  }
+  again();
+}
+watch(note, () => {
+  round.value = [];
+  again();
+});
 
 const heardPitch = computed(() =>
   needle.value === null || on.value === null
@@ -42,6 +55,10 @@ const heardName = computed(() =>
     ? ''
     : sayNote(pitchName(pitchIn({ fifths: 0, mode: 'major' }, found.value.came - on.value.soundsAbove))),
 );
+const foundWords = computed(() => {
+  if (found.value === null) return '';
+  return found.value.kind === 'other' ? `That is ${heardName.value}` : SOUND_WORDS[found.value.kind];
+});
 </script>
 
 <template>
@@ -50,7 +67,8 @@ const heardName = computed(() =>
       <SelectField v-model="note" label="Note to hold" :options="options" />
       <BButton v-if="!isOn" variant="primary" @click="start">Start listening</BButton>
       <BButton v-else @click="stop">Stop listening</BButton>
-      <BButton v-if="isOn" @click="again">Next pupil</BButton>
+      <BButton v-if="isOn" @click="nextPupil">Next pupil</BButton>
+      <strong v-if="isOn && turn !== null">{{ turn }}</strong>
     </div>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <div class="both">
@@ -72,12 +90,14 @@ const heardName = computed(() =>
     <p class="verdict" role="status">
       <template v-if="found === null">{{ isOn ? 'Hold the note for a second.' : 'Nothing is heard yet.' }}</template>
       <template v-else>
-        <strong>{{ found.kind === 'other' ? `That is ${heardName}` : SOUND_WORDS[found.kind] }}</strong><template
-          v-if="found.kind === 'sharp' || found.kind === 'weak'"
+        <strong>{{ foundWords }}</strong><template v-if="found.kind === 'sharp' || found.kind === 'weak'"
           >, {{ Math.abs(Math.round(found.cents)) }} cents {{ found.cents < 0 ? 'low' : 'high' }}</template
         >. {{ remedy }}
       </template>
     </p>
+    <ol v-if="round.length > 0" class="plain round" aria-label="The round so far">
+      <li v-for="each in round" :key="each.name">{{ each.name }}: {{ each.words }}</li>
+    </ol>
     <p class="soft">
       The sound stays on this device and is not kept. Keep the microphone away from the loudspeaker; with headphones,
       keep them quiet. In a full room, hear one at a time.
@@ -97,6 +117,10 @@ const heardName = computed(() =>
 .both figure {
   margin: 0;
   text-align: center;
+}
+
+.round {
+  columns: 3;
 }
 
 .verdict {

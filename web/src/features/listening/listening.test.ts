@@ -62,7 +62,9 @@ afterEach(() => {
 enableAutoUnmount(afterEach);
 
 describe('the sound check', () => {
-  const open = () => mountInApp(SoundCheck, { instrumentId: 'soprano-recorder-baroque', notes: ['B4', 'G4'] }).wrapper;
+  const open = () =>
+    mountInApp(SoundCheck, { instrumentId: 'soprano-recorder-baroque', notes: ['B4', 'G4'], pupils: ['Ann', 'Ben'] })
+      .wrapper;
   const press = async (wrapper: ReturnType<typeof open>, name: string) => {
     await wrapper
       .findAll('button')
@@ -80,6 +82,7 @@ describe('the sound check', () => {
     expect(wrapper.get('[role=status]').text()).toBe('Right.');
     expect(wrapper.get('.dial').attributes('aria-label')).toBe('G, true');
     await press(wrapper, 'Next pupil');
+    expect(wrapper.get('.round').text()).toBe('Ann: Right');
     await hold(83);
     expect(wrapper.get('[role=status]').text()).toContain('That is B');
     await press(wrapper, 'Stop listening');

@@ -145,6 +145,7 @@ async function judge(outcome: Outcome): Promise<void> {
   else await router.replace({ name: 'recording', params: { classId: props.classId, recordingId: next.id } });
 }
 
+const erasing = ref(false);
 async function erase(): Promise<void> {
   await recordings.erase(props.recordingId);
   await goOn();
@@ -183,9 +184,19 @@ const proposed = computed(() => {
       :class-id="classId"
       :trail="recording === null ? 'A recording' : (pupilOf(recording)?.name ?? 'A recording')"
     >
-      <BButton v-if="recording !== null" @click="erase">Erase it</BButton>
+      <BButton v-if="recording !== null" @click="erasing = true">Erase it</BButton>
       <BButton @click="goOn">Next recording</BButton>
     </ClassHead>
+    <BModal
+      v-model="erasing"
+      title="Erase this recording?"
+      title-tag="h2"
+      ok-title="Erase"
+      ok-variant="danger"
+      @ok="erase"
+    >
+      It cannot be brought back. A result that came of it stays.
+    </BModal>
     <section v-if="recording === null" class="card-paper stack-close">
       <h2>This recording is not here any more</h2>
       <p>It was erased, or its days are over.</p>
