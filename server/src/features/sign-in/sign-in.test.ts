@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
+import { Problem, type ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { SessionEntity } from './entities.ts';
+import { countTry, forgetTries } from './throttle.ts';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -34,6 +35,17 @@ describe('signing in', () => {
     const unknown = await signIn({ email: 'nobody@osierbridge.example', password: 'guess' });
     expect([wrong.status, unknown.status]).toEqual([401, 401]);
     expect(await wrong.json()).toEqual(await unknown.json());
+  });
+
+  it('counts tries while another device wipes them by signing in', async () => {
+    const [who, now] = [{ key: 'account of many', address: '' }, new Date()];
+    const tries = Array.from({ length: 120 }, async (_, index) =>
+      index % 2 === 0 ? countTry(test.orm.em.fork(), who, now) : forgetTries(test.orm.em.fork(), who, now),
+    );
+    const broken = (await Promise.allSettled(tries)).filter(
+      (each) => each.status === 'rejected' && !(each.reason instanceof Problem),
+    );
+    expect(broken).toEqual([]);
   });
 
   it('names the field that is wrong', async () => {

@@ -58,11 +58,12 @@ interface Counted {
 
 async function countOne(em: EntityManager, key: string, now: Date, free: number): Promise<Counted> {
   return em.fork().transactional(async (tx) => {
+    // Made or locked in one statement: between two, somebody who has just signed in could wipe the row.
     await tx.execute(
-      'insert into sign_in_try (key, failures, last_at, wait_until) values (?, 0, ?, ?) on conflict (key) do nothing',
+      `insert into sign_in_try (key, failures, last_at, wait_until) values (?, 0, ?, ?)
+        on conflict (key) do update set key = excluded.key`,
       [key, now, AT_ONCE],
     );
-    await tx.execute('select key from sign_in_try where key = ? for update', [key]);
     const row = await tx.findOneOrFail(SignInTryEntity, { key }, { refresh: true });
     const refusedFor = Math.ceil((row.waitUntil.getTime() - now.getTime()) / 1000);
     if (refusedFor > 0) return { failures: row.failures, refusedFor };
