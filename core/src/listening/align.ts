@@ -2,6 +2,7 @@ import { DISTANT, leftOver } from './left-over.ts';
 import type { HeardNote } from './runs.ts';
 import type { ListeningScore } from './score.ts';
 import { localPace, type Pace } from './pace.ts';
+import { THRESHOLDS } from './thresholds.ts';
 
 /** Costs of what may have happened; one wrong note is 1. */
 const COST = {
@@ -30,8 +31,6 @@ const LEFT_OVER = 6;
 const MERGED = 3;
 /** Natural logarithms of time against expectation: free up to, and the cost beyond. */
 const TIMING = { free: 0.12, slope: 1.2, late: 0.8, early: 0.9 };
-/** Cents off at which a note is another one; where the pitch wavers it may be further off. */
-const ANOTHER = { steady: 60, wavering: 80, waver: 6 };
 
 /** Which score note a heard one was taken for: `merged` notes before it on the same pitch are in it too. */
 export interface Match {
@@ -48,7 +47,8 @@ export interface Alignment {
 
 /** Whether a note is the one asked for. @param offset cents by which all is higher. */
 export function isRight(note: HeardNote, midi: number, offset: number): boolean {
-  return Math.abs(deviation(note, midi, offset)) < (note.waver > ANOTHER.waver ? ANOTHER.wavering : ANOTHER.steady);
+  const { steady, wavering, waver } = THRESHOLDS.another;
+  return Math.abs(deviation(note, midi, offset)) < (note.waver > waver ? wavering : steady);
 }
 
 export function deviation(note: HeardNote, midi: number, offset: number): number {
@@ -88,7 +88,7 @@ class Table {
   private readonly from: Int32Array;
   /** What leaving out the first so many heard notes costs. */
   private readonly left: readonly number[];
-  /** For each row and written note: the cheapest state up to it, and from it on. */
+  /** For each row and written note: the state up to it from which a leap is cheapest, and the cheapest from it on. */
   private readonly upTo: Int32Array;
   private readonly fromOn: Int32Array;
 
@@ -153,7 +153,8 @@ class Table {
     const far = first - 2 - NEAR;
     if (far >= 0) {
       const from = this.upTo[row + far]!;
-      const cost = this.cost[from]! + skipped + missed(first);
+      const at = Math.floor((from % this.states) / MERGED);
+      const cost = this.cost[from]! + skipped + missed(first - 1 - at);
       if (cost < best.cost) best = { cost, from };
     }
     const from = this.fromOn[row + first]!;
@@ -165,12 +166,17 @@ class Table {
     const { notes, cost } = this;
     const own = (at: number): number => {
       const first = row * this.states + at * MERGED;
-      return [first + 1, first + 2].reduce((best, each) => (cost[each]! < cost[best]! ? each : best), first);
+      let best = first;
+      for (let each = first + 1; each < first + MERGED; each++) if (cost[each]! < cost[best]!) best = each;
+      return best;
     };
+    // Each note further back costs one more that is missed.
+    const leap = (place: number): number =>
+      cost[place]! - COST.missedInRun * Math.floor((place % this.states) / MERGED);
     const base = row * notes.length;
     for (let at = 0; at < notes.length; at++) {
       const before = at === 0 ? own(0) : this.upTo[base + at - 1]!;
-      this.upTo[base + at] = cost[own(at)]! < cost[before]! ? own(at) : before;
+      this.upTo[base + at] = leap(own(at)) < leap(before) ? own(at) : before;
     }
     for (let at = notes.length - 1; at >= 0; at--) {
       const behind = at === notes.length - 1 ? own(at) : this.fromOn[base + at + 1]!;

@@ -4,6 +4,7 @@ import type { Pace } from './pace.ts';
 import type { HeardNote } from './runs.ts';
 import type { ListeningScore } from './score.ts';
 import { median } from './spread.ts';
+import { THRESHOLDS } from './thresholds.ts';
 import type { Track } from './tracker.ts';
 
 /** What became of a written note. */
@@ -61,12 +62,7 @@ const MOVE_NOTES = 80;
 const LOST = 0.45;
 /** Another place must be this much better, as a share of the notes. */
 const BETTER = 0.25;
-/** A stop is so much longer than the music asks for. */
-const STOP = { seconds: 0.4, beats: 0.55 };
-/** A small dip where a repeated note is due is a soft tongue. */
-const SOFT_TONGUE = { dB: 3, seconds: 0.1 };
-/** Seconds between a squeak and the note that it begins. */
-const TORN_SECONDS = 0.06;
+const { stop: STOP, softTongue: SOFT_TONGUE, squeak: SQUEAK } = THRESHOLDS;
 /** Logarithm of a step's pace against the usual, from which it is no measure of the tempo; and the steps at the end that give its pace. */
 const UNEVEN = 0.6;
 const END_STEPS = 3;
@@ -152,16 +148,11 @@ function extrasOf(heard: readonly HeardNote[], matches: readonly Match[], kept: 
   return heard.flatMap((_, index): Extra[] => {
     const isKept = used.get(index);
     if (isKept === true) return [];
-    const inRestart = broken.length > 0 && index >= broken[0]! && index <= broken.at(-1)! && isKept === undefined;
-    if (isKept === false || (inRestart && left[index]!.kind !== 'faint' && betweenBroken(index, broken)))
-      return [{ heard: index, kind: 'restart' }];
     const { kind } = left[index]!;
+    const isBeside = broken.includes(index - 1) || broken.includes(index + 1);
+    if (isKept === false || (isBeside && kind !== 'faint')) return [{ heard: index, kind: 'restart' }];
     return kind === 'rest-of-note' || kind === 'faint' ? [] : [{ heard: index, kind }];
   });
-}
-
-function betweenBroken(index: number, broken: readonly number[]): boolean {
-  return broken.includes(index - 1) || broken.includes(index + 1);
 }
 
 function restartsOf(heard: readonly HeardNote[], matches: readonly Match[]): Restart[] {
@@ -196,7 +187,7 @@ function stepsOf(
   const onset = (index: number): number => {
     const before = heard[index - 1];
     const torn = before !== undefined && left[index - 1]!.kind === 'squeak';
-    return torn && heard[index]!.onset - before.offset < TORN_SECONDS ? before.onset : heard[index]!.onset;
+    return torn && heard[index]!.onset - before.offset < SQUEAK.torn ? before.onset : heard[index]!.onset;
   };
   return matches.flatMap((match, index): Step[] => {
     const before = matches[index - 1];

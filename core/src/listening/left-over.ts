@@ -1,4 +1,5 @@
 import type { HeardNote } from './runs.ts';
+import { THRESHOLDS } from './thresholds.ts';
 
 /** What a heard note is that belongs to no note of the score, and its cost. */
 export interface LeftOver {
@@ -9,10 +10,7 @@ export interface LeftOver {
 const COST = { extra: 1, squeak: 0.15, rest: 0.1, distant: 0.1 };
 /** dB under its neighbours from which a note that is not in the tune is somebody else's. */
 export const DISTANT = 6;
-/** Seconds that a squeak lasts at the most, and semitones that it lies over its neighbours. */
-const SQUEAK = { longest: 0.16, above: 7 };
-/** Seconds between the parts of a note that a squeak tears. */
-const TORN = 0.06;
+const { squeak: SQUEAK, another: ANOTHER } = THRESHOLDS;
 /** dB of a dip at and from which a second note is doubtful and sure. */
 const DIP = { doubtful: 8, sure: 18 };
 
@@ -45,8 +43,8 @@ function isSqueak(note: HeardNote, before: HeardNote | undefined, after: HeardNo
 function isTorn(first: HeardNote | undefined, squeak: HeardNote, note: HeardNote): boolean {
   return (
     first !== undefined &&
-    Math.abs(first.midi * 100 + first.cents - note.midi * 100 - note.cents) < 60 &&
-    squeak.onset - first.offset < TORN &&
-    note.onset - squeak.offset < TORN
+    Math.abs(first.midi * 100 + first.cents - note.midi * 100 - note.cents) < ANOTHER.steady &&
+    squeak.onset - first.offset < SQUEAK.torn &&
+    note.onset - squeak.offset < SQUEAK.torn
   );
 }

@@ -1,12 +1,8 @@
+import { dipsOf, FRAMES_BEFORE, LEVELS_A_FRAME, type Dip } from './dips.ts';
 import { median, quantile } from './spread.ts';
 
 export const HOP_SECONDS = 0.008;
-/** Readings of a pitch's level per frame. */
-export const LEVELS_A_FRAME = 2;
 const SECONDS_A_READING = HOP_SECONDS / LEVELS_A_FRAME;
-/** Frames before a run's first in which its level is read too. */
-export const FRAMES_BEFORE = 6;
-
 /** Frames for which the level of a pitch is read after its end: a loud word or another child may cover a note. */
 export const WATCHED_FRAMES = 60;
 
@@ -65,21 +61,14 @@ const COVERED = { byNoise: 6, byPitch: 2.5 };
 const LOUDER = 11;
 /** dB that the level falls between two notes that are tongued; the softest tongue in the sets is 10. */
 const TONGUED = 8;
-/** Readings of the level before and behind a dip in which it is compared. */
-const REACH = { before: 20, behind: 26 };
-/** dB under the level around, or under that before: what is this far down is a room's echo, not a note. */
-const ECHO = 9;
-const FADED = 7;
-/** dB of the smallest dip that is looked at. */
-const SHALLOWEST = 3;
-/** Readings behind which a level before is forgotten. */
-const HELD = 125;
 /** Readings that a soft tongue takes at the most; what is wider is a swell. */
 const SOFT_WIDTH = 12;
 /** A piece between two tongues is no shorter, in seconds. */
 const SHORTEST_TONGUED = 0.08;
 /** dB under the louder notes at which something else is heard: talk, another child, the room. */
 const BACKGROUND = 13;
+/** Seconds of the shortest note. */
+const SHORTEST_SECONDS = 0.055;
 const NEAR_SEMITONES = 4;
 /** dB that low notes may be softer. */
 const REGISTERS = 3;
@@ -140,8 +129,6 @@ export function tuningOf(notes: readonly HeardNote[]): number {
   return middle + median(off);
 }
 
-const SHORTEST_SECONDS = 0.055;
-
 function joined(runs: readonly Run[]): Run[] {
   const out: Run[] = [];
   for (const run of runs) {
@@ -156,16 +143,23 @@ function joined(runs: readonly Run[]): Run[] {
     const gap = run.first - endOf(before);
     const seam = (before.cents.length + FRAMES_BEFORE) * LEVELS_A_FRAME;
     const between = before.after.slice(0, gap * LEVELS_A_FRAME);
-    before.levels.splice(seam, Infinity, ...between, ...run.levels.slice(FRAMES_BEFORE * LEVELS_A_FRAME));
+    before.levels.length = Math.min(before.levels.length, seam);
+    append(before.levels, between);
+    append(before.levels, run.levels.slice(FRAMES_BEFORE * LEVELS_A_FRAME));
     for (let frame = 0; frame < gap; frame++) {
       before.cents.push(run.cents[0]!);
       before.scores.push(0);
     }
-    before.cents.push(...run.cents);
-    before.scores.push(...run.scores);
+    append(before.cents, run.cents);
+    append(before.scores, run.scores);
     before.after = run.after;
   }
   return out;
+}
+
+/** However many: what is spread into a call must fit the stack. */
+function append(to: number[], more: readonly number[]): void {
+  for (const each of more) to.push(each);
 }
 
 const endOf = (run: Run): number => run.first + run.cents.length;
@@ -183,46 +177,6 @@ function isOne(before: Run, run: Run, covered: boolean): boolean {
   if (gap <= PARTED && !covered) return true;
   const least = Math.min(...before.after.slice(0, gap * LEVELS_A_FRAME));
   return least > median(before.levels) - (covered ? COVERED.byPitch : COVERED.byNoise);
-}
-
-interface Dip {
-  readonly at: number;
-  readonly depth: number;
-  /** Readings at half the depth. */
-  readonly width: number;
-}
-
-/** Where the level falls and comes back, in readings from the start of `levels`. */
-export function dipsOf(levels: readonly number[]): Dip[] {
-  const dips: Dip[] = [];
-  const start = FRAMES_BEFORE * LEVELS_A_FRAME;
-  for (let at = start + 4; at < levels.length - 5; at++) {
-    const here = levels[at]!;
-    if (here > levels[at - 1]! || here >= levels[at + 1]!) continue;
-    const [before, behind] = [
-      loudest(levels, Math.max(start - 2, at - REACH.before), at),
-      loudest(levels, at + 1, at + REACH.behind),
-    ];
-    const depth = Math.min(before, behind) - here;
-    if (depth < SHALLOWEST || loudest(levels, at - HELD, at) - behind > FADED) continue;
-    if (loudest(levels, start, levels.length) - Math.max(before, behind) > ECHO) continue;
-    let [left, right] = [at, at];
-    while (left > 0 && levels[left]! < here + depth / 2) left--;
-    while (right < levels.length - 1 && levels[right]! < here + depth / 2) right++;
-    const last = dips.at(-1);
-    const dip = { at, depth, width: right - left };
-    // One fall has one lowest place.
-    if (last !== undefined && at - last.at < 14 && last.width + dip.width > at - last.at) {
-      if (dip.depth > last.depth) dips[dips.length - 1] = dip;
-    } else dips.push(dip);
-  }
-  return dips;
-}
-
-function loudest(levels: readonly number[], from: number, to: number): number {
-  let most = -Infinity;
-  for (let at = Math.max(0, from); at < Math.min(to, levels.length); at++) most = Math.max(most, levels[at]!);
-  return most;
 }
 
 function parted(run: Run): Span[] {

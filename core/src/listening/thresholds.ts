@@ -1,8 +1,16 @@
 /**
- * From where on a thing is said of a recording. Where no source is named, the number is what 80 recordings with known
- * faults, and Escalier's own set (`testing/recordings.ts`), tell apart without a mistake.
+ * From where on a thing is said of a recording. Where no source is named, the number was chosen on made recordings whose
+ * faults are known (`testing/recordings.ts`).
  */
 export const THRESHOLDS = {
+  /** Cents off at which a note is another one; where the middle half of its pitch wavers by `waver` it may be further off. */
+  another: { steady: 60, wavering: 80, waver: 6 },
+  /** A stop is so much longer than the music asks for. */
+  stop: { seconds: 0.4, beats: 0.55 },
+  /** Seconds that a squeak lasts at the most, semitones that it lies over its neighbours, and seconds to the note that it tears. */
+  squeak: { longest: 0.16, above: 7, torn: 0.06 },
+  /** A dip where a repeated note is due is a soft tongue. */
+  softTongue: { dB: 3, seconds: 0.1 },
   /** Share of what was heard and left out that is amiss from which it is another tune, or no tune. */
   unlike: 0.5,
   /** Fewer notes are no playing. */
@@ -26,7 +34,7 @@ export const THRESHOLDS = {
   wavers: 10,
   /** Notes that must show it before breath or a leak is spoken of; one may be chance. */
   leastShown: 2,
-  /** Cents that an instrument is off A 440 before it is worth saying: a class hears 20 together (ISO 16; Moore 2012). */
+  /** Cents that an instrument is off A 440 before it is worth saying; A 440 is the pitch of ISO 16. */
   outOfTune: 20,
 } as const;
 
@@ -36,7 +44,7 @@ export const SOUND_CHECK = {
   leastSeconds: 0.6,
   /** Seconds after its start that are left out: every note begins with a chiff. */
   settling: 0.12,
-  /** Cents over and under which breath is too strong or too weak. A recorder rises about 20 cents for half as much again of pressure (Fletcher and Rossing, 1998). */
+  /** Cents over and under which breath is too strong or too weak. A recorder's pitch rises and falls with the breath's pressure (Fletcher and Rossing, The Physics of Musical Instruments, 1998). */
   sharp: 25,
   flat: 30,
   /** Cents between the quarters of its readings from which it wobbles. */

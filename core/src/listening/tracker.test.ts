@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { PLAIN_RECORDING, recordingOf, STILE_NOTES } from '../testing/index.ts';
+import { seeded } from '../practice/index.ts';
+import { PowerSpectrum } from './fft.ts';
 import { hearNotes, Tracker } from './index.ts';
 
 describe('the tracker', () => {
@@ -71,5 +73,33 @@ describe('the tracker', () => {
   it('takes sound faster than 48,000 samples a second', () => {
     const { samples, played } = recordingOf(STILE_NOTES, { ...PLAIN_RECORDING, rate: 96_000 });
     expect(hearNotes(samples, 96_000).notes.map(({ midi }) => midi)).toEqual(played.map(({ midi }) => midi));
+  });
+});
+
+describe('a spectrum', () => {
+  it('holds the power of a sine in its bin', () => {
+    const size = 256;
+    const spectrum = new PowerSpectrum(size);
+    for (const bin of [0, 1, 17, 100, 128]) {
+      spectrum.measure(Float64Array.from({ length: size }, (_, at) => Math.cos((2 * Math.PI * bin * at) / size)));
+      const loudest = spectrum.power.indexOf(Math.max(...spectrum.power));
+      expect(loudest).toBe(bin);
+      expect(spectrum.power[bin]).toBeCloseTo(bin === 0 || bin === size / 2 ? size ** 2 : (size / 2) ** 2, 3);
+    }
+  });
+
+  it('is that of the plain sum over all samples', () => {
+    const random = seeded(3);
+    const frame = Float64Array.from({ length: 64 }, () => random() - 0.5);
+    const spectrum = new PowerSpectrum(64);
+    spectrum.measure(frame);
+    for (let bin = 0; bin <= 32; bin++) {
+      let [re, im] = [0, 0];
+      for (const [at, value] of frame.entries()) {
+        re += value * Math.cos((2 * Math.PI * bin * at) / 64);
+        im -= value * Math.sin((2 * Math.PI * bin * at) / 64);
+      }
+      expect(spectrum.power[bin]).toBeCloseTo(re ** 2 + im ** 2, 9);
+    }
   });
 });

@@ -1,16 +1,8 @@
 import { centsOf, centsOfState, Decoder, SILENCE } from './decode.ts';
 import { FrameReader } from './frame.ts';
 import { Halver } from './halver.ts';
-import {
-  FRAMES_BEFORE,
-  HOP_SECONDS,
-  LEVELS_A_FRAME,
-  notesOf,
-  WATCHED_FRAMES,
-  tuningOf,
-  type HeardNote,
-  type Run,
-} from './runs.ts';
+import { FRAMES_BEFORE, LEVELS_A_FRAME } from './dips.ts';
+import { HOP_SECONDS, notesOf, WATCHED_FRAMES, tuningOf, type HeardNote, type Run } from './runs.ts';
 
 /** A frame is decided when this many more have been heard; what sounds now after `NOW_LAG`. */
 const LAG = 25;

@@ -47,7 +47,7 @@ export {
   type Posture,
   type RestPlace,
 } from './posture.ts';
-export { seeded } from './random.ts';
+export { seeded, type Random } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
 export { soundProblems, type SoundProblem } from './sound-problems.ts';

@@ -3,4 +3,5 @@ export { GOOSE_WALK, KITE, LONG_PICKUP, MILLPOND, tuneOf } from './known-tunes.t
 export { fuzz, FUZZ_NAMES, seededRandom, type FuzzReport } from './fuzz.ts';
 export * from './simulated-class.ts';
 export * from './recordings.ts';
+export { SURROUNDINGS } from './surroundings.ts';
 export * from './listen-to-made.ts';
