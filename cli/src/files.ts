@@ -1,18 +1,40 @@
-import { readFile, writeFile } from 'node:fs/promises';
+import { mkdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname } from 'node:path';
 import { readTuneFile, type ReadTune } from '@escalier/core/formats';
+import type { z } from 'zod';
 import { BadInput } from './command.ts';
 
-/** Reads a tune in any format that Escalier knows. @param tune which of several in the file, from 1. */
-export async function tuneFromFile(file: string, tune = 1): Promise<ReadTune> {
-  let bytes: Uint8Array;
+export async function bytesFromFile(file: string): Promise<Uint8Array> {
   try {
-    bytes = await readFile(file);
+    return await readFile(file);
   } catch {
     throw new BadInput(`The file ${file} cannot be read.`);
   }
-  const result = readTuneFile(bytes, { tune: tune - 1 });
+}
+
+/** Reads a tune in any format that Escalier knows. @param tune which of several in the file, from 1. */
+export async function tuneFromFile(file: string, tune = 1): Promise<ReadTune> {
+  const result = readTuneFile(await bytesFromFile(file), { tune: tune - 1 });
   if (!result.ok) throw new BadInput(result.error.map((error) => error.message).join(' '));
   return result.value;
+}
+
+/** What a JSON file holds. */
+export async function jsonFromFile(file: string): Promise<unknown> {
+  const bytes = await bytesFromFile(file);
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    throw new BadInput(`The file ${file} is not JSON.`);
+  }
+}
+
+/** The same, of the shape that a command needs; otherwise the first thing that is wrong, and where. */
+export async function fileOfShape<Shape extends z.ZodType>(file: string, shape: Shape): Promise<z.infer<Shape>> {
+  const read = shape.safeParse(await jsonFromFile(file));
+  if (read.success) return read.data;
+  const [issue] = read.error.issues;
+  throw new BadInput(`In ${file}, ${issue!.path.join('.') || 'the file'}: ${issue!.message}.`);
 }
 
 export async function bytesToFile(file: string, bytes: Uint8Array): Promise<void> {
@@ -21,4 +43,10 @@ export async function bytesToFile(file: string, bytes: Uint8Array): Promise<void
   } catch {
     throw new BadInput(`The file ${file} cannot be written.`);
   }
+}
+
+/** Folders on the way to it are made. */
+export async function jsonToFile(file: string, content: unknown): Promise<void> {
+  await mkdir(dirname(file), { recursive: true }).catch(() => undefined);
+  await bytesToFile(file, new TextEncoder().encode(JSON.stringify(content)));
 }

@@ -1,7 +1,7 @@
-import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
 import { forecastClass, OUTCOMES, type ClassForecast } from '@escalier/core/records';
 import { BadInput, type Command } from './command.ts';
+import { jsonFromFile } from './files.ts';
 import { wholeNumber } from './options.ts';
 
 const whole = (least: number, most: number) => z.int().min(least).max(most);
@@ -48,7 +48,7 @@ export const forecast: Command = {
     if (file === undefined || rest.length > 0) throw new BadInput('Give one file with a class, or with several.');
     const runs = wholeNumber(options.runs, 'number of runs', 10, 1_000_000) ?? RUNS;
     const seed = wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1;
-    const read = await contentOf(file);
+    const read = await jsonFromFile(file);
     const classes = (Array.isArray(read) ? read : [read]).map((each, index, all) =>
       checked(each, all.length > 1 ? index : null),
     );
@@ -59,20 +59,6 @@ export const forecast: Command = {
     };
   },
 };
-
-async function contentOf(file: string): Promise<unknown> {
-  let text: string;
-  try {
-    text = await readFile(file, 'utf8');
-  } catch {
-    throw new BadInput(`The file ${file} cannot be read.`);
-  }
-  try {
-    return JSON.parse(text);
-  } catch {
-    throw new BadInput(`The file ${file} is not JSON.`);
-  }
-}
 
 function checked(content: unknown, index: number | null): ClassFile {
   const read = classFile.safeParse(content);

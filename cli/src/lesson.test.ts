@@ -39,7 +39,7 @@ describe('plan', () => {
   });
 
   it('says what is wrong with the file', async () => {
-    expect(await run('{')).toMatchObject({ code: 1, error: { message: expect.stringContaining('no JSON') } });
+    expect(await run('{')).toMatchObject({ code: 1, error: { message: expect.stringContaining('not JSON') } });
     expect(await run({ minutes: 2, staircase: staircase() })).toMatchObject({
       error: { message: expect.stringContaining('minutes') },
     });

@@ -1,5 +1,4 @@
 import { dirname, join } from 'node:path';
-import { readFile } from 'node:fs/promises';
 import { LESSON_PARTS, USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
 import { writeTuneFile } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
@@ -39,7 +38,7 @@ import {
 } from '@escalier/core/words';
 import { z } from 'zod';
 import { BadInput, type Command } from './command.ts';
-import { bytesToFile, tuneFromFile } from './files.ts';
+import { bytesToFile, fileOfShape, tuneFromFile } from './files.ts';
 import { DEFAULT_INSTRUMENT, instrumentOption } from './options.ts';
 
 const kind = z.enum(BLOCK_KINDS);
@@ -112,7 +111,7 @@ export const plan: Command = {
   async run(words) {
     const [file, ...rest] = words;
     if (file === undefined || rest.length > 0) throw new BadInput('Name one file that tells the class.');
-    const read = await readPlanFile(file);
+    const read = await fileOfShape(file, planFile);
     const on = instrumentOption(read.instrument);
     const tunes = await Promise.all(
       read.staircase.map(async (tune) => (await tuneFromFile(join(dirname(file), tune))).tune),
@@ -120,19 +119,6 @@ export const plan: Command = {
     return planned(read, on, tunes);
   },
 };
-
-async function readPlanFile(file: string): Promise<PlanFile> {
-  let json: unknown;
-  try {
-    json = JSON.parse(await readFile(file, 'utf8'));
-  } catch {
-    throw new BadInput(`The file ${file} is no JSON that can be read.`);
-  }
-  const result = planFile.safeParse(json);
-  if (result.success) return result.data;
-  const [issue] = result.error.issues;
-  throw new BadInput(`In ${file}, ${issue!.path.join('.') || 'the file'}: ${issue!.message}.`);
-}
 
 function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
   const { pupils, style } = read;

@@ -88,5 +88,9 @@ describe('listen', () => {
     expect(await said(file, '--tune', TUNE)).toContain('The file is no WAV sound.');
     await writeFile(file.replace('wav', 'json'), '{"score": {"timeSignature": "4/4"}}');
     expect(await said('--set', folder, '--out', join(folder, 'out'))).toContain('score.tempoBpm');
+    await rm(file.replace('wav', 'json'));
+    await recorded('01');
+    // A file stands where the folder should be.
+    expect(await said('--set', folder, '--out', join(folder, '01.wav'))).toContain('cannot be written');
   });
 });

@@ -1,4 +1,4 @@
-import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
+import { readdir } from 'node:fs/promises';
 import { join } from 'node:path';
 import {
   assess,
@@ -16,7 +16,7 @@ import { quartersPerMinute } from '@escalier/core/music';
 import { beatsOf, listenedWords, sayNote, WAV_WORDS } from '@escalier/core/words';
 import { z } from 'zod';
 import { BadInput, type Command } from './command.ts';
-import { tuneFromFile } from './files.ts';
+import { bytesFromFile, fileOfShape, jsonToFile, tuneFromFile } from './files.ts';
 import { instrumentOption, tempoOption } from './options.ts';
 
 export const listen: Command = {
@@ -37,13 +37,7 @@ export const listen: Command = {
 };
 
 async function soundFrom(file: string): Promise<Sound> {
-  let bytes: Uint8Array;
-  try {
-    bytes = await readFile(file);
-  } catch {
-    throw new BadInput(`The file ${file} cannot be read.`);
-  }
-  const read = readWav(bytes);
+  const read = readWav(await bytesFromFile(file));
   if (!read.ok) throw new BadInput(`${file}: ${WAV_WORDS[read.error]}`);
   return read.value;
 }
@@ -77,7 +71,7 @@ async function heardFile(file: string, options: Readonly<Record<string, string>>
 
 const scoreFile = z.object({
   score: z.object({
-    timeSignature: z.string().regex(/^\d+\/\d+$/),
+    timeSignature: z.string().regex(/^[1-9]\d*\/[1-9]\d*$/),
     tempoBpm: z.number().positive(),
     pickupBeats: z.number().min(0),
     notes: z
@@ -94,7 +88,6 @@ async function heardSet(set: string, out: string) {
   });
   const ids = files.filter((file) => file.endsWith('.wav') && files.includes(file.replace(/wav$/, 'json')));
   if (ids.length === 0) throw new BadInput(`There is no ID.wav with its ID.json in ${set}.`);
-  for (const part of ['notes', 'assess']) await mkdir(join(out, part), { recursive: true });
   let seconds = 0;
   for (const file of ids.toSorted()) {
     const id = file.replace(/\.wav$/, '');
@@ -106,8 +99,8 @@ async function heardSet(set: string, out: string) {
     const notes = track.notes
       .filter(({ isFaint }) => !isFaint)
       .map(({ onset, offset, midi, cents }) => ({ onset, offset, midi, cents }));
-    await writeFile(join(out, 'notes', `${id}.json`), JSON.stringify({ notes, tuning: track.tuning }));
-    await writeFile(join(out, 'assess', `${id}.json`), JSON.stringify(told(track, score, assessment)));
+    await jsonToFile(join(out, 'notes', `${id}.json`), { notes, tuning: track.tuning });
+    await jsonToFile(join(out, 'assess', `${id}.json`), told(track, score, assessment));
   }
   return {
     text: `${ids.length} recordings heard, ${Math.round(seconds)} seconds.`,
@@ -116,16 +109,7 @@ async function heardSet(set: string, out: string) {
 }
 
 async function scoreFrom(file: string): Promise<TuneScore> {
-  let json: unknown;
-  try {
-    json = JSON.parse(await readFile(file, 'utf8'));
-  } catch {
-    throw new BadInput(`The file ${file} is no JSON that can be read.`);
-  }
-  const read = scoreFile.safeParse(json);
-  if (!read.success)
-    throw new BadInput(`In ${file}, ${read.error.issues[0]!.path.join('.')}: ${read.error.issues[0]!.message}.`);
-  const { timeSignature, tempoBpm, pickupBeats, notes } = read.data.score;
+  const { timeSignature, tempoBpm, pickupBeats, notes } = (await fileOfShape(file, scoreFile)).score;
   const [count, unit] = timeSignature.split('/').map(Number) as [number, number];
   const bar = (4 * count) / unit;
   return {
