@@ -8,7 +8,7 @@ export class Recordings extends Migration {
       `alter table "school" add column "recording_days" int not null default 30, add column "recording_megabytes" int not null default 500;`,
     );
     this.addSql(
-      `create table "recording" ("id" uuid not null, "school_id" uuid not null, "school_class_id" uuid not null, "pupil_id" uuid not null, "step_id" uuid not null, "tune_id" uuid not null, "account_id" uuid not null, "file_name" text not null, "type" text not null, "bytes" int not null, "seconds" double precision not null, "received_at" timestamptz not null, "heard" jsonb null, "answer" jsonb null, "sound" bytea not null, primary key ("id"));`,
+      `create table "recording" ("id" uuid not null, "school_id" uuid not null, "school_class_id" uuid not null, "pupil_id" uuid not null, "step_id" uuid not null, "tune_id" uuid not null, "account_id" uuid not null, "file_name" text not null, "type" text not null, "bytes" int not null, "seconds" double precision not null, "received_at" timestamptz not null, "heard" jsonb null, "words" text not null, "sound" bytea not null, primary key ("id"));`,
     );
     this.addSql(`create index "recording_school_id_index" on "recording" ("school_id");`);
     this.addSql(`create index "recording_school_class_id_index" on "recording" ("school_class_id");`);

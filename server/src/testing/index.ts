@@ -4,9 +4,11 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { fillSchool } from '../demo/new-school.ts';
+import { AccountEntity } from '../features/accounts/index.ts';
 import type { ClassPage } from '../features/class-page/index.ts';
 import { type ClassRecords, liveRecords, type Recorded } from '../features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
+import { hashPassword } from '../features/sign-in/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
 import { TEST_NOW, TUNES_FOLDER } from './constants.ts';
@@ -98,4 +100,11 @@ export async function signedIn(
   const cookie = answer.headers.get('set-cookie')?.split(';')[0];
   if (cookie === undefined) throw new Error(`Signing in gave ${answer.status}`);
   return cookie;
+}
+
+/** The cookie of another account of the demo, which gets a password for it. */
+export async function cookieOf({ orm, send }: TestApp, email: string): Promise<string> {
+  const password = 'quiet-river-stone-9';
+  await orm.em.fork().nativeUpdate(AccountEntity, { email }, { passwordHash: await hashPassword(password) });
+  return signedIn((body) => send('POST', '/api/sign-in', body, null), { email, password });
 }

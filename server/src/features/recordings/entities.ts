@@ -17,14 +17,6 @@ export interface HeardSummary {
   readonly sure: number;
 }
 
-/** What the teacher decided, and says to the pupil. */
-export interface RecordingAnswer {
-  readonly outcome: Outcome;
-  /** The result that came of it. */
-  readonly eventId: string;
-  readonly words: string;
-}
-
 /** A pupil's playing, kept until the school's days are over. */
 export const RecordingEntity = defineEntity({
   name: 'Recording',
@@ -44,7 +36,8 @@ export const RecordingEntity = defineEntity({
     seconds: p.double(),
     receivedAt: p.datetime(),
     heard: p.json<HeardSummary>().nullable(),
-    answer: p.json<RecordingAnswer>().nullable(),
+    /** What the teacher says to the pupil; the result itself is a record that names the recording. */
+    words: p.text(),
     /** Fetched only to be played. */
     sound: p.blob().lazy(),
   }),

@@ -19,7 +19,7 @@ export type NewRecording = z.infer<typeof newRecording>;
 
 const remarks = z.array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.')).max(20);
 
-export const answerInput = z
+export const noteInput = z
   .object({
     heard: z.object({
       outcome: z.enum(OUTCOMES).nullable(),
@@ -27,16 +27,10 @@ export const answerInput = z
       words: text().max(2000),
       sure: z.number().min(0).max(1),
     }),
-    answer: z
-      .object({
-        outcome: z.enum(OUTCOMES),
-        eventId: z.uuid('The id of a result.'),
-        words: text().trim().max(500, 'At most 500 letters.'),
-      })
-      .nullable(),
+    words: text().trim().max(500, 'At most 500 letters.'),
   })
   .partial();
-export type AnswerInput = z.infer<typeof answerInput>;
+export type NoteInput = z.infer<typeof noteInput>;
 
 export const storageInput = z.object({
   days: z.int('Whole days.').min(1, 'At least 1 day.').max(365, 'At most 365 days.'),

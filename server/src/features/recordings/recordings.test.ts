@@ -1,7 +1,7 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
-import { createTestApp, type TestApp } from '../../testing/index.ts';
+import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
 import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { rangeOf } from './routes.ts';
 import type { RecordingList } from './service.ts';
@@ -56,7 +56,7 @@ describe('recordings', () => {
     expect((await keep(id, wav())).status).toBe(201);
     const { recordings, storage } = await list();
     expect(recordings.filter((each) => each.id === id)).toMatchObject([
-      { pupilId, fileName: 'Malia step 1.wav', seconds: 9.5, heard: null, answer: null },
+      { pupilId, fileName: 'Malia step 1.wav', seconds: 9.5, heard: null, words: '' },
     ]);
     expect(storage).toMatchObject({ bytes: 400, megabytes: 500, days: 30 });
     const all = await test.send('GET', `/api/recordings/${id}/sound`);
@@ -73,14 +73,26 @@ describe('recordings', () => {
     expect((await test.send('GET', `/api/recordings/${id}/sound`)).status).toBe(404);
   });
 
-  it('carry what listening made of them, and the answer', async () => {
+  it('carry what listening made of them, and the teacher’s words, for nobody outside the class', async () => {
     const id = v7();
     await keep(id, wav());
     const heard = { outcome: 'nearly', remarks: ['note'], words: 'One note too many in bar 3.', sure: 0.9 };
     expect((await test.send('PATCH', `/api/recordings/${id}`, { heard })).status).toBe(200);
-    const answer = { outcome: 'passed', eventId: v7(), words: 'Well done.' };
-    await test.send('PATCH', `/api/recordings/${id}`, { answer });
-    expect((await list()).recordings.find((each) => each.id === id)).toMatchObject({ heard, answer });
+    await test.send('PATCH', `/api/recordings/${id}`, { words: 'Well done.' });
+    expect((await list()).recordings.find((each) => each.id === id)).toMatchObject({ heard, words: 'Well done.' });
+    // Erasing is for teachers: an assistant may listen, and no more.
+    const assistant = await cookieOf(test, 'sunniva@osierbridge.example');
+    expect((await test.send('GET', `/api/recordings/${id}/sound`, undefined, assistant)).status).toBe(200);
+    expect((await test.send('DELETE', `/api/recordings/${id}`, undefined, assistant)).status).toBe(403);
+    // Ivo teaches another class.
+    const other = await cookieOf(test, 'ivo@osierbridge.example');
+    for (const [method, path] of [
+      ['GET', `/api/recordings/${id}/sound`],
+      ['GET', `/api/classes/${page.id}/recordings`],
+      ['DELETE', `/api/recordings/${id}`],
+    ] as const)
+      expect((await test.send(method, path, undefined, other)).status).toBe(404);
+    expect((await test.send('PATCH', `/api/recordings/${id}`, { words: '' }, other)).status).toBe(404);
   });
 
   it('need the family’s consent, a sound, a tune of the class, and not more than three minutes or 3 MB', async () => {

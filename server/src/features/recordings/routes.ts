@@ -3,9 +3,9 @@ import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
-import { answerInput, newRecording, storageInput } from './input.ts';
+import { noteInput, newRecording, storageInput } from './input.ts';
 import {
-  answerRecording,
+  noteOnRecording,
   changeStorage,
   eraseRecording,
   keepRecording,
@@ -46,8 +46,8 @@ export const recordingRoutes = new Hono<AppEnv>()
       'content-range': `bytes ${from}-${to}/${sound.length}`,
     });
   })
-  .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', answerInput), async (c) => {
-    await answerRecording(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+  .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', noteInput), async (c) => {
+    await noteOnRecording(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
     return c.json({ ok: true });
   })
   .delete('/:id', valid('param', idParam), async (c) => {

@@ -6,8 +6,8 @@ import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from '../changes/index.ts';
 import { classOf, PupilEntity, pupilOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
-import { RecordingEntity, type HeardSummary, type RecordingAnswer } from './entities.ts';
-import type { AnswerInput, NewRecording, StorageInput } from './input.ts';
+import { RecordingEntity, type HeardSummary } from './entities.ts';
+import type { NoteInput, NewRecording, StorageInput } from './input.ts';
 import { soundType } from './sound-type.ts';
 
 const MEGABYTE = 1024 * 1024;
@@ -23,7 +23,8 @@ export interface RecordingDto {
   /** The day on which it is erased. */
   readonly erasedOn: LocalDate;
   readonly heard: HeardSummary | null;
-  readonly answer: RecordingAnswer | null;
+  /** To the pupil. */
+  readonly words: string;
 }
 
 export interface RecordingList {
@@ -44,7 +45,7 @@ export interface RecordingStorage {
 const LIST = `
 select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
   to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "receivedAt",
-  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.answer
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words
 from recording r join school s on s.id = r.school_id
 where r.school_class_id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
 order by r.received_at, r.id`;
@@ -109,7 +110,6 @@ export async function keepRecording(
       if (known.school !== who.schoolId) throw notFound('recording');
       return;
     }
-    await eraseOld(tx, now);
     const { bytes, megabytes } = await storageOf(tx, who.schoolId, now);
     if (bytes + sound.length > megabytes * MEGABYTE)
       throw new Problem(
@@ -120,7 +120,7 @@ export async function keepRecording(
     await tx.insert(RecordingEntity, {
       ...{ id, school: who.schoolId, schoolClass: pupil.schoolClass, pupil: pupil.id, account: who.accountId },
       ...{ step: recording.stepId, tune: recording.tuneId, fileName: recording.fileName, type, bytes: sound.length },
-      ...{ seconds: recording.seconds, receivedAt: now, heard: null, answer: null, sound: Buffer.from(sound) },
+      ...{ seconds: recording.seconds, receivedAt: now, heard: null, words: '', sound: Buffer.from(sound) },
     });
   });
 }
@@ -140,6 +140,7 @@ async function checkTune(
   if (found?.fits !== true) throw wrongInput({ stepId: 'This tune is on no step of the class.' });
 }
 
+/** @throws Problem 404 when it is not there, or not of a class of the asker's. */
 async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
   const found = await em.findOne(RecordingEntity, { id, school: who.schoolId });
   if (found === null) throw notFound('recording');
@@ -149,22 +150,23 @@ async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
   return found;
 }
 
-/** The sound of a recording. @throws Problem 404 when it is not there, or not of a class of the asker's. */
+/** @throws Problem 404 as above, and when its days are over. */
 export async function soundOf(em: EntityManager, who: SignedIn, id: string, now: Date) {
-  const { type, receivedAt } = await recordingOf(em, who, id);
-  const { days } = await storageOf(em, who.schoolId, now);
-  if (receivedAt.getTime() + days * DAY_MS <= now.getTime()) throw notFound('recording');
-  const [found] = await em.execute<{ sound: Buffer }[]>('select sound from recording where id = ?', [id]);
-  return { type, sound: found!.sound };
+  await recordingOf(em, who, id);
+  const [found] = await em.execute<{ type: string; sound: Buffer }[]>(
+    `select r.type, r.sound from recording r join school s on s.id = r.school_id
+      where r.id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)`,
+    [id, now],
+  );
+  if (found === undefined) throw notFound('recording');
+  return found;
 }
 
-const DAY_MS = 86_400_000;
-
-/** What listening made of it, and what the teacher decided. @throws Problem 404. */
-export async function answerRecording(em: EntityManager, who: SignedIn, id: string, input: AnswerInput): Promise<void> {
+/** What listening made of it, and the teacher's words to the pupil. @throws Problem 404. */
+export async function noteOnRecording(em: EntityManager, who: SignedIn, id: string, input: NoteInput): Promise<void> {
   await recordingOf(em, who, id);
-  const { heard, answer } = input;
-  const changed = { ...(heard === undefined ? {} : { heard }), ...(answer === undefined ? {} : { answer }) };
+  const { heard, words } = input;
+  const changed = { ...(heard === undefined ? {} : { heard }), ...(words === undefined ? {} : { words }) };
   if (Object.keys(changed).length > 0) await em.nativeUpdate(RecordingEntity, { id }, changed);
 }
 

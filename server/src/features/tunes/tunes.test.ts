@@ -1,11 +1,9 @@
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
-import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
-import { AccountEntity } from '../accounts/index.ts';
+import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
 import type { ClassPage, ClassSummary, TunePage } from '../class-page/index.ts';
 import type { Findable } from '../classes/index.ts';
-import { hashPassword } from '../sign-in/index.ts';
 import { StepTuneEntity } from '../staircase/index.ts';
 import type { TuneDto } from './service.ts';
 
@@ -116,11 +114,7 @@ describe('what can be found by its name', () => {
     const all = await found();
     expect(all.classes.map((each) => each.name)).toContain('4 Plover');
     expect(all.tunes.length).toBeGreaterThanOrEqual(40);
-    const account = { email: 'sunniva@osierbridge.example', password: 'quiet-river-stone-9' };
-    await test.orm.em
-      .fork()
-      .nativeUpdate(AccountEntity, { email: account.email }, { passwordHash: await hashPassword(account.password) });
-    const few = await found(await signedIn((body) => test.send('POST', '/api/sign-in', body, null), account));
+    const few = await found(await cookieOf(test, 'sunniva@osierbridge.example'));
     expect(few.classes.map((each) => each.name)).toEqual(['4 Otter', '4 Plover']);
     const open = new Set(few.classes.map((each) => each.id));
     expect(few.pupils.every((pupil) => open.has(pupil.classId))).toBe(true);
