@@ -121,6 +121,7 @@ const id = useId();
           class="small-note"
           :d="`M${each.x - 10} ${each.y - 12}v-16m0 16a4 3 0 1 1 -8 0a4 3 0 1 1 8 0`"
         />
+        <path v-if="each.mark.how === 'stop'" :d="`M${each.x - 16} ${each.y - 14}l6 -16m2 16l6 -16`" />
         <text v-if="each.mark.words !== ''" :x="each.x + each.width / 2" :y="each.y - 26">{{ each.mark.words }}</text>
       </g>
       <text

@@ -19,11 +19,11 @@ export type ScoreMark =
     }
   /** Where something went wrong: at a note, or in a bar. */
   | { readonly kind: 'fault'; readonly id: string; readonly words: string }
-  /** What became of a note in a recording: another came, none came, it was not tongued, one too many came before it. */
+  /** What became of a note in a recording: another came, none came, it was not tongued, one too many or a stop came before it. */
   | {
       readonly kind: 'heard';
       readonly id: string;
-      readonly how: 'wrong' | 'missed' | 'slurred' | 'extra';
+      readonly how: 'wrong' | 'missed' | 'slurred' | 'extra' | 'stop';
       readonly words: string;
     }
   | { readonly kind: 'now'; readonly id: string };

@@ -38,11 +38,9 @@ export function listeningPool() {
 
   function next(): void {
     const job = waiting[0];
+    if (job === undefined) return;
     const place = idle.pop() ?? (places.length < size ? open() : undefined);
-    if (job === undefined || place === undefined) {
-      if (place !== undefined) idle.push(place);
-      return;
-    }
+    if (place === undefined) return;
     waiting = waiting.slice(1);
     running.add(job);
     const { samples } = job.asked;

@@ -49,6 +49,8 @@ export interface ListenedView {
   readonly tempo: number | null;
   readonly tuning: number;
   readonly asked: readonly AskedNote[];
+  /** Ids of the notes before which the pupil stopped. */
+  readonly stops: readonly string[];
   /** Notes that were too many, and squeaks. */
   readonly extras: readonly { readonly at: number; readonly midi: number; readonly kind: 'extra' | 'squeak' }[];
   /** Seconds of all that is to be listened to again, in order. */
@@ -81,6 +83,7 @@ function listen({ samples, rate, abc, instrumentId, rule }: ToListen): ListenedV
     reasons: proposal.reasons.map(({ kind }) => kind),
     tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),
     ...{ tuning: track.tuning, asked, extras, seconds: track.seconds },
+    stops: assessment.hesitations.map(({ before }) => asked[before]!.id),
     spots: spotsOf(asked, extras, listened),
     faults: proposal.unclear === null ? faultsOf(listened, tune) : [],
     curve: track.curve,

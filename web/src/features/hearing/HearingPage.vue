@@ -10,7 +10,7 @@ import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { ClassHead, useClasses, useLiveClass, warmUp, type PupilView } from '../classes/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
-import { HeardLive, SoundCheck } from '../listening/index.ts';
+import { HeardLive, listeningRule, SoundCheckButton } from '../listening/index.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RemarkChips from './RemarkChips.vue';
 import GroupColumns from './GroupColumns.vue';
@@ -61,7 +61,6 @@ const extent = shallowRef<Extent | null>(null);
 const tempo = ref<number | null>(null);
 /** What was heard by listening along. */
 const listened = shallowRef<ListenedView | null>(null);
-const checking = ref(false);
 const tuneId = ref('');
 watch(
   () => pupil.value?.id,
@@ -78,21 +77,6 @@ watch(
   () => step.value?.id,
   () => (tuneId.value = step.value?.tuneId ?? ''),
   { immediate: true },
-);
-/** What a proposal goes by. */
-const rule = computed(() => ({
-  kind: page.value?.style.passRule ?? ('both' as const),
-  tempo: step.value?.passRule.tempo ?? null,
-  slips: step.value?.passRule.slips ?? null,
-  lookFor: step.value?.passRule.lookFor ?? [],
-}));
-/** Notes that the class has up to this step, for the sound check. */
-const notesKnown = computed(() =>
-  (page.value?.steps.slice(0, step.value?.position ?? 1) ?? []).flatMap((each) => each.newNotes),
-);
-/** Who is here, for a round of the class. */
-const present = computed(() =>
-  (page.value?.pupils ?? []).filter((each) => each.standing !== null && !each.away).map(({ name }) => name),
 );
 /** Its remarks are ticked, where they are the school's; the teacher decides. */
 function heardAlong(view: ListenedView): void {
@@ -202,11 +186,8 @@ onKeyStroke(Object.keys(KEYS), (event) => {
         :error="hearing.error"
         @undo="undo"
       />
-      <BButton @click="checking = true">Sound check</BButton>
+      <SoundCheckButton :page="page" :position="step?.position ?? 1" />
     </div>
-    <BModal v-model="checking" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
-      <SoundCheck :instrument-id="page.instrumentId" :notes="notesKnown" :pupils="present" />
-    </BModal>
     <p v-if="pupil === null" class="card-paper">
       {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
     </p>
@@ -226,7 +207,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
                 :turn="pupil.id"
                 :tune-id="tuneId"
                 :instrument-id="pupil.playsInstead ?? page.instrumentId"
-                :rule="rule"
+                :rule="listeningRule(page, step)"
                 @heard="heardAlong"
               />
               <p v-if="openRemark !== null" class="soft" role="status">

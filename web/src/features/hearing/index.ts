@@ -1,3 +1,5 @@
+export type { HeardDraft } from './events.ts';
+export { default as LastRecordStrip } from './LastRecordStrip.vue';
 export { default as OutcomeButtons } from './OutcomeButtons.vue';
 export { default as RemarkChips } from './RemarkChips.vue';
 export { useHearing } from './store.ts';

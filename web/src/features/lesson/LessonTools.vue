@@ -4,7 +4,7 @@ import { computed, ref } from 'vue';
 import { ApiError } from '../../api.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useAway, type ClassView } from '../classes/index.ts';
-import { SoundCheck } from '../listening/index.ts';
+import { SoundCheckButton } from '../listening/index.ts';
 import type { Happening } from './store.ts';
 
 /** All that can be noted while the lesson goes on, with a tap or two: away, ready to be heard, a remark for the class. */
@@ -14,9 +14,6 @@ const away = useAway();
 const notices = useNotices();
 const remark = ref('');
 const remarking = ref(false);
-const checking = ref(false);
-/** All that the class has up to its step. */
-const notes = computed(() => props.page.steps.slice(0, props.page.classStep + 1).flatMap((step) => step.newNotes));
 const inClass = computed(() => props.page.pupils.filter((pupil) => pupil.standing !== null));
 
 async function switchAway(pupilId: string, name: string, isAway: boolean): Promise<void> {
@@ -58,15 +55,8 @@ function save(): void {
       </BDropdownItem>
     </BDropdown>
     <BButton @click="remarking = true">Remark</BButton>
-    <BButton @click="checking = true">Sound check</BButton>
+    <SoundCheckButton :page="page" :position="page.classStep + 1" />
     <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">Hear a pupil</BButton>
-    <BModal v-model="checking" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
-      <SoundCheck
-        :instrument-id="page.instrumentId"
-        :notes="notes"
-        :pupils="inClass.filter(({ away: isAway }) => !isAway).map(({ name }) => name)"
-      />
-    </BModal>
     <BModal v-model="remarking" title="A remark for this class" title-tag="h2" no-footer>
       <BForm class="stack" @submit.prevent="save">
         <BFormGroup label="Shown with the next plan" label-for="lesson-remark" description="No names of children.">

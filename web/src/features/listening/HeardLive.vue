@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import type { ListeningRule } from '@escalier/core/listening';
 import { watch } from 'vue';
-import { api, ask } from '../../api.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import { useHeardLive } from './use-heard-live.ts';
 
@@ -12,8 +11,7 @@ const { view, seconds, isThinking, isOn, problem, start, finish, forget } = useH
 watch(() => props.turn, forget);
 
 async function done(): Promise<void> {
-  const { abc } = await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }));
-  await finish({ abc, instrumentId: props.instrumentId, rule: props.rule });
+  await finish({ instrumentId: props.instrumentId, rule: props.rule });
   if (view.value !== null) emit('heard', view.value);
 }
 </script>
@@ -21,7 +19,7 @@ async function done(): Promise<void> {
 <template>
   <section class="card-paper stack-close" aria-label="Listening along">
     <div class="line">
-      <BButton v-if="!isOn" :disabled="isThinking" @click="start">Listen along</BButton>
+      <BButton v-if="!isOn" :disabled="isThinking" @click="start(tuneId)">Listen along</BButton>
       <BButton v-else variant="primary" @click="done">The tune has ended</BButton>
       <span v-if="isOn" class="soft" role="status">Listening, {{ seconds }} s. Nothing is kept.</span>
       <span v-else-if="isThinking" class="soft" role="status"><BSpinner small aria-hidden="true" /> One moment …</span>

@@ -11,7 +11,7 @@ import NeedleDial from './NeedleDial.vue';
 import { useSoundCheck } from './use-sound-check.ts';
 
 /** Somebody holds a note: which one sounds, how true it is, and what to try. */
-const props = defineProps<{ instrumentId: string; notes: readonly string[]; pupils?: readonly string[] }>();
+const props = defineProps<{ instrumentId: string; notes: readonly string[]; pupils: readonly string[] }>();
 const remarks = useRemarks();
 const on = computed(() => findInstrument(props.instrumentId));
 const note = ref(props.notes.at(-1) ?? 'B4');
@@ -24,7 +24,7 @@ const asked = computed(() => parsePitch(note.value));
 const { needle, found, start, stop, again, isOn, error } = useSoundCheck(on, asked);
 /** A round of the class: who held the note, and how it was. */
 const round = ref<readonly { readonly name: string; readonly words: string }[]>([]);
-const turn = computed(() => props.pupils?.[round.value.length] ?? null);
+const turn = computed(() => props.pupils[round.value.length] ?? null);
 function nextPupil(): void {
   if (turn.value !== null) {
     const words = found.value === null ? 'Not heard' : foundWords.value;

@@ -1,2 +1,4 @@
 export { default as HeardLive } from './HeardLive.vue';
-export { default as SoundCheck } from './SoundCheck.vue';
+export { listeningRule } from './rule.ts';
+export { default as SoundCheckButton } from './SoundCheckButton.vue';
+export { tuneText } from './tune-text.ts';

@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { recordingOf } from '@escalier/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref } from 'vue';
-import { fakeServer } from '../../testing/fake-server.ts';
+import { fakeServer, Refused } from '../../testing/fake-server.ts';
 import { mountInApp } from '../../testing/mount.ts';
 import HeardLive from './HeardLive.vue';
 import SoundCheck from './SoundCheck.vue';
@@ -101,11 +101,21 @@ describe('listening along', () => {
   const rule = { kind: 'both', tempo: null, slips: null, lookFor: [] } as const;
   const props = { turn: 'Ann', tuneId: 't', instrumentId: 'soprano-recorder-baroque', rule };
 
+  it('says before anybody plays that the tune did not come', async () => {
+    fakeServer({ 'GET /api/tunes/gone': () => new Refused(404, 'There is no such tune.') });
+    const { wrapper } = mountInApp(HeardLive, { ...props, tuneId: 'gone' });
+    await wrapper.get('button').trigger('click');
+    for (let turn = 0; turn < 4; turn++) await flushPromises();
+    expect(wrapper.get('[role=alert]').text()).toBe('There is no such tune.');
+    expect(microphone.hear).toBeNull();
+  });
+
   it('has what was heard ready when the tune has ended, and forgets it for the next pupil', async () => {
     fakeServer({ 'GET /api/tunes/t': () => ({ abc: 'X:1' }) });
     listen.mockResolvedValue({ words: 'All right, 84 beats a minute.' });
     const { wrapper, setProps } = mountInApp(HeardLive, props);
     await wrapper.get('button').trigger('click');
+    for (let turn = 0; turn < 4; turn++) await flushPromises();
     await hold(79);
     expect(wrapper.text()).toContain('Listening, 1 s. Nothing is kept.');
     await wrapper.get('button').trigger('click');

@@ -2,6 +2,7 @@ import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { useMicrophone } from '../../sound/index.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import { listeningPool, type ListenedView, type ToListen } from '../../workers/listening.ts';
+import { tuneText } from './tune-text.ts';
 
 const LONGEST_SECONDS = 180;
 
@@ -16,12 +17,19 @@ export function useHeardLive() {
   const error = ref<string | null>(null);
   let blocks: Float32Array[] = [];
   let rate = 1;
+  let abc = '';
 
-  async function start(): Promise<void> {
-    blocks = [];
-    view.value = null;
-    seconds.value = 0;
+  /** @param tuneId is fetched before anybody plays, so that a playing is never lost to the network. */
+  async function start(tuneId: string): Promise<void> {
+    forget();
     error.value = null;
+    try {
+      abc = await tuneText(tuneId);
+    } catch (problem) {
+      if (!(problem instanceof PlainError)) throw problem;
+      error.value = problem.message;
+      return;
+    }
     await microphone.start(
       (perSecond) => (rate = perSecond),
       (block) => {
@@ -33,7 +41,7 @@ export function useHeardLive() {
   }
 
   /** The tune has ended. */
-  async function finish(asked: Omit<ToListen, 'samples' | 'rate'>): Promise<void> {
+  async function finish(asked: Pick<ToListen, 'instrumentId' | 'rule'>): Promise<void> {
     microphone.stop();
     const samples = new Float32Array(blocks.reduce((sum, block) => sum + block.length, 0));
     let at = 0;
@@ -44,7 +52,7 @@ export function useHeardLive() {
     blocks = [];
     isThinking.value = true;
     try {
-      view.value = await pool.listen({ ...asked, samples, rate });
+      view.value = await pool.listen({ ...asked, abc, samples, rate });
     } catch (problem) {
       if (!(problem instanceof PlainError)) throw problem;
       error.value = problem.message;

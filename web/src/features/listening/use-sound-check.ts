@@ -1,7 +1,7 @@
 import type { Instrument } from '@escalier/core/instruments';
 import { checkSound, Tracker, type CheckedSound, type PitchReading } from '@escalier/core/listening';
 import type { Pitch } from '@escalier/core/music';
-import { ref, shallowRef, type Ref } from 'vue';
+import { shallowRef, type Ref } from 'vue';
 import { useMicrophone } from '../../sound/index.ts';
 
 /** What sounds now: a MIDI number, and cents off it. */
@@ -18,30 +18,29 @@ export function useSoundCheck(on: Ref<Instrument | null>, asked: Ref<Pitch | nul
   const microphone = useMicrophone();
   const needle = shallowRef<Needle | null>(null);
   const found = shallowRef<CheckedSound | null>(null);
-  const heldSeconds = ref(0);
   let readings: PitchReading[] = [];
+  let rate = 44_100;
+  let tracker = new Tracker(rate);
+  let samples = 0;
 
   /** Begins anew: the next pupil, or another note. */
   function again(): void {
     readings = [];
     found.value = null;
-    heldSeconds.value = 0;
+    samples = 0;
+    tracker = new Tracker(rate);
   }
 
   async function start(): Promise<void> {
-    again();
-    let tracker: Tracker | null = null;
-    let rate = 1;
-    let samples = 0;
     await microphone.start(
       (perSecond) => {
         rate = perSecond;
-        tracker = new Tracker(rate);
+        again();
       },
       (block) => {
-        tracker!.push(block);
+        tracker.push(block);
         samples += block.length;
-        const sounding = tracker!.now();
+        const sounding = tracker.now();
         needle.value = sounding;
         const at = samples / rate;
         const cents = sounding === null ? null : sounding.midi * 100 + sounding.cents;

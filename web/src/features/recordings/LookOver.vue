@@ -10,7 +10,7 @@ import { LONGEST_LIST, useLookOver } from './use-look-over.ts';
 const props = defineProps<{ page: ClassView; agreed: ReadonlySet<string> }>();
 const emit = defineEmits<{ added: [] }>();
 const notices = useNotices();
-const { rows, look, drop, blocked, ready, add, isReading, sent } = useLookOver(
+const { rows, look, drop, blocked, ready, add, isReading, sent, tooMany } = useLookOver(
   toRef(props, 'page'),
   toRef(props, 'agreed'),
 );
@@ -48,6 +48,10 @@ async function addAll(): Promise<void> {
       :hint="`Choose files, or drop them here: up to ${LONGEST_LIST} at once, three minutes each. Names such as “Malia step 2” are filled in for you.`"
       @pick="look"
     />
+    <FilePick label="Or a whole folder" accept="" directory :disabled="isReading || sent !== null" @pick="look" />
+    <p v-if="tooMany > 0" class="problem">
+      {{ plural(tooMany, 'file was', 'files were') }} left out: add these {{ LONGEST_LIST }} first.
+    </p>
     <p v-if="isReading" class="soft" role="status"><BSpinner small aria-hidden="true" /> Reading the files …</p>
     <template v-if="rows.length > 0">
       <div class="scroll">

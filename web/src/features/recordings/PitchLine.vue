@@ -86,6 +86,16 @@ function press(event: MouseEvent): void {
     <path class="played" :d="line" />
     <line class="at" :x1="x(at)" :x2="x(at)" y1="0" :y2="HEIGHT" />
   </svg>
+  <BFormInput
+    type="range"
+    aria-label="Place in the recording"
+    min="0"
+    :max="view.seconds.toFixed(1)"
+    step="0.1"
+    :model-value="at.toFixed(1)"
+    @update:model-value="emit('seek', Number($event))"
+    @keydown.left.right.stop
+  />
 </template>
 
 <style scoped lang="scss">

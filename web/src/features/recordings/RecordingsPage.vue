@@ -97,7 +97,7 @@ const MEGABYTE = 1024 * 1024;
             >
               <span class="line">
                 <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
-                {{ OUTCOME_WORDS[results.get(recording.id)?.outcome ?? recording.answer!.outcome] }}
+                {{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}
               </span>
               <span class="soft">{{ titleOf(recording) }} · erased on {{ shortDate(recording.erasedOn) }}</span>
             </BListGroupItem>

@@ -42,8 +42,9 @@ export async function decode(file: Blob): Promise<Decoded> {
 }
 
 /** The file as it is where it is small enough; a long one as plain sound at a rate at which it fits. */
-export async function toKeep(file: Blob, { samples, rate, seconds }: Decoded): Promise<Blob> {
+export async function toKeep(file: Blob): Promise<Blob> {
   if (file.size <= MOST_KEPT) return file;
+  const { samples, rate, seconds } = await decode(file);
   const fitting = RATES.find((each) => WAV_HEADER + 2 * each * seconds <= MOST_KEPT) ?? RATES.at(-1)!;
   const context = new OfflineAudioContext(1, Math.floor(seconds * fitting), fitting);
   const source = context.createBufferSource();

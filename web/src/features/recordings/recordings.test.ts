@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
-import { fakeServer, openPage } from '../../testing/fake-server.ts';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
@@ -47,7 +47,7 @@ const recording = (id: string, more: Partial<RecordingDto> = {}): RecordingDto =
     fileName: `${id}.wav`,
     seconds: 20,
     heard: null,
-    answer: null,
+    words: '',
   },
   ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02' },
   ...more,
@@ -64,6 +64,7 @@ const view = (more: Partial<ListenedView> = {}): ListenedView => ({
     curve: [],
     spots: [4],
   },
+  stops: ['n0-2-1'],
   asked: [
     { id: 'n0-0-0', midi: 79, from: 1, to: 1.5, kind: 'right', words: '' },
     { id: 'n0-2-1', midi: 78, from: 4, to: 4.5, kind: 'wrong', words: 'F' },
@@ -89,6 +90,8 @@ async function open(component: Component, recordings: readonly RecordingDto[], p
     'GET /api/recordings/one/sound': () => 'sound',
     'GET /api/recordings/two/sound': () => 'sound',
     'PATCH /api/recordings/one': () => ({ ok: true }),
+    'GET /api/recordings/three/sound': () => 'sound',
+    'PATCH /api/recordings/three': () => new Refused(500, 'The school could not be reached.'),
     'PATCH /api/recordings/two': () => ({ ok: true }),
     'DELETE /api/recordings/one': () => ({ ok: true }),
     'POST /api/hearing/events': () => ({ results: [] }),
@@ -166,14 +169,12 @@ describe('the recordings of a class', () => {
 
 describe('one recording', () => {
   it('is shown on its sheet, and decided with what was proposed beside it', async () => {
-    const { wrapper, asked, push } = await open(
-      RecordingPage,
-      [recording('one'), recording('two', { pupilId: 'Ben' })],
-      { recordingId: 'one' },
-    );
+    const { wrapper, push } = await open(RecordingPage, [recording('one'), recording('two', { pupilId: 'Ben' })], {
+      recordingId: 'one',
+    });
     await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
     expect(wrapper.get('.summary').text()).toContain('F sharp played as F in bar 3');
-    expect(wrapper.get('figure').text()).toBe('wrong n0-2-1 F|missed n0-3-0 |extra n0-0-0 Squeak');
+    expect(wrapper.get('figure').text()).toBe('wrong n0-2-1 F|missed n0-3-0 Missing|stop n0-2-1 |extra n0-0-0 Squeak');
     expect(wrapper.text()).toContain('Nearly, sure. You decide.');
     window.dispatchEvent(new KeyboardEvent('keydown', { key: '3' }));
     for (let turn = 0; turn < 6; turn++) await flushPromises();
@@ -184,8 +185,6 @@ describe('one recording', () => {
         listened: { recordingId: 'one', outcome: 'nearly', remarks: ['signature'] },
       },
     ]);
-    const answers = asked.filter(({ method, path }) => method === 'PATCH' && path.endsWith('one'));
-    expect(answers.at(-1)?.body).toMatchObject({ answer: { outcome: 'not-yet', words: '' } });
     expect(push).toHaveBeenCalledWith(expect.objectContaining({ params: { classId: 'c', recordingId: 'two' } }));
   });
 
@@ -197,10 +196,33 @@ describe('one recording', () => {
     expect(wrapper.text()).toContain('No result is proposed.');
   });
 
-  it('that was decided shows what was', async () => {
-    const answer = { outcome: 'passed' as const, eventId: 'e', words: 'Well done.' };
-    const { wrapper } = await open(RecordingPage, [recording('one', { answer })], { recordingId: 'one' });
+  it('that was decided shows what was, and is open again when the result is taken back', async () => {
+    const { wrapper, asked } = await open(RecordingPage, [recording('one')], { recordingId: 'one' });
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
+    await wrapper.get('textarea').setValue('Well done.');
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
+    for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Passed is recorded. “Well done.”');
+    expect(asked).toContainEqual({ method: 'PATCH', path: '/api/recordings/one', body: { words: 'Well done.' } });
+    await wrapper
+      .findAll('button')
+      .find((each) => each.text().startsWith('Undo'))!
+      .trigger('click');
+    for (let turn = 0; turn < 6; turn++) await flushPromises();
+    expect(wrapper.text()).toContain('Nearly, sure. You decide.');
+  });
+
+  it('says when the teacher’s words did not reach the school', async () => {
+    const { wrapper } = await open(
+      RecordingPage,
+      [recording('three', { heard: { outcome: 'nearly', remarks: [], words: '', sure: 1 } })],
+      { recordingId: 'three' },
+    );
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
+    await wrapper.get('textarea').setValue('Well done.');
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
+    for (let turn = 0; turn < 6; turn++) await flushPromises();
+    expect(document.body.textContent).toContain('The result is recorded, but your words are not: “Well done.”.');
   });
 
   it('that is gone says so', async () => {

@@ -1,11 +1,13 @@
+import { PLAIN_RULE } from '@escalier/core/listening';
 import type { RecordingDto } from '@escalier/server/api';
 import { onScopeDispose, ref, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { listeningPool, type ListenedView } from '../../workers/listening.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import type { ClassView } from '../classes/index.ts';
+import { listeningRule, tuneText } from '../listening/index.ts';
 import { decode } from './decode.ts';
-import { soundOf, tuneText } from './use-recordings.ts';
+import { soundOf } from './use-recordings.ts';
 
 /** Listens to recordings on this device; what comes of it goes to the school as a few words. */
 export function useListening(
@@ -25,12 +27,7 @@ export function useListening(
     const { samples, rate } = await decode(file);
     return pool.listen({
       ...{ samples, rate, abc, instrumentId: pupil?.playsInstead ?? page.value?.instrumentId ?? '' },
-      rule: {
-        kind: page.value?.style.passRule ?? 'both',
-        tempo: step?.passRule.tempo ?? null,
-        slips: step?.passRule.slips ?? null,
-        lookFor: step?.passRule.lookFor ?? [],
-      },
+      rule: page.value === null ? PLAIN_RULE : listeningRule(page.value, step ?? null),
     });
   }
 

@@ -27,11 +27,14 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
   const rows = ref<LookedOver[]>([]);
   const isReading = ref(false);
   const sent = ref<number | null>(null);
+  /** Files of the last choice for which there was no room in the list. */
+  const tooMany = ref(0);
 
   async function look(files: readonly File[]): Promise<void> {
     isReading.value = true;
-    for (const file of files.slice(0, LONGEST_LIST - rows.value.length))
-      rows.value = [...rows.value, await lookAt(file)];
+    const room = LONGEST_LIST - rows.value.length;
+    tooMany.value = Math.max(0, files.length - room);
+    for (const file of files.slice(0, room)) rows.value = [...rows.value, await lookAt(file)];
     isReading.value = false;
   }
 
@@ -89,7 +92,7 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
   async function send(row: LookedOver): Promise<string | null> {
     const step = page.value?.steps.find(({ id }) => id === row.stepId);
     if (step === undefined) return 'Which step?';
-    const kept = await toKeep(row.file, await decode(row.file));
+    const kept = await toKeep(row.file);
     const query = new URLSearchParams({
       ...{ pupilId: row.pupilId, stepId: row.stepId, tuneId: step.tuneId },
       ...{ fileName: row.name.slice(-200), seconds: String(row.seconds ?? 0) },
@@ -108,5 +111,5 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
     }
   }
 
-  return { rows, look, drop, blocked, ready, add, isReading, sent };
+  return { rows, look, drop, blocked, ready, add, isReading, sent, tooMany };
 }

@@ -29,7 +29,8 @@ export function useRecordings(classId: Ref<string>) {
   const pupilOf = ({ pupilId }: RecordingDto) => page.value?.pupils.find(({ id }) => id === pupilId) ?? null;
   const titleOf = (recording: RecordingDto): string =>
     stepOf(recording)?.tunes.find(({ id }) => id === recording.tuneId)?.title ?? '';
-  const isOpen = ({ id, answer }: RecordingDto): boolean => answer === null && !results.value.has(id);
+  /** No result came of it yet, or it was taken back. */
+  const isOpen = ({ id }: RecordingDto): boolean => !results.value.has(id);
   const open = computed(() => (list.value?.recordings ?? []).filter(isOpen));
   const answered = computed(() => (list.value?.recordings ?? []).filter((recording) => !isOpen(recording)));
 
@@ -45,18 +46,6 @@ export function useRecordings(classId: Ref<string>) {
   }
 
   return { page, list, error, load, open, answered, results, stepOf, pupilOf, titleOf, change, erase };
-}
-
-const tunes = new Map<string, Promise<string>>();
-
-/** The text of a tune; asked for once. */
-export function tuneText(tuneId: string): Promise<string> {
-  const known = tunes.get(tuneId);
-  if (known !== undefined) return known;
-  const asked = ask(api.tunes[':id'].$get({ param: { id: tuneId } })).then(({ abc }) => abc);
-  asked.catch(() => tunes.delete(tuneId));
-  tunes.set(tuneId, asked);
-  return asked;
 }
 
 export const soundAddress = (id: string): string => `/api/recordings/${id}/sound`;

@@ -14,7 +14,7 @@ const isOwner = computed(() => session.me?.role === 'owner');
 const stored = ref<{ readonly count: number; readonly bytes: number } | null>(null);
 const days = ref(30);
 const megabytes = ref(500);
-const { load } = useLoad(async () => {
+const { error: problem, load } = useLoad(async () => {
   const storage = await ask(api.recordings.storage.$get());
   stored.value = storage;
   days.value = storage.days;
@@ -33,6 +33,7 @@ const MEGABYTE = 1024 * 1024;
 <template>
   <section class="card-paper stack">
     <h2>Recordings</h2>
+    <BAlert v-if="problem !== null" variant="danger" :model-value="true">{{ problem.message }}</BAlert>
     <p v-if="stored !== null">
       {{ plural(stored.count, 'recording', 'recordings') }} of children, {{ (stored.bytes / MEGABYTE).toFixed(1) }} MB.
       Each is erased after {{ plural(days, 'day', 'days') }}, and with its pupil. They are not part of an export.

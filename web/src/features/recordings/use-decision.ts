@@ -1,0 +1,73 @@
+import type { Outcome } from '@escalier/core/records';
+import type { RecordingDto } from '@escalier/server/api';
+import { computed, ref, watch, type Ref } from 'vue';
+import { useRouter } from 'vue-router';
+import { api, ApiError, ask } from '../../api.ts';
+import { useNotices } from '../../ui/use-notices.ts';
+import type { ListenedView } from '../../workers/listening.ts';
+import { OUTCOME_WORDS, useHearing, type HeardDraft } from '../hearing/index.ts';
+import type { useRecordings } from './use-recordings.ts';
+
+/** The teacher's decision about a recording, and on to the next that waits for one. */
+export function useDecision(
+  classId: Ref<string>,
+  recordings: ReturnType<typeof useRecordings>,
+  recording: Ref<RecordingDto | null>,
+  view: Ref<ListenedView | null>,
+) {
+  const router = useRouter();
+  const notices = useNotices();
+  const hearing = useHearing();
+  const remarks = ref<string[]>([]);
+  /** To the pupil. */
+  const words = ref('');
+  watch(view, (heard) => (remarks.value = [...(heard?.remarks ?? [])]));
+  watch(recording, (now, before) => now?.id !== before?.id && (words.value = now?.words ?? ''), { immediate: true });
+
+  const isOpen = computed(() => recordings.open.value.some(({ id }) => id === recording.value?.id));
+  const following = computed(() => {
+    const { open } = recordings;
+    const at = open.value.findIndex(({ id }) => id === recording.value?.id);
+    return open.value[at + 1] ?? open.value.find(({ id }) => id !== recording.value?.id) ?? null;
+  });
+  async function goTo(next: RecordingDto | null): Promise<void> {
+    const params = { classId: classId.value };
+    if (next === null) await router.push({ name: 'recordings', params });
+    else await router.replace({ name: 'recording', params: { ...params, recordingId: next.id } });
+  }
+
+  /** Recorded as every other result, with what was proposed beside it. */
+  async function judge(outcome: Outcome): Promise<void> {
+    const now = recording.value;
+    const pupil = now === null ? null : recordings.pupilOf(now);
+    const step = now === null ? null : recordings.stepOf(now);
+    if (now === null || pupil === null || step === null || !isOpen.value) return;
+    const heard = view.value;
+    const draft: HeardDraft = {
+      ...{ pupilId: pupil.id, stepId: step.id, outcome, remarks: [...remarks.value] },
+      ...(now.tuneId === step.tuneId ? {} : { tuneId: now.tuneId }),
+      ...(heard === null || heard.tempo === null ? {} : { tempo: heard.tempo }),
+      ...(heard === null || heard.faults.length === 0 || outcome === 'passed' ? {} : { faults: heard.faults }),
+      listened: { recordingId: now.id, outcome: heard?.outcome ?? null, remarks: heard?.remarks ?? [] },
+    };
+    const next = following.value;
+    const said = words.value.trim();
+    if (!(await hearing.hear(classId.value, draft, pupil.name, step.position))) return;
+    notices.say(`${pupil.name}: ${OUTCOME_WORDS[outcome]}.`);
+    if (said !== now.words) await tell(now.id, said);
+    await goTo(next);
+  }
+
+  /** Words that do not reach the school are said so: they are not in the result. */
+  async function tell(id: string, said: string): Promise<void> {
+    try {
+      await ask(api.recordings[':id'].$patch({ param: { id }, json: { words: said } }));
+      recordings.change(id, { words: said });
+    } catch (problem) {
+      if (!(problem instanceof ApiError)) throw problem;
+      notices.fail(`The result is recorded, but your words are not: “${said}”. ${problem.message}`);
+    }
+  }
+
+  return { remarks, words, isOpen, following, goOn: () => goTo(following.value), judge, hearing };
+}
