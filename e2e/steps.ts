@@ -29,8 +29,9 @@ export async function expectSaved(page: Page, words = 'Saved.'): Promise<void> {
   await expect(page.locator('.toast').filter({ hasText: words }).last()).toBeVisible();
 }
 
-/** axe finds nothing to mend on what is shown. */
+/** axe finds nothing to mend on what is shown, once it is all there: what fades in or out is half as dark. */
 export async function expectAccessible(page: Page): Promise<void> {
+  await page.waitForFunction(() => document.getAnimations().every((one) => !(one instanceof CSSTransition)));
   const { violations } = await new AxeBuilder({ page }).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual(
     [],
