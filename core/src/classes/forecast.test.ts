@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LocalDate } from '../calendar/index.ts';
-import type { RecordEvent } from '../records/index.ts';
-import { classForecast, type ClassOnDay } from './index.ts';
+import { forecastClass, type RecordEvent } from '../records/index.ts';
+import { forecastRequest, type ClassOnDay, type ForecastSettings } from './index.ts';
 
 const day = (index: number): LocalDate => `2026-03-${String(index).padStart(2, '0')}` as LocalDate;
 const step = (id: string) => ({
@@ -40,9 +40,12 @@ const events = [
   heard('ben', 'one', 'not-yet', 7),
 ];
 
+const forecastOf = (settings: ForecastSettings) =>
+  forecastClass(forecastRequest(class4, events, { runs: 400, ...settings })!);
+
 describe('the forecast of a class', () => {
   it('counts those who are in it, over the lessons to come', () => {
-    const forecast = classForecast(class4, events, { perLesson: 2 })!;
+    const forecast = forecastOf({ perLesson: 2 });
     expect(forecast.pupils.map((each) => each.id)).toEqual(['ann', 'ben', 'cy']);
     expect(forecast.mean.map((each) => each.lesson)).toEqual([5, 6, 7, 8]);
     const chance = (id: string, at: number): number =>
@@ -53,14 +56,14 @@ describe('the forecast of a class', () => {
   });
 
   it('looks back at what would have been said then', () => {
-    const then = classForecast(class4, events, { perLesson: 2, known: 2 })!;
+    const then = forecastOf({ perLesson: 2, known: 2 });
     expect(then.mean[0]!.lesson).toBe(3);
     expect(then.pupils[0]!.reach[1]!.chance).toBeLessThan(1);
   });
 
   it('goes further with more hearings, and says nothing of an empty class', () => {
-    const end = (turns: number): number => classForecast(class4, events, { perLesson: 2, turns })!.mean.at(-1)!.p50;
+    const end = (turns: number): number => forecastOf({ perLesson: 2, turns }).mean.at(-1)!.p50;
     expect(end(3)).toBeGreaterThan(end(1));
-    expect(classForecast({ ...class4, pupils: [] }, [], { perLesson: 2 })).toBeNull();
+    expect(forecastRequest({ ...class4, pupils: [] }, [], { perLesson: 2 })).toBeNull();
   });
 });

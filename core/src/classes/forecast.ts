@@ -1,11 +1,10 @@
 import { dayIn, type LocalDate } from '../calendar/index.ts';
 import {
-  forecastClass,
   groupBy,
   hearings,
   schoolTime,
   standings,
-  type ClassForecast,
+  type ForecastRequest,
   type HeardPupil,
   type RecordEvent,
 } from '../records/index.ts';
@@ -23,21 +22,21 @@ export interface ForecastSettings {
   readonly runs?: number;
 }
 
-/** Enough for bands that stay where they are. */
-const RUNS = 400;
+/** Enough for chances that stay where they are to a percent. */
+export const FORECAST_RUNS = 10_000;
 const SEED = 11;
 
-/** Where a class will stand after each lesson to come, from its records. @returns null when there is nobody in it. */
-export function classForecast(
+/** What `forecastClass` needs to say where a class will stand after each lesson to come. @returns null when nobody is in it. */
+export function forecastRequest(
   on: ClassOnDay,
   events: Iterable<RecordEvent>,
-  { perLesson, turns = 1, known, ahead = Infinity, runs = RUNS }: ForecastSettings,
-): ClassForecast | null {
+  { perLesson, turns = 1, known, ahead = Infinity, runs = FORECAST_RUNS }: ForecastSettings,
+): ForecastRequest | null {
   const dates = on.lessons.all.map((lesson) => lesson.date);
   const past = known ?? dates.filter((date) => date <= on.today).length;
   const pupils = heardPupils(on, events, dates.slice(0, past));
   if (pupils.length === 0) return null;
-  return forecastClass({
+  return {
     steps: on.steps.length,
     lessonsPast: past,
     lessonsLeft: Math.min(ahead, dates.length - past),
@@ -46,7 +45,7 @@ export function classForecast(
     pupils,
     runs,
     seed: SEED,
-  });
+  };
 }
 
 /** Who was heard in which lesson, and which hearings passed a step. */

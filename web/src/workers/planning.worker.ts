@@ -1,5 +1,6 @@
 import { readAbc } from '@escalier/core/formats';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import { forecastClass, type ClassForecast, type ForecastRequest } from '@escalier/core/records';
 import { planStaircase, profileOf, type BuildRequest, type Plan, type TuneProfile } from '@escalier/core/staircase';
 import { expose } from 'comlink';
 
@@ -38,6 +39,11 @@ function plan(request: BuildRequest, progress: Progress): Plan {
   }
 }
 
-const door = { profiles, plan };
+/** The courses that classes may take, each of its own request. */
+function forecasts(requests: readonly (ForecastRequest | null)[]): readonly (ClassForecast | null)[] {
+  return requests.map((request) => request && forecastClass(request));
+}
+
+const door = { profiles, plan, forecasts };
 export type PlanningWorker = typeof door;
 expose(door);

@@ -1,7 +1,7 @@
 import type { PupilState, QueuePlace, Standing, Stuck } from '@escalier/core/records';
 import { mount, RouterLinkStub } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
-import { beforeEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
 import type { PupilView } from './project.ts';
 import { classPage as page, step } from '../../testing/class-page.ts';
 import { openHow } from '../../testing/mount.ts';
@@ -12,6 +12,8 @@ import { pegsOf } from './pegs.ts';
 import StuckCard from './StuckCard.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { newThings } from './words.ts';
+
+vi.mock('../../workers/planning.ts', () => import('../../testing/planning-here.ts'));
 
 function pupil(name: string, stepIndex: number, state: PupilState, remarks: readonly string[] = []): PupilView {
   const steps: Standing['steps'] = [
@@ -117,6 +119,13 @@ describe('GoOnCard', () => {
     expect(card.get('h2').text()).toBe('The class is on step 2');
     expect(card.text()).toContain('4 of 10 have passed it (40 %; your rule: 70 %). 3 more and you can move on.');
     expect(card.text()).toMatch(/By your plan you are on\s+step 3, until Mar 7: E\./);
+  });
+
+  it('says who will likely have passed by the end', async () => {
+    const pupils = ['Ann', 'Ben', 'Cem'].map((name) => pupil(name, 0, 'working'));
+    const card = mount(GoOnCard, { props: { page: page({ steps: [step(1), step(2)], pupils }) }, global });
+    expect(card.text()).toContain('Working out where the class will be');
+    await vi.waitFor(() => expect(card.text()).toMatch(/\d of 3 will likely have passed step 1 by .*, \d to \d\./));
   });
 
   it('says when the stairs are climbed', () => {

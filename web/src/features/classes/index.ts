@@ -4,6 +4,7 @@ export { default as StairPicture } from './StairPicture.vue';
 export type { StairLayout } from './stair-layout.ts';
 export { useClasses } from './store.ts';
 export { unitPlan } from './unit.ts';
+export { useForecasts } from './use-forecasts.ts';
 export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';
 export { QUEUE_RULE, queueWords, riseLines, stuckWords } from './words.ts';

@@ -1,6 +1,6 @@
 import type { HearingWay, LocalDate } from '@escalier/core/calendar';
-import { classForecast } from '@escalier/core/classes';
-import type { RecordEvent } from '@escalier/core/records';
+import { forecastRequest } from '@escalier/core/classes';
+import type { ClassForecast, ForecastRequest, RecordEvent } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
 import { heardInLesson } from './unit.ts';
 
@@ -44,21 +44,29 @@ export function timesAsMany(page: ClassView, what: WhatIf): number {
   }
 }
 
+/** What is to be forecast for `outlookOf`: as it goes now, and what is tried. */
+export function outlookRequests(
+  page: ClassView,
+  events: readonly RecordEvent[],
+  what: WhatIf,
+): readonly (ForecastRequest | null)[] {
+  return [...new Set<WhatIf>(['now', what])].map((tried) =>
+    forecastRequest(page, events, { perLesson: page.pace.perLesson, turns: timesAsMany(page, tried) }),
+  );
+}
+
 /**
  * The highest step that enough of the class will likely have passed by the last lesson if all goes as now, by the class's
  * own rule, the first one when there is none; and how many will have passed it. Null when there is nobody, or no lesson left.
  */
-export function outlookOf(page: ClassView, events: readonly RecordEvent[], what: WhatIf): Outlook | null {
+export function outlookOf(page: ClassView, [now, tried = now]: readonly (ClassForecast | null)[]): Outlook | null {
   const last = page.lessons.all.at(-1);
-  const endsWith = (tried: WhatIf) => {
-    const turns = timesAsMany(page, tried);
-    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, turns });
-    return forecast?.steps.filter((band) => band.lesson === page.lessons.total) ?? [];
-  };
-  const ends = endsWith('now');
+  const endOf = (forecast: ClassForecast | null | undefined) =>
+    forecast?.steps.filter((band) => band.lesson === page.lessons.total) ?? [];
+  const ends = endOf(now);
   const of = page.pupils.filter((pupil) => pupil.standing !== null).length;
   const { step } = ends.filter((band) => 100 * band.p50 >= page.style.goOnShare * of).at(-1) ?? ends[0] ?? { step: 0 };
-  const band = (what === 'now' ? ends : endsWith(what)).find((each) => each.step === step);
+  const band = endOf(tried).find((each) => each.step === step);
   if (band === undefined || last === undefined) return null;
   return { step, of, likely: band.p50, least: band.p10, most: band.p90, by: last.date };
 }

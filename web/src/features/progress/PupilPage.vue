@@ -6,11 +6,11 @@ import FormField from '../../ui/FormField.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
-import { ClassHead, useClasses, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
+import { ClassHead, useClasses, useForecasts, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
 import { hearingsOf } from './history.ts';
-import { familyNote, outlookOf, practiceOf, remarksOverTime } from './pupil.ts';
+import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
 
 const props = defineProps<{ classId: string; pupilId: string }>();
 const classes = useClasses();
@@ -22,7 +22,12 @@ const page = computed(() => (classes.page?.id === props.classId ? classes.page :
 const pupil = computed(() => page.value?.pupils.find((each) => each.id === props.pupilId) ?? null);
 const step = computed(() => page.value?.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
 const heard = computed(() => hearingsOf(classes.events, props.pupilId));
-const outlook = computed(() => (page.value === null ? null : outlookOf(page.value, classes.events, props.pupilId)));
+const { forecasts } = useForecasts(() => (page.value === null ? [] : outlookRequests(page.value, classes.events)));
+const outlook = computed(() =>
+  page.value === null || forecasts.value === null || forecasts.value.length === 0
+    ? null
+    : outlookOf(page.value, classes.events, props.pupilId, forecasts.value),
+);
 const place = computed(() => page.value?.queue.find((each) => each.pupilId === props.pupilId) ?? null);
 const stuck = computed(() => page.value?.stuck.find((each) => each.pupilId === props.pupilId) ?? null);
 const remarks = computed(() => remarksOverTime(heard.value, page.value?.timeZone ?? 'UTC'));
@@ -123,7 +128,7 @@ function printNote(): void {
               }}.
             </p>
             <HowComputed>
-              From 400 possible courses of the lessons to come. {{ pupil.name }} passed {{ outlook.passed }} of
+              From 10,000 possible courses of the lessons to come. {{ pupil.name }} passed {{ outlook.passed }} of
               {{ plural(outlook.heard, 'hearing', 'hearings') }}; with few hearings the class’s own rate counts for
               more. In each lesson as many are heard as so far.
             </HowComputed>

@@ -7,11 +7,11 @@ import LoadState from '../../ui/LoadState.vue';
 import { saveFile } from '../../ui/save-file.ts';
 import { shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
-import { ClassHead, useClasses, useLiveClass } from '../classes/index.ts';
+import { ClassHead, useClasses, useForecasts, useLiveClass } from '../classes/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import AgreementCard from './AgreementCard.vue';
 import { ClimbChart, WeeksChart } from './charts.ts';
-import { againstFan, trendsOf } from './trends.ts';
+import { againstFan, fanRequests, trendsOf } from './trends.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
@@ -20,7 +20,12 @@ useLiveClass(toRef(props, 'classId'));
 onMounted(remarks.load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
-const trends = computed(() => (page.value === null ? null : trendsOf(page.value, classes.events)));
+const { forecasts, error } = useForecasts(() => (page.value === null ? [] : fanRequests(page.value, classes.events)));
+const trends = computed(() =>
+  page.value === null || forecasts.value === null || forecasts.value.length === 0
+    ? null
+    : trendsOf(page.value, classes.events, forecasts.value),
+);
 const comparison = computed(() => (trends.value === null ? null : againstFan(trends.value)));
 const longest = computed(() => Math.max(1, ...(trends.value?.steps.map((step) => step.lessons ?? 0) ?? [])));
 const counts = computed(() => page.value?.style.points.kind !== 'none');
@@ -65,7 +70,7 @@ function exportPoints(): void {
 <template>
   <LoadState
     v-if="page === null || trends === null"
-    :error="classes.error"
+    :error="classes.error ?? error"
     what="the trends"
     @again="classes.open(classId)"
   />
@@ -80,10 +85,10 @@ function exportPoints(): void {
         <p v-if="comparison !== null">{{ comparison }}</p>
         <ClimbChart :trends="trends" :steps="page.steps.length" />
         <HowComputed>
-          The line is the average number of steps passed after each lesson. The range comes from 400 possible courses of
-          the lessons still to come: in each, pupils are heard as often as in the {{ trends.lessonsHad }} lessons taught
-          so far, and pass as often as their own hearings and those of the class make likely. Eight of ten courses lie
-          inside the range, which ends between {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and
+          The line is the average number of steps passed after each lesson. The range comes from 10,000 possible courses
+          of the lessons still to come: in each, pupils are heard as often as in the {{ trends.lessonsHad }} lessons
+          taught so far, and pass as often as their own hearings and those of the class make likely. Eight of ten
+          courses lie inside the range, which ends between {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and
           {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }}.
         </HowComputed>
       </section>

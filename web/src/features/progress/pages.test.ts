@@ -11,6 +11,8 @@ import { press } from '../../testing/mount.ts';
 import BoardPage from './BoardPage.vue';
 import PupilPage from './PupilPage.vue';
 
+vi.mock('../../workers/planning.ts', () => import('../../testing/planning-here.ts'));
+
 const pupil = (name: string) => pupilView(name, { id: name.toLowerCase(), joinedOn: '2026-02-02' });
 
 const PAGE: ClassView = classPage({
@@ -98,6 +100,7 @@ describe('a pupil’s page', () => {
     expect(wrapper.get('.heard').text()).toContain('Nearly');
     expect(wrapper.text()).toContain('A and E, back and forth');
     expect(wrapper.text()).toContain('Flat pads.');
+    expect(wrapper.text()).toMatch(/\d+ % likely to pass in \d+ lessons?/);
     expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toContain('Ann is on the first of 3 steps.');
   });
 

@@ -1,12 +1,18 @@
 import { stepRules } from '@escalier/core/classes';
-import { standings, type HeardEvent, type RecordEvent } from '@escalier/core/records';
+import {
+  forecastClass,
+  standings,
+  type ForecastRequest,
+  type HeardEvent,
+  type RecordEvent,
+} from '@escalier/core/records';
 import { describe, expect, it } from 'vitest';
 import type { ClassView } from '../classes/index.ts';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { boardRows, moved } from './board.ts';
 import { clockWords, hearingsOf } from './history.ts';
-import { familyNote, outlookOf, practiceOf, remarksOverTime } from './pupil.ts';
-import { againstFan, trendsOf } from './trends.ts';
+import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
+import { againstFan, fanRequests, trendsOf } from './trends.ts';
 
 let made = 0;
 function heard(
@@ -101,6 +107,9 @@ describe('the board', () => {
   });
 });
 
+const forecastsOf = (requests: readonly (ForecastRequest | null)[]) =>
+  requests.map((request) => request && forecastClass({ ...request, runs: 400 }));
+
 describe('a pupil’s page', () => {
   it('has the hearings that count, and says of a clock that was wrong', () => {
     const all = hearingsOf(EVENTS, 'ann');
@@ -122,12 +131,13 @@ describe('a pupil’s page', () => {
   });
 
   it('says how likely the next step is, soon and by the end, and nothing of who is not there', () => {
-    const outlook = outlookOf(page(), EVENTS, 'ann')!;
+    const forecasts = forecastsOf(outlookRequests(page(), EVENTS));
+    const outlook = outlookOf(page(), EVENTS, 'ann', forecasts)!;
     expect(outlook).toMatchObject({ soon: 4, heard: 3, passed: 1 });
     expect(outlook.chanceSoon).toBeGreaterThan(0);
     expect(outlook.chance).toBeGreaterThanOrEqual(outlook.chanceSoon);
     expect(outlook.chance).toBeLessThanOrEqual(1);
-    expect(outlookOf(page(), EVENTS, 'nobody')).toBeNull();
+    expect(outlookOf(page(), EVENTS, 'nobody', forecasts)).toBeNull();
   });
 
   it('says what to practise, and writes it to the family', () => {
@@ -145,7 +155,7 @@ describe('a pupil’s page', () => {
 
 describe('trends of a class', () => {
   it('compare what came with what was likely', () => {
-    const trends = trendsOf(page(), EVENTS);
+    const trends = trendsOf(page(), EVENTS, forecastsOf(fanRequests(page(), EVENTS)));
     expect(trends.came).toEqual([0, 0, 1 / 3, 1 / 3, 1 / 3, 1 / 3]);
     expect(trends.now.middle).toHaveLength(trends.lessonsLeft + 1);
     expect(trends.then).toBeNull();
@@ -155,7 +165,8 @@ describe('trends of a class', () => {
   it('say when the class goes slower than it looked', () => {
     const lessons = classPage().lessons;
     const early = Array.from({ length: 3 }, (_, index) => heard('ann', index + 1, 'passed', index + 1));
-    const trends = trendsOf(page({ today: '2026-03-09', lessons }), early);
+    const open = page({ today: '2026-03-09', lessons });
+    const trends = trendsOf(open, early, forecastsOf(fanRequests(open, early)));
     expect(trends.then?.from).toBe(4);
     expect(againstFan(trends)).toMatch(/^Predicted after lesson 4: .* actual 1\.0, slower than expected/);
   });

@@ -1,6 +1,14 @@
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
-import { classForecast } from '@escalier/core/classes';
-import { hearings, type Fault, type HeardEvent, type RecordEvent, type Remark } from '@escalier/core/records';
+import { forecastRequest } from '@escalier/core/classes';
+import {
+  hearings,
+  type ClassForecast,
+  type Fault,
+  type ForecastRequest,
+  type HeardEvent,
+  type RecordEvent,
+  type Remark,
+} from '@escalier/core/records';
 import type { StepDto } from '@escalier/server/api';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
@@ -20,20 +28,29 @@ export interface Outlook {
 
 const SOON = 4;
 
+/** What is to be forecast for `outlookOf`: the next lessons, and the term. */
+export function outlookRequests(page: ClassView, events: readonly RecordEvent[]): readonly (ForecastRequest | null)[] {
+  return [SOON, Infinity].map((ahead) =>
+    forecastRequest(page, events, { perLesson: page.pace.perLesson, ahead: Math.min(ahead, page.lessons.left) }),
+  );
+}
+
 /** How a pupil will likely go on, from the courses that the class may take; null for who is through, or not in the class. */
-export function outlookOf(page: ClassView, events: readonly RecordEvent[], pupilId: string): Outlook | null {
+export function outlookOf(
+  page: ClassView,
+  events: readonly RecordEvent[],
+  pupilId: string,
+  [next, term]: readonly (ClassForecast | null)[],
+): Outlook | null {
   const standing = page.pupils.find((pupil) => pupil.id === pupilId)?.standing;
   if (standing === undefined || standing === null || standing.stepIndex >= page.steps.length) return null;
-  const reach = (ahead: number): readonly number[] => {
-    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, ahead });
-    return forecast?.pupils.find((pupil) => pupil.id === pupilId)?.reach.map((step) => step.chance) ?? [];
-  };
-  const soon = Math.min(SOON, page.lessons.left);
-  const end = reach(page.lessons.left);
+  const reach = (forecast: ClassForecast | null | undefined): readonly number[] =>
+    forecast?.pupils.find((pupil) => pupil.id === pupilId)?.reach.map((step) => step.chance) ?? [];
+  const end = reach(term);
   const heard = hearings(events).filter((event) => event.pupilId === pupilId);
   return {
-    soon,
-    chanceSoon: reach(soon)[standing.stepIndex] ?? 0,
+    soon: Math.min(SOON, page.lessons.left),
+    chanceSoon: reach(next)[standing.stepIndex] ?? 0,
     chance: end[standing.stepIndex] ?? 0,
     likelySteps: end.filter((chance) => chance >= 0.5).length,
     heard: heard.length,

@@ -1,6 +1,12 @@
 import { dayIn } from '@escalier/core/calendar';
-import { classForecast, stepRules } from '@escalier/core/classes';
-import { classTrends, type ClassTrends, type RecordEvent } from '@escalier/core/records';
+import { forecastRequest, stepRules } from '@escalier/core/classes';
+import {
+  classTrends,
+  type ClassForecast,
+  type ClassTrends,
+  type ForecastRequest,
+  type RecordEvent,
+} from '@escalier/core/records';
 import type { ClassView } from '../classes/index.ts';
 
 /** Where the class will be on average: one in ten courses stays below the low line, nine in ten below the high one. */
@@ -25,8 +31,23 @@ export interface TrendsOfClass extends ClassTrends {
 /** A fan needs so many lessons to draw from. */
 const ENOUGH_LESSONS = 4;
 
+/** What is to be forecast for `trendsOf`: from the first half of the lessons, and from now; null where there is nothing to. */
+export function fanRequests(page: ClassView, events: readonly RecordEvent[]): readonly (ForecastRequest | null)[] {
+  const had = page.lessons.all.filter((lesson) => lesson.date <= page.today).length;
+  const half = Math.floor(had / 2);
+  return [half, had].map((known) =>
+    known === half && half < ENOUGH_LESSONS
+      ? null
+      : forecastRequest(page, events, { perLesson: page.pace.perLesson, known }),
+  );
+}
+
 /** How the class climbs, with the fan of courses that it may take, and the one it might have taken. */
-export function trendsOf(page: ClassView, events: readonly RecordEvent[]): TrendsOfClass {
+export function trendsOf(
+  page: ClassView,
+  events: readonly RecordEvent[],
+  [then, later]: readonly (ClassForecast | null)[],
+): TrendsOfClass {
   const lessonsHad = page.lessons.all.filter((lesson) => lesson.date <= page.today).map((lesson) => lesson.date);
   const trends = classTrends({
     pupils: page.pupils
@@ -40,9 +61,8 @@ export function trendsOf(page: ClassView, events: readonly RecordEvent[]): Trend
   const had = lessonsHad.length;
   const left = page.lessons.total - had;
   const half = Math.floor(had / 2);
-  const fan = (from: number, ahead: number): Fan => {
+  const fan = (forecast: ClassForecast | null | undefined, from: number, ahead: number): Fan => {
     const now = trends.came[from] ?? 0;
-    const forecast = classForecast(page, events, { perLesson: page.pace.perLesson, known: from });
     const bands = (forecast?.mean ?? []).slice(0, ahead);
     // Steps below a late joiner's start count as passed there, and as nothing here.
     const below = page.pupils.reduce((sum, pupil) => sum + (pupil.standing === null ? 0 : pupil.startStep - 1), 0);
@@ -57,8 +77,8 @@ export function trendsOf(page: ClassView, events: readonly RecordEvent[]): Trend
     ...trends,
     lessonsHad: had,
     lessonsLeft: left,
-    then: half >= ENOUGH_LESSONS ? fan(half, had - half) : null,
-    now: fan(had, left),
+    then: half >= ENOUGH_LESSONS ? fan(then, half, had - half) : null,
+    now: fan(later, had, left),
   };
 }
 
