@@ -62,7 +62,7 @@ const HEARTBEAT_MS = 20_000;
 
 /** Paths whose bodies may be larger than usual; an archive counts its own bytes while they come in. */
 const TEXTS = /^\/api\/(tunes(\/[^/]+)?|terms\/[^/]+\/holidays)$/;
-const SOUNDS = /^\/api\/recordings\/[^/]+\/sound$/;
+const SOUNDS = /^\/api\/recordings\/[^/]+\/(sound|answer)$/;
 const UNLIMITED = /^\/api\/archive$/;
 
 const usual = atMost(BODY.usual);

@@ -9,6 +9,7 @@ import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
 import { Recordings } from './recordings.ts';
 import { RecordCounts } from './record-counts.ts';
+import { SpokenAnswers } from './spoken-answers.ts';
 import { Staircases } from './staircases.ts';
 import { Lessons } from './lessons.ts';
 import { TeachingTunes } from './teaching-tunes.ts';
@@ -30,4 +31,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-27-teaching-tunes', class: TeachingTunes },
   { name: '2026-11-28-lessons', class: Lessons },
   { name: '2026-11-29-recordings', class: Recordings },
+  { name: '2026-11-30-spoken-answers', class: SpokenAnswers },
 ];

@@ -8,6 +8,7 @@ export {
   toggleSchedule,
   walkSchedule,
 } from './lesson-schedules.ts';
+export { joinBlocks } from './join-blocks.ts';
 export { render, type Voices } from './player.ts';
 export { scheduleOf } from './schedule.ts';
 export { useListen } from './use-listen.ts';

@@ -40,5 +40,8 @@ export const RecordingEntity = defineEntity({
     words: p.text(),
     /** Fetched only to be played. */
     sound: p.blob().lazy(),
+    /** The teacher's answer, spoken. */
+    spoken: p.blob().lazy().nullable(),
+    spokenSeconds: p.double().nullable(),
   }),
 });

@@ -17,6 +17,12 @@ export const newRecording = z.object({
 });
 export type NewRecording = z.infer<typeof newRecording>;
 
+/** Seconds of the longest spoken answer. */
+const LONGEST_ANSWER = 60;
+export const newAnswer = z.object({
+  seconds: z.coerce.number().positive('It has no sound.').max(LONGEST_ANSWER, `At most ${LONGEST_ANSWER} seconds.`),
+});
+
 const remarks = z.array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.')).max(20);
 
 export const noteInput = z

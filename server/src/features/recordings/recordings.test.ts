@@ -95,6 +95,32 @@ describe('recordings', () => {
     expect((await test.send('PATCH', `/api/recordings/${id}`, { words: '' }, other)).status).toBe(404);
   });
 
+  it('carry a spoken answer, which counts to the room and goes with them', async () => {
+    const id = v7();
+    await keep(id, wav());
+    const answer = (sound: Uint8Array<ArrayBuffer>, seconds = '4', cookie = test.cookie) =>
+      test.app.request(`/api/recordings/${id}/answer?seconds=${seconds}`, {
+        method: 'PUT',
+        body: sound,
+        headers: { 'content-type': 'application/octet-stream', cookie },
+      });
+    const before = (await list()).storage.bytes;
+    expect((await test.send('GET', `/api/recordings/${id}/answer`)).status).toBe(404);
+    expect((await answer(wav(300))).status).toBe(200);
+    const { recordings, storage } = await list();
+    expect(recordings.find((each) => each.id === id)?.spokenSeconds).toBe(4);
+    expect(storage.bytes).toBe(before + 300);
+    expect((await (await test.send('GET', `/api/recordings/${id}/answer`)).arrayBuffer()).byteLength).toBe(300);
+    expect((await said(await answer(wav(), '61'))).fields).toEqual({ seconds: 'At most 60 seconds.' });
+    expect((await said(await answer(new TextEncoder().encode('A letter.')))).fields).toHaveProperty('sound');
+    const other = await cookieOf(test, 'ivo@osierbridge.example');
+    expect((await answer(wav(), '4', other)).status).toBe(404);
+    expect((await test.send('GET', `/api/recordings/${id}/answer`, undefined, other)).status).toBe(404);
+    expect((await test.send('DELETE', `/api/recordings/${id}/answer`)).status).toBe(200);
+    expect((await list()).recordings.find((each) => each.id === id)?.spokenSeconds).toBeNull();
+    await test.send('DELETE', `/api/recordings/${id}`);
+  });
+
   it('need the family’s consent, a sound, a tune of the class, and not more than three minutes or 3 MB', async () => {
     const other = page.pupils[1]!.id;
     await test.orm.em.fork().execute('update pupil set may_record = false where id = ?', [other]);

@@ -1,14 +1,16 @@
-import { Hono } from 'hono';
+import { Hono, type Context } from 'hono';
 import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
-import { noteInput, newRecording, storageInput } from './input.ts';
+import { newAnswer, newRecording, noteInput, storageInput } from './input.ts';
 import {
-  noteOnRecording,
   changeStorage,
+  eraseAnswer,
   eraseRecording,
+  keepAnswer,
   keepRecording,
+  noteOnRecording,
   recordingsOf,
   soundOf,
   storageOf,
@@ -35,16 +37,19 @@ export const recordingRoutes = new Hono<AppEnv>()
     return c.json({ id }, 201);
   })
   .get('/:id/sound', forRole('assistant'), valid('param', idParam), async (c) => {
-    const { type, sound } = await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now);
-    const range = rangeOf(c.req.header('range'), sound.length);
-    const headers = { 'content-type': type, 'accept-ranges': 'bytes', 'cache-control': 'private, no-store' };
-    if (range === null) return c.body(bytesOf(sound), 200, headers);
-    if (range === 'outside') return c.body(null, 416, { 'content-range': `bytes */${sound.length}` });
-    const [from, to] = range;
-    return c.body(bytesOf(sound.subarray(from, to + 1)), 206, {
-      ...headers,
-      'content-range': `bytes ${from}-${to}/${sound.length}`,
-    });
+    return played(c, await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, 'playing'));
+  })
+  .put('/:id/answer', forRole('assistant'), valid('param', idParam), valid('query', newAnswer), async (c) => {
+    const spoken = new Uint8Array(await c.req.arrayBuffer());
+    await keepAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query').seconds, spoken, c.var.now);
+    return c.json({ ok: true });
+  })
+  .get('/:id/answer', forRole('assistant'), valid('param', idParam), async (c) => {
+    return played(c, await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, 'answer'));
+  })
+  .delete('/:id/answer', forRole('assistant'), valid('param', idParam), async (c) => {
+    await eraseAnswer(c.var.em, c.var.who, c.req.valid('param').id);
+    return c.json({ ok: true });
   })
   .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', noteInput), async (c) => {
     await noteOnRecording(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
@@ -54,6 +59,19 @@ export const recordingRoutes = new Hono<AppEnv>()
     await eraseRecording(c.var.em, c.var.who, c.req.valid('param').id);
     return c.json({ ok: true });
   });
+
+/** A sound, or the part of it that is asked for. */
+function played(c: Context, { type, sound }: { readonly type: string; readonly sound: Buffer }): Response {
+  const range = rangeOf(c.req.header('range'), sound.length);
+  const headers = { 'content-type': type, 'accept-ranges': 'bytes', 'cache-control': 'private, no-store' };
+  if (range === null) return c.body(bytesOf(sound), 200, headers);
+  if (range === 'outside') return c.body(null, 416, { 'content-range': `bytes */${sound.length}` });
+  const [from, to] = range;
+  return c.body(bytesOf(sound.subarray(from, to + 1)), 206, {
+    ...headers,
+    'content-range': `bytes ${from}-${to}/${sound.length}`,
+  });
+}
 
 function bytesOf(buffer: Buffer): ArrayBuffer {
   return new Uint8Array(buffer).buffer;

@@ -11,6 +11,8 @@ import type { NoteInput, NewRecording, StorageInput } from './input.ts';
 import { soundType } from './sound-type.ts';
 
 const MEGABYTE = 1024 * 1024;
+/** Answers come from Escalier's own page. */
+const ANSWER_TYPE = 'audio/wav';
 
 export interface RecordingDto {
   readonly id: string;
@@ -25,6 +27,8 @@ export interface RecordingDto {
   readonly heard: HeardSummary | null;
   /** To the pupil. */
   readonly words: string;
+  /** Seconds of what the teacher says to the pupil; null where nothing was spoken. */
+  readonly spokenSeconds: number | null;
 }
 
 export interface RecordingList {
@@ -45,7 +49,7 @@ export interface RecordingStorage {
 const LIST = `
 select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
   to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "receivedAt",
-  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words, r.spoken_seconds as "spokenSeconds"
 from recording r join school s on s.id = r.school_id
 where r.school_class_id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
 order by r.received_at, r.id`;
@@ -71,7 +75,7 @@ export async function recordingsOf(
 export async function storageOf(em: EntityManager, schoolId: string, now: Date): Promise<RecordingStorage> {
   const [found] = await em.execute<RecordingStorage[]>(
     `select s.recording_days as days, s.recording_megabytes as megabytes, count(r.id)::int as count,
-      coalesce(sum(r.bytes), 0)::float8 as bytes
+      coalesce(sum(r.bytes + coalesce(octet_length(r.spoken), 0)), 0)::float8 as bytes
     from school s left join recording r on r.school_id = s.id
       and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
     where s.id = ? group by s.id`,
@@ -110,19 +114,25 @@ export async function keepRecording(
       if (known.school !== who.schoolId) throw notFound('recording');
       return;
     }
-    const { bytes, megabytes } = await storageOf(tx, who.schoolId, now);
-    if (bytes + sound.length > megabytes * MEGABYTE)
-      throw new Problem(
-        409,
-        'full',
-        `The school’s room for recordings is full (${megabytes} MB): erase some, or ask the owner for more.`,
-      );
+    await checkRoom(tx, who, sound.length, now);
     await tx.insert(RecordingEntity, {
       ...{ id, school: who.schoolId, schoolClass: pupil.schoolClass, pupil: pupil.id, account: who.accountId },
       ...{ step: recording.stepId, tune: recording.tuneId, fileName: recording.fileName, type, bytes: sound.length },
       ...{ seconds: recording.seconds, receivedAt: now, heard: null, words: '', sound: Buffer.from(sound) },
+      ...{ spoken: null, spokenSeconds: null },
     });
   });
+}
+
+/** @throws Problem 409 when so many more bytes are too many for the school. */
+async function checkRoom(em: EntityManager, who: SignedIn, more: number, now: Date): Promise<void> {
+  const { bytes, megabytes } = await storageOf(em, who.schoolId, now);
+  if (bytes + more > megabytes * MEGABYTE)
+    throw new Problem(
+      409,
+      'full',
+      `The school’s room for recordings is full (${megabytes} MB): erase some, or ask the owner for more.`,
+    );
 }
 
 async function checkTune(
@@ -150,16 +160,44 @@ async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
   return found;
 }
 
-/** @throws Problem 404 as above, and when its days are over. */
-export async function soundOf(em: EntityManager, who: SignedIn, id: string, now: Date) {
+/** The playing itself, or what the teacher spoke to it. @throws Problem 404 as above, and when its days are over. */
+export async function soundOf(em: EntityManager, who: SignedIn, id: string, now: Date, of: 'playing' | 'answer') {
   await recordingOf(em, who, id);
-  const [found] = await em.execute<{ type: string; sound: Buffer }[]>(
-    `select r.type, r.sound from recording r join school s on s.id = r.school_id
+  const columns = of === 'playing' ? 'r.type, r.sound' : `'${ANSWER_TYPE}' as type, r.spoken as sound`;
+  const [found] = await em.execute<{ type: string; sound: Buffer | null }[]>(
+    `select ${columns} from recording r join school s on s.id = r.school_id
       where r.id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)`,
     [id, now],
   );
-  if (found === undefined) throw notFound('recording');
-  return found;
+  if (found === undefined || found.sound === null) throw notFound(of === 'playing' ? 'recording' : 'answer');
+  return { type: found.type, sound: found.sound };
+}
+
+/**
+ * Keeps what the teacher says to the pupil, in place of what was said before.
+ * @throws Problem 404, 400 for what is no sound, 409 when the school's room is full.
+ */
+export async function keepAnswer(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  seconds: number,
+  spoken: Uint8Array,
+  now: Date,
+): Promise<void> {
+  await recordingOf(em, who, id);
+  if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  await em.transactional(async (tx) => {
+    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
+    await checkRoom(tx, who, spoken.length, now);
+    await tx.nativeUpdate(RecordingEntity, { id }, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
+  });
+}
+
+/** @throws Problem 404. */
+export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+  await recordingOf(em, who, id);
+  await em.nativeUpdate(RecordingEntity, { id }, { spoken: null, spokenSeconds: null });
 }
 
 /** What listening made of it, and the teacher's words to the pupil. @throws Problem 404. */

@@ -14,7 +14,8 @@ const microphone = vi.hoisted(() => ({
   refuse: '',
 }));
 const listen = vi.hoisted(() => vi.fn());
-vi.mock('../../sound/index.ts', () => ({
+vi.mock('../../sound/index.ts', async () => ({
+  joinBlocks: (await import('../../sound/join-blocks.ts')).joinBlocks,
   useMicrophone: () => {
     const isOn = ref(false);
     const error = ref<string | null>(null);

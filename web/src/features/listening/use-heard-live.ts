@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
-import { useMicrophone } from '../../sound/index.ts';
+import { joinBlocks, useMicrophone } from '../../sound/index.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import { listeningPool, type ListenedView, type ToListen } from '../../workers/listening.ts';
 import { tuneText } from './tune-text.ts';
@@ -43,12 +43,7 @@ export function useHeardLive() {
   /** The tune has ended. */
   async function finish(asked: Pick<ToListen, 'instrumentId' | 'rule'>): Promise<void> {
     microphone.stop();
-    const samples = new Float32Array(blocks.reduce((sum, block) => sum + block.length, 0));
-    let at = 0;
-    for (const block of blocks) {
-      samples.set(block, at);
-      at += block.length;
-    }
+    const samples = joinBlocks(blocks);
     blocks = [];
     isThinking.value = true;
     try {

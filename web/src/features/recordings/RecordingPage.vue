@@ -16,6 +16,7 @@ import { LastRecordStrip, OUTCOME_WORDS, OutcomeButtons, RemarkChips } from '../
 import { tuneText } from '../listening/index.ts';
 import { useRemarks, useSession } from '../schools/index.ts';
 import { heardMarks, playedAt } from './heard-marks.ts';
+import SpokenAnswer from './SpokenAnswer.vue';
 import PitchLine from './PitchLine.vue';
 import { useListening } from './use-listening.ts';
 import { useRecordingSound } from './use-recording-sound.ts';
@@ -191,6 +192,7 @@ const proposed = computed(() => {
             <BFormTextarea :id="id" v-model="words" rows="2" maxlength="500" />
           </FormField>
         </template>
+        <SpokenAnswer :key="recording.id" :recording="recording" :change="recordings.change" />
       </section>
     </div>
   </div>

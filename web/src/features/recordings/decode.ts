@@ -46,13 +46,22 @@ export async function toKeep(file: Blob): Promise<Blob> {
   if (file.size <= MOST_KEPT) return file;
   const { samples, rate, seconds } = await decode(file);
   const fitting = RATES.find((each) => WAV_HEADER + 2 * each * seconds <= MOST_KEPT) ?? RATES.at(-1)!;
-  const context = new OfflineAudioContext(1, Math.floor(seconds * fitting), fitting);
+  return new Blob([writeWav(await atRate(samples, rate, fitting), fitting)], { type: 'audio/wav' });
+}
+
+/** The same sound at another rate, both in samples a second. */
+export async function atRate(
+  samples: Float32Array<ArrayBuffer>,
+  rate: number,
+  wanted: number,
+): Promise<Float32Array<ArrayBuffer>> {
+  const length = Math.max(1, Math.floor((samples.length / rate) * wanted));
+  const context = new OfflineAudioContext(1, length, wanted);
   const source = context.createBufferSource();
   const buffer = context.createBuffer(1, samples.length, rate);
   buffer.copyToChannel(samples, 0);
   source.buffer = buffer;
   source.connect(context.destination);
   source.start();
-  const rendered = await context.startRendering();
-  return new Blob([writeWav(rendered.getChannelData(0), fitting)], { type: 'audio/wav' });
+  return (await context.startRendering()).getChannelData(0);
 }

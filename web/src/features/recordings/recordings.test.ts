@@ -48,6 +48,7 @@ const recording = (id: string, more: Partial<RecordingDto> = {}): RecordingDto =
     seconds: 20,
     heard: null,
     words: '',
+    spokenSeconds: null,
   },
   ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02' },
   ...more,
