@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
-import { tuneScore, writeWav } from '@escalier/core/listening';
+import { hearNotes, listenTo, PLAIN_RULE, readWav, tuneScore, writeWav, type Listened } from '@escalier/core/listening';
 import { recordingOf, type RecordingRecipe } from '@escalier/core/testing';
 
 const TUNE = new URL('../demo/tunes/goose-walk.abc', import.meta.url);
@@ -21,4 +21,13 @@ export function played(name: string, seed: number, faults: Partial<RecordingReci
   const recipe = { seed, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet', ...faults } as const;
   const { samples, rate } = recordingOf(notes, recipe);
   return { name, mimeType: 'audio/wav', buffer: Buffer.from(writeWav(samples, rate)) };
+}
+
+/** What Escalier hears in a sound file of a tune. */
+export function listenedTo(wav: Buffer, abc: string): Listened {
+  const sound = readWav(wav);
+  const read = readAbc(abc);
+  if (!sound.ok || !read.ok) throw new Error('the file does not read');
+  const on = instrument('soprano-recorder-baroque');
+  return listenTo(hearNotes(sound.value.samples, sound.value.rate), read.value.tune, on, PLAIN_RULE);
 }

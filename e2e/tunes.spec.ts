@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { listenedTo } from './played.ts';
 import { centsOff, onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, openClass, openDemo } from './steps.ts';
 
@@ -193,11 +194,13 @@ test('every export is the tune: text reads back, and the sound has the right pit
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /1 Three Lanterns/ }).click();
   await expect(page.getByRole('button', { name: 'MusicXML' })).toBeVisible();
-  expect((await savedBy(page, 'ABC')).toString()).toContain('T:Three Lanterns');
+  const abc = (await savedBy(page, 'ABC')).toString();
+  expect(abc).toContain('T:Three Lanterns');
   expect((await savedBy(page, 'MusicXML')).toString()).toContain('<work-title>Three Lanterns</work-title>');
   expect((await savedBy(page, 'MIDI')).subarray(0, 4).toString()).toBe('MThd');
   expect((await savedBy(page, 'SVG')).toString()).toContain('<svg');
-  const sound = readWav(await savedBy(page, 'Sound'));
+  const file = await savedBy(page, 'Sound');
+  const sound = readWav(file);
   const beat = 60 / 80;
   const lead = 4 * beat;
   // B2 A2 | G4 | A A B2: written B4 sounds an octave higher.
@@ -212,6 +215,11 @@ test('every export is the tune: text reads back, and the sound has the right pit
   }
   const onset = onsetAfter(sound, lead - 0.05, 0.06);
   expect(Math.abs(onset! - lead)).toBeLessThan(0.04);
+  // Escalier hears in its own voice, over its own clicks, what it was asked to play.
+  const { assessment } = listenedTo(file, abc);
+  expect(assessment.verdicts.filter(({ kind }) => kind !== 'right')).toEqual([]);
+  expect(assessment.extras).toEqual([]);
+  expect(Math.abs(assessment.tempo! / 80 - 1)).toBeLessThan(0.02);
 });
 
 test('axe finds nothing on the tune screens', async ({ page }) => {

@@ -1,2 +1,3 @@
+export { GLYPHS } from './glyphs.ts';
 export { default as ScoreSheet } from './ScoreSheet.vue';
 export type { ScoreMark } from './marks.ts';

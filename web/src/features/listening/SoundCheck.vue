@@ -7,7 +7,7 @@ import { computed, ref, watch } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import { PipePicture } from '../notes/index.ts';
 import { useRemarks } from '../schools/index.ts';
-import NeedleDial from './NeedleDial.vue';
+import NeedleStaff from './NeedleStaff.vue';
 import { useSoundCheck } from './use-sound-check.ts';
 
 /** Somebody holds a note: which one sounds, how true it is, and what to try. */
@@ -76,7 +76,7 @@ const foundWords = computed(() => {
         <PipePicture :on="on" :fingering="askedFingering" view="pupil" :label="`${sayNote(note)}, asked for`" />
         <figcaption>Asked: {{ sayNote(note) }}</figcaption>
       </figure>
-      <NeedleDial :cents="needle?.cents ?? null" :name="heardPitch === null ? null : sayNote(pitchName(heardPitch))" />
+      <NeedleStaff :asked="asked" :heard="heardPitch" :cents="needle?.cents ?? null" />
       <figure v-if="on !== null && heardPitch !== null && heardFingering !== null">
         <PipePicture
           :on="on"

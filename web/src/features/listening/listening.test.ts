@@ -81,13 +81,13 @@ describe('the sound check', () => {
     expect(wrapper.text()).toContain('Hold the note for a second.');
     await hold(79);
     expect(wrapper.get('[role=status]').text()).toBe('Right.');
-    expect(wrapper.get('.dial').attributes('aria-label')).toBe('G, true');
+    expect(wrapper.get('.staff').attributes('aria-label')).toBe('G asked for; G, true');
     await press(wrapper, 'Next pupil');
     expect(wrapper.get('.round').text()).toBe('Ann: Right');
     await hold(83);
     expect(wrapper.get('[role=status]').text()).toContain('That is B');
     await press(wrapper, 'Stop listening');
-    expect(wrapper.get('.dial').attributes('aria-label')).toBe('No note, silent');
+    expect(wrapper.get('.staff').attributes('aria-label')).toBe('G asked for; Silent');
   });
 
   it('says why there is no microphone', async () => {
