@@ -13,6 +13,7 @@ const FLOORS = [
   'lesson',
   'listening',
   'words',
+  'handouts',
 ];
 /** Staircase, calendar and records are beside each other: plain data goes between them, not imports. */
 const SIDE_BY_SIDE = ['staircase', 'calendar', 'records'];

@@ -7,6 +7,7 @@ import { echo } from './echo.ts';
 import { fingering } from './fingering.ts';
 import { forecast } from './forecast.ts';
 import { backing, plan } from './lesson.ts';
+import { handout } from './handout.ts';
 import { library } from './library.ts';
 import { listen } from './listen.ts';
 import { move } from './move.ts';
@@ -24,6 +25,7 @@ const COMMANDS: Readonly<Record<string, Command>> = {
   figures,
   fingering,
   forecast,
+  handout,
   library,
   listen,
   mixups,

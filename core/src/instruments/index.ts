@@ -1,3 +1,4 @@
+export { chartShape, fingeringWords, type ChartShape } from './chart-shape.ts';
 export { kindOfInstrument, withChosen, type ChosenFingerings } from './chosen.ts';
 export * from './fingering.ts';
 export * from './instruments.ts';

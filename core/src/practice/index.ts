@@ -26,6 +26,7 @@ export {
   type EchoTurn,
 } from './echo-pattern.ts';
 export { moveTable, movesAround, moveWalk, type MovePair, type MoveTable } from './move-table.ts';
+export { rowsUnder, wordsUnder, type RowRequest, type TextsUnder } from './note-rows.ts';
 export { onOneNote } from './one-note.ts';
 export {
   barAt,
@@ -47,7 +48,7 @@ export {
   type Posture,
   type RestPlace,
 } from './posture.ts';
-export { seeded, type Random } from './random.ts';
+export { below, pick, seeded, type Random } from './random.ts';
 export { plainValue, rulesFor, valuesKnown, type RhythmRules, type RhythmValue } from './rhythm.ts';
 export { plainestKey, shortTune, type ShortTune } from './short-tune.ts';
 export { soundProblems, type SoundProblem } from './sound-problems.ts';

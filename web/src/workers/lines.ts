@@ -1,8 +1,7 @@
 import { eventId } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
 import type { Counting, Tune } from '@escalier/core/music';
-import type { RowKind } from '@escalier/core/practice';
-import { rowsUnder } from './note-rows.ts';
+import { rowsUnder, type RowKind } from '@escalier/core/practice';
 
 /** A text with the note or rest that it stands under. */
 export interface NoteText {

@@ -30,6 +30,9 @@ import {
 import {
   chunkLadder,
   DEFAULT_CHUNK_BEATS,
+  rowsUnder,
+  wordsUnder,
+  type TextsUnder,
   type Chunk,
   type NoteColours,
   type NoteRow,
@@ -63,7 +66,6 @@ import { inShortLines, textsByLine, type NoteText } from './lines.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playedBacking, type PlayedBacking } from './backing.ts';
 import { playbackOf, type Playback } from './playback.ts';
-import { rowsUnder, wordsUnder, type TextsUnder } from './note-rows.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
 
 export interface TuneSource {

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { chartOf, makersDiffer, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { fingeringWords, chartOf, makersDiffer, type Fingering, type Instrument } from '@escalier/core/instruments';
 import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
-import { fingeringWords } from './chart-shape.ts';
 import { soundName } from './chart.ts';
 import FingeringChart from './FingeringChart.vue';
 

@@ -1,8 +1,7 @@
 <script setup lang="ts">
-import { primaryFingering, type Fingering, type Instrument } from '@escalier/core/instruments';
+import { chartShape, primaryFingering, type Fingering, type Instrument } from '@escalier/core/instruments';
 import type { Pitch } from '@escalier/core/music';
 import { computed } from 'vue';
-import { chartShape } from './chart-shape.ts';
 
 /** Which holes a note covers. Closed is filled, open is a ring, half is half filled. */
 const props = defineProps<{

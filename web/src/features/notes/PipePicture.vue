@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import type { Fingering, Instrument } from '@escalier/core/instruments';
+import { fingeringWords, type Fingering, type Instrument } from '@escalier/core/instruments';
 import { computed } from 'vue';
-import { fingeringWords } from './chart-shape.ts';
 import { changesInWords, PIPE_WIDTH, pipeShape, type PipeHole, type PipeView } from './pipe-shape.ts';
 
 /** The instrument large enough for the back of the room, with the fingers on it; those that moved are marked. */

@@ -1,8 +1,7 @@
-import { instrument, primaryFingering } from '@escalier/core/instruments';
+import { chartShape, instrument, primaryFingering } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import { chartShape } from './chart-shape.ts';
 import FingeringChart from './FingeringChart.vue';
 
 const recorder = instrument('soprano-recorder-baroque');

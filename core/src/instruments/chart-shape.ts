@@ -1,4 +1,4 @@
-import type { Fingering, Hole, HoleState, Instrument } from '@escalier/core/instruments';
+import type { Fingering, Hole, HoleState, Instrument } from './fingering.ts';
 
 /** A hole of the drawn instrument, in the chart's own units (a chart is 64 wide). */
 export interface DrawnHole {

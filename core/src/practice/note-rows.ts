@@ -1,6 +1,6 @@
-import { nameNote, type Instrument } from '@escalier/core/instruments';
-import { countTune, USUAL_SAYINGS, type Counting, type Sayings, type Tune } from '@escalier/core/music';
-import type { NoteRow } from '@escalier/core/practice';
+import { nameNote, type Instrument } from '../instruments/index.ts';
+import { countTune, USUAL_SAYINGS, type Counting, type Sayings, type Tune } from '../music/index.ts';
+import type { NoteRow } from './teaching.ts';
 
 /** The texts under a note or rest of the first part, a text for each row. */
 export type TextsUnder = (barIndex: number, eventIndex: number) => readonly (string | null)[];

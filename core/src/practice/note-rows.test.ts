@@ -1,7 +1,7 @@
-import { readAbc } from '@escalier/core/formats';
-import { instrument } from '@escalier/core/instruments';
-import { USUAL_SAYINGS } from '@escalier/core/music';
-import type { NoteRow } from '@escalier/core/practice';
+import { readAbc } from '../formats/index.ts';
+import { instrument } from '../instruments/index.ts';
+import { USUAL_SAYINGS } from '../music/index.ts';
+import type { NoteRow } from './teaching.ts';
 import { expect, it } from 'vitest';
 import { rowsUnder } from './note-rows.ts';
 

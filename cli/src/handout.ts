@@ -1,0 +1,138 @@
+import {
+  isHandoutKind,
+  KINDS,
+  madeUpClass,
+  makeHandout,
+  NoHandout,
+  PRINT_SIZES,
+  USUAL_OPTIONS,
+  type Handout,
+  type HandoutKind,
+  type HandoutRequest,
+  type PrintSize,
+} from '@escalier/core/handouts';
+import { NAMINGS, type Naming } from '@escalier/core/instruments';
+import { byHeight, COUNTINGS, USUAL_SAYINGS, type Counting } from '@escalier/core/music';
+import { BadInput, type Command, type Output } from './command.ts';
+import { bytesToFile, jsonToFile, tuneFromFile } from './files.ts';
+import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './options.ts';
+
+type Options = Readonly<Record<string, string>>;
+
+const BIG_LETTERS = 1.3;
+
+export const handout: Command = {
+  usage:
+    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--words TEXT] | handout list',
+  about: 'a sheet for pupils as PDF, with its answers; class papers are made for a made-up class',
+  options: [
+    ...['out', 'key', 'tune', 'easier', 'notes', 'elements', 'count', 'seed', 'instrument', 'naming', 'counting'],
+    ...['names', 'show', 'size', 'paper', 'words', 'holding'],
+  ],
+  async run([kind, ...rest], options) {
+    if (kind === 'list' && rest.length === 0) return listed();
+    if (kind === undefined || rest.length > 0) throw new BadInput('Name one kind of handout, or say "handout list".');
+    if (!isHandoutKind(kind))
+      throw new BadInput(`There is no handout "${kind}". Known: ${KINDS.map((each) => each.kind).join(', ')}.`);
+    return printed(kind, options);
+  },
+};
+
+function listed(): Output {
+  const kinds = KINDS.map(({ kind, about, needs }) => ({ kind, about, needs: [...needs] }));
+  return { text: kinds.map(({ kind, about }) => `${kind}: ${about}`).join('\n'), json: { kinds } };
+}
+
+async function printed(kind: HandoutKind, options: Options): Promise<Output> {
+  const { out, key: keyFile } = options;
+  if (out === undefined) throw new BadInput('Name the file to write: --out FILE.pdf.');
+  const request = await requestOf(options);
+  const made = handoutOf(kind, request);
+  // Engraver and fonts are megabytes: no other command waits for them.
+  const { createPaperEngraver, layOut, Letters, PAPERS, toPdf } = await import('@escalier/paper');
+  const { fontsOnDisk } = await import('@escalier/paper/node');
+  const paper = oneOf(options.paper ?? 'a4', Object.keys(PAPERS) as (keyof typeof PAPERS)[], 'paper');
+  const fonts = fontsOnDisk();
+  const letters = new Letters(fonts);
+  const tools = { letters, engraver: await createPaperEngraver(letters) };
+  const laid = layOut(made, tools, {
+    paper,
+    holding: oneOf(options.holding ?? 'none', ['none', 'left', 'right'] as const, 'side'),
+    textScale: request.size === 'big' ? BIG_LETTERS : 1,
+  });
+  const pdf = await toPdf([laid], letters, fonts, made.title);
+  await bytesToFile(out, pdf);
+  const key = { kind, title: made.title, seed: request.seed, answers: made.key };
+  if (keyFile !== undefined) await jsonToFile(keyFile, key);
+  const sheets = `${laid.pages.length} ${laid.pages.length === 1 ? 'page' : 'pages'}`;
+  return {
+    text: [`${made.title}: ${sheets} in ${out}.`, ...laid.warnings].join('\n'),
+    json: {
+      kind,
+      title: made.title,
+      pages: laid.pages.length,
+      bytes: pdf.length,
+      warnings: laid.warnings,
+      answers: made.key,
+    },
+  };
+}
+
+function handoutOf(kind: HandoutKind, request: HandoutRequest): Handout {
+  try {
+    return makeHandout(kind, request);
+  } catch (problem) {
+    if (problem instanceof NoHandout) throw new BadInput(problem.message);
+    throw problem;
+  }
+}
+
+async function requestOf(options: Options): Promise<HandoutRequest> {
+  const names = options.notes === undefined ? [] : options.notes.split(',');
+  return {
+    seed: wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1,
+    on: instrumentOption(options.instrument),
+    notes: names.map((name) => pitchWord(name)).toSorted(byHeight),
+    naming: oneOf<Naming>(options.naming ?? 'letters', NAMINGS, 'naming'),
+    counting: options.counting === undefined ? null : oneOf<Counting>(options.counting, COUNTINGS, 'counting'),
+    ...{ sayings: USUAL_SAYINGS, lengthWords: 'british', elements: elementsOption(options.elements) },
+    tune: options.tune === undefined ? null : (await tuneFromFile(options.tune)).tune,
+    easier: options.easier === undefined ? null : (await tuneFromFile(options.easier)).tune,
+    schoolClass: madeUpClass(),
+    size: oneOf<PrintSize>(options.size ?? 'medium', PRINT_SIZES, 'size'),
+    count: wholeNumber(options.count, 'number of tasks', 1, 10_000) ?? null,
+    options: { ...USUAL_OPTIONS, ...shown(options) },
+    words: options.words ?? null,
+  };
+}
+
+const SHOWN = [
+  'fingerings',
+  'counting',
+  'words',
+  'breaths',
+  'form',
+  'shades',
+  'hardSpot',
+  'chords',
+  'twoToPage',
+] as const;
+
+/** What `--show` names is on the tune sheet, and nothing else; `--names` says how the notes are named. */
+function shown({ show, names }: Options) {
+  const wanted = show?.split(',').filter((word) => word !== '');
+  const unknown = wanted?.find((word) => !SHOWN.some((each) => each === word));
+  if (unknown !== undefined) throw new BadInput(`"${unknown}" cannot be shown. Known: ${SHOWN.join(', ')}.`);
+  return {
+    ...(wanted === undefined ? {} : Object.fromEntries(SHOWN.map((each) => [each, wanted.includes(each)]))),
+    ...(names === undefined
+      ? {}
+      : { names: oneOf(names, ['full', 'first', 'blank', 'none'] as const, 'way of naming') }),
+  };
+}
+
+function oneOf<Word extends string>(word: string, known: readonly Word[], what: string): Word {
+  const found = known.find((each) => each === word);
+  if (found === undefined) throw new BadInput(`"${word}" is no ${what}: say one of ${known.join(', ')}.`);
+  return found;
+}

@@ -1,0 +1,140 @@
+import type { Tune } from '../music/index.ts';
+import { seeded } from '../practice/index.ts';
+import { phraseLines, readTune } from '../reading/index.ts';
+import { plainMusic } from './music.ts';
+import { shuffled } from './note-work.ts';
+import { knowledgeOf, NoHandout, type HandoutRequest } from './request.ts';
+import { handout, section, text, type Answer, type Block, type Handout } from './sheet.ts';
+import { tuneOf } from './tune-sheet.ts';
+
+const formOf = (request: HandoutRequest, tune: Tune) => readTune(tune, request.on, knowledgeOf(request)).form;
+
+const music = (request: HandoutRequest, tune: Tune): Block => ({ kind: 'music', music: plainMusic(request, tune) });
+
+/** Mark the bars that are the same. @throws NoHandout when none is. */
+export function sameBars(request: HandoutRequest): Handout {
+  const tune = tuneOf(request);
+  const groups = formOf(request, tune).sameBars;
+  if (groups.length === 0) throw new NoHandout(`In “${tune.title}” no bar comes again: choose another tune.`);
+  const key = groups.map((bars, index): Answer => ({
+    number: index + 1,
+    question: `Which bars are the same as bar ${bars[0]!}?`,
+    answer: bars
+      .slice(1)
+      .map((bar) => `bar ${bar}`)
+      .join(', '),
+    facts: { bars },
+  }));
+  return handout(
+    'same-bars',
+    `Same again? ${tune.title}`,
+    [
+      section(`Same again? ${tune.title}`, [
+        text('Some bars are the same, note for note. Give each kind its own colour or sign.', 'lead'),
+        music(request, tune),
+        ...groups.map((bars, index) => text(`${index + 1}. The same as bar ${bars[0]!}: bars ____________________`)),
+      ]),
+    ],
+    key,
+  );
+}
+
+/** Pairs of bars that differ at their end only. */
+export function whereChanges(request: HandoutRequest): Handout {
+  const tune = tuneOf(request);
+  const pairs = formOf(request, tune).differAtEnd;
+  if (pairs.length === 0)
+    throw new NoHandout(`In “${tune.title}” no two bars differ at the end only: choose another tune.`);
+  const heads = (printed: number): readonly string[] => {
+    const index = tune.bars.findIndex((bar) => bar.number === printed);
+    return tune.parts[0].bars[index]!.map((event) =>
+      event.kind === 'rest'
+        ? 'rest'
+        : `${event.pitch.letter}${event.pitch.alter}${event.pitch.octave} ${event.value.base}`,
+    );
+  };
+  const key = pairs.map(([a, b], index): Answer => {
+    const [one, other] = [heads(a), heads(b)];
+    const at = one.findIndex((head, place) => head !== other[place]);
+    return {
+      number: index + 1,
+      question: `Where do bars ${a} and ${b} part ways?`,
+      answer: `at note ${at + 1}`,
+      facts: { bars: [a, b], first: one, second: other, differsAt: at + 1 },
+    };
+  });
+  return handout(
+    'where-changes',
+    `Where does it change? ${tune.title}`,
+    [
+      section(`Where does it change? ${tune.title}`, [
+        text('These bars begin alike. Ring the first note that is different.', 'lead'),
+        music(request, tune),
+        ...pairs.map(([a, b], index) => text(`${index + 1}. Bars ${a} and ${b}: different from note ______ on.`)),
+      ]),
+    ],
+    key,
+  );
+}
+
+/** The lines of a tune in another order: which comes first? */
+export function orderLines(request: HandoutRequest): Handout {
+  const tune = tuneOf(request);
+  const lines = phraseLines(tune);
+  if (lines.length < 2) throw new NoHandout(`“${tune.title}” has one line only: choose a longer tune.`);
+  const order = shuffledAway(
+    lines.map((_, index) => index),
+    request.seed,
+  );
+  const letters = order.map((_, index) => String.fromCharCode(65 + index));
+  const key = lines.map(([first, last], index): Answer => ({
+    number: index + 1,
+    question: `Which is line ${index + 1} of the tune?`,
+    answer: letters[order.indexOf(index)]!,
+    facts: { bars: [tune.bars[first]!.number, tune.bars[last]!.number], shown: order },
+  }));
+  const blocks = order.flatMap((line, index): Block[] => [
+    text(`${letters[index]!}      Line number ______`, 'head'),
+    music(request, cutOut(tune, lines[line]!)),
+  ]);
+  return handout(
+    'order-lines',
+    `In order: ${tune.title}`,
+    [
+      section(`In order: ${tune.title}`, [
+        text('The lines of the tune are mixed up. Sing or play them, then number them.', 'lead'),
+        ...blocks,
+      ]),
+    ],
+    key,
+  );
+}
+
+/** Never as it was. */
+function shuffledAway(indexes: readonly number[], seed: number): readonly number[] {
+  const random = seeded(seed);
+  for (let tries = 0; tries < 50; tries++) {
+    const mixed = shuffled(indexes, random);
+    if (mixed.some((line, index) => line !== index)) return mixed;
+  }
+  return indexes.toReversed();
+}
+
+/** The bars from first to last by themselves: without repeats that begin or end elsewhere. */
+function cutOut(tune: Tune, [first, last]: readonly [number, number]): Tune {
+  const bars = tune.bars.slice(first, last + 1).map((bar) => ({
+    ...bar,
+    ...{
+      repeatStart: false,
+      timesPlayed: 1,
+      ending: null,
+      jump: null,
+      fine: false,
+      segno: false,
+      coda: false,
+      toCoda: false,
+    },
+  }));
+  const [melody] = tune.parts;
+  return { ...tune, bars, parts: [{ ...melody, bars: melody.bars.slice(first, last + 1) }] };
+}

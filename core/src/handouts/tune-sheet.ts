@@ -1,0 +1,97 @@
+import type { Tune } from '../music/index.ts';
+import type { NoteRow } from '../practice/index.ts';
+import { readTune, type Reading } from '../reading/index.ts';
+import { barRange, describeMove, mixUpWords, sayNote } from '../words/index.ts';
+import { plainMusic } from './music.ts';
+import { knowledgeOf, NoHandout, type HandoutRequest } from './request.ts';
+import { handout, section, text, type Block, type Handout, type SheetMusic } from './sheet.ts';
+
+/** @throws NoHandout when there is none. */
+export function tuneOf({ tune }: HandoutRequest): Tune {
+  if (tune === null) throw new NoHandout('Choose a tune for this sheet.');
+  return tune;
+}
+
+/** A tune as a pupil gets it, with what to watch and what was asked for on it. */
+export function tuneSheet(request: HandoutRequest): Handout {
+  const tune = tuneOf(request);
+  const { options, easier } = request;
+  const blocks = tuneBlocks(request, tune);
+  const sections = options.twoToPage
+    ? [section(tune.title, [...blocks, text('', 'head'), ...blocks])]
+    : [section(tune.title, [...(easier === null ? [] : easierBlocks(request, easier)), ...blocks])];
+  return handout('tune-sheet', tune.title, sections);
+}
+
+function easierBlocks(request: HandoutRequest, easier: Tune): readonly Block[] {
+  return [
+    text('Easier line', 'head'),
+    { kind: 'music', music: annotated(request, easier, readTune(easier, request.on, knowledgeOf(request))) },
+    text('The tune', 'head'),
+  ];
+}
+
+/** The sheet itself: what to watch in one line, the music, the words. */
+export function tuneBlocks(request: HandoutRequest, tune: Tune): readonly Block[] {
+  const reading = readTune(tune, request.on, knowledgeOf(request));
+  const watch = watchLine(reading);
+  const words = request.options.words ? verses(tune).slice(1) : [];
+  return [
+    ...(watch === '' ? [] : [text(watch, 'lead')]),
+    { kind: 'music', music: annotated(request, tune, reading) },
+    ...words.map((verse, index) => text(`${index + 2}. ${verse}`)),
+  ];
+}
+
+/** What stands on the sheet of a tune beside its notes. */
+export function annotated(request: HandoutRequest, tune: Tune, reading: Reading): SheetMusic {
+  const { options } = request;
+  const indexOf = (printed: number): number => tune.bars.findIndex((bar) => bar.number === printed);
+  const [spot] = reading.hardSpots;
+  const hasVerses =
+    options.words && tune.parts[0].bars.flat().some((event) => event.kind === 'note' && event.syllables.length > 0);
+  const rows: NoteRow[] = [
+    ...(options.names === 'none' ? [] : [{ kind: request.naming, fill: options.names }]),
+    ...(options.counting ? [{ kind: 'counting' as const, fill: 'full' as const }] : []),
+    ...(hasVerses ? [{ kind: 'words' as const, fill: 'full' as const }] : []),
+  ];
+  return plainMusic(request, tune, {
+    rows,
+    ...{ fingerings: options.fingerings, chords: options.chords },
+    breaths: options.breaths ? reading.breaths.map(({ barIndex, eventIndex }) => ({ barIndex, eventIndex })) : [],
+    letters: options.form
+      ? reading.form.lines.map(({ letter, bars: [first] }) => ({ barIndex: indexOf(first), letter }))
+      : [],
+    shades: options.shades ? reading.form.sameBars.map((bars) => bars.map(indexOf)) : [],
+    bracket: options.hardSpot && spot !== undefined ? [indexOf(spot.bars[0]), indexOf(spot.bars[1])] : null,
+  });
+}
+
+/** What to watch, in one line: what is new, the hard spot, what is easily mixed up. */
+export function watchLine(reading: Reading): string {
+  const notes = reading.notes.new.map(({ name }) => sayNote(name));
+  const [spot] = reading.hardSpots;
+  const [mixUp] = reading.mixUps;
+  return [
+    ...(notes.length === 0 ? [] : [`New: ${notes.join(', ')}.`]),
+    ...(spot === undefined
+      ? []
+      : [
+          `Watch ${barRange(spot.bars)}: ${sayNote(spot.hardest.from)} to ${sayNote(spot.hardest.to)}, ${describeMove(spot.hardest.move)}.`,
+        ]),
+    ...(mixUp === undefined ? [] : [mixUpWords(mixUp)]),
+  ].join(' ');
+}
+
+/** Each verse as text. */
+export function verses(tune: Tune): readonly string[] {
+  const notes = tune.parts[0].bars.flat().flatMap((event) => (event.kind === 'note' ? [event] : []));
+  const count = Math.max(0, ...notes.map((note) => note.syllables.length));
+  return Array.from({ length: count }, (_, verse) =>
+    notes
+      .flatMap((note) => note.syllables[verse] ?? [])
+      .map(({ text: syllable, end }) => (end === 'join' ? syllable : `${syllable} `))
+      .join('')
+      .trim(),
+  );
+}

@@ -1,0 +1,58 @@
+import { moved, type Box, type Mark } from './marks.ts';
+
+const TOKENS = /[a-zA-Z]|-?\d*\.?\d+(?:e-?\d+)?/g;
+const COUNTS: Readonly<Record<string, number>> = { m: 2, l: 2, h: 1, v: 1, c: 6, s: 4, q: 4, t: 2, a: 7, z: 0 };
+
+/** All points that an SVG path names, control points among them: its shape lies within them. */
+export function pathPoints(d: string): readonly (readonly [number, number])[] {
+  const tokens = d.match(TOKENS) ?? [];
+  const points: (readonly [number, number])[] = [];
+  let [x, y, startX, startY] = [0, 0, 0, 0];
+  let command = 'M';
+  for (let at = 0; at < tokens.length;) {
+    if (/[a-zA-Z]/.test(tokens[at]!)) command = tokens[at++]!;
+    const kind = command.toLowerCase();
+    const relative = command === kind;
+    const numbers = tokens.slice(at, at + COUNTS[kind]!).map(Number);
+    at += COUNTS[kind]!;
+    const [fromX, fromY] = relative ? [x, y] : [0, 0];
+    if (kind === 'z') [x, y] = [startX, startY];
+    else if (kind === 'h') x = fromX + numbers[0]!;
+    else if (kind === 'v') y = fromY + numbers[0]!;
+    else {
+      const pairs = kind === 'a' ? numbers.slice(5) : numbers;
+      for (let pair = 0; pair < pairs.length; pair += 2) points.push([fromX + pairs[pair]!, fromY + pairs[pair + 1]!]);
+      [x, y] = points.at(-1)!;
+      if (kind === 'm') {
+        [startX, startY] = [x, y];
+        command = relative ? 'l' : 'L';
+      }
+    }
+    points.push([x, y]);
+    if (COUNTS[kind] === 0 && at < tokens.length && !/[a-zA-Z]/.test(tokens[at]!)) at++;
+  }
+  return points;
+}
+
+/** Of several boxes; null for none. */
+export function around(boxes: readonly Box[]): Box | null {
+  if (boxes.length === 0) return null;
+  const x = Math.min(...boxes.map((box) => box.x));
+  const y = Math.min(...boxes.map((box) => box.y));
+  return {
+    x,
+    y,
+    width: Math.max(...boxes.map((box) => box.x + box.width)) - x,
+    height: Math.max(...boxes.map((box) => box.y + box.height)) - y,
+  };
+}
+
+/** Where a mark lies. A text is taken as high as its letters, and as wide as `widthOf` says. */
+export function boxOf(mark: Mark, widthOf: (mark: Extract<Mark, { kind: 'text' }>) => number): Box {
+  if (mark.kind === 'text') return { x: mark.x, y: mark.y - 0.75 * mark.size, width: widthOf(mark), height: mark.size };
+  const points = pathPoints(mark.d).map((point) => moved(point, mark.at));
+  const half = mark.stroke === null ? 0 : mark.width / 2;
+  const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
+  const [x, y] = [Math.min(...xs) - half, Math.min(...ys) - half];
+  return { x, y, width: Math.max(...xs) + half - x, height: Math.max(...ys) + half - y };
+}
