@@ -40,7 +40,7 @@ module.exports = {
       severity: 'error',
       comment: 'the core knows no server, no web, no terminal',
       from: { path: '^core/' },
-      to: { path: '^(server|web|cli|e2e|scripts)/' },
+      to: { path: '^(paper|server|web|cli|e2e|scripts)/' },
     },
     {
       name: 'core-is-pure',
@@ -59,7 +59,7 @@ module.exports = {
     {
       name: 'core-door-for-others',
       severity: 'error',
-      from: { path: '^(server|web|cli|e2e)/' },
+      from: { path: '^(paper|server|web|cli|e2e)/' },
       to: { path: '^core/src/', pathNot: '/index\\.ts$' },
     },
     {

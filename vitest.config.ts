@@ -7,6 +7,7 @@ export default defineConfig({
   test: {
     projects: [
       { test: { name: 'core', root: 'core', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
+      { test: { name: 'paper', root: 'paper', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       { test: { name: 'cli', root: 'cli', include: ['src/**/*.test.ts'], testTimeout: 60_000 } },
       {
         plugins: [componentPlugins({ types: false })],

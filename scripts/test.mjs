@@ -15,11 +15,12 @@ const REPORTS = join(ROOT, '.cache', 'reports');
 const CHECKS = {
   format: ['prettier', ['--check', '--log-level', 'warn', '.']],
   lint: ['eslint', ['--cache', '--cache-location', '.cache/eslint', '--max-warnings', '0', '.']],
-  imports: ['depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'server', 'web', 'cli', 'e2e']],
+  imports: ['depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'paper', 'server', 'web', 'cli', 'e2e']],
   unused: ['knip', ['--no-progress']],
   'types of the core': ['tsc', ['-p', 'core']],
   'types of the server': ['tsc', ['-p', 'server']],
   'types of the web': ['vue-tsc', ['-p', 'web', '--noEmit']],
+  'types of the paper': ['tsc', ['-p', 'paper']],
   'types of the cli': ['tsc', ['-p', 'cli']],
   'types of the end-to-end tests': ['tsc', ['-p', 'e2e']],
 };
@@ -112,7 +113,7 @@ async function endToEnd() {
 
 const PARTS = {
   lint: checks,
-  unit: () => vitest('unit', ['core', 'cli', 'web']),
+  unit: () => vitest('unit', ['core', 'paper', 'cli', 'web']),
   server: serverTests,
   e2e: endToEnd,
 };

@@ -1,12 +1,10 @@
-/// <reference path="./verovio.d.ts" />
 import { eventId, writeMusicXml } from '@escalier/core/formats';
 import type { PrintSize, SheetMusic } from '@escalier/core/handouts';
 import type { Tune } from '@escalier/core/music';
 import { rowsUnder, wordsUnder, type TextsUnder } from '@escalier/core/practice';
-import createVerovioModule from 'verovio/wasm';
-import { VerovioToolkit } from 'verovio/esm';
 import { linesOf, type EngravedLine } from './engraving.ts';
 import type { Letters } from './letters.ts';
+import { createToolkit } from './verovio.ts';
 
 /** Points from the lowest to the highest line of a staff. */
 export const STAFF_POINTS: Readonly<Record<PrintSize, number>> = { small: 17, medium: 21, big: 29 };
@@ -24,7 +22,7 @@ export interface PaperEngraver {
 }
 
 export async function createPaperEngraver(letters: Letters): Promise<PaperEngraver> {
-  const toolkit = new VerovioToolkit(await createVerovioModule());
+  const toolkit = await createToolkit();
   return {
     engrave(music, width) {
       const scale = STAFF_POINTS[music.size] / STAFF_UNITS;

@@ -28,7 +28,7 @@ export async function toPdf(
     pdf.on('end', resolve);
     pdf.on('error', reject);
   });
-  for (const name of FONT_NAMES) pdf.registerFont(name, fonts[name] as unknown as string);
+  for (const name of FONT_NAMES) pdf.registerFont(name, fonts[name]);
   for (const { pages } of sheets)
     for (const page of pages) {
       pdf.addPage({ size: [page.width, page.height], margin: 0 });

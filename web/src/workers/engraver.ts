@@ -1,5 +1,4 @@
-import createVerovioModule from 'verovio/wasm';
-import { VerovioToolkit } from 'verovio/esm';
+import { createToolkit } from '@escalier/paper/verovio';
 
 export interface Sheet {
   /** Notes and rests on the fullest line: the measure for the width. */
@@ -27,7 +26,7 @@ const CLEF_WIDTH = 150;
 const NOTE_WIDTH = 62;
 
 export async function createEngraver(): Promise<Engraver> {
-  const toolkit = new VerovioToolkit(await createVerovioModule());
+  const toolkit = await createToolkit();
   return {
     engrave(musicXml, { notesOnLine, roomBelow, hasLines, plain, leastNotes }) {
       const usual = leastNotes === null ? LEAST_WIDTH : LINE_START + NOTE_WIDTH * leastNotes;
