@@ -205,6 +205,10 @@ function classRoutes(): RouteRecordRaw[] {
       title: 'A recording',
       keys: RECORDING_KEYS,
     }),
+    page('handouts', '/handouts', () => import('./features/handouts/HandoutsPage.vue'), {
+      title: 'Handouts',
+      teaches: true,
+    }),
     page('board', '/board', () => import('./features/progress/BoardPage.vue'), { title: 'Board', keys: BOARD_KEYS }),
     page('trends', '/trends', () => import('./features/progress/TrendsPage.vue'), { title: 'Trends' }),
     {

@@ -32,6 +32,7 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'recordings', label: 'Recordings' },
   { name: 'board', label: 'Board' },
   { name: 'trends', label: 'Trends' },
+  { name: 'handouts', label: 'Handouts', teaches: true },
   { name: 'pupils', label: 'Pupils', teaches: true },
   { name: 'class-settings', label: 'Settings', teaches: true },
 ];

@@ -1,0 +1,26 @@
+import type { Handout } from '@escalier/core/handouts';
+
+/** The answers of a handout as a sheet of its own. */
+export function keyHandout({ title, key }: Handout): Handout {
+  const name = `Answers: ${title}`;
+  return {
+    ...{ kind: 'key', title: name, key: [], wide: false },
+    sections: [
+      {
+        ...{ title: name, nameLine: false, bare: false },
+        blocks: [
+          {
+            kind: 'table',
+            columns: [
+              { label: 'No.', share: 0.5 },
+              { label: 'Question', share: 3 },
+              { label: 'Answer', share: 4 },
+            ],
+            rows: key.map(({ number, question, answer }) => [String(number), question, answer]),
+            rowHeight: 18,
+          },
+        ],
+      },
+    ],
+  };
+}

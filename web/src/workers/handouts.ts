@@ -1,0 +1,12 @@
+import type { HandoutsWorker } from './handouts.worker.ts';
+import { pageWorker } from './page-worker.ts';
+
+export type { HandoutOrder, HandoutView } from './handouts.worker.ts';
+
+/** The press: a worker that sets and prints sheets, for one page. */
+export function handoutsWorker() {
+  return pageWorker<HandoutsWorker>(
+    () => new Worker(new URL('./handouts.worker.ts', import.meta.url), { type: 'module', name: 'handouts' }),
+    'The sheets could not be set. Please try again.',
+  );
+}

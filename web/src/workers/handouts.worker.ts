@@ -1,0 +1,166 @@
+import { readAbc } from '@escalier/core/formats';
+import {
+  makeHandout,
+  NoHandout,
+  type Answer,
+  type Handout,
+  type HandoutKind,
+  type HandoutRequest,
+} from '@escalier/core/handouts';
+import { instrument, type InstrumentId } from '@escalier/core/instruments';
+import { byHeight, parsePitch, type Tune } from '@escalier/core/music';
+import {
+  createPaperEngraver,
+  FONT_NAMES,
+  keyHandout,
+  layOut,
+  Letters,
+  toPdf,
+  toSvg,
+  type FontFiles,
+  type Laid,
+  type LayOutSettings,
+  type PaperEngraver,
+} from '@escalier/paper';
+import bold from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-700-normal.woff?url';
+import boldExt from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-700-normal.woff?url';
+import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-400-normal.woff?url';
+import textExt from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff?url';
+import heading from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-700-normal.woff?url';
+import headingExt from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-ext-700-normal.woff?url';
+import music from '@escalier/paper/leipzig.ttf?url';
+import { expose } from 'comlink';
+
+/** A request as it goes to the worker: tunes as their texts, notes by their names. */
+export interface HandoutOrder extends Omit<
+  HandoutRequest,
+  'on' | 'notes' | 'elements' | 'tune' | 'easier' | 'schoolClass'
+> {
+  readonly kind: HandoutKind;
+  readonly instrumentId: string;
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly abc: string | null;
+  readonly easierAbc: string | null;
+  readonly schoolClass: Omit<HandoutRequest['schoolClass'], 'steps'> & {
+    readonly steps: readonly (Omit<HandoutRequest['schoolClass']['steps'][number], 'tune'> & {
+      readonly abc: string | null;
+    })[];
+  };
+}
+
+export interface HandoutView {
+  readonly title: string;
+  /** A page each. */
+  readonly pages: readonly string[];
+  readonly warnings: readonly string[];
+  readonly key: readonly Answer[];
+}
+
+/** Told how far the work is; the answer false ends it. */
+export type HandoutProgress = (share: number) => void;
+
+const FONT_ADDRESSES: Readonly<Record<(typeof FONT_NAMES)[number], string>> = {
+  ...{ text, bold, heading, music },
+  ...{ 'text-ext': textExt, 'bold-ext': boldExt, 'heading-ext': headingExt },
+};
+
+interface Press {
+  readonly fonts: FontFiles;
+  readonly letters: Letters;
+  readonly engraver: PaperEngraver;
+}
+
+let press: Promise<Press> | null = null;
+
+function openPress(): Promise<Press> {
+  press ??= (async () => {
+    const files = await Promise.all(
+      FONT_NAMES.map(async (name) => {
+        const answer = await fetch(FONT_ADDRESSES[name]);
+        if (!answer.ok) throw new Error('a font did not come');
+        return [name, new Uint8Array(await answer.arrayBuffer())] as const;
+      }),
+    );
+    const fonts = Object.fromEntries(files) as FontFiles;
+    const letters = new Letters(fonts);
+    return { fonts, letters, engraver: await createPaperEngraver(letters) };
+  })();
+  press.catch(() => (press = null));
+  return press;
+}
+
+function tuneOf(abc: string | null): Tune | null {
+  const read = abc === null ? null : readAbc(abc);
+  return read?.ok === true ? read.value.tune : null;
+}
+
+function handoutOf({
+  kind,
+  instrumentId,
+  notes,
+  elements,
+  abc,
+  easierAbc,
+  schoolClass,
+  ...rest
+}: HandoutOrder): Handout {
+  return makeHandout(kind, {
+    ...rest,
+    on: instrument(instrumentId as InstrumentId),
+    notes: notes.flatMap((name) => parsePitch(name) ?? []).toSorted(byHeight),
+    elements: new Set(elements),
+    ...{ tune: tuneOf(abc), easier: tuneOf(easierAbc) },
+    schoolClass: { ...schoolClass, steps: schoolClass.steps.map((step) => ({ ...step, tune: tuneOf(step.abc) })) },
+  });
+}
+
+/** Laid out and kept, for the file that is asked for next is mostly the one that is seen. */
+let seen: { readonly order: string; readonly laid: Laid; readonly handout: Handout } | null = null;
+
+async function laidOut(order: HandoutOrder, settings: LayOutSettings, progress: HandoutProgress) {
+  const key = JSON.stringify([order, settings]);
+  if (seen?.order === key) return seen;
+  const { letters, engraver } = await openPress();
+  const handout = handoutOf(order);
+  const laid = layOut(handout, { letters, engraver }, settings, (share) => {
+    progress(share);
+    return true;
+  });
+  seen = { order: key, laid, handout };
+  return seen;
+}
+
+/** @returns a sentence where no sheet can be made. */
+async function preview(
+  order: HandoutOrder,
+  settings: LayOutSettings,
+  progress: HandoutProgress,
+): Promise<HandoutView | string> {
+  try {
+    const { laid, handout } = await laidOut(order, settings, progress);
+    const { letters } = await openPress();
+    const pages = laid.pages.map((page, index) => toSvg(page, letters, `${laid.title}, page ${index + 1}`));
+    return { title: laid.title, pages, warnings: laid.warnings, key: handout.key };
+  } catch (problem) {
+    if (problem instanceof NoHandout) return problem.message;
+    throw problem;
+  }
+}
+
+/** The sheet, or its answers, as one PDF. */
+async function pdf(
+  order: HandoutOrder,
+  settings: LayOutSettings,
+  of: 'sheet' | 'key',
+  progress: HandoutProgress,
+): Promise<Uint8Array> {
+  const { laid, handout } = await laidOut(order, settings, progress);
+  const { fonts, letters, engraver } = await openPress();
+  const printed = of === 'sheet' ? laid : layOut(keyHandout(handout), { letters, engraver }, settings);
+  return toPdf([printed], letters, fonts, printed.title);
+}
+
+const door = { preview, pdf };
+export type HandoutsWorker = typeof door;
+expose(door);
