@@ -13,6 +13,7 @@ const PAGES = [
   ':class/steps/2',
   ':class/hear',
   ':class/recordings',
+  ':class/handouts',
   ':class/board',
   ':class/trends',
   ':class/pupils',

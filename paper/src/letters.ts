@@ -23,10 +23,19 @@ export interface Run {
   readonly width: number;
 }
 
+interface GlyphPath {
+  translate(x: number, y: number): GlyphPath;
+  toSVG(): string;
+}
+
 interface Font {
   readonly unitsPerEm: number;
   hasGlyphForCodePoint(code: number): boolean;
-  layout(text: string): { readonly advanceWidth: number };
+  layout(text: string): {
+    readonly advanceWidth: number;
+    readonly glyphs: readonly { readonly path: GlyphPath; readonly advanceWidth: number }[];
+    readonly positions: readonly { readonly xAdvance: number; readonly xOffset: number; readonly yOffset: number }[];
+  };
 }
 
 /** Splits texts by the fonts that have their letters, and measures them. */
@@ -76,6 +85,25 @@ export class Letters {
       else lines.push(word);
     }
     return lines;
+  }
+
+  /** Units of a font for a size of 1. */
+  unitsOf(font: FontName): number {
+    return this.#fonts.get(font)!.unitsPerEm;
+  }
+
+  /** The shapes of a run, in the font's units, y up. */
+  outline({ font, text }: Run): string {
+    const { glyphs, positions } = this.#fonts.get(font)!.layout(text);
+    let x = 0;
+    return glyphs
+      .map(({ path }, index) => {
+        const { xAdvance, xOffset, yOffset } = positions[index]!;
+        const d = path.translate(x + xOffset, yOffset).toSVG();
+        x += xAdvance;
+        return d;
+      })
+      .join('');
   }
 
   #fontFor(letter: string, face: Face): FontName | null {

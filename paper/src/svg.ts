@@ -16,10 +16,16 @@ const escape = (text: string): string =>
   text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;').replaceAll('"', '&quot;');
 const short = (value: number): string => String(Math.round(value * 1000) / 1000);
 
-/** A page as SVG, for the screen and for a teacher's own document. */
-export function toSvg({ width, height, marks }: PageLaid, letters: Letters, label: string): string {
-  const body = marks.map((mark) => (mark.kind === 'text' ? textSvg(mark, letters) : pathSvg(mark))).join('');
-  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${short(width)} ${short(height)}" role="img" aria-label="${escape(label)}"><rect width="100%" height="100%" fill="#ffffff"/>${body}</svg>`;
+/** A page as SVG: with letters for the screen, which has the fonts, or drawn for a document that has not. */
+export function toSvg(
+  { width, height, marks }: PageLaid,
+  letters: Letters,
+  label: string,
+  texts: 'letters' | 'outlines' = 'letters',
+): string {
+  const textOf = texts === 'letters' ? textSvg : outlineSvg;
+  const body = marks.map((mark) => (mark.kind === 'text' ? textOf(mark, letters) : pathSvg(mark))).join('');
+  return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${short(width)} ${short(height)}" width="${short(width)}" height="${short(height)}" role="img" aria-label="${escape(label)}"><rect width="100%" height="100%" fill="#ffffff"/>${body}</svg>`;
 }
 
 function textSvg({ x, y, text, face, size, colour }: Extract<Mark, { kind: 'text' }>, letters: Letters): string {
@@ -29,6 +35,19 @@ function textSvg({ x, y, text, face, size, colour }: Extract<Mark, { kind: 'text
     .map((run) => {
       const [family, weight] = FAMILIES[run.font];
       const element = `<text x="${short(at)}" y="${short(y)}" font-family="${family}" font-weight="${weight}" font-size="${short(size)}" fill="${colour}" xml:space="preserve">${escape(run.text)}</text>`;
+      at += run.width * size;
+      return element;
+    })
+    .join('');
+}
+
+function outlineSvg({ x, y, text, face, size, colour }: Extract<Mark, { kind: 'text' }>, letters: Letters): string {
+  let at = x;
+  return letters
+    .runs(text, face)
+    .map((run) => {
+      const scale = size / letters.unitsOf(run.font);
+      const element = `<path d="${letters.outline(run)}" transform="matrix(${[scale, 0, 0, -scale, at, y].map((value) => String(Math.round(value * 1e5) / 1e5)).join(' ')})" fill="${colour}"/>`;
       at += run.width * size;
       return element;
     })

@@ -64,12 +64,17 @@ const MARA: Me = {
 };
 
 /** A page as somebody signed in sees it, with what it asks for at first answered, and where it went on to. */
-export async function openPage(page: Component, props: Record<string, unknown> = {}, me: Partial<Me> = {}) {
+export async function openPage(
+  page: Component,
+  props: Record<string, unknown> = {},
+  me: Partial<Me> = {},
+  query: Readonly<Record<string, string>> = {},
+) {
   setActivePinia(createPinia());
   useSession().me = { ...MARA, ...me };
   const push = vi.fn();
   const { wrapper } = mountInApp(page, props, {
-    [routeLocationKey]: { name: 'here', meta: { title: 'Here' }, query: {}, params: {} },
+    [routeLocationKey]: { name: 'here', meta: { title: 'Here' }, query, params: {} },
     [routerKey]: { push, replace: push, resolve: ({ name }: { name: string }) => ({ href: `/${name}` }) },
   });
   await flushPromises();

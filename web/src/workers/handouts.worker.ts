@@ -161,6 +161,13 @@ async function pdf(
   return toPdf([printed], letters, fonts, printed.title);
 }
 
-const door = { preview, pdf };
+/** One page as a picture in which letters are drawn: it needs no font. @param page its index. */
+async function drawn(order: HandoutOrder, settings: LayOutSettings, page: number): Promise<string> {
+  const { laid } = await laidOut(order, settings, () => undefined);
+  const { letters } = await openPress();
+  return toSvg(laid.pages[page] ?? laid.pages[0]!, letters, laid.title, 'outlines');
+}
+
+const door = { preview, pdf, drawn };
 export type HandoutsWorker = typeof door;
 expose(door);

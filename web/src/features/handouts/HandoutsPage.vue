@@ -76,12 +76,14 @@ const settings = computed((): LayOutSettings => ({
   ...{ paper: choices.value?.paper ?? 'a4', holding: choices.value?.holding ?? 'none' },
   textScale: choices.value?.size === 'big' ? BIG_LETTERS : 1,
 }));
-const { view, problem, share, save, stop } = useSheet(order, settings);
+const { view, problem, share, save, picture, stop } = useSheet(order, settings);
 
 const copies = computed(() => (choices.value === null || isPerPupil(choices.value.kind) ? 1 : choices.value.copies));
 const tooMany = computed(() => !(copies.value >= 1 && copies.value <= 200));
 const needed = computed(() => paperNeeded(view.value?.pages.length ?? 0, copies.value));
 const name = computed(() => `${page.value?.name ?? ''} ${kindOf(choices.value?.kind ?? 'tune-sheet').name}`.trim());
+/** The page that is looked at, counted from 1. */
+const shown = ref(1);
 const printing = ref(false);
 async function print(): Promise<void> {
   printing.value = true;
@@ -97,6 +99,10 @@ async function print(): Promise<void> {
     <ClassHead :class-id="classId">
       <template v-if="view !== null">
         <BButton v-if="view.key.length > 0" @click="save('key', `${name}, answers`)">Answers as PDF</BButton>
+        <BDropdown text="As a picture">
+          <BDropdownItem @click="picture('svg', shown, name)">This page as SVG</BDropdownItem>
+          <BDropdownItem @click="picture('png', shown, name)">This page as PNG</BDropdownItem>
+        </BDropdown>
         <BButton @click="print">Print</BButton>
         <BButton variant="primary" @click="save('sheet', name)">Save as PDF</BButton>
       </template>
@@ -118,7 +124,7 @@ async function print(): Promise<void> {
           <BProgress class="grow" :value="share" :max="1" aria-label="Setting the sheet" />
           <BButton size="sm" @click="stop">Stop</BButton>
         </div>
-        <SheetPages v-if="view !== null" :pages="view.pages" :printing="printing" />
+        <SheetPages v-if="view !== null" v-model="shown" :pages="view.pages" :printing="printing" />
         <HowComputed v-if="view !== null && view.key.length > 0" label="Show the answers">
           <ol>
             <li v-for="answer in view.key" :key="answer.number">{{ answer.question }} {{ answer.answer }}</li>

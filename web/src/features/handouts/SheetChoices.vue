@@ -100,7 +100,7 @@ function takeStep(step: number): void {
       />
     </FormField>
     <SelectField
-      v-if="kind.group !== 'class'"
+      v-if="kind.group !== 'class' && choices.kind !== 'booklet'"
       :model-value="choices.step"
       label="Step"
       :options="steps"

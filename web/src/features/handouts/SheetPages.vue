@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, ref, watch } from 'vue';
+import { computed, watch } from 'vue';
 
 /** The pages of a sheet: one to look at, all of them for the printer. */
 const props = defineProps<{ pages: readonly string[]; printing: boolean }>();
-const shown = ref(1);
+const shown = defineModel<number>({ required: true });
 watch(
   () => props.pages.length,
   (count) => (shown.value = Math.min(shown.value, Math.max(1, count))),
@@ -41,7 +41,7 @@ const page = computed(() => props.pages[shown.value - 1] ?? '');
 }
 
 .paper {
-  width: min(100%, 720px);
+  width: min(100%, 640px);
   border: 1px solid var(--line);
   background: var(--white);
   box-shadow: 0 4px 16px var(--shadow);

@@ -59,6 +59,14 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
     }
   }
 
+  /** One page for a teacher's own document; letters are drawn, so that it needs no font. @param page counted from 1. */
+  async function picture(as: 'svg' | 'png', page: number, name: string): Promise<void> {
+    if (order.value === null) return;
+    const svg = await press.ask('drawn', plain(order.value), plain(settings.value), page - 1);
+    if (as === 'svg') saveFile(`${name}.svg`, 'image/svg+xml', svg);
+    else saveFile(`${name}.png`, 'image/png', await pngOf(svg));
+  }
+
   /** Ends the work under way; what was seen before stays. */
   function stop(): void {
     latest += 1;
@@ -66,7 +74,22 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
     press.cancel();
   }
 
-  return { view, problem, share, save, stop };
+  return { view, problem, share, save, picture, stop };
+}
+
+/** Dots for a point: sharp in print. */
+const DOTS = 3;
+
+async function pngOf(svg: string): Promise<Blob> {
+  const image = new Image();
+  image.src = `data:image/svg+xml;charset=utf-8,${encodeURIComponent(svg)}`;
+  await image.decode();
+  const [, width, height] = /viewBox="0 0 ([\d.]+) ([\d.]+)"/.exec(svg)!;
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(Number(width) * DOTS);
+  canvas.height = Math.round(Number(height) * DOTS);
+  canvas.getContext('2d')!.drawImage(image, 0, 0, canvas.width, canvas.height);
+  return new Promise((resolve) => canvas.toBlob((blob) => resolve(blob!), 'image/png'));
 }
 
 /** Without what makes it reactive: a worker takes copies. */

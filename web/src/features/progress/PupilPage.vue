@@ -7,13 +7,14 @@ import LoadState from '../../ui/LoadState.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import { ClassHead, useClasses, useForecasts, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
-import { useRemarks } from '../schools/index.ts';
+import { useRemarks, useSession } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
 import { hearingsOf } from './history.ts';
 import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
 
 const props = defineProps<{ classId: string; pupilId: string }>();
 const classes = useClasses();
+const session = useSession();
 const remarkWords = useRemarks();
 useLiveClass(toRef(props, 'classId'));
 onMounted(remarkWords.load);
@@ -90,6 +91,12 @@ function printNote(): void {
             <template v-if="stuck !== null"> · stuck: {{ stuckWords(stuck) }}</template>
           </p>
         </div>
+        <BButton
+          v-if="session.mayTeach"
+          role="link"
+          :to="{ name: 'handouts', params: { classId }, query: { kind: 'certificate', pupil: pupil.id } }"
+          >Certificate</BButton
+        >
         <BButton
           v-if="step !== null"
           role="link"

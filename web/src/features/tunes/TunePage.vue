@@ -204,6 +204,16 @@ function label(use: NoteUse): string {
           <BButton role="link" variant="primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</BButton>
         </template>
         <template v-if="session.mayTeach">
+          <BButton
+            v-if="page.step !== null"
+            role="link"
+            :to="{
+              name: 'handouts',
+              params: { classId },
+              query: { kind: 'tune-sheet', step: page.step.position, tune: page.tuneId },
+            }"
+            >Handouts</BButton
+          >
           <BButton role="link" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }">Edit</BButton>
           <TuneFor v-if="page.schoolClass === null" :tune-id="page.tuneId" :title="page.title" />
           <TuneRemoval v-if="page.step === null" :tune-id="page.tuneId" :title="page.title" @changed="load" />

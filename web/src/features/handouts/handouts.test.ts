@@ -1,0 +1,106 @@
+import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { fakeServer, openPage } from '../../testing/fake-server.ts';
+import type { HandoutOrder, HandoutView } from '../../workers/handouts.ts';
+import HandoutsPage from './HandoutsPage.vue';
+import { orderOf, paperNeeded, usualChoices, usualPaper, type Facts } from './order.ts';
+
+const asked = vi.hoisted(() => vi.fn());
+vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
+vi.mock('../../workers/index.ts', () => ({ WorkerEnded: class extends Error {}, tuneWorker: () => ({}) }));
+
+enableAutoUnmount(afterEach);
+afterEach(() => {
+  vi.unstubAllGlobals();
+  vi.clearAllMocks();
+});
+
+const STANDING = {
+  stepIndex: 1,
+  state: 'working',
+  passedSteps: 1,
+  triesOnStep: 0,
+  lastHeardAt: null,
+  steps: [],
+} as const;
+const page = classPage({
+  pupils: ['Ann', 'Ben', 'Cy'].map((name) => pupilView(name, { standing: { ...STANDING, pupilId: name } })),
+  steps: [
+    step(1, { newNotes: ['B4', 'A4'], newElements: ['note quarter'] }),
+    step(2, { title: 'Goose Walk', newNotes: ['G4'], newElements: ['note half'] }),
+  ],
+  classStep: 1,
+});
+const facts: Facts = {
+  school: 'Osier Bridge School',
+  teacher: 'Mara',
+  cautions: ['Still.'],
+  abcOf: (id) => `X:1 ${id}`,
+};
+
+describe('what goes to the press', () => {
+  it('is what the class knows at the step, its tune, and its pupils', () => {
+    const order = orderOf(page, { ...usualChoices(page, 'en-GB'), kind: 'note-names', step: 2 }, facts);
+    expect(order).toMatchObject({
+      ...{ kind: 'note-names', notes: ['B4', 'A4', 'G4'], elements: ['note quarter', 'note half'], count: null },
+      schoolClass: { name: page.name, classStep: 1, pupils: [{ name: 'Ann' }, { name: 'Ben' }, { name: 'Cy' }] },
+    });
+  });
+
+  it('leaves the notes of the step out of what is known for its tune sheet, so that they are new on it', () => {
+    const order = orderOf(page, { ...usualChoices(page, 'en-GB'), kind: 'tune-sheet', step: 2 }, facts);
+    expect(order.notes).toEqual(['B4', 'A4']);
+  });
+
+  it('names one pupil where one is chosen', () => {
+    const choices = { ...usualChoices(page, 'en-GB'), kind: 'certificate', pupilId: page.pupils[1]!.id } as const;
+    expect(orderOf(page, choices, facts).schoolClass.pupils.map(({ name }) => name)).toEqual(['Ben']);
+  });
+
+  it('begins with the paper of the country, the step of the class, and a copy for each pupil', () => {
+    expect([usualPaper('en-GB'), usualPaper('en-US'), usualPaper('es-MX')]).toEqual(['a4', 'letter', 'letter']);
+    expect(usualChoices(page, 'en-GB')).toMatchObject({ step: 2, copies: 3, kind: 'tune-sheet' });
+    expect(paperNeeded(3, 26)).toEqual({ sheets: 78, duplex: 52 });
+  });
+});
+
+const view = (more: Partial<HandoutView> = {}): HandoutView => ({
+  ...{ title: 'Note hunt', pages: ['<svg id="one"></svg>', '<svg id="two"></svg>'], warnings: [] },
+  key: [{ number: 1, question: 'How many E?', answer: '5', facts: {} }],
+  ...more,
+});
+
+async function open(answer: (name: string, order: HandoutOrder) => unknown, query: Record<string, string> = {}) {
+  asked.mockClear();
+  asked.mockImplementation((name: string, order: HandoutOrder) => Promise.resolve(answer(name, order)));
+  fakeServer({
+    'GET /api/classes/c': () => page,
+    'GET /api/classes': () => [],
+    'GET /api/tunes': () => [{ id: 'tune-1', abc: 'X:1' }],
+    'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+  });
+  const opened = await openPage(HandoutsPage, { classId: 'c' }, {}, query);
+  await vi.waitFor(() => expect(asked).toHaveBeenCalled());
+  for (let turn = 0; turn < 4; turn++) await flushPromises();
+  return opened.wrapper;
+}
+
+describe('the page', () => {
+  it('shows a page of the sheet, counts the paper, and has the answers at hand', async () => {
+    const wrapper = await open(() => view(), { kind: 'note-hunt', step: '2' });
+    expect(asked.mock.calls[0]![1]).toMatchObject({ kind: 'note-hunt' });
+    expect(wrapper.find('#one').exists()).toBe(true);
+    expect(wrapper.find('#two').exists()).toBe(false);
+    expect(wrapper.text()).toContain('2 pages, 3 copies: 6 sheets, 3 on both sides.');
+    expect(wrapper.text()).toContain('Answers as PDF');
+  });
+
+  it('says why there is no sheet, and what does not fit', async () => {
+    const wrapper = await open(() => 'This sheet needs at least 2 different notes.', { kind: 'note-match' });
+    expect(wrapper.text()).toContain('This sheet needs at least 2 different notes.');
+    expect(wrapper.text()).not.toContain('Save as PDF');
+    const other = await open(() => view({ warnings: ['“Bartholomew” does not fit its box.'] }), { kind: 'labels' });
+    expect(other.text()).toContain('“Bartholomew” does not fit its box.');
+  });
+});
