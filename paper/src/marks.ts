@@ -7,8 +7,6 @@ export function times([a, b, c, d, e, f]: Matrix, [g, h, i, j, k, l]: Matrix): M
   return [a * g + c * h, b * g + d * h, a * i + c * j, b * i + d * j, a * k + c * l + e, b * k + d * l + f];
 }
 
-export const shift = (x: number, y: number): Matrix => [1, 0, 0, 1, x, y];
-
 export function moved([x, y]: readonly [number, number], [a, b, c, d, e, f]: Matrix): readonly [number, number] {
   return [a * x + c * y + e, b * x + d * y + f];
 }

@@ -4,7 +4,7 @@ import { primaryFingering } from '@escalier/core/instruments';
 import type { EngravedLine } from './engraving.ts';
 import { circle, INK, path, placed, rectangle, SHADE, SOFT, type Mark } from './marks.ts';
 import { piece, type Piece } from './pieces.ts';
-import { fingeringDrawing } from './pictures.ts';
+import { fingeringDrawing } from './fingering-drawing.ts';
 import type { Tools } from './tools.ts';
 
 const LETTER_ROOM = 17;

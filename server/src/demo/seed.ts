@@ -101,6 +101,8 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStair
       playsInstead: null,
       // As it is in a class: most families have agreed to recordings.
       mayRecord: place % 6 !== 5,
+      printSize: place % 9 === 4 ? 'big' : 'medium',
+      easierLine: place % 11 === 3,
       erasedAt: null,
     });
     const history = { pupilId, startIndex, stepIndex: step - 1, state };

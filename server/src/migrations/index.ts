@@ -1,6 +1,7 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
+import { Handouts } from './handouts.ts';
 import { Hardening } from './hardening.ts';
 import { Hearing } from './hearing.ts';
 import { HouseCleaning } from './house-cleaning.ts';
@@ -32,4 +33,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-28-lessons', class: Lessons },
   { name: '2026-11-29-recordings', class: Recordings },
   { name: '2026-11-30-spoken-answers', class: SpokenAnswers },
+  { name: '2026-11-30-handouts', class: Handouts },
 ];

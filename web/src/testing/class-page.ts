@@ -36,6 +36,8 @@ export function pupilView(name: string, more: Partial<PupilView> = {}): PupilVie
     leftOn: null,
     playsInstead: null,
     breathSeconds: null,
+    printSize: 'medium',
+    easierLine: false,
     erased: false,
     away: false,
     records: 0,

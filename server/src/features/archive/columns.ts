@@ -120,6 +120,8 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       mayRecord: ['may_record', 'bool'],
       erasedAt: ['erased_at', 'timestamptz'],
       breathSeconds: ['breath_seconds', 'int'],
+      printSize: ['print_size', 'text'],
+      easierLine: ['easier_line', 'bool'],
     },
   },
   moves: {

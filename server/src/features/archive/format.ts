@@ -1,3 +1,4 @@
+import { PRINT_SIZES } from '@escalier/core/handouts';
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { CONDITIONS, INSTRUMENT_IDS, NAMINGS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { COUNTINGS, LENGTH_WORDS, LETTERS } from '@escalier/core/music';
@@ -135,6 +136,7 @@ export const HEAD = {
       cautions: z.array(caution).max(40).nullable(),
       remarks: z.array(remark).max(20).nullable().default(null),
       noteColours: noteColours.nullable().default(null),
+      templates: z.object({ letter: text, certificate: text }).nullable().default(null),
       /** What older archives call the remarks. */
       faults: z.array(remark).max(20).nullish(),
     })
@@ -207,6 +209,8 @@ export const ROWS = {
     mayRecord: z.boolean(),
     erasedAt: moment.nullable(),
     breathSeconds: whole.nullable().default(null),
+    printSize: z.enum(PRINT_SIZES).default('medium'),
+    easierLine: z.boolean().default(false),
   }),
   moves: z.object({ id, pupil: id, fromClass: id, toClass: id, movedOn: localDate }),
   absences: z.object({ pupil: id, date: localDate }),

@@ -96,11 +96,19 @@ async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, fol
   await refuseUnlessEmpty(tx, who);
   await refuseOtherRecords(tx, folder);
   await makeRoom(tx, school);
-  const { name, timeZone, cautions, remarks, noteColours } = unpacked.school;
+  const { name, timeZone, cautions, remarks, noteColours, templates } = unpacked.school;
   await tx.execute(
-    `update school set name = ?, time_zone = ?, cautions = ?::jsonb, remarks = ?::jsonb, note_colours = ?::jsonb,
+    `update school set name = ?, time_zone = ?, cautions = ?::jsonb, remarks = ?::jsonb, note_colours = ?::jsonb, templates = ?::jsonb,
       version = version + 1 where id = ?`,
-    [name, timeZone, JSON.stringify(cautions), JSON.stringify(remarks), JSON.stringify(noteColours), school],
+    [
+      name,
+      timeZone,
+      JSON.stringify(cautions),
+      JSON.stringify(remarks),
+      JSON.stringify(noteColours),
+      JSON.stringify(templates),
+      school,
+    ],
   );
   const importer = await bringPeople(tx, who, folder);
   for (const part of Object.keys(TABLES) as (keyof typeof TABLES)[]) {

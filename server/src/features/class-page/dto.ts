@@ -1,3 +1,4 @@
+import type { PrintSize } from '@escalier/core/handouts';
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
 import type { HardMove, TroubleSpot } from '@escalier/core/records';
 import type { Rise, StepPassRule, TuneRole } from '@escalier/core/staircase';
@@ -77,6 +78,10 @@ export interface PupilDto {
   readonly playsInstead: string | null;
   /** The most seconds that one breath carries; null for those of the class. */
   readonly breathSeconds: number | null;
+  /** How large sheets are printed. */
+  readonly printSize: PrintSize;
+  /** Plays the easier line of a tune that has one. */
+  readonly easierLine: boolean;
   /** The personal data is gone for good: devices keep no free words about this pupil either. */
   readonly erased: boolean;
   /** Noted as away today: heard another day. */

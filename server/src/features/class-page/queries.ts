@@ -74,7 +74,7 @@ select c.id, c.name, c.grade, c.staircase_id as "staircaseId", c.lost, c.style, 
     from step st join tune tu on tu.id = st.tune_id where st.staircase_id = c.staircase_id) as steps,
   (select coalesce(json_agg(json_build_object('id', p.id, 'name', p.shown_name, 'startStep', first.position,
       'joinedOn', p.joined_on, 'leftOn', p.left_on,
-      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'breathSeconds', p.breath_seconds, 'erased', p.erased_at is not null,
+      'records', coalesce(n.count, 0), 'playsInstead', p.plays_instead, 'breathSeconds', p.breath_seconds, 'printSize', p.print_size, 'easierLine', p.easier_line, 'erased', p.erased_at is not null,
       'absences', (select coalesce(json_agg(a.date), '[]') from absence a where a.pupil_id = p.id)) order by p.shown_name, p.id), '[]')
     from pupil p join step first on first.id = p.start_step_id
       left join record_count n on n.pupil_id = p.id

@@ -1,3 +1,4 @@
+import type { PrintSize } from '@escalier/core/handouts';
 import { defineEntity } from '@mikro-orm/core';
 import type { ClassDayOff, Meeting, LocalDate } from '@escalier/core/calendar';
 import type { Naming } from '@escalier/core/instruments';
@@ -99,6 +100,10 @@ export const PupilEntity = defineEntity({
     mayRecord: p.boolean(),
     /** The most seconds that one breath of this pupil carries; null for those of the class. */
     breathSeconds: p.integer().nullable(),
+    /** How large this pupil's sheets are printed. */
+    printSize: p.text().$type<PrintSize>().default('medium'),
+    /** Plays the easier line of a tune that has one. */
+    easierLine: p.boolean().default(false),
     /** When the personal data was erased; the records stay without a name. */
     erasedAt: p.datetime().nullable(),
     version: p.integer().default(1),

@@ -1,3 +1,4 @@
+import { PRINT_SIZES, type PrintSize } from '@escalier/core/handouts';
 import type { LocalDate } from '@escalier/core/calendar';
 import { INSTRUMENT_IDS } from '@escalier/core/instruments';
 import { z } from 'zod';
@@ -27,6 +28,10 @@ export interface PupilRecord {
   readonly mayRecord: boolean;
   /** The most seconds that one breath carries; null for those of the class. */
   readonly breathSeconds: number | null;
+  /** How large sheets are printed. */
+  readonly printSize: PrintSize;
+  /** Plays the easier line of a tune that has one. */
+  readonly easierLine: boolean;
   readonly version: number;
   /** Dates, latest first. */
   readonly absences: readonly LocalDate[];
@@ -54,6 +59,8 @@ export const pupilInput = z.object({
   note: text().trim().max(500, 'At most 500 letters.'),
   playsInstead: z.enum(INSTRUMENT_IDS, 'A known instrument.').nullable(),
   mayRecord: z.boolean(),
+  printSize: z.enum(PRINT_SIZES).default('medium'),
+  easierLine: z.boolean().default(false),
   breathSeconds: z
     .int('Whole seconds.')
     .min(2, 'At least 2 seconds.')
@@ -98,6 +105,8 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     playsInstead: pupil.playsInstead ?? null,
     mayRecord: pupil.mayRecord,
     breathSeconds: pupil.breathSeconds ?? null,
+    printSize: pupil.printSize,
+    easierLine: pupil.easierLine,
     version: pupil.version,
     absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
     moves: moves
@@ -207,6 +216,8 @@ const PUPIL_WORDS = {
   playsInstead: 'instrument',
   mayRecord: 'consent to recordings',
   breathSeconds: 'breath',
+  printSize: 'print size',
+  easierLine: 'easier line',
 } as const;
 
 /**
@@ -272,6 +283,8 @@ export async function erasePupil(em: EntityManager, who: SignedIn, id: string, n
         note: '',
         handMark: '',
         mayRecord: false,
+        printSize: 'medium',
+        easierLine: false,
         leftOn: pupil.leftOn ?? today,
         erasedAt: now,
         version: pupil.version + 1,

@@ -50,7 +50,7 @@ export async function changeSchoolVersion(
   next: Partial<
     Pick<
       RequiredEntityData<InferEntity<typeof SchoolEntity>>,
-      'name' | 'timeZone' | 'cautions' | 'remarks' | 'noteColours'
+      'name' | 'timeZone' | 'cautions' | 'remarks' | 'noteColours' | 'templates'
     >
   >,
 ): Promise<void> {

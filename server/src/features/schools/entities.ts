@@ -7,6 +7,12 @@ export interface SchoolCaution extends Caution {
   readonly shown: boolean;
 }
 
+/** Words with fields such as {class}; empty for the usual ones. */
+export interface SchoolTemplates {
+  readonly letter: string;
+  readonly certificate: string;
+}
+
 export const SchoolEntity = defineEntity({
   name: 'School',
   tableName: 'school',
@@ -20,6 +26,8 @@ export const SchoolEntity = defineEntity({
     remarks: p.json<Remark[]>().nullable(),
     /** Of note heads, by letter; null as long as they are the usual ones. */
     noteColours: p.json<NoteColours>().nullable(),
+    /** The school's own words for letters and certificates; null as long as they are the usual ones. */
+    templates: p.json<SchoolTemplates>().nullable(),
     /** Days after which recordings are erased. */
     recordingDays: p.integer().default(30),
     /** What all recordings of the school may take. */

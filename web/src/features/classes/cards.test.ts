@@ -48,6 +48,8 @@ function pupil(name: string, stepIndex: number, state: PupilState, remarks: read
     leftOn: null,
     playsInstead: null,
     breathSeconds: null,
+    printSize: 'medium',
+    easierLine: false,
     erased: false,
     away: false,
     records: 0,

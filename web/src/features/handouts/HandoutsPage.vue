@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { isHandoutKind } from '@escalier/core/handouts';
+import { isHandoutKind, type HandoutKind } from '@escalier/core/handouts';
 import type { LayOutSettings } from '@escalier/paper';
 import { computed, nextTick, ref, shallowRef, toRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -8,12 +8,18 @@ import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
+import { useSave } from '../../ui/use-save.ts';
 import { ClassHead, useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
 import { isPerPupil, kindOf, orderOf, paperNeeded, usualChoices, type Facts, type HandoutChoices } from './order.ts';
 import SheetChoices from './SheetChoices.vue';
 import SheetPages from './SheetPages.vue';
 import { useSheet } from './use-sheet.ts';
+
+interface Templates {
+  readonly templates: { readonly letter: string; readonly certificate: string };
+  readonly version: number;
+}
 
 /** Paper for a class: chosen on the left, seen on the right, printed or kept as PDF. */
 const props = defineProps<{ classId: string }>();
@@ -25,11 +31,13 @@ const classId = toRef(props, 'classId');
 const page = computed(() => (classes.page?.id === classId.value ? classes.page : null));
 const facts = shallowRef<Facts | null>(null);
 const choices = ref<HandoutChoices | null>(null);
+const templates = shallowRef<Templates | null>(null);
 
 const { error, load } = useLoad(async () => {
-  const [tunes, { cautions }] = await Promise.all([
+  const [tunes, { cautions }, kept] = await Promise.all([
     ask(api.tunes.$get()),
     ask(api.school.cautions.$get()),
+    ask(api.school.templates.$get()),
     classes.open(classId.value),
   ]);
   const abc = new Map(tunes.map((tune) => [tune.id, tune.abc]));
@@ -38,6 +46,7 @@ const { error, load } = useLoad(async () => {
     cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
     abcOf: (id) => abc.get(id) ?? null,
   };
+  templates.value = kept;
   if (page.value !== null) choices.value = wished(usualChoices(page.value, navigator.language));
 });
 watch(classId, load, { immediate: true });
@@ -55,6 +64,25 @@ function wished(usual: HandoutChoices): HandoutChoices {
     ...(Number(seed) > 0 ? { seed: Math.floor(Number(seed)) } : {}),
   };
 }
+const TEMPLATE_OF: Readonly<Partial<Record<HandoutKind, keyof Templates['templates']>>> = {
+  'family-letter': 'letter',
+  certificate: 'certificate',
+};
+const template = computed(() => TEMPLATE_OF[choices.value?.kind ?? 'tune-sheet'] ?? null);
+// Each kind begins with the school's own words for it.
+watch(template, (now) => {
+  if (choices.value !== null) choices.value.words = now === null ? '' : (templates.value?.templates[now] ?? '');
+});
+const keeping = useSave('Kept for the school.');
+async function keepWords(): Promise<void> {
+  const [now, kept, words] = [template.value, templates.value, choices.value?.words ?? ''];
+  if (now === null || kept === null) return;
+  await keeping.save(async () => {
+    const json = { templates: { ...kept.templates, [now]: words }, version: kept.version };
+    templates.value = await ask(api.school.templates.$put({ json }));
+  });
+}
+
 // The address says what is seen, so that it can be kept.
 watch(
   choices,
@@ -108,8 +136,11 @@ async function print(): Promise<void> {
       </template>
     </ClassHead>
     <div class="desk">
-      <SheetChoices v-model="choices" class="no-print" :page="page" />
+      <SheetChoices v-model="choices" class="no-print" :page="page" :busy="keeping.busy.value" @keep="keepWords" />
       <section class="stack-close" aria-label="Preview">
+        <BAlert v-if="keeping.reason.value !== null" variant="danger" :model-value="true">{{
+          keeping.reason.value
+        }}</BAlert>
         <BAlert v-if="problem !== null" variant="warning" :model-value="true">{{ problem }}</BAlert>
         <BAlert v-for="warning in view?.warnings" :key="warning" variant="warning" :model-value="true">{{
           warning

@@ -6,10 +6,12 @@ import type { ClassView } from '../classes/index.ts';
 import FormField from '../../ui/FormField.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
-import { isPerPupil, kindOf, needsOf, type HandoutChoices } from './order.ts';
+import { isPerPupil, kindOf, needsOf, printGroups, SIZE_WORDS, type HandoutChoices, type PrintGroup } from './order.ts';
 
 /** What is printed, for whom, how large. */
-const props = defineProps<{ page: ClassView }>();
+const props = defineProps<{ page: ClassView; busy: boolean }>();
+/** The words are to be kept for the whole school. */
+const emit = defineEmits<{ keep: [] }>();
 const choices = defineModel<HandoutChoices>({ required: true });
 
 const GROUPS: Readonly<Record<HandoutGroup, string>> = {
@@ -70,8 +72,14 @@ const shown = computed({
       },
     }),
 });
-const SIZES = { small: 'Small', medium: 'Medium', big: 'Big print' } as const;
-const sizes = PRINT_SIZES.map((value) => ({ value, text: SIZES[value] }));
+const sizes = PRINT_SIZES.map((value) => ({ value, text: SIZE_WORDS[value] }));
+const groups = computed(() => printGroups(props.page, choices.value.step));
+/** The sheet that some of the pupils need, once for each. */
+function takeGroup({ size, easier, pupils }: PrintGroup): void {
+  const role = easier ? 'easier' : 'main';
+  const tunes = props.page.steps.find(({ position }) => position === choices.value.step)?.tunes ?? [];
+  change({ size, copies: pupils, tuneId: tunes.find((tune) => tune.role === role)?.id ?? choices.value.tuneId });
+}
 const papers = (['a4', 'letter'] as const).map((value) => ({ value, text: PAPERS[value].name }));
 const SIDES = [
   { value: 'none', text: 'Even margins' },
@@ -146,6 +154,7 @@ function takeStep(step: number): void {
         @update:model-value="change({ words: String($event) })"
       />
     </FormField>
+    <div v-if="hasWords"><BButton size="sm" :disabled="busy" @click="emit('keep')">Keep for the school</BButton></div>
     <div class="d-flex flex-wrap gap-2">
       <SelectField
         :model-value="choices.size"
@@ -174,6 +183,19 @@ function takeStep(step: number): void {
         :max="200"
         @update:model-value="change({ copies: Number($event) })"
       />
+    </div>
+    <div
+      v-if="!isPerPupil(choices.kind) && groups.length > 1"
+      class="stack-close"
+      role="group"
+      aria-label="What the pupils need"
+    >
+      <p class="mb-0">{{ page.name }} needs:</p>
+      <div class="d-flex flex-wrap gap-2">
+        <BButton v-for="group in groups" :key="group.label" size="sm" @click="takeGroup(group)">
+          {{ group.label }}: {{ group.pupils }}
+        </BButton>
+      </div>
     </div>
     <div v-if="kind.hasKey">
       <BButton @click="change({ seed: choices.seed + 1 })">Other tasks</BButton>

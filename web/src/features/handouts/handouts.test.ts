@@ -3,8 +3,9 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import type { HandoutOrder, HandoutView } from '../../workers/handouts.ts';
+import { press } from '../../testing/mount.ts';
 import HandoutsPage from './HandoutsPage.vue';
-import { orderOf, paperNeeded, usualChoices, usualPaper, type Facts } from './order.ts';
+import { orderOf, paperNeeded, printGroups, usualChoices, usualPaper, type Facts } from './order.ts';
 
 const asked = vi.hoisted(() => vi.fn());
 vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
@@ -38,6 +39,31 @@ const facts: Facts = {
   cautions: ['Still.'],
   abcOf: (id) => `X:1 ${id}`,
 };
+
+describe('who needs which sheet', () => {
+  it('is counted from the pupils’ own settings, the easier line only where the step has one', () => {
+    const needs = {
+      ...page,
+      pupils: page.pupils.map((pupil, index) => ({
+        ...pupil,
+        printSize: index === 0 ? ('big' as const) : pupil.printSize,
+        easierLine: index === 1,
+      })),
+    };
+    expect(printGroups(needs, 2).map(({ label, pupils }) => `${label}: ${pupils}`)).toEqual([
+      'Medium: 2',
+      'Big print: 1',
+    ]);
+    const [first, second] = needs.steps;
+    const tunes = [...second!.tunes, { id: 'e', title: 'Easier', role: 'easier' as const, bars: 8 }];
+    const withEasier = { ...needs, steps: [first!, { ...second!, tunes }] };
+    expect(
+      printGroups(withEasier, 2)
+        .map(({ label }) => label)
+        .toSorted(),
+    ).toEqual(['Big print', 'Medium', 'Medium, easier line']);
+  });
+});
 
 describe('what goes to the press', () => {
   it('is what the class knows at the step, its tune, and its pupils', () => {
@@ -79,6 +105,7 @@ async function open(answer: (name: string, order: HandoutOrder) => unknown, quer
     'GET /api/classes': () => [],
     'GET /api/tunes': () => [{ id: 'tune-1', abc: 'X:1' }],
     'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+    'GET /api/school/templates': () => ({ templates: { letter: 'Dear {pupil}', certificate: '' }, version: 1 }),
   });
   const opened = await openPage(HandoutsPage, { classId: 'c' }, {}, query);
   await vi.waitFor(() => expect(asked).toHaveBeenCalled());
@@ -96,11 +123,31 @@ describe('the page', () => {
     expect(wrapper.text()).toContain('Answers as PDF');
   });
 
+  it('begins a letter with the school’s words, and keeps new ones for it', async () => {
+    const wrapper = await open(() => view(), { kind: 'family-letter' });
+    await wrapper.get('select').setValue('certificate');
+    await wrapper.get('select').setValue('family-letter');
+    await flushPromises();
+    expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toBe('Dear {pupil}');
+    await wrapper.get('textarea').setValue('Hello {pupil}');
+    const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({
+      templates: { letter: 'Hello {pupil}', certificate: '' },
+      version: 2,
+    }));
+    fakeServer({ 'PUT /api/school/templates': kept });
+    await press('Keep for the school');
+    await vi.waitFor(() => expect(kept).toHaveBeenCalled());
+    expect(kept.mock.calls[0]![0].body).toEqual({
+      templates: { letter: 'Hello {pupil}', certificate: '' },
+      version: 1,
+    });
+  });
+
   it('says why there is no sheet, and what does not fit', async () => {
     const wrapper = await open(() => 'This sheet needs at least 2 different notes.', { kind: 'note-match' });
-    expect(wrapper.text()).toContain('This sheet needs at least 2 different notes.');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('This sheet needs at least 2 different notes.'));
     expect(wrapper.text()).not.toContain('Save as PDF');
     const other = await open(() => view({ warnings: ['“Bartholomew” does not fit its box.'] }), { kind: 'labels' });
-    expect(other.text()).toContain('“Bartholomew” does not fit its box.');
+    await vi.waitFor(() => expect(other.text()).toContain('“Bartholomew” does not fit its box.'));
   });
 });

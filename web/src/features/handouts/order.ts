@@ -86,6 +86,35 @@ export function paperNeeded(pages: number, copies: number): { readonly sheets: n
   return { sheets: pages * copies, duplex: Math.ceil(pages / 2) * copies };
 }
 
+/** Pupils who need the same sheet. */
+export interface PrintGroup {
+  readonly label: string;
+  readonly pupils: number;
+  readonly size: PrintSize;
+  readonly easier: boolean;
+}
+
+/** "Big print for 3, the easier line for 2": who needs which sheet, from the pupils' own settings. */
+export function printGroups(page: ClassView, step: number): readonly PrintGroup[] {
+  const hasEasier =
+    page.steps.find(({ position }) => position === step)?.tunes.some(({ role }) => role === 'easier') === true;
+  const groups = new Map<string, PrintGroup>();
+  for (const pupil of page.pupils) {
+    if (pupil.standing === null) continue;
+    const easier = hasEasier && pupil.easierLine;
+    const label = [SIZE_WORDS[pupil.printSize], ...(easier ? ['easier line'] : [])].join(', ');
+    const pupils = (groups.get(label)?.pupils ?? 0) + 1;
+    groups.set(label, { label, pupils, size: pupil.printSize, easier });
+  }
+  return [...groups.values()].toSorted((a, b) => b.pupils - a.pupils);
+}
+
+export const SIZE_WORDS: Readonly<Record<PrintSize, string>> = {
+  small: 'Small print',
+  medium: 'Medium',
+  big: 'Big print',
+};
+
 /** Kinds of which each pupil has a page of their own: they are printed once. */
 export function isPerPupil(kind: HandoutKind): boolean {
   return kindOf(kind).group === 'class';

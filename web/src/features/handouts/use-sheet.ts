@@ -16,10 +16,11 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
   /** Of the work under way, 0 to 1; null when there is none. */
   const share = ref<number | null>(null);
   let latest = 0;
+  let isGone = false;
 
   async function set(): Promise<void> {
     const mine = (latest += 1);
-    if (order.value === null) return;
+    if (order.value === null || isGone) return;
     if (share.value !== null) press.cancel();
     share.value = 0;
     try {
@@ -38,6 +39,7 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
   }
   watchDebounced([order, settings], set, { debounce: DEBOUNCE_MS, immediate: true, deep: true });
   onScopeDispose(() => {
+    isGone = true;
     latest += 1;
     press.cancel();
   });

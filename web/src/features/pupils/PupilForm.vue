@@ -46,6 +46,11 @@ const BREATHS = [
   { value: null, text: 'as in the class' },
   ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map((value) => ({ value, text: `${value} seconds` })),
 ];
+const SIZES = [
+  { value: 'small', text: 'Small print' },
+  { value: 'medium', text: 'As usual' },
+  { value: 'big', text: 'Big print' },
+] as const;
 const classOptions = computed(() => [
   { value: '', text: 'Choose a class' },
   ...props.others.map(({ id, name }) => ({ value: id, text: name })),
@@ -95,6 +100,7 @@ async function eraseNow(): Promise<void> {
         />
         <SelectField v-model="draft.playsInstead" label="Plays" :options="INSTRUMENTS" />
         <SelectField v-model="draft.breathSeconds" label="One breath lasts" :options="BREATHS" />
+        <SelectField v-model="draft.printSize" label="Sheets" :options="SIZES" />
       </div>
       <FormField
         v-slot="{ id, describedby, state }"
@@ -115,6 +121,7 @@ async function eraseNow(): Promise<void> {
         >The family and the school agree to recordings.
         <span class="soft">Without this, no sound of this child can be kept.</span></BFormCheckbox
       >
+      <BFormCheckbox v-model="draft.easierLine">Plays the easier line where a tune has one.</BFormCheckbox>
       <SaveBar :busy="busy" :error="error" />
     </BForm>
     <section class="card-paper stack-close">

@@ -18,6 +18,8 @@ const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   playsInstead: null,
   mayRecord: false,
   breathSeconds: null,
+  printSize: 'medium',
+  easierLine: false,
   version: 1,
   absences: [],
   moves: [],

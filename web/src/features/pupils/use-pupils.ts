@@ -24,9 +24,8 @@ export function usePupils(classId: () => string) {
   const pupilOf = (id: string): PupilRecord | undefined => pupils.value?.find((each) => each.id === id);
 
   async function put(pupil: PupilRecord): Promise<void> {
-    const { id, name, startStep, joinedOn, leftOn, handMark, note, mayRecord, version } = pupil;
-    const playsInstead = pupil.playsInstead as 'tin-whistle-d' | null;
-    const json = { name, startStep, joinedOn, leftOn, handMark, note, playsInstead, mayRecord, version };
+    const { id, absences: _absences, moves: _moves, ...kept } = pupil;
+    const json = { ...kept, playsInstead: pupil.playsInstead as 'tin-whistle-d' | null };
     await ask(api.pupils[':id'].$put({ param: { id }, json }));
   }
 

@@ -1,0 +1,32 @@
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
+
+let test: TestApp;
+beforeAll(async () => (test = await createTestApp()));
+afterAll(() => test.close());
+
+interface Kept {
+  readonly templates: { readonly letter: string; readonly certificate: string };
+  readonly version: number;
+}
+const read = async (): Promise<Kept> => (await (await test.send('GET', '/api/school/templates')).json()) as Kept;
+
+describe('the school’s own words for letters and certificates', () => {
+  it('are empty at first, kept for all teachers, and refused to who saw older ones', async () => {
+    const first = await read();
+    expect(first.templates).toEqual({ letter: '', certificate: '' });
+    const templates = { letter: 'Dear family of {pupil}', certificate: '' };
+    expect((await test.send('PUT', '/api/school/templates', { templates, version: first.version })).status).toBe(200);
+    expect((await read()).templates).toEqual(templates);
+    const late = await test.send('PUT', '/api/school/templates', { templates, version: first.version });
+    expect(late.status).toBe(409);
+  });
+
+  it('are not for assistants, and have a limit', async () => {
+    const assistant = await cookieOf(test, 'sunniva@osierbridge.example');
+    expect((await test.send('GET', '/api/school/templates', undefined, assistant)).status).toBe(403);
+    const { version } = await read();
+    const templates = { letter: 'x'.repeat(4001), certificate: '' };
+    expect((await test.send('PUT', '/api/school/templates', { templates, version })).status).toBe(400);
+  });
+});
