@@ -93,6 +93,32 @@ async function lessonPictures(): Promise<void> {
   await projector.close();
 }
 
+/** The page on which sheets are chosen, and three sheets as one picture. */
+async function handoutPictures(): Promise<void> {
+  await page.goto(`${classAddress}/handouts?kind=tune-sheet&step=3`);
+  await page.getByText('Fingerings', { exact: true }).last().click();
+  await page.waitForTimeout(1500);
+  await picture('handouts', '.paper svg');
+  await page.setViewportSize({ width: 1280, height: 1400 });
+  const sheets: string[] = [];
+  for (const [kind, title] of [
+    ['tune-sheet', /Goose Walk/],
+    ['fingering-mistake', /Find the mistake/],
+    ['booklet', /recorder book/],
+  ] as const) {
+    await page.getByLabel('Sheet', { exact: true }).selectOption(kind);
+    await page.getByRole('img', { name: title }).waitFor();
+    await page.waitForTimeout(500);
+    sheets.push((await page.locator('.paper').screenshot()).toString('base64'));
+  }
+  await page.setViewportSize({ width: 1290, height: 600 });
+  const images = sheets.map((data) => `<img src="data:image/png;base64,${data}" width="420">`).join('');
+  await page.goto('about:blank');
+  await page.setContent(`<body style="margin:5px;display:flex;gap:10px;background:#d8d2c4">${images}</body>`);
+  await page.screenshot({ path: `${folder}/sheets.png` });
+  await page.setViewportSize(DESK);
+}
+
 await openDemo(page, address);
 await picture('classes', '.stairs');
 await openClass(page, '4 Plover');
@@ -149,10 +175,9 @@ await picture('trends', 'canvas');
 await page.goto(`${classAddress}/today`);
 await picture('today', '.part');
 await lessonPictures();
+await handoutPictures();
 await page.goto(`${classAddress}/plan`);
 await picture('plan', 'tbody tr');
-await page.goto(`${address}/staircases/new`);
-await picture('staircase-proposal', '[aria-label="The proposal"] li');
 await page.goto(`${address}/staircases`);
 await page.getByRole('link', { name: 'Recorder, from B down' }).click();
 await page.locator('.open-step').first().click();
@@ -161,10 +186,4 @@ await page.goto(`${address}/tunes`);
 await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
 await page.getByText('One new note', { exact: true }).click();
 await picture('library', 'tbody tr');
-await page.goto(`${address}/tunes/new`);
-await page.getByRole('application').click();
-for (const key of 'ba2g4ba2g4abag1e4ba2g4ba2g4agee1g') await page.keyboard.press(key);
-await page.getByLabel('Title', { exact: true }).fill('Over the Weir');
-await page.locator('.engraving .note').nth(21).waitFor();
-await picture('add-a-tune', '.engraving svg');
 await browser.close();

@@ -1,5 +1,6 @@
+import { existsSync } from 'node:fs';
 import { parseArgs } from 'node:util';
-import { ensureChromium, CHROMIUM } from './lib/debian.mjs';
+import { ensureChromium, ensureDebianPackage, CHROMIUM } from './lib/debian.mjs';
 import { ensurePackages } from './lib/packages.mjs';
 import { binary, TUNES } from './lib/paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './lib/postgres.mjs';
@@ -15,6 +16,10 @@ await run(async () => {
   buildProduct();
   const threads = buildServer();
   runShown(binary('tsx'), ['server/bench/core.ts'], { env });
+  if ('booklet-page'.includes(values.only ?? 'booklet')) {
+    ensureDebianPackage('lilypond', () => existsSync('/usr/bin/lilypond'));
+    runShown(binary('tsx'), ['server/bench/booklet.ts'], { env });
+  }
   const postgres = await startTemporaryPostgres();
   const stop = stopOnSignals(postgres.stop);
   try {
