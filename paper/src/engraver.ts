@@ -15,6 +15,9 @@ const NOTE_WIDTH = 52;
 const BAR_WIDTH = 0.5;
 const LETTER_WIDTH = 0.5;
 
+/** Engravings that are kept to be used again. */
+const MOST_KEPT = 400;
+
 /** Engraves for paper. One serves many sheets. */
 export interface PaperEngraver {
   /** @param width points. @throws Error when the music does not load: that is a bug. */
@@ -23,6 +26,8 @@ export interface PaperEngraver {
 
 export async function createPaperEngraver(letters: Letters): Promise<PaperEngraver> {
   const toolkit = await createToolkit();
+  // On a worksheet the same note stands many times.
+  const engraved = new Map<string, readonly EngravedLine[]>();
   return {
     engrave(music, width) {
       const scale = STAFF_POINTS[music.size] / STAFF_UNITS;
@@ -33,12 +38,20 @@ export async function createPaperEngraver(letters: Letters): Promise<PaperEngrav
           : rowsUnder(music.tune, music.on, { rows: music.rows, counting: music.counting, sayings: music.sayings });
       const tune = inLines(music.tune, under, (pageWidth - LINE_START) / NOTE_WIDTH);
       const hidden = new Set(music.covered.map(({ barIndex, eventIndex }) => eventId(0, barIndex, eventIndex)));
+      const written = writeMusicXml(withBreaths(tune, music), {
+        ...{ forEngraving: true, withoutChords: !music.chords },
+        ...(music.rows === null ? {} : { underNote: under }),
+      });
+      const xml = asAsked(written, music);
+      const key = JSON.stringify([pageWidth, scale, [...hidden], xml]);
+      const known = engraved.get(key);
+      if (known !== undefined) return known;
       toolkit.setOptions({
         ...{
           pageWidth,
           pageHeight: 60_000,
           adjustPageHeight: true,
-          breaks: tune.bars.slice(0, -1).some((bar) => bar.lineEnd) ? 'line' : 'none',
+          breaks: tune.bars.slice(0, -1).some((bar) => bar.lineEnd) ? 'encoded' : 'none',
           svgViewBox: true,
           svgFormatRaw: true,
         },
@@ -46,12 +59,10 @@ export async function createPaperEngraver(letters: Letters): Promise<PaperEngrav
         ...{ pageMarginLeft: 0, pageMarginRight: 0, pageMarginTop: 30, pageMarginBottom: 30 },
         ...{ lyricSize: 4.8, lyricTopMinMargin: 3, lyricWordSpace: 2.4, justifyVertically: false },
       });
-      const written = writeMusicXml(withBreaths(tune, music), {
-        ...{ forEngraving: true, withoutChords: !music.chords },
-        ...(music.rows === null ? {} : { underNote: under }),
-      });
-      if (!toolkit.loadData(asAsked(written, music))) throw new Error(`“${tune.title}” could not be engraved`);
-      return linesOf(toolkit.renderToSVG(1), scale, letters, hidden);
+      if (!toolkit.loadData(xml)) throw new Error(`“${tune.title}” could not be engraved`);
+      const lines = linesOf(toolkit.renderToSVG(1), scale, letters, hidden);
+      if (engraved.size < MOST_KEPT) engraved.set(key, lines);
+      return lines;
     },
   };
 }

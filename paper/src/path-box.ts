@@ -3,6 +3,32 @@ import { moved, type Box, type Mark } from './marks.ts';
 const TOKENS = /[a-zA-Z]|-?\d*\.?\d+(?:e-?\d+)?/g;
 const COUNTS: Readonly<Record<string, number>> = { m: 2, l: 2, h: 1, v: 1, c: 6, s: 4, q: 4, t: 2, a: 7, z: 0 };
 
+/** Heads, rests and clefs come again and again: the corners of a shape are worked out once. */
+const corners = new Map<string, readonly (readonly [number, number])[]>();
+const MOST_KEPT = 5000;
+
+/** Four points around a path: as good as all of them, for nothing here is turned by less than a right angle. */
+function cornersOf(d: string): readonly (readonly [number, number])[] {
+  const known = corners.get(d);
+  if (known !== undefined) return known;
+  const points = pathPoints(d);
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const [x, y] of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  const made = [
+    [left, top],
+    [right, top],
+    [left, bottom],
+    [right, bottom],
+  ] as const;
+  if (corners.size < MOST_KEPT) corners.set(d, made);
+  return made;
+}
+
 /** All points that an SVG path names, control points among them: its shape lies within them. */
 export function pathPoints(d: string): readonly (readonly [number, number])[] {
   const tokens = d.match(TOKENS) ?? [];
@@ -50,7 +76,7 @@ export function around(boxes: readonly Box[]): Box | null {
 /** Where a mark lies. A text is taken as high as its letters, and as wide as `widthOf` says. */
 export function boxOf(mark: Mark, widthOf: (mark: Extract<Mark, { kind: 'text' }>) => number): Box {
   if (mark.kind === 'text') return { x: mark.x, y: mark.y - 0.75 * mark.size, width: widthOf(mark), height: mark.size };
-  const points = pathPoints(mark.d).map((point) => moved(point, mark.at));
+  const points = cornersOf(mark.d).map((point) => moved(point, mark.at));
   const half = mark.stroke === null ? 0 : mark.width / 2;
   const [xs, ys] = [points.map(([x]) => x), points.map(([, y]) => y)];
   const [x, y] = [Math.min(...xs) - half, Math.min(...ys) - half];

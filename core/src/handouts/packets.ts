@@ -1,7 +1,7 @@
 import { parsePitch, pitchName, type Pitch } from '../music/index.ts';
 import { preparation, toggleSheet } from '../practice/index.ts';
 import { readTune } from '../reading/index.ts';
-import { sayNote } from '../words/index.ts';
+import { barRange, sayNote } from '../words/index.ts';
 import { beltName, cautionBlocks, drawnSteps } from './class-papers.ts';
 import { fingeringChart, holdingBlocks, notePage } from './charts.ts';
 import { plainMusic } from './music.ts';
@@ -67,7 +67,7 @@ function drillBlocks(request: HandoutRequest, tune: HandoutRequest['tune'] & obj
         ]),
     ...(bars === undefined
       ? []
-      : [text(`The hard spot: bars ${bars[0]} to ${bars[1]}. Slowly, four times right, then a little faster.`)]),
+      : [text(`The hard spot, ${barRange(bars)}: slowly, four times right, then a little faster.`)]),
   ];
 }
 

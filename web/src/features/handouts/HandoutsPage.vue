@@ -34,17 +34,23 @@ const choices = ref<HandoutChoices | null>(null);
 const templates = shallowRef<Templates | null>(null);
 
 const { error, load } = useLoad(async () => {
-  const [tunes, { cautions }, kept] = await Promise.all([
+  const [tunes, { cautions }, kept, belts, { instruments }] = await Promise.all([
     ask(api.tunes.$get()),
     ask(api.school.cautions.$get()),
     ask(api.school.templates.$get()),
+    ask(api.belts.earned.$get()),
+    ask(api.instruments.$get()),
     classes.open(classId.value),
   ]);
+  const earned = belts.find(({ id }) => id === classId.value)?.earned ?? [];
+  const due = earned.filter(({ givenAt }) => givenAt === null);
   const abc = new Map(tunes.map((tune) => [tune.id, tune.abc]));
   facts.value = {
     ...{ school: session.me?.school ?? '', teacher: session.me?.name ?? '' },
     cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
     abcOf: (id) => abc.get(id) ?? null,
+    beltsDueOf: (id) => due.filter(({ pupilId }) => pupilId === id).map(({ belt }) => belt),
+    numberOf: (id) => instruments.find(({ loans }) => loans.some(({ pupilId }) => pupilId === id))?.number ?? null,
   };
   templates.value = kept;
   if (page.value !== null) choices.value = wished(usualChoices(page.value, navigator.language));

@@ -38,6 +38,8 @@ const facts: Facts = {
   teacher: 'Mara',
   cautions: ['Still.'],
   abcOf: (id) => `X:1 ${id}`,
+  beltsDueOf: (id) => (id === 'Ben' ? ['moss'] : []),
+  numberOf: () => 4,
 };
 
 describe('who needs which sheet', () => {
@@ -81,7 +83,9 @@ describe('what goes to the press', () => {
 
   it('names one pupil where one is chosen', () => {
     const choices = { ...usualChoices(page, 'en-GB'), kind: 'certificate', pupilId: page.pupils[1]!.id } as const;
-    expect(orderOf(page, choices, facts).schoolClass.pupils.map(({ name }) => name)).toEqual(['Ben']);
+    expect(orderOf(page, choices, facts).schoolClass.pupils).toEqual([
+      { name: 'Ben', passedSteps: 1, beltsDue: ['moss'], instrumentNumber: 4 },
+    ]);
   });
 
   it('begins with the paper of the country, the step of the class, and a copy for each pupil', () => {
@@ -105,6 +109,8 @@ async function open(answer: (name: string, order: HandoutOrder) => unknown, quer
     'GET /api/classes': () => [],
     'GET /api/tunes': () => [{ id: 'tune-1', abc: 'X:1' }],
     'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+    'GET /api/belts/earned': () => [{ id: 'c', earned: [{ pupilId: 'Ann', belt: 'moss', givenAt: null }] }],
+    'GET /api/instruments': () => ({ instruments: [], classes: [], cleaning: [] }),
     'GET /api/school/templates': () => ({ templates: { letter: 'Dear {pupil}', certificate: '' }, version: 1 }),
   });
   const opened = await openPage(HandoutsPage, { classId: 'c' }, {}, query);

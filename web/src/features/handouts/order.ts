@@ -28,6 +28,10 @@ export interface Facts {
   readonly teacher: string;
   readonly cautions: readonly string[];
   readonly abcOf: (tuneId: string) => string | null;
+  /** Belts that a pupil has earned and not been given. */
+  readonly beltsDueOf: (pupilId: string) => readonly string[];
+  /** Of the instrument that a pupil has on loan. */
+  readonly numberOf: (pupilId: string) => number | null;
 }
 
 /** Paper as it is usual where the browser's language is spoken. */
@@ -70,8 +74,9 @@ export function orderOf(page: ClassView, choices: HandoutChoices, facts: Facts):
       classStep: Math.min(page.classStep, Math.max(0, page.steps.length - 1)),
       pupils: page.pupils
         .filter((pupil) => pupil.standing !== null && (choices.pupilId === null || pupil.id === choices.pupilId))
-        .map(({ name, standing }) => ({
-          ...{ name, passedSteps: standing!.passedSteps, beltsDue: [], instrumentNumber: null },
+        .map(({ id, name, standing }) => ({
+          ...{ name, passedSteps: standing!.passedSteps },
+          ...{ beltsDue: facts.beltsDueOf(id), instrumentNumber: facts.numberOf(id) },
         })),
       steps: page.steps.map((each) => ({
         ...{ title: each.title, belt: each.belt, lessons: each.lessons, rise: each.rise.total },

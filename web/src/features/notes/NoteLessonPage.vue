@@ -103,6 +103,12 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
           <template v-if="waits !== null"> · {{ waits }}</template>
         </p>
       </div>
+      <BButton
+        v-if="!big && lesson.place !== null"
+        role="link"
+        :to="{ name: 'handouts', params: { classId }, query: { kind: 'note-card', step: lesson.place.position } }"
+        >Handouts</BButton
+      >
       <BFormSelect
         v-if="!big"
         class="auto"
