@@ -72,10 +72,14 @@ function textPieces({ text, look }: Extract<Block, { kind: 'text' }>, width: num
     ...(look === 'centred' ? { align: 'middle' as const } : {}),
   });
   const bar = look === 'caution' ? [line(3, 1, 3, height - 2, { stroke: INK, width: 2.5 })] : [];
-  return [piece(text, height + after, [...bar, ...placed(marks, inset, 0)], look === 'head' || look === 'lead')];
+  const before = look === 'head' ? HEAD_GAP : 0;
+  const isHead = look === 'head' || look === 'lead';
+  return [piece(text, before + height + after, [...bar, ...placed(marks, inset, before)], isHead)];
 }
 
 const TILE_GAP = 12;
+/** Over a heading within a sheet. */
+const HEAD_GAP = 8;
 
 function tileRows(
   { columns, tiles, cut, height }: Extract<Block, { kind: 'tiles' }>,

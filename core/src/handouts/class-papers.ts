@@ -22,7 +22,7 @@ export const CERTIFICATE_WORDS = '{pupil} has passed {steps} of {class}.';
 export const LETTER_WORDS = [
   'Dear family,',
   '',
-  'in {class} we are learning “{tune}”. The new notes are {notes}. Five minutes a day are enough: the hard bar slowly, then the whole tune.',
+  'In {class} we are learning “{tune}”. New notes: {notes}. Five minutes a day is enough: the hard bar slowly, then the whole tune.',
   '',
   'Please send the instrument on lesson days, clean and with its bag.',
   '',

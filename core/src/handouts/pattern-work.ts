@@ -122,8 +122,10 @@ function shuffledAway(indexes: readonly number[], seed: number): readonly number
 
 /** The bars from first to last by themselves: without repeats that begin or end elsewhere. */
 function cutOut(tune: Tune, [first, last]: readonly [number, number]): Tune {
-  const bars = tune.bars.slice(first, last + 1).map((bar) => ({
+  const bars = tune.bars.slice(first, last + 1).map((bar, index) => ({
     ...bar,
+    // Neither a number nor a closing line says where it belongs.
+    ...{ number: index + 1, barline: 'single' as const, lineEnd: false },
     ...{
       repeatStart: false,
       timesPlayed: 1,
