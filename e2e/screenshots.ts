@@ -96,7 +96,8 @@ async function lessonPictures(): Promise<void> {
 /** The page on which sheets are chosen, and three sheets as one picture. */
 async function handoutPictures(): Promise<void> {
   await page.goto(`${classAddress}/handouts?kind=tune-sheet&step=3`);
-  await page.getByText('Fingerings', { exact: true }).last().click();
+  await page.locator('.paper svg').waitFor();
+  await page.getByLabel('Fingerings', { exact: true }).check();
   await page.waitForTimeout(1500);
   await picture('handouts', '.paper svg');
   await page.setViewportSize({ width: 1280, height: 1400 });

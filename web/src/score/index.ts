@@ -1,3 +1,2 @@
-export { GLYPHS } from './glyphs.ts';
 export { default as ScoreSheet } from './ScoreSheet.vue';
 export type { ScoreMark } from './marks.ts';

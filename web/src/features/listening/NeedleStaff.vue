@@ -2,7 +2,7 @@
 import { pitchName, staffStep, type Pitch } from '@escalier/core/music';
 import { sayNote } from '@escalier/core/words';
 import { computed } from 'vue';
-import { GLYPHS } from '../../score/index.ts';
+import { GLYPHS } from '../../score/glyphs.ts';
 
 /** The note asked for and, over it, a needle at the note that sounds: it tilts up when it is high, down when it is low. */
 const props = defineProps<{ asked: Pitch | null; heard: Pitch | null; cents: number | null }>();
