@@ -1,21 +1,15 @@
-import type { Block, DrawnStep, Tile } from '@escalier/core/handouts';
-import { belt, isBeltId } from '@escalier/core/staircase';
-import { circle, INK, line, path, placed, rectangle, SHADE, SOFT, type Mark } from './marks.ts';
+import type { Block } from '@escalier/core/handouts';
+import { INK, line, path, placed, rectangle, SOFT, type Mark } from './marks.ts';
 import { musicPieces } from './music.ts';
 import { fitting, gap, paragraph, piece, type Piece } from './pieces.ts';
-import { drawing } from './pictures.ts';
-import type { Tools } from './tools.ts';
+import { staircasePiece } from './staircase.ts';
+import { matchPieces, tileRows } from './tiles.ts';
+import type { Room, Tools } from './tools.ts';
 
 /** What stands on which page, for the list of contents. */
 export interface Listed {
   readonly title: string;
   readonly page: number;
-}
-
-export interface Room {
-  readonly width: number;
-  /** Of a page of its own. */
-  readonly height: number;
 }
 
 const LOOKS = {
@@ -77,104 +71,8 @@ function textPieces({ text, look }: Extract<Block, { kind: 'text' }>, width: num
   return [piece(text, before + height + after, [...bar, ...placed(marks, inset, before)], isHead)];
 }
 
-const TILE_GAP = 12;
 /** Over a heading within a sheet. */
 const HEAD_GAP = 8;
-
-function tileRows(
-  { columns, tiles, cut, height }: Extract<Block, { kind: 'tiles' }>,
-  room: Room,
-  tools: Tools,
-): readonly Piece[] {
-  const space = cut ? 0 : TILE_GAP;
-  const width = (room.width - space * (columns - 1)) / columns;
-  const rows: Piece[] = [];
-  for (let at = 0; at < tiles.length; at += columns) {
-    const row = tiles
-      .slice(at, at + columns)
-      .map((tile) => tileDrawing(tile, width - (cut ? 16 : 0), tools, columns > 5));
-    const natural = Math.max(...row.map((each) => each.height));
-    const high = height ?? natural;
-    const marks = row.flatMap(({ marks: own, height: ownHeight }, index): readonly Mark[] => {
-      const scale = ownHeight > high - 8 && height !== null ? (high - 8) / ownHeight : 1;
-      if (scale < 0.55) tools.warn(`“${tiles[at + index]!.label || 'A card'}” does not fit its box.`);
-      const inside = cut ? 8 + ((width - 16) * (1 - scale)) / 2 : 0;
-      return placed(
-        own,
-        index * (width + space) + inside,
-        cut ? Math.max(4, (high - ownHeight * scale) / 2) : 0,
-        scale,
-      );
-    });
-    const frames = cut
-      ? row.map((_, index) =>
-          rectangle({ x: index * width, y: 0, width, height: high }, { stroke: SOFT, width: 0.7, dash: 4 }),
-        )
-      : [];
-    rows.push(piece('A row', high + (cut ? 0 : TILE_GAP), [...frames, ...marks]));
-  }
-  return rows;
-}
-
-/** From the top: label with its number, picture, choices, lines, caption; in the middle of its width. */
-function tileDrawing(
-  tile: Tile,
-  width: number,
-  tools: Tools,
-  small: boolean,
-): { readonly marks: readonly Mark[]; readonly height: number } {
-  const { letters, textScale } = tools;
-  const marks: Mark[] = [];
-  let y = 0;
-  const add = (text: string, face: 'text' | 'bold', size: number): void => {
-    if (text === '') return;
-    const fits = fitting(letters, text, face, { width, lines: 4, most: size, least: 6.5 });
-    if (fits === null) tools.warn(`“${text}” does not fit its box.`);
-    const made = paragraph(letters, text, width, { face, size: fits ?? 6.5, align: 'middle' });
-    marks.push(...placed(made.marks, 0, y));
-    y += made.height + 3;
-  };
-  if (tile.number !== null)
-    marks.push({ kind: 'text', x: 0, y: 10, text: `${tile.number}.`, face: 'bold', size: 10 * textScale, colour: INK });
-  add(tile.label, 'bold', 13 * textScale);
-  if (tile.picture !== null) {
-    if (tile.label === '' && tile.number !== null) y += 6;
-    const inset = tile.number === null ? 0 : 18;
-    const drawn = drawing(tile.picture, width - inset, tools, small);
-    const scale = Math.min(1, (width - inset) / Math.max(1, drawn.width));
-    marks.push(...placed(drawn.marks, inset + Math.max(0, (width - inset - drawn.width * scale) / 2), y, scale));
-    y += drawn.height * scale + 4;
-  }
-  if (tile.choices.length > 0) add(tile.choices.join('        '), 'text', 11 * textScale);
-  for (let each = 0; each < tile.lines; each++) {
-    y += 20;
-    marks.push(line(width * 0.12, y, width * 0.88, y, { stroke: SOFT, width: 0.8 }));
-    y += 5;
-  }
-  add(tile.caption, 'text', 11 * textScale);
-  return { marks, height: y };
-}
-
-function matchPieces(
-  { left, right }: Extract<Block, { kind: 'match' }>,
-  width: number,
-  tools: Tools,
-): readonly Piece[] {
-  const side = width * 0.38;
-  const pairs = left.map(
-    (tile, index) => [tileDrawing(tile, side, tools, true), tileDrawing(right[index]!, side, tools, true)] as const,
-  );
-  return pairs.map(([one, other]) => {
-    const height = Math.max(one.height, other.height, 34) + TILE_GAP;
-    const middle = (height - TILE_GAP) / 2;
-    return piece('A pair', height, [
-      ...placed(one.marks, 0, middle - one.height / 2),
-      circle(side + 12, middle, 2.2, { fill: INK }),
-      circle(width - side - 12, middle, 2.2, { fill: INK }),
-      ...placed(other.marks, width - side, middle - other.height / 2),
-    ]);
-  });
-}
 
 function tableRows(
   { columns, rows, rowHeight }: Extract<Block, { kind: 'table' }>,
@@ -223,46 +121,6 @@ function tableRows(
 
 /** No font of the sheets has one. */
 const TICK = '✓';
-
-const LEAST_STAIRS = 150;
-
-/** Rise is difficulty, tread is time; what stands over a tread is as wide as it. */
-function staircasePiece(steps: readonly DrawnStep[], room: Room, tools: Tools): Piece {
-  const height = Math.max(LEAST_STAIRS, room.height);
-  const WORDS = 58;
-  const lessons = steps.reduce((sum, step) => sum + Math.max(1.2, step.lessons), 0);
-  const rises = steps.reduce((sum, step) => sum + step.rise, 0);
-  const marks: Mark[] = [];
-  let [x, y] = [0, height - 4];
-  let d = `M0 ${height}`;
-  steps.forEach((step, index) => {
-    const tread = (Math.max(1.2, step.lessons) / lessons) * room.width;
-    const rise = (step.rise / rises) * (height - WORDS - 8);
-    y -= rise;
-    d += `V${y}h${tread}`;
-    const width = tread - 6;
-    const name = `${index + 1} ${step.title}`;
-    const size = fitting(tools.letters, name, 'bold', { width, lines: 3, most: 11, least: 5 }) ?? 5;
-    const title = paragraph(tools.letters, name, width, { face: 'bold', size });
-    const about =
-      step.about === ''
-        ? { marks: [], height: 0 }
-        : paragraph(tools.letters, step.about, width, { face: 'text', size: Math.min(size, 8) });
-    marks.push(...placed(title.marks, x + 3, y - title.height - about.height - 4));
-    marks.push(...placed(about.marks, x + 3, y - about.height - 3));
-    if (isBeltId(step.belt)) {
-      const { ground, thread } = belt(step.belt);
-      marks.push(rectangle({ x: x + 1, y: y + 2, width: tread - 2, height: 5 }, { fill: ground }));
-      marks.push(line(x + 3, y + 4.5, x + tread - 3, y + 4.5, { stroke: thread, width: 1.2, dash: 3 + (index % 4) }));
-    }
-    x += tread;
-  });
-  return piece('The staircase', height + 10, [
-    path(`${d}V${height}z`, { fill: SHADE }),
-    path(d, { stroke: INK, width: 1.8 }),
-    ...marks,
-  ]);
-}
 
 function contentsLine({ title, page }: Listed, width: number, { letters }: Tools): Piece {
   const size = 11.5;

@@ -9,3 +9,10 @@ export interface Tools {
   readonly textScale: number;
   readonly warn: (sentence: string) => void;
 }
+
+/** What a block may fill, in points. */
+export interface Room {
+  readonly width: number;
+  /** Of a page of its own. */
+  readonly height: number;
+}

@@ -57,7 +57,7 @@ export interface HandoutView {
   readonly key: readonly Answer[];
 }
 
-/** Told how far the work is; the answer false ends it. */
+/** Told how far the work is, 0 to 1. */
 export type HandoutProgress = (share: number) => void;
 
 const FONT_ADDRESSES: Readonly<Record<(typeof FONT_NAMES)[number], string>> = {
