@@ -89,6 +89,8 @@ export default defineConfig({
             { name: 'vue', tags: ['$initial'], test: /node_modules[\\/](@vue|vue|pinia|vue-router)[\\/]/, priority: 3 },
             { name: 'controls', tags: ['$initial'], test: /node_modules/, priority: 2 },
             { name: 'base', tags: ['$initial'], priority: 1 },
+            // Who signs in needs a line to type in, and not what all later screens share.
+            { name: 'fields', test: /[\\/]ui[\\/](TextField|FormField)\.vue/, priority: 1 },
             { name: 'parts', minShareCount: 6, maxModuleSize: 20_000 },
           ],
         },
