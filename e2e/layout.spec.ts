@@ -109,6 +109,8 @@ async function mishaps(page: Page, width: number): Promise<string[]> {
 }
 
 test('no page is wider than its window, and no text lies over another, from phone to projector', async ({ page }) => {
+  // Every page at every width: long on a busy machine.
+  test.slow();
   await openDemo(page);
   await openClass(page, '4 Plover');
   const schoolClass = new URL(page.url()).pathname;
