@@ -1,33 +1,33 @@
 import {
   isHandoutKind,
   KINDS,
-  madeUpClass,
+  LETTERS,
   makeHandout,
   NoHandout,
   PRINT_SIZES,
   USUAL_OPTIONS,
+  usualRequest,
   type Handout,
   type HandoutKind,
   type HandoutRequest,
+  type LetterId,
   type PrintSize,
 } from '@escalier/core/handouts';
 import { NAMINGS, type Naming } from '@escalier/core/instruments';
-import { byHeight, COUNTINGS, USUAL_SAYINGS, type Counting } from '@escalier/core/music';
+import { byHeight, COUNTINGS, type Counting } from '@escalier/core/music';
 import { BadInput, type Command, type Output } from './command.ts';
 import { bytesToFile, jsonToFile, tuneFromFile } from './files.ts';
 import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './options.ts';
 
 type Options = Readonly<Record<string, string>>;
 
-const BIG_LETTERS = 1.3;
-
 export const handout: Command = {
   usage:
-    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--words TEXT] | handout list',
+    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--letter new-note] [--words TEXT] | handout list',
   about: 'a sheet for pupils as PDF, with its answers; class papers are made for a made-up class',
   options: [
     ...['out', 'key', 'tune', 'easier', 'notes', 'elements', 'count', 'seed', 'instrument', 'naming', 'counting'],
-    ...['names', 'show', 'size', 'paper', 'words', 'holding'],
+    ...['names', 'show', 'size', 'paper', 'words', 'letter', 'holding'],
   ],
   async run([kind, ...rest], options) {
     if (kind === 'list' && rest.length === 0) return listed();
@@ -58,7 +58,7 @@ async function printed(kind: HandoutKind, options: Options): Promise<Output> {
   const laid = layOut(made, tools, {
     paper,
     holding: oneOf(options.holding ?? 'none', ['none', 'left', 'right'] as const, 'side'),
-    textScale: request.size === 'big' ? BIG_LETTERS : 1,
+    size: request.size,
   });
   const pdf = await toPdf([laid], letters, fonts, made.title);
   await bytesToFile(out, pdf);
@@ -89,21 +89,25 @@ function handoutOf(kind: HandoutKind, request: HandoutRequest): Handout {
 
 async function requestOf(options: Options): Promise<HandoutRequest> {
   const names = options.notes === undefined ? [] : options.notes.split(',');
-  return {
+  return usualRequest({
     seed: wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1,
     on: instrumentOption(options.instrument),
     notes: names.map((name) => pitchWord(name)).toSorted(byHeight),
     naming: oneOf<Naming>(options.naming ?? 'letters', NAMINGS, 'naming'),
     counting: options.counting === undefined ? null : oneOf<Counting>(options.counting, COUNTINGS, 'counting'),
-    ...{ sayings: USUAL_SAYINGS, lengthWords: 'british', elements: elementsOption(options.elements) },
+    elements: elementsOption(options.elements),
     tune: options.tune === undefined ? null : (await tuneFromFile(options.tune)).tune,
     easier: options.easier === undefined ? null : (await tuneFromFile(options.easier)).tune,
-    schoolClass: madeUpClass(),
     size: oneOf<PrintSize>(options.size ?? 'medium', PRINT_SIZES, 'size'),
     count: wholeNumber(options.count, 'number of tasks', 1, 10_000) ?? null,
     options: { ...USUAL_OPTIONS, ...shown(options) },
+    letter: oneOf<LetterId>(
+      options.letter ?? 'new-note',
+      LETTERS.map(({ id }) => id),
+      'letter',
+    ),
     words: options.words ?? null,
-  };
+  });
 }
 
 const SHOWN = [

@@ -1,4 +1,4 @@
-import type { Handout, Section } from '@escalier/core/handouts';
+import type { Handout, PrintSize, Section } from '@escalier/core/handouts';
 import { piecesOf, type Listed } from './blocks.ts';
 import type { PaperEngraver } from './engraver.ts';
 import type { Letters } from './letters.ts';
@@ -27,12 +27,15 @@ export interface Laid {
 export interface LayOutSettings {
   readonly paper: PaperName;
   readonly holding: HoldingSide;
-  /** For who needs larger letters. */
-  readonly textScale: number;
+  /** Of the letters; music has its own. */
+  readonly size: PrintSize;
 }
 
 /** Told after each section how far the work is, 0 to 1; the answer false ends it. */
 export type Progress = (share: number) => boolean;
+
+/** Of letters, against the usual ones. */
+const TEXT_SCALE: Readonly<Record<PrintSize, number>> = { small: 0.92, medium: 1, big: 1.3 };
 
 export class Stopped extends Error {}
 
@@ -40,12 +43,12 @@ export class Stopped extends Error {}
 export function layOut(
   handout: Handout,
   { letters, engraver }: { readonly letters: Letters; readonly engraver: PaperEngraver },
-  { paper: name, holding, textScale }: LayOutSettings,
+  { paper: name, holding, size }: LayOutSettings,
   progress: Progress = () => true,
 ): Laid {
   const paper = paperOf(name, handout.wide, holding);
   const warnings = new Set<string>();
-  const tools: Tools = { letters, engraver, textScale, warn: (sentence) => warnings.add(sentence) };
+  const tools: Tools = { letters, engraver, textScale: TEXT_SCALE[size], warn: (sentence) => warnings.add(sentence) };
   const room = { width: paper.right - paper.left, height: paper.bottom - paper.top };
   const listed = (pages: readonly number[]): readonly Listed[] =>
     handout.sections.flatMap((section, index) =>

@@ -4,12 +4,12 @@ import {
   madeUpClass,
   makeHandout,
   USUAL_OPTIONS,
+  usualRequest,
   type Handout,
   type HandoutKind,
   type HandoutRequest,
 } from '@escalier/core/handouts';
-import { instrument } from '@escalier/core/instruments';
-import { pitch, USUAL_SAYINGS } from '@escalier/core/music';
+import { pitch } from '@escalier/core/music';
 import { tuneOf } from '@escalier/core/testing';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
@@ -42,22 +42,13 @@ const TUNE = tuneOf(
     'G A B2|B A A2|A G A B|B A G2|]',
   ].join('\n'),
 );
-const request = (more: Partial<HandoutRequest> = {}): HandoutRequest => ({
-  ...{
-    seed: 7,
-    on: instrument('soprano-recorder-baroque'),
-    naming: 'letters',
-    counting: 'ta',
-    tune: TUNE,
-    easier: null,
-  },
-  notes: ['D4', 'E4', 'F#4', 'G4', 'A4', 'B4'].map(pitch),
-  ...{ sayings: USUAL_SAYINGS, lengthWords: 'british', schoolClass: madeUpClass() },
-  elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
-  ...{ size: 'medium', count: null, options: USUAL_OPTIONS, words: null },
-  ...more,
-});
-const A4: LayOutSettings = { paper: 'a4', holding: 'none', textScale: 1 };
+const request = (more: Partial<HandoutRequest> = {}): HandoutRequest =>
+  usualRequest({
+    ...{ seed: 7, counting: 'ta', tune: TUNE, notes: ['D4', 'E4', 'F#4', 'G4', 'A4', 'B4'].map(pitch) },
+    elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
+    ...more,
+  });
+const A4: LayOutSettings = { paper: 'a4', holding: 'none', size: 'medium' };
 const laid = (handout: Handout, settings: Partial<LayOutSettings> = {}): Laid =>
   layOut(handout, { letters, engraver }, { ...A4, ...settings });
 const sheet = (kind: HandoutKind, more: Partial<HandoutRequest> = {}, settings: Partial<LayOutSettings> = {}): Laid =>
@@ -111,7 +102,7 @@ describe('every kind of sheet', () => {
       chords: true,
     } as const;
     for (const size of ['small', 'medium', 'big'] as const) {
-      const made = sheet('tune-sheet', { size, options }, { holding: 'left', textScale: 1.3 });
+      const made = sheet('tune-sheet', { size, options }, { holding: 'left', size: 'big' });
       expect(outside(made), size).toEqual([]);
       expect(overlaps(made), size).toEqual([]);
     }

@@ -3,9 +3,9 @@ import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'n
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { readAbc, writeMusicXml } from '@escalier/core/formats';
-import { madeUpClass, makeHandout, USUAL_OPTIONS } from '@escalier/core/handouts';
+import { madeUpClass, makeHandout, USUAL_BREATHING, usualRequest } from '@escalier/core/handouts';
 import { instrument } from '@escalier/core/instruments';
-import { USUAL_SAYINGS, type Tune } from '@escalier/core/music';
+import type { Tune } from '@escalier/core/music';
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
 import { createPaperEngraver, layOut, Letters, toPdf } from '@escalier/paper';
 import { fontsOnDisk } from '@escalier/paper/node';
@@ -32,7 +32,16 @@ const schoolClass = {
       .notes.new.map(({ name }) => name)
       .filter((name) => !seen.has(name));
     for (const name of newNotes) seen.add(name);
-    return { title: tune.title, belt: 'moss', lessons: 2, rise: 2, tempo: 80, tune, newNotes };
+    return {
+      title: tune.title,
+      belt: 'moss',
+      lessons: 2,
+      rise: 2,
+      tempo: 80,
+      tune,
+      newNotes,
+      breathing: USUAL_BREATHING,
+    };
   }),
 };
 const fonts = fontsOnDisk();
@@ -43,20 +52,8 @@ let bytes = 0;
 
 async function booklet(): Promise<number> {
   const start = performance.now();
-  const handout = makeHandout('booklet', {
-    ...{
-      seed: 1,
-      on: ON,
-      notes: [],
-      naming: 'letters',
-      counting: null,
-      sayings: USUAL_SAYINGS,
-      lengthWords: 'british',
-    },
-    ...{ elements: new Set<string>(), tune: null, easier: null, schoolClass, size: 'medium', count: null, words: null },
-    options: USUAL_OPTIONS,
-  });
-  const laid = layOut(handout, { letters, engraver }, { paper: 'a4', holding: 'none', textScale: 1 });
+  const handout = makeHandout('booklet', usualRequest({ schoolClass }));
+  const laid = layOut(handout, { letters, engraver }, { paper: 'a4', holding: 'none', size: 'medium' });
   const pdf = await toPdf([laid], letters, fonts, handout.title);
   [pages, bytes] = [laid.pages.length, pdf.length];
   return (performance.now() - start) / 1000;

@@ -1,8 +1,7 @@
 import { chartOf, primaryFingering } from '../instruments/index.ts';
-import { pitchName, staffStep, type Pitch } from '../music/index.ts';
-import { postureChecks, USUAL_POSTURE } from '../practice/index.ts';
-import { describeMove, staffPlace } from '../words/index.ts';
-import { moveOf } from '../instruments/index.ts';
+import { staffStep, type Pitch } from '../music/index.ts';
+import { bridgeTo, postureChecks } from '../practice/index.ts';
+import { bridgeWords, staffPlace } from '../words/index.ts';
 import { notePicture } from './music.ts';
 import { notesFor } from './note-work.ts';
 import { named, type HandoutRequest } from './request.ts';
@@ -27,7 +26,7 @@ function chartTiles(request: HandoutRequest, notes: readonly Pitch[], blank: boo
   });
 }
 
-/** The class's notes, with their places on the staff; or without notes all that the instrument has. */
+/** The class's notes; or without notes all that the instrument has. */
 export function fingeringChart(request: HandoutRequest): Handout {
   const all = request.notes.length === 0;
   const notes = all ? wholeRange(request) : notesFor(request, 1);
@@ -72,32 +71,25 @@ export function noteCard(request: HandoutRequest): Handout {
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 
-/** A page for a new note: place, fingering, how to come to it from those before, how to hold. */
+/** A new note: its place, its fingering, and how to come to it from the nearest one that the class has. */
 export function notePage(request: HandoutRequest, note: Pitch, known: readonly Pitch[]): readonly Block[] {
   const fingering = primaryFingering(request.on, note);
   if (fingering === null) return [];
-  const moves = known.flatMap((from) => {
-    const before = primaryFingering(request.on, from);
-    return before === null || pitchName(from) === pitchName(note)
-      ? []
-      : [`From ${named(request, from)}: ${describeMove(moveOf(request.on, before, fingering))}.`];
-  });
+  const bridge = bridgeTo(request.on, note, known);
   return [
     text(`New note: ${named(request, note)}, ${staffPlace(staffStep(note))}`, 'head'),
     tiles(2, [
       { ...PLAIN_TILE, picture: notePicture(request, note), caption: named(request, note) },
       { ...PLAIN_TILE, picture: { kind: 'fingering', on: request.on, fingering }, caption: fingering.remark },
     ]),
-    ...moves.slice(0, 4).map((line) => text(line)),
+    ...(bridge === null ? [] : [text(`${capital(bridgeWords(bridge))}.`)]),
   ];
 }
 
 /** How to hold the instrument, as the list before playing. */
-export function holdingBlocks({ on }: HandoutRequest): readonly Block[] {
+export function holdingBlocks({ on, posture, holding }: HandoutRequest): readonly Block[] {
   return [
     text('Before you play', 'head'),
-    ...postureChecks(on.family, USUAL_POSTURE, { rightHand: 'carries', tongue: 'doo' }).map((line) =>
-      text(`• ${line}`),
-    ),
+    ...postureChecks(on.family, posture, holding).map((line) => text(`• ${line}`)),
   ];
 }

@@ -1,10 +1,8 @@
-import { BELTS } from '../staircase/index.ts';
 import { LOCAL_RULES } from '../practice/index.ts';
-import { pitchName } from '../music/index.ts';
-import { listWords, sayNote } from '../words/index.ts';
-import { filledIn } from './fields.ts';
 import { NoHandout, type HandoutClass, type HandoutPupil, type HandoutRequest } from './request.ts';
 import { handout, PLAIN_TILE, section, text, tiles, type Block, type Handout, type Tile } from './sheet.ts';
+import { beltName, drawnSteps, stepOfClass } from './steps.ts';
+import { CERTIFICATE_WORDS, fieldsOf, filledIn, LETTERS } from './templates.ts';
 
 const MOST_COPIES = 60;
 
@@ -14,47 +12,23 @@ function pupilsOf({ schoolClass }: HandoutRequest): readonly HandoutPupil[] {
   return schoolClass.pupils;
 }
 
-export const beltName = (id: string): string => BELTS.find((belt) => belt.id === id)?.name ?? id;
-const stepsOf = (schoolClass: HandoutClass, pupil: HandoutPupil): number =>
-  Math.min(pupil.passedSteps, schoolClass.steps.length);
-
-export const CERTIFICATE_WORDS = '{pupil} has passed {steps} of {class}.';
-export const LETTER_WORDS = [
-  'Dear family,',
-  '',
-  'In {class} we are learning “{tune}”. New notes: {notes}. Five minutes a day is enough: the hard bar slowly, then the whole tune.',
-  '',
-  'Please send the instrument on lesson days, clean and with its bag.',
-  '',
-  '{teacher}',
-].join('\n');
-
 /** One for each pupil who has passed something. */
 export function certificates(request: HandoutRequest): Handout {
-  const { schoolClass } = request;
-  const able = pupilsOf(request).filter((pupil) => pupil.passedSteps > 0);
+  const { school, steps } = request.schoolClass;
+  const able = pupilsOf(request).filter(({ passed }) => passed.length > 0);
   if (able.length === 0) throw new NoHandout('Nobody in this class has passed a step yet.');
+  const stairs = drawnSteps(request);
   const sections = able.map((pupil) => {
-    const passed = stepsOf(schoolClass, pupil);
-    const last = schoolClass.steps[passed - 1]!;
-    const words = filledIn(request.words ?? CERTIFICATE_WORDS, {
-      pupil: pupil.name,
-      steps: passed === 1 ? '1 step' : `${passed} steps`,
-      class: schoolClass.name,
-      belt: beltName(last.belt),
-      tune: last.title,
-      school: schoolClass.school,
-      teacher: schoolClass.teacher,
-    });
+    const last = steps[pupil.passed.at(-1)!]!;
     return section(
       pupil.name,
       [
         { kind: 'space', points: 30 },
-        text(schoolClass.school, 'centred'),
+        text(school, 'centred'),
         text('Certificate', 'banner'),
-        text(words, 'centred'),
+        text(filledIn(request.words ?? CERTIFICATE_WORDS, fieldsOf(request, pupil)), 'centred'),
         text(`Belt: ${beltName(last.belt)}. Tune: “${last.title}”.`, 'centred'),
-        { kind: 'staircase', steps: drawnSteps(schoolClass).slice(0, passed), share: 0.34 },
+        { kind: 'staircase', steps: pupil.passed.map((step) => stairs[step]!), share: 0.34 },
         { kind: 'space', points: 30 },
         text('Date ____________________      Signed ______________________________', 'centred'),
       ],
@@ -64,19 +38,11 @@ export function certificates(request: HandoutRequest): Handout {
   return { ...handout('certificate', 'Certificates', sections), wide: true };
 }
 
-export function drawnSteps(schoolClass: HandoutClass) {
-  return schoolClass.steps.map((step) => ({
-    ...{ title: step.title, belt: step.belt, rise: Math.max(0.5, step.rise), lessons: Math.max(1, step.lessons) },
-    about: step.newNotes.length === 0 ? '' : `new: ${step.newNotes.map(sayNote).join(', ')}`,
-  }));
-}
-
 /** A slip for each belt that is to be handed out; where none is, for the last one that each has passed. */
 export function beltSlips(request: HandoutRequest): Handout {
   const { schoolClass } = request;
   const due = pupilsOf(request).flatMap((pupil) => {
-    const passed = stepsOf(schoolClass, pupil);
-    const latest = passed === 0 ? [] : [schoolClass.steps[passed - 1]!.belt];
+    const latest = pupil.passed.slice(-1).map((step) => schoolClass.steps[step]!.belt);
     return (pupil.beltsDue.length > 0 ? pupil.beltsDue : latest).map((belt) => ({ pupil, belt }));
   });
   if (due.length === 0) throw new NoHandout('No belt is to be handed out yet.');
@@ -106,7 +72,7 @@ export function classList(request: HandoutRequest): Handout {
   ];
   const rows = pupilsOf(request).map((pupil, index) => [
     ...[String(index + 1), pupil.name, pupil.instrumentNumber === null ? '' : String(pupil.instrumentNumber)],
-    ...[`${stepsOf(schoolClass, pupil)}/${schoolClass.steps.length}`, ...Array.from({ length: LESSONS }, () => '')],
+    ...[`${pupil.passed.length}/${schoolClass.steps.length}`, ...Array.from({ length: LESSONS }, () => '')],
   ]);
   return handout('class-list', `Class list: ${schoolClass.name}`, [
     section(`Class list: ${schoolClass.name}`, [{ kind: 'table', columns, rows, rowHeight: 21 }], { nameLine: false }),
@@ -122,7 +88,7 @@ export function board(request: HandoutRequest): Handout {
   ];
   const rows = pupilsOf(request).map((pupil) => [
     pupil.name,
-    ...schoolClass.steps.map((_, index) => (index < pupil.passedSteps ? '✓' : '')),
+    ...schoolClass.steps.map((_, index) => (pupil.passed.includes(index) ? '✓' : '')),
   ]);
   const legend = schoolClass.steps.map((step, index) => `${index + 1} ${step.title}`).join('; ');
   return {
@@ -137,71 +103,55 @@ export function board(request: HandoutRequest): Handout {
 
 /** To each family, in the teacher's words; nothing of other children. */
 export function familyLetter(request: HandoutRequest): Handout {
-  const { schoolClass } = request;
-  const step = schoolClass.steps[Math.min(schoolClass.classStep, schoolClass.steps.length - 1)];
-  const title = request.tune?.title ?? step?.title ?? '';
-  const notes = step?.newNotes ?? request.notes.map(pitchName);
-  const sections = pupilsOf(request).map((pupil) => {
-    const words = filledIn(request.words ?? LETTER_WORDS, {
-      ...{ pupil: pupil.name, class: schoolClass.name, school: schoolClass.school, teacher: schoolClass.teacher },
-      ...{ tune: title, notes: notes.length === 0 ? 'none this time' : listWords(notes.map(sayNote)) },
-      steps: `${stepsOf(schoolClass, pupil)} of ${schoolClass.steps.length} steps`,
-      belt: beltName(step?.belt ?? ''),
-    });
-    return section(
-      `To the family of ${pupil.name}`,
-      words.split('\n').map((line) => (line === '' ? { kind: 'space' as const, points: 8 } : text(line, 'lead'))),
-      {
-        nameLine: false,
-      },
-    );
+  const { words: usual, id } = LETTERS.find((letter) => letter.id === request.letter)!;
+  const pupils = pupilsOf(request).filter(({ passed }) => id !== 'pass' || passed.length > 0);
+  if (pupils.length === 0) throw new NoHandout('Nobody in this class has passed a step yet.');
+  const sections = pupils.map((pupil) => {
+    const lines = filledIn(request.words ?? usual, fieldsOf(request, pupil)).split('\n');
+    const blocks = lines.map((line): Block => (line === '' ? { kind: 'space', points: 8 } : text(line, 'lead')));
+    return section(`To the family of ${pupil.name}`, blocks, { nameLine: false });
   });
   return handout('family-letter', 'Letters to families', sections);
 }
 
-/** What somebody else needs to take the lesson. */
+/** The next lesson for somebody who does not play: what to press and say, and what the children do. */
 export function substitutePlan(request: HandoutRequest): Handout {
-  const { schoolClass } = request;
-  pupilsOf(request);
-  const step = schoolClass.steps[Math.min(schoolClass.classStep, schoolClass.steps.length - 1)];
-  const title = `Lesson plan for ${schoolClass.name}`;
-  const parts: readonly (readonly [string, string, string])[] = [
-    ['5', 'Hand out', 'Each child has a numbered instrument. Nobody plays one that another has used.'],
-    ['5', 'Echo', 'You clap or play a bar, the class answers. Start with one note.'],
-    [
-      '10',
-      'The tune',
-      step === undefined
-        ? 'A tune that the class knows.'
-        : `“${step.title}”: name the notes, finger them silently, then play slowly.`,
-    ],
-    ['8', 'The hard spot', 'Only the bar where they stop: four times slowly, twice at the tempo.'],
-    ['7', 'Together', 'The whole tune, then one that they love.'],
-    ['5', 'Collect', 'Wipe, count, put away. Note what was done below.'],
-  ];
+  const { name, steps, classStep, lesson } = request.schoolClass;
+  const pupils = pupilsOf(request);
+  if (lesson.length === 0) throw new NoHandout('There is no lesson to plan: the term has ended.');
+  const title = `Lesson plan for ${name}`;
+  const step = stepOfClass(request.schoolClass);
+  const where = step === undefined ? '' : ` They are on step ${classStep + 1} of ${steps.length}, “${step.title}”.`;
+  let from = 0;
+  const rows = lesson.map(({ title: part, minutes, press, say, children }) => {
+    const when = `${from}–${(from += minutes)}`;
+    return [when, part, press, say, children];
+  });
   return handout('substitute-plan', title, [
     section(
       title,
       [
         text(
-          `${schoolClass.pupils.length} pupils. They are on step ${schoolClass.classStep + 1} of ${schoolClass.steps.length}.`,
+          `${pupils.length} pupils.${where} You do not need to play: “You press” is for the screen, if there is one.`,
           'lead',
         ),
         {
           kind: 'table',
           columns: [
-            { label: 'Min.', share: 0.6 },
-            { label: 'What', share: 1.2 },
-            { label: 'How', share: 4 },
+            { label: 'Minute', share: 0.7 },
+            { label: 'Part', share: 1.3 },
+            { label: 'You press', share: 2 },
+            { label: 'You say', share: 2 },
+            { label: 'The children', share: 2.2 },
           ],
-          rows: parts,
+          rows,
           rowHeight: 24,
         },
-        ...cautionBlocks(schoolClass),
+        ...cautionBlocks(request.schoolClass),
         text('What was done', 'head'),
         { kind: 'lines', count: 4 },
         text('Pupils', 'head'),
-        text(schoolClass.pupils.map((pupil) => pupil.name).join(', ')),
+        text(pupils.map((pupil) => pupil.name).join(', ')),
       ],
       { nameLine: false },
     ),
@@ -215,29 +165,20 @@ export function cautionBlocks({ cautions }: HandoutClass): readonly Block[] {
 }
 
 /** The staircase for the wall. */
-export function wallPoster({ schoolClass }: HandoutRequest): Handout {
-  if (schoolClass.steps.length === 0) throw new NoHandout('The class has no staircase yet.');
-  return {
-    ...handout('wall-poster', `The staircase of ${schoolClass.name}`, [
-      section(
-        `The staircase of ${schoolClass.name}`,
-        [{ kind: 'staircase', steps: drawnSteps(schoolClass), share: 0.84 }],
-        {
-          nameLine: false,
-        },
-      ),
-    ]),
-    wide: true,
-  };
+export function wallPoster(request: HandoutRequest): Handout {
+  const steps = drawnSteps(request);
+  if (steps.length === 0) throw new NoHandout('The class has no staircase yet.');
+  const title = `The staircase of ${request.schoolClass.name}`;
+  const poster = section(title, [{ kind: 'staircase', steps, share: 0.84 }], { nameLine: false });
+  return { ...handout('wall-poster', title, [poster]), wide: true };
 }
 
 /** For instruments and bags. */
 export function labels(request: HandoutRequest): Handout {
-  const { schoolClass } = request;
-  const made = pupilsOf(request).map((pupil, index): Tile => ({
+  const made = pupilsOf(request).map(({ name, instrumentNumber }): Tile => ({
     ...PLAIN_TILE,
-    label: pupil.name,
-    caption: `${schoolClass.name} · No. ${pupil.instrumentNumber ?? index + 1}`,
+    label: name,
+    caption: [request.schoolClass.name, ...(instrumentNumber === null ? [] : [`No. ${instrumentNumber}`])].join(' · '),
   }));
   return handout('labels', 'Labels', [section('Labels', [tiles(3, made, { cut: true, height: 62 })], { bare: true })]);
 }

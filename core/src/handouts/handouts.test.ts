@@ -8,7 +8,6 @@ import {
   staffStep,
   sum,
   toNumber,
-  USUAL_SAYINGS,
   valueLength,
   type Metre,
   type Tune,
@@ -21,6 +20,7 @@ import {
   makeHandout,
   NoHandout,
   USUAL_OPTIONS,
+  usualRequest,
   type Answer,
   type Handout,
   type HandoutKind,
@@ -36,13 +36,12 @@ const TUNE = tuneOf(
     'G A B2|B A A2|A G A B|B A G2|]',
   ].join('\n'),
 );
-const request = (more: Partial<HandoutRequest> = {}): HandoutRequest => ({
-  ...{ seed: 7, on: ON, notes: ['D4', 'E4', 'G4', 'A4', 'B4'].map(pitch), naming: 'letters', counting: 'ta' },
-  ...{ sayings: USUAL_SAYINGS, lengthWords: 'british', tune: TUNE, easier: null, schoolClass: madeUpClass() },
-  elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
-  ...{ size: 'medium', count: null, options: USUAL_OPTIONS, words: null },
-  ...more,
-});
+const request = (more: Partial<HandoutRequest> = {}): HandoutRequest =>
+  usualRequest({
+    ...{ seed: 7, notes: ['D4', 'E4', 'G4', 'A4', 'B4'].map(pitch), counting: 'ta', tune: TUNE },
+    elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
+    ...more,
+  });
 const made = (kind: HandoutKind, more: Partial<HandoutRequest> = {}): Handout => makeHandout(kind, request(more));
 const refusal = (kind: HandoutKind, more: Partial<HandoutRequest>): string => {
   try {
@@ -291,8 +290,49 @@ describe('papers of a class', () => {
       'Goran',
       'Hana',
     ]);
-    expect(JSON.stringify(made('certificate').sections[1])).toContain('Cleo has passed 2 steps of 3 Heron.');
+    expect(JSON.stringify(made('certificate').sections[1])).toContain('Cleo has passed 2 steps in 3 Heron.');
     expect(JSON.stringify(made('belt-slips'))).toContain('Moss belt: “Down the Lane”');
+  });
+
+  it('write of a new note, a pass or a recital, each to whom it is about', () => {
+    const letter = (id: 'new-note' | 'pass' | 'recital') => made('family-letter', { letter: id }).sections;
+    expect(JSON.stringify(letter('new-note')[0])).toContain('we are learning “Down the Lane”. New notes: G.');
+    expect(letter('pass').map(({ title }) => title)).not.toContain('To the family of Abena');
+    expect(JSON.stringify(letter('pass')[1])).toContain('Cleo has passed 2 steps in 3 Heron and earned the Moss belt.');
+    expect(JSON.stringify(letter('recital')[0])).toContain('Please send Abena with the instrument');
+  });
+
+  it('plan the next lesson for a substitute, minute by minute', () => {
+    const [block] = made('substitute-plan').sections[0]!.blocks.flatMap((each) =>
+      each.kind === 'table' ? [each] : [],
+    );
+    const minutes = block!.rows.map(([when]) => when!.split('–').map(Number));
+    expect(minutes[0]![0]).toBe(0);
+    expect(minutes.at(-1)![1]).toBe(40);
+    for (const [index, [from]] of minutes.entries()) if (index > 0) expect(from).toBe(minutes[index - 1]![1]);
+    expect(JSON.stringify(block!.rows)).toContain('Down the Lane');
+    expect(refusal('substitute-plan', { schoolClass: { ...madeUpClass(), lesson: [] } })).toMatch(
+      /^There is no lesson/,
+    );
+  });
+
+  it('tick the steps that were passed, in whatever order', () => {
+    const klass = madeUpClass();
+    const [abena] = klass.pupils;
+    const schoolClass = { ...klass, pupils: [{ ...abena!, passed: [0, 2] }] };
+    const [block] = made('board', { schoolClass }).sections[0]!.blocks;
+    expect(block!.kind === 'table' ? block!.rows : []).toEqual([['Abena', '✓', '', '✓', '']]);
+    expect(JSON.stringify(made('belt-slips', { schoolClass }))).toContain('Slate belt: “Rain at Noon”');
+  });
+
+  it('give an instrument’s number where one is lent, and none otherwise', () => {
+    const klass = madeUpClass();
+    const pupils = klass.pupils
+      .slice(0, 2)
+      .map((pupil, index) => ({ ...pupil, instrumentNumber: index === 0 ? 12 : null }));
+    const text = JSON.stringify(made('labels', { schoolClass: { ...klass, pupils } }));
+    expect(text).toContain('3 Heron · No. 12');
+    expect(text).toContain('"caption":"3 Heron"');
   });
 
   it('bring a booklet with each step’s new notes before its tune', () => {
@@ -319,6 +359,21 @@ describe('a tune sheet', () => {
       bracket: null,
     });
     expect(sheet({ shades: true }).shades[0]).toEqual([0, 4]);
+  });
+
+  it('breathes where the teacher says, else where a breath carries', () => {
+    const own = [{ barIndex: 0, eventIndex: 1 }];
+    expect(sheet({}, { breathing: { seconds: 6, kept: own } }).breaths).toEqual(own);
+    const short = sheet({}, { breathing: { seconds: 3, kept: null } }).breaths;
+    const long = sheet({}, { breathing: { seconds: 12, kept: null } }).breaths;
+    expect(short.length).toBeGreaterThan(long.length);
+  });
+
+  it('names notes in the class’s way, on the sheet and in its line, by the key of the tune', () => {
+    const words = JSON.stringify(made('tune-sheet', { naming: 'fixed-do', notes: [pitch('G4')] }));
+    expect(words).toContain('New: la, ti.');
+    const movable = made('note-names', { naming: 'movable-do', notes: ['G4', 'A4', 'B4'].map(pitch) });
+    expect(new Set(movable.key.map(({ answer }) => answer))).toEqual(new Set(['do', 're', 'mi']));
   });
 
   it('has the easier line over the tune, and the sheet twice where two are cut from a page', () => {

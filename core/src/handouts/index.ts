@@ -1,9 +1,12 @@
 export { KINDS, isHandoutKind, makeHandout, type HandoutGroup, type HandoutKind, type Need } from './kinds.ts';
 export { madeUpClass } from './made-up-class.ts';
-export { CERTIFICATE_WORDS, LETTER_WORDS } from './class-papers.ts';
+export { usualRequest } from './usual-request.ts';
+export { FIELD_NAMES, LETTERS, TEMPLATE_IDS, type LetterId, type TemplateId } from './templates.ts';
 export {
   NoHandout,
+  USUAL_BREATHING,
   USUAL_OPTIONS,
+  type Breathing,
   type HandoutClass,
   type HandoutRequest,
   type HandoutStep,

@@ -1,7 +1,11 @@
 import { readAbc } from '../formats/index.ts';
 import type { Tune } from '../music/index.ts';
-import { USUAL_CAUTIONS } from '../practice/index.ts';
-import type { HandoutClass, HandoutStep } from './request.ts';
+import { instrument } from '../instruments/index.ts';
+import { lessonStep, planLesson } from '../lesson/index.ts';
+import { USUAL_CAUTIONS, USUAL_LADDER } from '../practice/index.ts';
+import { knowledgeFrom, NOTHING_KNOWN, readTune } from '../reading/index.ts';
+import { PLAIN_SPEECH, substituteLine, type SubstituteLine } from '../words/index.ts';
+import { USUAL_BREATHING, type HandoutClass, type HandoutStep } from './request.ts';
 
 const TUNES: readonly {
   readonly belt: string;
@@ -36,18 +40,35 @@ function tuneOf(abc: string): Tune {
 
 const NAMES = ['Abena', 'Bruno', 'Cleo', 'Darja', 'Emil', 'Fenna', 'Goran', 'Hana'];
 
+const CLASS_STEP = 1;
+const MINUTES = 40;
+
+/** What a lesson on a step holds for a class that has the one before. */
+function lessonOf({ title, tune }: HandoutStep, before: HandoutStep): readonly SubstituteLine[] {
+  const on = instrument('soprano-recorder-baroque');
+  const known = knowledgeFrom(readTune(before.tune!, on, NOTHING_KNOWN));
+  const own = { position: CLASS_STEP + 1, title, rungs: [...USUAL_LADDER], rungsDone: [], easier: null, extra: null };
+  const plan = planLesson({
+    ...{ minutes: MINUTES, seed: 1, part: 'middle', usual: null, hearingMinutes: 10, queue: [], ahead: [], behind: [] },
+    ...{ weak: [], open: [], toClean: 0, beltsToHand: 0 },
+    step: lessonStep(tune!, on, known, { ...own, challenge: false }),
+  });
+  return plan.blocks.map((block) => substituteLine(block, { ...PLAIN_SPEECH, tune: title }));
+}
+
 /** A small class of made-up people, to try class papers with. */
 export function madeUpClass(): HandoutClass {
   const steps = TUNES.map(({ abc, ...step }): HandoutStep => {
     const tune = tuneOf(abc);
-    return { ...step, title: tune.title, tempo: tune.tempo!.perMinute, tune };
+    return { ...step, title: tune.title, tempo: tune.tempo!.perMinute, tune, breathing: USUAL_BREATHING };
   });
   return {
-    ...{ name: '3 Heron', school: 'Osier Bridge School', teacher: 'Mara Tillen', steps, classStep: 1 },
+    ...{ name: '3 Heron', school: 'Osier Bridge School', teacher: 'Mara Tillen', steps, classStep: CLASS_STEP },
     pupils: NAMES.map((name, index) => ({
-      ...{ name, passedSteps: index % 4, instrumentNumber: index + 1 },
+      ...{ name, passed: steps.slice(0, index % 4).map((_, step) => step), instrumentNumber: index + 1 },
       beltsDue: index % 4 === 0 ? [] : [TUNES[(index % 4) - 1]!.belt],
     })),
+    lesson: lessonOf(steps[CLASS_STEP]!, steps[0]!),
     cautions: USUAL_CAUTIONS.filter(({ places }) => places.includes('lesson')).map(({ text }) => text),
   };
 }

@@ -1,11 +1,20 @@
-import { primaryFingering, type Fingering } from '../instruments/index.ts';
+import { moveOf, primaryFingering, type Fingering } from '../instruments/index.ts';
 import { midiNumber, pitchClassName, pitchName, staffStep, type Pitch } from '../music/index.ts';
 import { below, pick, seeded, type Random } from '../practice/index.ts';
 import { describeMove, sayNote, staffPlace } from '../words/index.ts';
-import { moveOf } from '../instruments/index.ts';
 import { boxedMusic, notePicture, notesTune, plainMusic } from './music.ts';
 import { named, NoHandout, type HandoutRequest } from './request.ts';
-import { handout, PLAIN_TILE, section, text, tiles, type Answer, type Handout, type Tile } from './sheet.ts';
+import {
+  handout,
+  PLAIN_TILE,
+  section,
+  text,
+  tiles,
+  type Answer,
+  type Block,
+  type Handout,
+  type Tile,
+} from './sheet.ts';
 import { SPELLINGS } from './spellings.ts';
 
 const USUAL = { hunt: 32, draw: 6, names: 12, match: 6, colour: 8, higher: 10, spell: 8, stairs: 8, mistakes: 8 };
@@ -110,21 +119,27 @@ export function noteDraw(request: HandoutRequest): Handout {
 
 /** Name these. */
 export function noteNames(request: HandoutRequest): Handout {
+  const { row, key } = namesToWrite(request);
+  const title = 'Name the notes';
+  return handout('note-names', title, [section(title, [text('Write the name under each note.', 'lead'), row])], key);
+}
+
+/** Notes with a line under each, and their names. */
+export function namesToWrite(request: HandoutRequest): { readonly row: Block; readonly key: readonly Answer[] } {
   const notes = notesFor(request, 1);
-  const row = mixed(notes, countOf(request, USUAL.names), seeded(request.seed));
-  const key = row.map((note, index): Answer => ({
-    number: index + 1,
-    question: 'Which note is this?',
-    answer: named(request, note),
-    facts: { note: pitchName(note) },
-  }));
-  const made = row.map((note, index) => noteTile(request, note, index + 1, { lines: 1 }));
-  return handout(
-    'note-names',
-    'Name the notes',
-    [section('Name the notes', [text('Write the name under each note.', 'lead'), tiles(4, made)])],
-    key,
-  );
+  const asked = mixed(notes, countOf(request, USUAL.names), seeded(request.seed));
+  return {
+    row: tiles(
+      4,
+      asked.map((note, index) => noteTile(request, note, index + 1, { lines: 1 })),
+    ),
+    key: asked.map((note, index) => ({
+      number: index + 1,
+      question: 'Which note is this?',
+      answer: named(request, note),
+      facts: { note: pitchName(note) },
+    })),
+  };
 }
 
 /** Draw a line from each note to its fingering. */

@@ -1,6 +1,6 @@
-import type { Instrument, Naming } from '../instruments/index.ts';
-import { nameNote } from '../instruments/index.ts';
+import { nameNote, type Instrument, type Naming } from '../instruments/index.ts';
 import {
+  pitch,
   pitchName,
   type Counting,
   type Key,
@@ -9,14 +9,20 @@ import {
   type Sayings,
   type Tune,
 } from '../music/index.ts';
-import { NOTHING_KNOWN, type Knowledge } from '../reading/index.ts';
-import type { PrintSize } from './sheet.ts';
+import type { Holding, Posture } from '../practice/index.ts';
+import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN, type Knowledge } from '../reading/index.ts';
+import type { Seconds } from '../units/index.ts';
+import { sayNote, type SubstituteLine } from '../words/index.ts';
+import type { EventPlace, PrintSize } from './sheet.ts';
+import type { LetterId } from './templates.ts';
 
 export interface HandoutPupil {
   readonly name: string;
-  readonly passedSteps: number;
+  /** Indexes of the steps that were passed, in order. */
+  readonly passed: readonly number[];
   /** Belts that were passed and not handed out yet. */
   readonly beltsDue: readonly string[];
+  /** Of the instrument on loan; null for none. */
   readonly instrumentNumber: number | null;
 }
 
@@ -28,7 +34,18 @@ export interface HandoutStep {
   readonly newNotes: readonly string[];
   readonly tempo: number;
   readonly tune: Tune | null;
+  readonly breathing: Breathing;
 }
+
+/** Where a class breathes in a tune. */
+export interface Breathing {
+  /** The most that one breath carries. */
+  readonly seconds: Seconds;
+  /** The teacher's own places; null for those that are proposed. */
+  readonly kept: readonly EventPlace[] | null;
+}
+
+export const USUAL_BREATHING: Breathing = { seconds: DEFAULT_BREATH_SECONDS, kept: null };
 
 /** What class papers need to know. */
 export interface HandoutClass {
@@ -41,6 +58,8 @@ export interface HandoutClass {
   readonly classStep: number;
   /** In the school's words. */
   readonly cautions: readonly string[];
+  /** The next lesson, for somebody who does not play. */
+  readonly lesson: readonly SubstituteLine[];
 }
 
 /** What a handout is made of. A kind takes what it needs. */
@@ -56,6 +75,7 @@ export interface HandoutRequest {
   /** Rhythm elements that the class knows. */
   readonly elements: ReadonlySet<string>;
   readonly tune: Tune | null;
+  readonly breathing: Breathing;
   /** An easier line of the same tune. */
   readonly easier: Tune | null;
   readonly schoolClass: HandoutClass;
@@ -63,6 +83,9 @@ export interface HandoutRequest {
   /** How many tasks, cards or slips; null for what is usual. */
   readonly count: number | null;
   readonly options: TuneSheetOptions;
+  readonly posture: Posture;
+  readonly holding: Holding;
+  readonly letter: LetterId;
   /** Own words of a letter or certificate, with fields such as {class}; null for the usual ones. */
   readonly words: string | null;
 }
@@ -86,11 +109,18 @@ export const USUAL_OPTIONS: TuneSheetOptions = {
   ...{ form: true, shades: false, hardSpot: true, chords: false, twoToPage: false },
 };
 
-export const C_MAJOR: Key = { fifths: 0, mode: 'major' };
+const C_MAJOR: Key = { fifths: 0, mode: 'major' };
 
-/** A note as the class says it. */
-export function named(request: Pick<HandoutRequest, 'naming' | 'on'>, pitch: Pitch, key: Key = C_MAJOR): string {
-  return nameNote(pitch, request.naming, key, request.on);
+type Names = Pick<HandoutRequest, 'naming' | 'on' | 'tune'>;
+
+/** A note as the class says it; where its name hangs on a key, in that of the tune. */
+export function named({ naming, on, tune }: Names, note: Pitch): string {
+  return nameNote(note, naming, tune?.bars[0]?.key ?? C_MAJOR, on);
+}
+
+/** The same within a sentence: "F sharp", "low D". @param name such as F#4. */
+export function said(request: Names, name: string): string {
+  return request.naming === 'letters' ? sayNote(name) : named(request, pitch(name));
 }
 
 /** The notes and rhythms that the class has. */

@@ -5,6 +5,12 @@ import type { NoteRow } from '../practice/index.ts';
 export const PRINT_SIZES = ['small', 'medium', 'big'] as const;
 export type PrintSize = (typeof PRINT_SIZES)[number];
 
+/** A note or rest of the first part, by its indexes. */
+export interface EventPlace {
+  readonly barIndex: number;
+  readonly eventIndex: number;
+}
+
 /** Music as it is to be engraved, with what is drawn on it. Bars and events by their index. */
 export interface SheetMusic {
   readonly tune: Tune;
@@ -18,7 +24,7 @@ export interface SheetMusic {
   readonly fingerings: boolean;
   /** Chord symbols over the staff. */
   readonly chords: boolean;
-  readonly breaths: readonly { readonly barIndex: number; readonly eventIndex: number }[];
+  readonly breaths: readonly EventPlace[];
   /** Groups of bars that are the same: each is shaded in its own way. */
   readonly shades: readonly (readonly number[])[];
   /** Letters of the form, each over the bar where its line begins. */
@@ -30,7 +36,7 @@ export interface SheetMusic {
   /** One line instead of a staff: the rhythm alone. */
   readonly rhythmOnly: boolean;
   /** Notes in whose place a box stands to be filled. */
-  readonly covered: readonly { readonly barIndex: number; readonly eventIndex: number }[];
+  readonly covered: readonly EventPlace[];
 }
 
 /** What a box holds. */

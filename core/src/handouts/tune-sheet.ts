@@ -1,9 +1,9 @@
-import type { Tune } from '../music/index.ts';
+import { hasWords, type Tune } from '../music/index.ts';
 import type { NoteRow } from '../practice/index.ts';
 import { readTune, type Reading } from '../reading/index.ts';
-import { barRange, describeMove, mixUpWords, sayNote } from '../words/index.ts';
+import { barRange, describeMove, mixUpWords } from '../words/index.ts';
 import { plainMusic } from './music.ts';
-import { knowledgeOf, NoHandout, type HandoutRequest } from './request.ts';
+import { knowledgeOf, NoHandout, said, USUAL_BREATHING, type Breathing, type HandoutRequest } from './request.ts';
 import { handout, section, text, type Block, type Handout, type SheetMusic } from './sheet.ts';
 
 /** @throws NoHandout when there is none. */
@@ -16,7 +16,7 @@ export function tuneOf({ tune }: HandoutRequest): Tune {
 export function tuneSheet(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const { options, easier } = request;
-  const blocks = tuneBlocks(request, tune);
+  const blocks = tuneBlocks(request, tune, request.breathing);
   const sections = options.twoToPage
     ? [section(tune.title, [...blocks, text('', 'head'), ...blocks])]
     : [section(tune.title, [...(easier === null ? [] : easierBlocks(request, easier)), ...blocks])];
@@ -26,39 +26,41 @@ export function tuneSheet(request: HandoutRequest): Handout {
 function easierBlocks(request: HandoutRequest, easier: Tune): readonly Block[] {
   return [
     text('Easier line', 'head'),
-    { kind: 'music', music: annotated(request, easier, readTune(easier, request.on, knowledgeOf(request))) },
+    { kind: 'music', music: annotated(request, easier, readingOf(request, easier, USUAL_BREATHING), USUAL_BREATHING) },
     text('The tune', 'head'),
   ];
 }
 
+function readingOf(request: HandoutRequest, tune: Tune, { seconds }: Breathing): Reading {
+  return readTune(tune, request.on, knowledgeOf(request), { breathSeconds: seconds });
+}
+
 /** The sheet itself: what to watch in one line, the music, the words. */
-export function tuneBlocks(request: HandoutRequest, tune: Tune): readonly Block[] {
-  const reading = readTune(tune, request.on, knowledgeOf(request));
-  const watch = watchLine(reading);
+export function tuneBlocks(request: HandoutRequest, tune: Tune, breathing: Breathing): readonly Block[] {
+  const reading = readingOf(request, tune, breathing);
+  const watch = watchLine({ ...request, tune }, reading);
   const words = request.options.words ? verses(tune).slice(1) : [];
   return [
     ...(watch === '' ? [] : [text(watch, 'lead')]),
-    { kind: 'music', music: annotated(request, tune, reading) },
+    { kind: 'music', music: annotated(request, tune, reading, breathing) },
     ...words.map((verse, index) => text(`${index + 2}. ${verse}`)),
   ];
 }
 
 /** What stands on the sheet of a tune beside its notes. */
-export function annotated(request: HandoutRequest, tune: Tune, reading: Reading): SheetMusic {
+function annotated(request: HandoutRequest, tune: Tune, reading: Reading, { kept }: Breathing): SheetMusic {
   const { options } = request;
   const indexOf = (printed: number): number => tune.bars.findIndex((bar) => bar.number === printed);
   const [spot] = reading.hardSpots;
-  const hasVerses =
-    options.words && tune.parts[0].bars.flat().some((event) => event.kind === 'note' && event.syllables.length > 0);
   const rows: NoteRow[] = [
     ...(options.names === 'none' ? [] : [{ kind: request.naming, fill: options.names }]),
     ...(options.counting ? [{ kind: 'counting' as const, fill: 'full' as const }] : []),
-    ...(hasVerses ? [{ kind: 'words' as const, fill: 'full' as const }] : []),
+    ...(options.words && hasWords(tune) ? [{ kind: 'words' as const, fill: 'full' as const }] : []),
   ];
   return plainMusic(request, tune, {
     rows,
     ...{ fingerings: options.fingerings, chords: options.chords },
-    breaths: options.breaths ? reading.breaths.map(({ barIndex, eventIndex }) => ({ barIndex, eventIndex })) : [],
+    breaths: options.breaths ? (kept ?? reading.breaths) : [],
     letters: options.form
       ? reading.form.lines.map(({ letter, bars: [first] }) => ({ barIndex: indexOf(first), letter }))
       : [],
@@ -68,8 +70,8 @@ export function annotated(request: HandoutRequest, tune: Tune, reading: Reading)
 }
 
 /** What to watch, in one line: what is new, the hard spot, what is easily mixed up. */
-export function watchLine(reading: Reading): string {
-  const notes = reading.notes.new.map(({ name }) => sayNote(name));
+function watchLine(request: HandoutRequest, reading: Reading): string {
+  const notes = reading.notes.new.map(({ name }) => said(request, name));
   const [spot] = reading.hardSpots;
   const [mixUp] = reading.mixUps;
   return [
@@ -77,14 +79,14 @@ export function watchLine(reading: Reading): string {
     ...(spot === undefined
       ? []
       : [
-          `Watch ${barRange(spot.bars)}: ${sayNote(spot.hardest.from)} to ${sayNote(spot.hardest.to)}, ${describeMove(spot.hardest.move)}.`,
+          `Watch ${barRange(spot.bars)}: ${said(request, spot.hardest.from)} to ${said(request, spot.hardest.to)}, ${describeMove(spot.hardest.move)}.`,
         ]),
     ...(mixUp === undefined ? [] : [mixUpWords(mixUp)]),
   ].join(' ');
 }
 
 /** Each verse as text. */
-export function verses(tune: Tune): readonly string[] {
+function verses(tune: Tune): readonly string[] {
   const notes = tune.parts[0].bars.flat().flatMap((event) => (event.kind === 'note' ? [event] : []));
   const count = Math.max(0, ...notes.map((note) => note.syllables.length));
   return Array.from({ length: count }, (_, verse) =>

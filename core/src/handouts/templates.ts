@@ -1,0 +1,84 @@
+import { listWords } from '../words/index.ts';
+import { NoHandout, said, type HandoutPupil, type HandoutRequest } from './request.ts';
+import { beltName, stepOfClass } from './steps.ts';
+
+/** What a letter to families is about. */
+export const LETTERS = [
+  {
+    id: 'new-note',
+    name: 'A new note',
+    words: [
+      'Dear family,',
+      '',
+      'In {class} we are learning “{tune}”. New notes: {notes}. Five minutes a day is enough: the hard bar slowly, then the whole tune.',
+      '',
+      'Please send the instrument on lesson days, clean and in its bag.',
+      '',
+      '{teacher}',
+    ].join('\n'),
+  },
+  {
+    id: 'pass',
+    name: 'A step passed',
+    words: [
+      'Dear family,',
+      '',
+      '{pupil} has passed {steps} in {class} and earned the {belt} belt. Ask for the tune at home: it is ready to be heard.',
+      '',
+      '{teacher}',
+    ].join('\n'),
+  },
+  {
+    id: 'recital',
+    name: 'A recital',
+    words: [
+      'Dear family,',
+      '',
+      '{class} will play for you on ______________ at ________, in ______________________. Please send {pupil} with the instrument and its bag.',
+      '',
+      'You are warmly invited.',
+      '',
+      '{teacher}',
+    ].join('\n'),
+  },
+] as const;
+export type LetterId = (typeof LETTERS)[number]['id'];
+
+export const CERTIFICATE_WORDS = '{pupil} has passed {steps} in {class}.';
+
+/** What a school has words of its own for. */
+export const TEMPLATE_IDS = [...LETTERS.map(({ id }) => id), 'certificate'] as const;
+export type TemplateId = LetterId | 'certificate';
+
+export const FIELD_NAMES = ['pupil', 'class', 'school', 'teacher', 'tune', 'notes', 'steps', 'belt'] as const;
+type Fields = Readonly<Record<(typeof FIELD_NAMES)[number], string>>;
+
+/** What the fields of a letter or certificate say of a pupil. */
+export function fieldsOf(request: HandoutRequest, pupil: HandoutPupil): Fields {
+  const { name, school, teacher, steps } = request.schoolClass;
+  const step = stepOfClass(request.schoolClass);
+  const last = steps[pupil.passed.at(-1) ?? -1];
+  const notes = (step?.newNotes ?? []).map((note) => said(request, note));
+  const count = pupil.passed.length;
+  return {
+    ...{ pupil: pupil.name, class: name, school, teacher, tune: step?.title ?? '' },
+    notes: notes.length === 0 ? 'none this time' : listWords(notes),
+    steps: count === 1 ? '1 step' : `${count} steps`,
+    belt: last === undefined ? '' : beltName(last.belt),
+  };
+}
+
+/**
+ * A template with its fields filled in: "{class}" becomes the name of the class.
+ * @throws NoHandout for a field that there is not.
+ */
+export function filledIn(template: string, fields: Fields): string {
+  return template.replaceAll(/\{([^{}]*)\}/g, (_, field: string) => {
+    const name = FIELD_NAMES.find((each) => each === field.trim());
+    if (name === undefined)
+      throw new NoHandout(
+        `There is no field {${field}}. You can use ${FIELD_NAMES.map((each) => `{${each}}`).join(', ')}.`,
+      );
+    return fields[name];
+  });
+}
