@@ -1,4 +1,4 @@
-import { PRINT_SIZES } from '@escalier/core/handouts';
+import { PRINT_SIZES, TEMPLATE_IDS } from '@escalier/core/handouts';
 import { LESSON_MODES } from '@escalier/core/calendar';
 import { CONDITIONS, INSTRUMENT_IDS, NAMINGS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { COUNTINGS, LENGTH_WORDS, LETTERS } from '@escalier/core/music';
@@ -136,7 +136,7 @@ export const HEAD = {
       cautions: z.array(caution).max(40).nullable(),
       remarks: z.array(remark).max(20).nullable().default(null),
       noteColours: noteColours.nullable().default(null),
-      templates: z.object({ letter: text, certificate: text }).nullable().default(null),
+      templates: z.record(z.enum(TEMPLATE_IDS), text).nullable().default(null),
       /** What older archives call the remarks. */
       faults: z.array(remark).max(20).nullish(),
     })

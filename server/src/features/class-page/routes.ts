@@ -6,7 +6,7 @@ import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
 import { version } from '../../platform/versions.ts';
-import { classKnowledge, classPage, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
+import { classKnowledge, classPage, classTunes, keepClassTune, listClasses, stepPage, tunePage } from './service.ts';
 
 const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max(1000) });
 const tuneParams = idParam.extend({ tuneId: z.uuid() });
@@ -31,6 +31,9 @@ export const classPageRoutes = new Hono<AppEnv>()
   })
   .get('/:id/knowledge', forRole('assistant'), valid('param', idParam), async (c) => {
     return c.json(await classKnowledge(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .get('/:id/tunes', valid('param', idParam), async (c) => {
+    return c.json(await classTunes(c.var.em, c.var.who, c.req.valid('param').id));
   })
   .get('/:id/tunes/:tuneId', forRole('assistant'), valid('param', tuneParams), async (c) => {
     const { id, tuneId } = c.req.valid('param');

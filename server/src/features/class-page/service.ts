@@ -6,7 +6,7 @@ import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
 import { markedHearings } from '../hearing/index.ts';
-import { ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
+import { classOf, ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
 import { oneTune } from '../tunes/index.ts';
 import type { ClassFacts, ClassPage, ClassSummary, KnownDto, StepPage, TunePage } from './dto.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
@@ -115,6 +115,13 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
   };
 }
 
+/** What a class has changed for itself in a tune. */
+export interface ClassTune {
+  readonly tuneId: string;
+  readonly breathSeconds: number;
+  readonly breaths: readonly BreathPlace[] | null;
+}
+
 export interface ClassTuneInput {
   readonly bookPage: string;
   readonly breathSeconds: number;
@@ -152,6 +159,13 @@ export async function keepClassTune(
     await noteChange(tx, who, tuneId, `${row.name}: “${tune.title}”`);
   });
   return { version: version + 1 };
+}
+
+/** The tunes that a class breathes in as its teacher says. @throws Problem 404 when the class is not of the asker's. */
+export async function classTunes(em: EntityManager, who: SignedIn, classId: string): Promise<readonly ClassTune[]> {
+  await classOf(em, who, classId);
+  const kept = await em.find(ClassTuneEntity, { schoolClass: classId });
+  return kept.map(({ tune, breathSeconds, breaths }) => ({ tuneId: tune, breathSeconds, breaths: breaths ?? null }));
 }
 
 /** Where pupils of the class stopped in a tune, as far as somebody marked it. */

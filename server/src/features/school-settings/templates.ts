@@ -1,3 +1,4 @@
+import { TEMPLATE_IDS } from '@escalier/core/handouts';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
@@ -8,9 +9,9 @@ import { SchoolEntity, type SchoolTemplates } from '../schools/index.ts';
 import { changeSchoolVersion } from './details.ts';
 
 const words = text().max(4000, 'At most 4,000 letters.');
-export const templatesInput = z.object({ version, templates: z.object({ letter: words, certificate: words }) });
+export const templatesInput = z.object({ version, templates: z.record(z.enum(TEMPLATE_IDS), words) });
 
-const USUAL: SchoolTemplates = { letter: '', certificate: '' };
+const USUAL: SchoolTemplates = { 'new-note': '', pass: '', recital: '', certificate: '' };
 
 /** The school's own words for letters and certificates; empty for the usual ones. */
 export async function readTemplates(em: EntityManager, schoolId: string) {

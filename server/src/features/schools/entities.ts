@@ -1,3 +1,4 @@
+import type { TemplateId } from '@escalier/core/handouts';
 import { defineEntity } from '@mikro-orm/core';
 import type { Caution, NoteColours } from '@escalier/core/practice';
 import type { Remark } from '@escalier/core/records';
@@ -8,10 +9,7 @@ export interface SchoolCaution extends Caution {
 }
 
 /** Words with fields such as {class}; empty for the usual ones. */
-export interface SchoolTemplates {
-  readonly letter: string;
-  readonly certificate: string;
-}
+export type SchoolTemplates = Readonly<Record<TemplateId, string>>;
 
 export const SchoolEntity = defineEntity({
   name: 'School',
