@@ -1,7 +1,7 @@
 import type { HandoutsWorker } from './handouts.worker.ts';
 import { pageWorker } from './page-worker.ts';
 
-export type { HandoutOrder, HandoutView } from './handouts.worker.ts';
+export type { PrintRequest, HandoutView } from './handouts.worker.ts';
 
 /** The press: a worker that sets and prints sheets, for one page. */
 export function handoutsWorker() {

@@ -32,7 +32,7 @@ import music from '@escalier/paper/leipzig.ttf?url';
 import { expose } from 'comlink';
 
 /** A request as it goes to the worker: tunes as their texts, notes by their names. */
-export interface HandoutOrder extends Omit<
+export interface PrintRequest extends Omit<
   HandoutRequest,
   'on' | 'notes' | 'elements' | 'tune' | 'easier' | 'schoolClass'
 > {
@@ -104,7 +104,7 @@ function handoutOf({
   easierAbc,
   schoolClass,
   ...rest
-}: HandoutOrder): Handout {
+}: PrintRequest): Handout {
   return makeHandout(kind, {
     ...rest,
     on: instrument(instrumentId as InstrumentId),
@@ -115,30 +115,30 @@ function handoutOf({
   });
 }
 
-/** Laid out and kept, for the file that is asked for next is mostly the one that is seen. */
-let seen: { readonly order: string; readonly laid: Laid; readonly handout: Handout } | null = null;
+/** Laid out and kept, for the file that is asked for next is mostly of the sheet that is seen. */
+let seen: { readonly key: string; readonly laid: Laid; readonly handout: Handout } | null = null;
 
-async function laidOut(order: HandoutOrder, settings: LayOutSettings, progress: HandoutProgress) {
-  const key = JSON.stringify([order, settings]);
-  if (seen?.order === key) return seen;
+async function laidOut(request: PrintRequest, settings: LayOutSettings, progress: HandoutProgress) {
+  const key = JSON.stringify([request, settings]);
+  if (seen?.key === key) return seen;
   const { letters, engraver } = await openPress();
-  const handout = handoutOf(order);
+  const handout = handoutOf(request);
   const laid = layOut(handout, { letters, engraver }, settings, (share) => {
     progress(share);
     return true;
   });
-  seen = { order: key, laid, handout };
+  seen = { key, laid, handout };
   return seen;
 }
 
 /** @returns a sentence where no sheet can be made. */
 async function preview(
-  order: HandoutOrder,
+  request: PrintRequest,
   settings: LayOutSettings,
   progress: HandoutProgress,
 ): Promise<HandoutView | string> {
   try {
-    const { laid, handout } = await laidOut(order, settings, progress);
+    const { laid, handout } = await laidOut(request, settings, progress);
     const { letters } = await openPress();
     const pages = laid.pages.map((page, index) => toSvg(page, letters, `${laid.title}, page ${index + 1}`));
     return { title: laid.title, pages, warnings: laid.warnings, key: handout.key };
@@ -150,20 +150,20 @@ async function preview(
 
 /** The sheet, or its answers, as one PDF. */
 async function pdf(
-  order: HandoutOrder,
+  request: PrintRequest,
   settings: LayOutSettings,
   of: 'sheet' | 'key',
   progress: HandoutProgress,
 ): Promise<Uint8Array> {
-  const { laid, handout } = await laidOut(order, settings, progress);
+  const { laid, handout } = await laidOut(request, settings, progress);
   const { fonts, letters, engraver } = await openPress();
   const printed = of === 'sheet' ? laid : layOut(keyHandout(handout), { letters, engraver }, settings);
   return toPdf([printed], letters, fonts, printed.title);
 }
 
 /** One page as a picture in which letters are drawn: it needs no font. @param page its index. */
-async function drawn(order: HandoutOrder, settings: LayOutSettings, page: number): Promise<string> {
-  const { laid } = await laidOut(order, settings, () => undefined);
+async function drawn(request: PrintRequest, settings: LayOutSettings, page: number): Promise<string> {
+  const { laid } = await laidOut(request, settings, () => undefined);
   const { letters } = await openPress();
   return toSvg(laid.pages[page] ?? laid.pages[0]!, letters, laid.title, 'outlines');
 }

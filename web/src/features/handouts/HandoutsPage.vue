@@ -1,68 +1,46 @@
 <script setup lang="ts">
-import { isHandoutKind, type HandoutKind } from '@escalier/core/handouts';
-import type { LayOutSettings } from '@escalier/paper';
-import { computed, nextTick, ref, shallowRef, toRef, watch } from 'vue';
+import { isHandoutKind } from '@escalier/core/handouts';
+import { computed, nextTick, ref, toRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { api, ask } from '../../api.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
-import { useLoad } from '../../ui/use-load.ts';
-import { useSave } from '../../ui/use-save.ts';
-import { ClassHead, useClasses } from '../classes/index.ts';
-import { useSession } from '../schools/index.ts';
-import { isPerPupil, kindOf, orderOf, paperNeeded, usualChoices, type Facts, type HandoutChoices } from './order.ts';
+import { ClassHead, type ClassView } from '../classes/index.ts';
+import {
+  isPerPupil,
+  kindOf,
+  MOST_COPIES,
+  paperNeeded,
+  printRequest,
+  usualChoices,
+  type HandoutChoices,
+} from './print-request.ts';
 import SheetChoices from './SheetChoices.vue';
 import SheetPages from './SheetPages.vue';
+import { usePrintFacts } from './use-print-facts.ts';
 import { useSheet } from './use-sheet.ts';
-
-interface Templates {
-  readonly templates: { readonly letter: string; readonly certificate: string };
-  readonly version: number;
-}
+import { useTemplates } from './use-templates.ts';
 
 /** Paper for a class: chosen on the left, seen on the right, printed or kept as PDF. */
 const props = defineProps<{ classId: string }>();
 const route = useRoute();
 const router = useRouter();
-const session = useSession();
-const classes = useClasses();
-const classId = toRef(props, 'classId');
-const page = computed(() => (classes.page?.id === classId.value ? classes.page : null));
-const facts = shallowRef<Facts | null>(null);
+const { page, facts, error, load } = usePrintFacts(toRef(props, 'classId'));
 const choices = ref<HandoutChoices | null>(null);
-const templates = shallowRef<Templates | null>(null);
+const { mayKeep, reason, keep } = useTemplates(choices);
+watch(
+  () => facts.value !== null && page.value !== null && page.value.id,
+  () => {
+    choices.value = facts.value === null || page.value === null ? null : wished(page.value);
+  },
+);
 
-const { error, load } = useLoad(async () => {
-  const [tunes, { cautions }, kept, belts, { instruments }] = await Promise.all([
-    ask(api.tunes.$get()),
-    ask(api.school.cautions.$get()),
-    ask(api.school.templates.$get()),
-    ask(api.belts.earned.$get()),
-    ask(api.instruments.$get()),
-    classes.open(classId.value),
-  ]);
-  const earned = belts.find(({ id }) => id === classId.value)?.earned ?? [];
-  const due = earned.filter(({ givenAt }) => givenAt === null);
-  const abc = new Map(tunes.map((tune) => [tune.id, tune.abc]));
-  facts.value = {
-    ...{ school: session.me?.school ?? '', teacher: session.me?.name ?? '' },
-    cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
-    abcOf: (id) => abc.get(id) ?? null,
-    beltsDueOf: (id) => due.filter(({ pupilId }) => pupilId === id).map(({ belt }) => belt),
-    numberOf: (id) => instruments.find(({ loans }) => loans.some(({ pupilId }) => pupilId === id))?.number ?? null,
-  };
-  templates.value = kept;
-  if (page.value !== null) choices.value = wished(usualChoices(page.value, navigator.language));
-});
-watch(classId, load, { immediate: true });
-
-/** What the page that led here has filled in. */
-function wished(usual: HandoutChoices): HandoutChoices {
+/** What is usual for the class, and what the page that led here has filled in. */
+function wished(open: ClassView): HandoutChoices {
   const { kind, step, tune, pupil, seed } = route.query;
-  const asked = page.value!.steps.find(({ position }) => position === Number(step));
+  const asked = open.steps.find(({ position }) => position === Number(step));
   return {
-    ...usual,
+    ...usualChoices(open, navigator.language),
     ...(typeof kind === 'string' && isHandoutKind(kind) ? { kind } : {}),
     ...(asked === undefined ? {} : { step: asked.position, tuneId: asked.tuneId }),
     ...(typeof tune === 'string' ? { tuneId: tune } : {}),
@@ -70,25 +48,6 @@ function wished(usual: HandoutChoices): HandoutChoices {
     ...(Number(seed) > 0 ? { seed: Math.floor(Number(seed)) } : {}),
   };
 }
-const TEMPLATE_OF: Readonly<Partial<Record<HandoutKind, keyof Templates['templates']>>> = {
-  'family-letter': 'letter',
-  certificate: 'certificate',
-};
-const template = computed(() => TEMPLATE_OF[choices.value?.kind ?? 'tune-sheet'] ?? null);
-// Each kind begins with the school's own words for it.
-watch(template, (now) => {
-  if (choices.value !== null) choices.value.words = now === null ? '' : (templates.value?.templates[now] ?? '');
-});
-const keeping = useSave('Kept for the school.');
-async function keepWords(): Promise<void> {
-  const [now, kept, words] = [template.value, templates.value, choices.value?.words ?? ''];
-  if (now === null || kept === null) return;
-  await keeping.save(async () => {
-    const json = { templates: { ...kept.templates, [now]: words }, version: kept.version };
-    templates.value = await ask(api.school.templates.$put({ json }));
-  });
-}
-
 // The address says what is seen, so that it can be kept.
 watch(
   choices,
@@ -100,20 +59,19 @@ watch(
   { deep: true },
 );
 
-const BIG_LETTERS = 1.3;
-const order = computed(() =>
+const job = computed(() =>
   page.value === null || choices.value === null || facts.value === null
     ? null
-    : orderOf(page.value, choices.value, facts.value),
+    : printRequest(page.value, choices.value, facts.value),
 );
-const settings = computed((): LayOutSettings => ({
-  ...{ paper: choices.value?.paper ?? 'a4', holding: choices.value?.holding ?? 'none' },
-  textScale: choices.value?.size === 'big' ? BIG_LETTERS : 1,
-}));
-const { view, problem, share, save, picture, stop } = useSheet(order, settings);
+const settings = computed(() => {
+  const { paper = 'a4', holding = 'none', size = 'medium' } = choices.value ?? {};
+  return { paper, holding, size } as const;
+});
+const { view, problem, share, save, picture, stop } = useSheet(job, settings);
 
 const copies = computed(() => (choices.value === null || isPerPupil(choices.value.kind) ? 1 : choices.value.copies));
-const tooMany = computed(() => !(copies.value >= 1 && copies.value <= 200));
+const tooMany = computed(() => !(copies.value >= 1 && copies.value <= MOST_COPIES));
 const needed = computed(() => paperNeeded(view.value?.pages.length ?? 0, copies.value));
 const name = computed(() => `${page.value?.name ?? ''} ${kindOf(choices.value?.kind ?? 'tune-sheet').name}`.trim());
 /** The page that is looked at, counted from 1. */
@@ -142,16 +100,14 @@ async function print(): Promise<void> {
       </template>
     </ClassHead>
     <div class="desk">
-      <SheetChoices v-model="choices" class="no-print" :page="page" :busy="keeping.busy.value" @keep="keepWords" />
+      <SheetChoices v-model="choices" class="no-print" :page="page" :may-keep="mayKeep" @keep="keep" />
       <section class="stack-close" aria-label="Preview">
-        <BAlert v-if="keeping.reason.value !== null" variant="danger" :model-value="true">{{
-          keeping.reason.value
-        }}</BAlert>
+        <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
         <BAlert v-if="problem !== null" variant="warning" :model-value="true">{{ problem }}</BAlert>
         <BAlert v-for="warning in view?.warnings" :key="warning" variant="warning" :model-value="true">{{
           warning
         }}</BAlert>
-        <p v-if="tooMany" class="no-print" role="alert">From 1 to 200 copies.</p>
+        <p v-if="tooMany" class="no-print" role="alert">From 1 to {{ MOST_COPIES }} copies.</p>
         <p v-else-if="view !== null" class="no-print" role="status">
           <strong>{{ plural(view.pages.length, 'page', 'pages') }}</strong><template v-if="copies > 1"
             >, {{ copies }} copies: {{ needed.sheets }} sheets</template

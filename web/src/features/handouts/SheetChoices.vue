@@ -1,15 +1,24 @@
 <script setup lang="ts">
-import { KINDS, PRINT_SIZES, type HandoutGroup } from '@escalier/core/handouts';
+import { FIELD_NAMES, KINDS, LETTERS, PRINT_SIZES, type HandoutGroup } from '@escalier/core/handouts';
 import { PAPERS } from '@escalier/paper/sizes';
 import { computed } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import FormField from '../../ui/FormField.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
-import { isPerPupil, kindOf, needsOf, printGroups, SIZE_WORDS, type HandoutChoices, type PrintGroup } from './order.ts';
+import {
+  isPerPupil,
+  kindOf,
+  MOST_COPIES,
+  needsTune,
+  printGroups,
+  SIZE_WORDS,
+  type HandoutChoices,
+  type PrintGroup,
+} from './print-request.ts';
 
 /** What is printed, for whom, how large. */
-const props = defineProps<{ page: ClassView; busy: boolean }>();
+const props = defineProps<{ page: ClassView; mayKeep: boolean }>();
 /** The words are to be kept for the whole school. */
 const emit = defineEmits<{ keep: [] }>();
 const choices = defineModel<HandoutChoices>({ required: true });
@@ -45,6 +54,8 @@ const pupils = computed(() => [
 ]);
 const hasCount = computed(() => ['notes', 'rhythm'].includes(kind.value.group));
 const hasWords = computed(() => ['certificate', 'family-letter'].includes(choices.value.kind));
+const isForPupils = computed(() => hasWords.value || ['belt-slips', 'labels'].includes(choices.value.kind));
+const letters = LETTERS.map(({ id, name }) => ({ value: id, text: name }));
 const NAMES = [
   { value: 'first', text: 'The first time each comes' },
   { value: 'full', text: 'Under every note' },
@@ -64,13 +75,9 @@ const SHOWN = [
 ] as const;
 const shown = computed({
   get: () => SHOWN.map(({ value }) => value).filter((each) => choices.value.options[each]),
-  set: (wanted) =>
-    change({
-      options: {
-        ...choices.value.options,
-        ...Object.fromEntries(SHOWN.map(({ value }) => [value, wanted.includes(value)])),
-      },
-    }),
+  set: (wanted) => {
+    for (const { value } of SHOWN) choices.value.options[value] = wanted.includes(value);
+  },
 });
 const sizes = PRINT_SIZES.map((value) => ({ value, text: SIZE_WORDS[value] }));
 const groups = computed(() => printGroups(props.page, choices.value.step));
@@ -78,7 +85,8 @@ const groups = computed(() => printGroups(props.page, choices.value.step));
 function takeGroup({ size, easier, pupils }: PrintGroup): void {
   const role = easier ? 'easier' : 'main';
   const tunes = props.page.steps.find(({ position }) => position === choices.value.step)?.tunes ?? [];
-  change({ size, copies: pupils, tuneId: tunes.find((tune) => tune.role === role)?.id ?? choices.value.tuneId });
+  const tuneId = tunes.find((tune) => tune.role === role)?.id ?? choices.value.tuneId;
+  Object.assign(choices.value, { size, copies: pupils, tuneId });
 }
 const papers = (['a4', 'letter'] as const).map((value) => ({ value, text: PAPERS[value].name }));
 const SIDES = [
@@ -86,26 +94,19 @@ const SIDES = [
   { value: 'left', text: 'Wider on the left' },
   { value: 'right', text: 'Wider on the right' },
 ] as const;
-const FIELDS = '{pupil} {class} {school} {teacher} {tune} {notes} {steps} {belt}';
+const FIELDS = FIELD_NAMES.map((name) => `{${name}}`).join(' ');
 
-function change(changed: Partial<HandoutChoices>): void {
-  choices.value = { ...choices.value, ...changed };
-}
 /** Another step has another first tune. */
 function takeStep(step: number): void {
-  change({ step, tuneId: props.page.steps.find(({ position }) => position === step)?.tuneId ?? '' });
+  choices.value.step = step;
+  choices.value.tuneId = props.page.steps.find(({ position }) => position === step)?.tuneId ?? '';
 }
 </script>
 
 <template>
   <BForm class="card-paper stack-close" aria-label="What to print" @submit.prevent>
     <FormField v-slot="{ id }" label="Sheet" :hint="kind.about">
-      <BFormSelect
-        :id="id"
-        :model-value="choices.kind"
-        :options="kinds"
-        @update:model-value="change({ kind: $event as never })"
-      />
+      <BFormSelect :id="id" v-model="choices.kind" :options="kinds" />
     </FormField>
     <SelectField
       v-if="kind.group !== 'class' && choices.kind !== 'booklet'"
@@ -115,73 +116,37 @@ function takeStep(step: number): void {
       @update:model-value="takeStep"
     />
     <SelectField
-      v-if="needsOf(choices.kind).includes('tune') && tunes.length > 1"
-      :model-value="choices.tuneId"
+      v-if="needsTune(choices.kind) && tunes.length > 1"
+      v-model="choices.tuneId"
       label="Tune"
       :options="tunes"
-      @update:model-value="change({ tuneId: $event })"
     />
-    <SelectField
-      v-if="isPerPupil(choices.kind) && choices.kind !== 'wall-poster'"
-      :model-value="choices.pupilId"
-      label="For"
-      :options="pupils"
-      @update:model-value="change({ pupilId: $event })"
-    />
+    <SelectField v-if="isForPupils" v-model="choices.pupilId" label="For" :options="pupils" />
     <template v-if="choices.kind === 'tune-sheet' || kind.group === 'packets'">
-      <SelectField
-        :model-value="choices.options.names"
-        label="Names of the notes"
-        :options="NAMES"
-        @update:model-value="change({ options: { ...choices.options, names: $event } })"
-      />
+      <SelectField v-model="choices.options.names" label="Names of the notes" :options="NAMES" />
       <BFormGroup label="On the sheet">
         <BFormCheckboxGroup v-model="shown" :options="[...SHOWN]" stacked />
       </BFormGroup>
     </template>
-    <TextField
-      v-if="hasCount"
-      :model-value="choices.count"
-      label="How many (optional)"
-      @update:model-value="change({ count: String($event ?? '').trim() })"
-    />
-    <FormField v-if="hasWords" v-slot="{ id }" label="Your words" :hint="`Empty for the usual ones. Fields: ${FIELDS}`">
-      <BFormTextarea
-        :id="id"
-        :model-value="choices.words"
-        rows="6"
-        maxlength="4000"
-        @update:model-value="change({ words: String($event) })"
-      />
-    </FormField>
-    <div v-if="hasWords"><BButton size="sm" :disabled="busy" @click="emit('keep')">Keep for the school</BButton></div>
+    <TextField v-if="hasCount" v-model="choices.count" label="How many (optional)" />
+    <SelectField v-if="choices.kind === 'family-letter'" v-model="choices.letter" label="About" :options="letters" />
+    <template v-if="hasWords">
+      <FormField v-slot="{ id }" label="Your words" :hint="`Leave empty for the usual ones. Fields: ${FIELDS}`">
+        <BFormTextarea :id="id" v-model="choices.words" rows="6" maxlength="4000" />
+      </FormField>
+      <div><BButton size="sm" :disabled="!mayKeep" @click="emit('keep')">Keep for the school</BButton></div>
+    </template>
     <div class="d-flex flex-wrap gap-2">
-      <SelectField
-        :model-value="choices.size"
-        label="Size"
-        :options="sizes"
-        @update:model-value="change({ size: $event })"
-      />
-      <SelectField
-        :model-value="choices.paper"
-        label="Paper"
-        :options="papers"
-        @update:model-value="change({ paper: $event })"
-      />
-      <SelectField
-        :model-value="choices.holding"
-        label="Margins"
-        :options="SIDES"
-        @update:model-value="change({ holding: $event })"
-      />
+      <SelectField v-model="choices.size" label="Size" :options="sizes" />
+      <SelectField v-model="choices.paper" label="Paper" :options="papers" />
+      <SelectField v-model="choices.holding" label="Margins" :options="SIDES" />
       <TextField
         v-if="!isPerPupil(choices.kind)"
-        :model-value="choices.copies"
+        v-model="choices.copies"
         label="Copies"
         type="number"
         :min="1"
-        :max="200"
-        @update:model-value="change({ copies: Number($event) })"
+        :max="MOST_COPIES"
       />
     </div>
     <div
@@ -198,7 +163,7 @@ function takeStep(step: number): void {
       </div>
     </div>
     <div v-if="kind.hasKey">
-      <BButton @click="change({ seed: choices.seed + 1 })">Other tasks</BButton>
+      <BButton @click="choices.seed += 1">Other tasks</BButton>
       <span class="soft"> Sheet number {{ choices.seed }}: the same number prints the same sheet.</span>
     </div>
   </BForm>

@@ -1,11 +1,12 @@
+import type { StepStanding } from '@escalier/core/records';
 import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
-import type { HandoutOrder, HandoutView } from '../../workers/handouts.ts';
+import type { PrintRequest, HandoutView } from '../../workers/handouts.ts';
 import { press } from '../../testing/mount.ts';
 import HandoutsPage from './HandoutsPage.vue';
-import { orderOf, paperNeeded, printGroups, usualChoices, usualPaper, type Facts } from './order.ts';
+import { printRequest, paperNeeded, printGroups, usualChoices, usualPaper, type Facts } from './print-request.ts';
 
 const asked = vi.hoisted(() => vi.fn());
 vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
@@ -17,16 +18,15 @@ afterEach(() => {
   vi.clearAllMocks();
 });
 
-const STANDING = {
-  stepIndex: 1,
-  state: 'working',
-  passedSteps: 1,
-  triesOnStep: 0,
-  lastHeardAt: null,
-  steps: [],
-} as const;
+const FIRST: StepStanding = {
+  ...{ stepId: 'step-1', tries: 1, nearly: 0, passed: true, passedAt: '2026-03-03T09:00:00.000Z', share: 1 },
+  ...{ passedTunes: ['t'], lastOutcome: 'passed', lastHeardAt: '2026-03-03T09:00:00.000Z', remarks: [], tempo: null },
+};
+const STANDING = { stepIndex: 1, state: 'working', passedSteps: 1, triesOnStep: 0, lastHeardAt: null } as const;
 const page = classPage({
-  pupils: ['Ann', 'Ben', 'Cy'].map((name) => pupilView(name, { standing: { ...STANDING, pupilId: name } })),
+  pupils: ['Ann', 'Ben', 'Cy'].map((name) =>
+    pupilView(name, { standing: { ...STANDING, pupilId: name, steps: [FIRST] } }),
+  ),
   steps: [
     step(1, { newNotes: ['B4', 'A4'], newElements: ['note quarter'] }),
     step(2, { title: 'Goose Walk', newNotes: ['G4'], newElements: ['note half'] }),
@@ -40,6 +40,8 @@ const facts: Facts = {
   abcOf: (id) => `X:1 ${id}`,
   beltsDueOf: (id) => (id === 'Ben' ? ['moss'] : []),
   numberOf: () => 4,
+  breathingOf: (id) => (id === 'own' ? { seconds: 9, kept: [] } : null),
+  lesson: null,
 };
 
 describe('who needs which sheet', () => {
@@ -69,7 +71,7 @@ describe('who needs which sheet', () => {
 
 describe('what goes to the press', () => {
   it('is what the class knows at the step, its tune, and its pupils', () => {
-    const order = orderOf(page, { ...usualChoices(page, 'en-GB'), kind: 'note-names', step: 2 }, facts);
+    const order = printRequest(page, { ...usualChoices(page, 'en-GB'), kind: 'note-names', step: 2 }, facts);
     expect(order).toMatchObject({
       ...{ kind: 'note-names', notes: ['B4', 'A4', 'G4'], elements: ['note quarter', 'note half'], count: null },
       schoolClass: { name: page.name, classStep: 1, pupils: [{ name: 'Ann' }, { name: 'Ben' }, { name: 'Cy' }] },
@@ -77,14 +79,29 @@ describe('what goes to the press', () => {
   });
 
   it('leaves the notes of the step out of what is known for its tune sheet, so that they are new on it', () => {
-    const order = orderOf(page, { ...usualChoices(page, 'en-GB'), kind: 'tune-sheet', step: 2 }, facts);
-    expect(order.notes).toEqual(['B4', 'A4']);
+    const order = printRequest(page, { ...usualChoices(page, 'en-GB'), kind: 'tune-sheet', step: 2 }, facts);
+    expect(order!.notes).toEqual(['B4', 'A4']);
+  });
+
+  it('breathes in a tune as the class does, where its teacher has changed it', () => {
+    const choices = usualChoices(page, 'en-GB');
+    expect(printRequest(page, { ...choices, tuneId: 'own' }, facts)!.breathing).toEqual({ seconds: 9, kept: [] });
+    expect(printRequest(page, choices, facts)!.breathing.kept).toBeNull();
+  });
+
+  it('waits for the lesson where that is what is printed, and for nothing else', () => {
+    const choices = usualChoices(page, 'en-GB');
+    expect(printRequest(page, { ...choices, kind: 'substitute-plan' }, facts)).toBeNull();
+    const line = { title: 'Settle', minutes: 4, press: 'Start', say: 'Sit', children: 'Sit tall.' };
+    const there = { ...facts, lesson: [line] };
+    expect(printRequest(page, { ...choices, kind: 'substitute-plan' }, there)!.schoolClass.lesson).toEqual([line]);
+    expect(printRequest(page, choices, there)!.schoolClass.lesson).toEqual([]);
   });
 
   it('names one pupil where one is chosen', () => {
     const choices = { ...usualChoices(page, 'en-GB'), kind: 'certificate', pupilId: page.pupils[1]!.id } as const;
-    expect(orderOf(page, choices, facts).schoolClass.pupils).toEqual([
-      { name: 'Ben', passedSteps: 1, beltsDue: ['moss'], instrumentNumber: 4 },
+    expect(printRequest(page, choices, facts)!.schoolClass.pupils).toEqual([
+      { name: 'Ben', passed: [0], beltsDue: ['moss'], instrumentNumber: 4 },
     ]);
   });
 
@@ -95,15 +112,16 @@ describe('what goes to the press', () => {
   });
 });
 
+const NONE = { 'new-note': '', pass: '', recital: '', certificate: '' };
 const view = (more: Partial<HandoutView> = {}): HandoutView => ({
   ...{ title: 'Note hunt', pages: ['<svg id="one"></svg>', '<svg id="two"></svg>'], warnings: [] },
   key: [{ number: 1, question: 'How many E?', answer: '5', facts: {} }],
   ...more,
 });
 
-async function open(answer: (name: string, order: HandoutOrder) => unknown, query: Record<string, string> = {}) {
+async function open(answer: (name: string, order: PrintRequest) => unknown, query: Record<string, string> = {}) {
   asked.mockClear();
-  asked.mockImplementation((name: string, order: HandoutOrder) => Promise.resolve(answer(name, order)));
+  asked.mockImplementation((name: string, order: PrintRequest) => Promise.resolve(answer(name, order)));
   fakeServer({
     'GET /api/classes/c': () => page,
     'GET /api/classes': () => [],
@@ -111,7 +129,9 @@ async function open(answer: (name: string, order: HandoutOrder) => unknown, quer
     'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
     'GET /api/belts/earned': () => [{ id: 'c', earned: [{ pupilId: 'Ann', belt: 'moss', givenAt: null }] }],
     'GET /api/instruments': () => ({ instruments: [], classes: [], cleaning: [] }),
-    'GET /api/school/templates': () => ({ templates: { letter: 'Dear {pupil}', certificate: '' }, version: 1 }),
+    'GET /api/classes/c/tunes': () => [{ tuneId: 'own', breathSeconds: 9, breaths: [] }],
+    'GET /api/classes/c/lessons': () => [],
+    'GET /api/school/templates': () => ({ templates: { ...NONE, 'new-note': 'Dear {pupil}' }, version: 1 }),
   });
   const opened = await openPage(HandoutsPage, { classId: 'c' }, {}, query);
   await vi.waitFor(() => expect(asked).toHaveBeenCalled());
@@ -136,17 +156,12 @@ describe('the page', () => {
     await flushPromises();
     expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toBe('Dear {pupil}');
     await wrapper.get('textarea').setValue('Hello {pupil}');
-    const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({
-      templates: { letter: 'Hello {pupil}', certificate: '' },
-      version: 2,
-    }));
+    const templates = { ...NONE, 'new-note': 'Hello {pupil}' };
+    const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({ templates, version: 2 }));
     fakeServer({ 'PUT /api/school/templates': kept });
     await press('Keep for the school');
     await vi.waitFor(() => expect(kept).toHaveBeenCalled());
-    expect(kept.mock.calls[0]![0].body).toEqual({
-      templates: { letter: 'Hello {pupil}', certificate: '' },
-      version: 1,
-    });
+    expect(kept.mock.calls[0]![0].body).toEqual({ templates, version: 1 });
   });
 
   it('says why there is no sheet, and what does not fit', async () => {

@@ -2,13 +2,13 @@ import { watchDebounced } from '@vueuse/core';
 import { onScopeDispose, ref, shallowRef, type Ref } from 'vue';
 import type { LayOutSettings } from '@escalier/paper';
 import { saveFile } from '../../ui/save-file.ts';
-import { handoutsWorker, type HandoutOrder, type HandoutView } from '../../workers/handouts.ts';
+import { handoutsWorker, type PrintRequest, type HandoutView } from '../../workers/handouts.ts';
 import { WorkerEnded } from '../../workers/index.ts';
 
 const DEBOUNCE_MS = 150;
 
-/** The sheet that is ordered, set in a worker and again whenever the order changes; and its files. Call it in `setup`. */
-export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSettings>) {
+/** The sheet that is asked for, set in a worker and again whenever the request changes; and its files. Call it in `setup`. */
+export function useSheet(request: Ref<PrintRequest | null>, settings: Ref<LayOutSettings>) {
   const press = handoutsWorker();
   const view = shallowRef<HandoutView | null>(null);
   /** Why there is no sheet. */
@@ -20,11 +20,11 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
 
   async function set(): Promise<void> {
     const mine = (latest += 1);
-    if (order.value === null || isGone) return;
+    if (request.value === null || isGone) return;
     if (share.value !== null) press.cancel();
     share.value = 0;
     try {
-      const made = await press.ask('preview', plain(order.value), plain(settings.value), (done) => {
+      const made = await press.ask('preview', plain(request.value), plain(settings.value), (done) => {
         if (mine === latest) share.value = done;
       });
       if (mine !== latest) return;
@@ -37,7 +37,7 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
       if (mine === latest) share.value = null;
     }
   }
-  watchDebounced([order, settings], set, { debounce: DEBOUNCE_MS, immediate: true, deep: true });
+  watchDebounced([request, settings], set, { debounce: DEBOUNCE_MS, immediate: true, deep: true });
   onScopeDispose(() => {
     isGone = true;
     latest += 1;
@@ -45,11 +45,11 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
   });
 
   async function save(of: 'sheet' | 'key', name: string): Promise<void> {
-    if (order.value === null) return;
+    if (request.value === null) return;
     const mine = (latest += 1);
     share.value = 0;
     try {
-      const pdf = await press.ask('pdf', plain(order.value), plain(settings.value), of, (done) => {
+      const pdf = await press.ask('pdf', plain(request.value), plain(settings.value), of, (done) => {
         if (mine === latest) share.value = done;
       });
       saveFile(`${name}.pdf`, 'application/pdf', new Uint8Array(pdf));
@@ -63,8 +63,8 @@ export function useSheet(order: Ref<HandoutOrder | null>, settings: Ref<LayOutSe
 
   /** One page for a teacher's own document; letters are drawn, so that it needs no font. @param page counted from 1. */
   async function picture(as: 'svg' | 'png', page: number, name: string): Promise<void> {
-    if (order.value === null) return;
-    const svg = await press.ask('drawn', plain(order.value), plain(settings.value), page - 1);
+    if (request.value === null) return;
+    const svg = await press.ask('drawn', plain(request.value), plain(settings.value), page - 1);
     if (as === 'svg') saveFile(`${name}.svg`, 'image/svg+xml', svg);
     else saveFile(`${name}.png`, 'image/png', await pngOf(svg));
   }

@@ -1,15 +1,14 @@
 <script setup lang="ts">
-import { substituteLine } from '@escalier/core/words';
 import { computed, toRef } from 'vue';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { ClassHead } from '../classes/index.ts';
 import { TakeCare } from '../schools/index.ts';
-import { usePlan } from './use-plan.ts';
+import { useSubstituteLines } from './use-substitute-lines.ts';
 
 /** The same lesson in plain words for somebody who does not play; to print. */
 const props = defineProps<{ classId: string }>();
-const { page, lesson, plan, speech, lessons } = usePlan(toRef(props, 'classId'));
+const { page, lesson, lines, lessons } = useSubstituteLines(toRef(props, 'classId'));
 const FIELDS = [
   { key: 'when', label: 'Minute' },
   { key: 'title', label: 'Part', isRowHeader: true },
@@ -19,18 +18,14 @@ const FIELDS = [
 ];
 const rows = computed(() => {
   let from = 0;
-  return (plan.value?.blocks ?? []).map((block) => {
-    const line = substituteLine(block, speech.value);
-    const when = `${from}–${(from += block.minutes)}`;
-    return { ...line, when };
-  });
+  return (lines.value ?? []).map((line) => ({ ...line, when: `${from}–${(from += line.minutes)}` }));
 });
 const print = (): void => window.print();
 </script>
 
 <template>
   <LoadState
-    v-if="page === null || plan === null"
+    v-if="page === null || lines === null"
     :error="lessons.error"
     what="the lesson"
     @again="lessons.open(classId)"

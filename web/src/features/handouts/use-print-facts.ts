@@ -1,0 +1,50 @@
+import type { Breathing } from '@escalier/core/handouts';
+import { computed, shallowRef, watch, type Ref } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+import { useClasses } from '../classes/index.ts';
+import { useSubstituteLines } from '../lesson/index.ts';
+import { useSession } from '../schools/index.ts';
+import type { Facts } from './print-request.ts';
+
+/** A class, and what the school knows beside it that may stand on paper. Call it in `setup`. */
+export function usePrintFacts(classId: Ref<string>) {
+  const session = useSession();
+  const classes = useClasses();
+  const page = computed(() => (classes.page?.id === classId.value ? classes.page : null));
+  const found = shallowRef<Omit<Facts, 'lesson'> | null>(null);
+  const { lines } = useSubstituteLines(classId);
+
+  const { error, load } = useLoad(async () => {
+    const id = classId.value;
+    const [tunes, changed, { cautions }, belts, { instruments }] = await Promise.all([
+      ask(api.tunes.$get()),
+      ask(api.classes[':id'].tunes.$get({ param: { id } })),
+      ask(api.school.cautions.$get()),
+      ask(api.belts.earned.$get()),
+      ask(api.instruments.$get()),
+      classes.open(id),
+    ]);
+    const due = belts.find((each) => each.id === id)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];
+    const abc = new Map(tunes.map((tune) => [tune.id, tune.abc]));
+    const breathing = new Map(
+      changed.map(({ tuneId, breathSeconds, breaths }): [string, Breathing] => [
+        tuneId,
+        { seconds: breathSeconds, kept: breaths },
+      ]),
+    );
+    found.value = {
+      ...{ school: session.me?.school ?? '', teacher: session.me?.name ?? '' },
+      cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
+      abcOf: (tuneId) => abc.get(tuneId) ?? null,
+      breathingOf: (tuneId) => breathing.get(tuneId) ?? null,
+      beltsDueOf: (pupilId) => due.filter((each) => each.pupilId === pupilId).map(({ belt }) => belt),
+      numberOf: (pupilId) =>
+        instruments.find(({ loans }) => loans.some((loan) => loan.pupilId === pupilId))?.number ?? null,
+    };
+  });
+  watch(classId, load, { immediate: true });
+
+  const facts = computed((): Facts | null => found.value && { ...found.value, lesson: lines.value });
+  return { page, facts, error, load };
+}

@@ -1,0 +1,1 @@
+export { useSubstituteLines } from './use-substitute-lines.ts';
