@@ -44,7 +44,7 @@ export default defineConfig({
       },
       workbox: {
         // All of the application: a lesson does not wait for what the wireless does not bring.
-        globPatterns: ['**/*.{js,css,html,svg,woff2,flac,wasm}'],
+        globPatterns: ['**/*.{js,mjs,css,html,svg,woff2,flac,wasm}'],
         maximumFileSizeToCacheInBytes: 12_000_000,
         navigateFallback: '/index.html',
         navigateFallbackDenylist: [/^\/api\//, /^\/licences\//],
@@ -63,7 +63,7 @@ export default defineConfig({
     }),
     // Once at build, served as it is: brotli where the connection is secure, gzip for plain http.
     compression({
-      include: /\.(js|css|html|svg|json|webmanifest|wasm|txt)$/,
+      include: /\.(m?js|css|html|svg|json|webmanifest|wasm|txt)$/,
       threshold: 1024,
       algorithms: [
         defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),

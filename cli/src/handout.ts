@@ -49,18 +49,16 @@ async function printed(kind: HandoutKind, options: Options): Promise<Output> {
   const request = await requestOf(options);
   const made = handoutOf(kind, request);
   // Engraver and fonts are megabytes: no other command waits for them.
-  const { createPaperEngraver, layOut, Letters, PAPERS, toPdf } = await import('@escalier/paper');
-  const { fontsOnDisk } = await import('@escalier/paper/node');
+  const { layOut, PAPERS, toPdf } = await import('@escalier/paper');
+  const { toolsOnDisk } = await import('@escalier/paper/node');
   const paper = oneOf(options.paper ?? 'a4', Object.keys(PAPERS) as (keyof typeof PAPERS)[], 'paper');
-  const fonts = fontsOnDisk();
-  const letters = new Letters(fonts);
-  const tools = { letters, engraver: await createPaperEngraver(letters) };
+  const tools = await toolsOnDisk();
   const laid = layOut(made, tools, {
     paper,
     holding: oneOf(options.holding ?? 'none', ['none', 'left', 'right'] as const, 'side'),
     size: request.size,
   });
-  const pdf = await toPdf([laid], letters, fonts, made.title);
+  const pdf = await toPdf([laid], tools.letters, tools.fonts, made.title);
   await bytesToFile(out, pdf);
   const key = { kind, title: made.title, seed: request.seed, answers: made.key };
   if (keyFile !== undefined) await jsonToFile(keyFile, key);

@@ -4,7 +4,7 @@ import type { Tune } from '@escalier/core/music';
 import { rowsUnder, wordsUnder, type TextsUnder } from '@escalier/core/practice';
 import { linesOf, type EngravedLine } from './engraving.ts';
 import type { Letters } from './letters.ts';
-import { createToolkit } from './verovio.ts';
+import type { Toolkit } from './verovio.ts';
 
 /** Points from the lowest to the highest line of a staff. */
 export const STAFF_POINTS: Readonly<Record<PrintSize, number>> = { small: 17, medium: 21, big: 29 };
@@ -24,8 +24,7 @@ export interface PaperEngraver {
   engrave(music: SheetMusic, width: number): readonly EngravedLine[];
 }
 
-export async function createPaperEngraver(letters: Letters): Promise<PaperEngraver> {
-  const toolkit = await createToolkit();
+export function createPaperEngraver(letters: Letters, toolkit: Toolkit): PaperEngraver {
   // On a worksheet the same note stands many times.
   const engraved = new Map<string, readonly EngravedLine[]>();
   return {

@@ -1,7 +1,15 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
 import { fileURLToPath } from 'node:url';
-import type { FontFiles } from './letters.ts';
+import { createPaperEngraver, type PaperEngraver } from './engraver.ts';
+import { Letters, type FontFiles } from './letters.ts';
+import { createToolkit, type WasmModule } from './verovio.ts';
+
+export interface PaperTools {
+  readonly fonts: FontFiles;
+  readonly letters: Letters;
+  readonly engraver: PaperEngraver;
+}
 
 const { resolve } = createRequire(import.meta.url);
 
@@ -9,8 +17,7 @@ function fontsource(family: string, script: string, weight: number): Uint8Array 
   return readFileSync(resolve(`@fontsource/${family}/files/${family}-${script}-${weight}-normal.woff`));
 }
 
-/** The fonts of the sheets, from the packages. */
-export function fontsOnDisk(): FontFiles {
+function fontsOnDisk(): FontFiles {
   const text = 'atkinson-hyperlegible-next';
   const heading = 'bricolage-grotesque';
   return {
@@ -22,4 +29,13 @@ export function fontsOnDisk(): FontFiles {
     'heading-ext': fontsource(heading, 'latin-ext', 700),
     music: readFileSync(fileURLToPath(new URL('../fonts/leipzig.ttf', import.meta.url))),
   };
+}
+
+/** What drawing needs, from the packages. */
+export async function toolsOnDisk(): Promise<PaperTools> {
+  const fonts = fontsOnDisk();
+  const letters = new Letters(fonts);
+  // @ts-expect-error the package ships no types
+  const toolkit = await createToolkit(() => import('verovio/wasm') as Promise<WasmModule>);
+  return { fonts, letters, engraver: createPaperEngraver(letters, toolkit) };
 }

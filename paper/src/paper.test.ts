@@ -13,26 +13,25 @@ import { pitch } from '@escalier/core/music';
 import { tuneOf } from '@escalier/core/testing';
 import { beforeAll, describe, expect, it } from 'vitest';
 import {
-  createPaperEngraver,
   keyHandout,
   layOut,
   Letters,
   Stopped,
   toPdf,
   toSvg,
+  type FontFiles,
   type Laid,
   type LayOutSettings,
   type PaperEngraver,
 } from './index.ts';
 import { boxOf } from './path-box.ts';
-import { fontsOnDisk } from './node.ts';
+import { toolsOnDisk } from './node.ts';
 
-const fonts = fontsOnDisk();
+let fonts: FontFiles;
 let letters: Letters;
 let engraver: PaperEngraver;
 beforeAll(async () => {
-  letters = new Letters(fonts);
-  engraver = await createPaperEngraver(letters);
+  ({ fonts, letters, engraver } = await toolsOnDisk());
 });
 
 const TUNE = tuneOf(

@@ -6,18 +6,18 @@ export interface Toolkit {
   renderToSVG(page: number): string;
 }
 
-interface Package {
+/** The package’s module "verovio/wasm". */
+export interface WasmModule {
   readonly default: () => Promise<unknown>;
 }
 interface Binding {
   readonly VerovioToolkit: new (module: unknown) => Toolkit;
 }
 
-/** Loaded when it is first needed, as files of their own: every worker shares them, and they can be replaced. */
-export async function createToolkit(): Promise<Toolkit> {
+/** @param load loads "verovio/wasm": from the disk, or from an address that all workers share. */
+export async function createToolkit(load: () => Promise<WasmModule>): Promise<Toolkit> {
   const [wasm, binding] = await Promise.all([
-    // @ts-expect-error the package ships no types
-    import('verovio/wasm') as Promise<Package>,
+    load(),
     // @ts-expect-error the package ships no types
     import('verovio/esm') as Promise<Binding>,
   ]);

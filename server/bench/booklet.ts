@@ -7,8 +7,8 @@ import { madeUpClass, makeHandout, USUAL_BREATHING, usualRequest } from '@escali
 import { instrument } from '@escalier/core/instruments';
 import type { Tune } from '@escalier/core/music';
 import { NOTHING_KNOWN, readTune } from '@escalier/core/reading';
-import { createPaperEngraver, layOut, Letters, toPdf } from '@escalier/paper';
-import { fontsOnDisk } from '@escalier/paper/node';
+import { layOut, toPdf } from '@escalier/paper';
+import { toolsOnDisk } from '@escalier/paper/node';
 import { runBenchmarks } from './harness.ts';
 
 const FOLDER = new URL('../../demo/tunes/', import.meta.url).pathname;
@@ -44,9 +44,7 @@ const schoolClass = {
     };
   }),
 };
-const fonts = fontsOnDisk();
-const letters = new Letters(fonts);
-const engraver = await createPaperEngraver(letters);
+const { fonts, letters, engraver } = await toolsOnDisk();
 let pages = 0;
 let bytes = 0;
 

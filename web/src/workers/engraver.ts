@@ -1,4 +1,4 @@
-import { createToolkit } from '@escalier/paper/verovio';
+import { loadToolkit } from './verovio.ts';
 
 export interface Sheet {
   /** Notes and rests on the fullest line: the measure for the width. */
@@ -26,7 +26,7 @@ const CLEF_WIDTH = 150;
 const NOTE_WIDTH = 62;
 
 export async function createEngraver(): Promise<Engraver> {
-  const toolkit = await createToolkit();
+  const toolkit = await loadToolkit();
   return {
     engrave(musicXml, { notesOnLine, roomBelow, hasLines, plain, leastNotes }) {
       const usual = leastNotes === null ? LEAST_WIDTH : LINE_START + NOTE_WIDTH * leastNotes;

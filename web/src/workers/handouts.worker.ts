@@ -30,6 +30,7 @@ import heading from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-l
 import headingExt from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-ext-700-normal.woff?url';
 import music from '@escalier/paper/leipzig.ttf?url';
 import { expose } from 'comlink';
+import { loadToolkit } from './verovio.ts';
 
 /** A request as it goes to the worker: tunes as their texts, notes by their names. */
 export interface PrintRequest extends Omit<
@@ -84,7 +85,7 @@ function openPress(): Promise<Press> {
     );
     const fonts = Object.fromEntries(files) as FontFiles;
     const letters = new Letters(fonts);
-    return { fonts, letters, engraver: await createPaperEngraver(letters) };
+    return { fonts, letters, engraver: createPaperEngraver(letters, await loadToolkit()) };
   })();
   press.catch(() => (press = null));
   return press;

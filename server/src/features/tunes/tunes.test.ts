@@ -136,6 +136,8 @@ describe('a tune for a class', () => {
     expect(await page()).toMatchObject(own);
     expect((await test.send('PUT', path, { ...own, breaths: null, version: 1 })).status).toBe(200);
     expect((await page()).breaths).toBeNull();
+    const all = await (await test.send('GET', `/api/classes/${plover.id}/tunes`)).json();
+    expect(all).toEqual([{ tuneId: goose.id, breathSeconds: 5, breaths: null }]);
     for (const wrong of [
       { ...own, version: 2, breathSeconds: 1 },
       { ...own, version: 2, breaths: [{ barIndex: 99, eventIndex: 0 }] },
