@@ -6,8 +6,7 @@ test('sheets are chosen, seen page by page, and kept as PDF with their answers',
   await openDemo(page);
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
-  await expect(page.getByRole('heading', { level: 1, name: /Goose Walk/ })).toBeVisible();
-  await page.getByRole('main').getByRole('link', { name: 'Handouts' }).click();
+  await page.getByRole('navigation', { name: 'This tune' }).getByRole('link', { name: 'Handouts' }).click();
   const sheet = page.getByRole('region', { name: 'Preview' }).getByRole('img');
   await expect(sheet).toHaveAttribute('aria-label', 'Goose Walk, page 1', { timeout: 60_000 });
   await expect(sheet.getByText('Goose Walk').first()).toBeVisible();
