@@ -12,6 +12,7 @@ const FLOORS = [
   'classes',
   'lesson',
   'listening',
+  'home',
   'words',
   'handouts',
 ];

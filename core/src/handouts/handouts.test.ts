@@ -302,6 +302,17 @@ describe('papers of a class', () => {
     expect(JSON.stringify(letter('recital')[0])).toContain('Please send Abena with the instrument');
   });
 
+  it('say what to practise in ten minutes, with the music of each part', () => {
+    const sheet = made('ten-minutes');
+    const heads = sheet.sections[0]!.blocks.flatMap((block) =>
+      block.kind === 'text' && block.look === 'head' ? [block.text] : [],
+    );
+    expect(heads[0]).toBe('1. Warm up – two minutes');
+    expect(heads.at(-1)).toBe('Tick a day when you have practised:');
+    expect(musicOf(sheet).at(-1)!.tune.title).toBe('Stile and Gate');
+    expect(refusal('ten-minutes', { tune: null })).toBe('Choose a tune for this sheet.');
+  });
+
   it('plan the next lesson for a substitute, minute by minute', () => {
     const [block] = made('substitute-plan').sections[0]!.blocks.flatMap((each) =>
       each.kind === 'table' ? [each] : [],

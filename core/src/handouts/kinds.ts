@@ -25,6 +25,7 @@ import { booklet, stepPacket } from './packets.ts';
 import { orderLines, sameBars, whereChanges } from './pattern-work.ts';
 import type { HandoutRequest } from './request.ts';
 import type { Handout } from './sheet.ts';
+import { tenMinutesSheet } from './ten-minutes-sheet.ts';
 import { tuneSheet } from './tune-sheet.ts';
 
 export type Need = 'tune' | 'notes' | 'class';
@@ -51,6 +52,15 @@ export const KINDS = [
     needs: ['tune'],
     hasKey: false,
     make: tuneSheet,
+  },
+  {
+    kind: 'ten-minutes',
+    group: 'tune',
+    name: 'Ten minutes at home',
+    about: 'What to practise with this tune, part by part, for those without a device.',
+    needs: ['tune'],
+    hasKey: false,
+    make: tenMinutesSheet,
   },
   {
     kind: 'note-hunt',

@@ -5,3 +5,4 @@ export * from './stairs.ts';
 export * from './teaching.ts';
 export * from './lesson.ts';
 export * from './listening.ts';
+export * from './home.ts';
