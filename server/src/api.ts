@@ -30,3 +30,4 @@ export type { Condition, Owner } from '@escalier/core/instruments';
 export type { Role } from './platform/context.ts';
 export type { ErrorBody } from './platform/problem.ts';
 export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './features/planning/index.ts';
+export type { RoomAnswer, RoomFacts, RoomOfClass, RoomTask, RoomTune, Slip } from './features/home/index.ts';

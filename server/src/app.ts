@@ -12,6 +12,7 @@ import { changeRoutes } from './features/changes/index.ts';
 import { classRoutes, findRoutes } from './features/classes/index.ts';
 import { classStaircaseRoutes, staircaseRoutes } from './features/planning/index.ts';
 import { hearingRoutes, liveStreams, recordRoutes, type LiveRecords } from './features/hearing/index.ts';
+import { classRoomRoutes, roomRoutes, schoolRoomRoutes } from './features/home/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { lessonRoutes } from './features/lesson/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
@@ -87,6 +88,7 @@ function apiRoutes(options: AppOptions) {
     .route('/calendars', subscribedRoutes)
     .route('/first-run', firstRunRoutes(options.fillSchool))
     .route('/invitations', invitationRoutes)
+    .route('/room', roomRoutes)
     .use('*', needsSession)
     .use('*', limitedByRoute)
     .route('/account', accountRoutes)
@@ -107,10 +109,12 @@ function apiRoutes(options: AppOptions) {
     .route('/classes', classPageRoutes)
     .route('/classes', lessonRoutes)
     .route('/classes', classRecordingRoutes)
+    .route('/classes', classRoomRoutes)
     .route('/recordings', recordingRoutes)
     .route('/hearing', hearingRoutes(options.orm, options.live, liveStreams(options.heartbeatMs ?? HEARTBEAT_MS)))
     .route('/notes', noteRoutes)
     .route('/school', schoolRoutes)
+    .route('/school', schoolRoomRoutes)
     .route('/tunes', tuneRoutes)
     .route('/tunes', tuneUseRoutes)
     .all('*', () => {

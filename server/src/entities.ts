@@ -10,6 +10,7 @@ import {
   PupilMoveEntity,
 } from './features/classes/index.ts';
 import { KeptStandingEntity, RecordCountEntity, RecordEventEntity } from './features/hearing/index.ts';
+import { DoorEntity, DoorKeyEntity, RoomEntity } from './features/home/index.ts';
 import { BeltGivenEntity, BeltStockEntity, InstrumentEntity, LoanEntity } from './features/instruments/index.ts';
 import { LessonEventEntity } from './features/lesson/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
@@ -50,4 +51,7 @@ export const entities = [
   LoanEntity,
   BeltStockEntity,
   BeltGivenEntity,
+  RoomEntity,
+  DoorEntity,
+  DoorKeyEntity,
 ];

@@ -9,6 +9,7 @@ import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
 import { Recordings } from './recordings.ts';
+import { PracticeRoom } from './practice-room.ts';
 import { RecordCounts } from './record-counts.ts';
 import { SpokenAnswers } from './spoken-answers.ts';
 import { Staircases } from './staircases.ts';
@@ -34,4 +35,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-29-recordings', class: Recordings },
   { name: '2026-11-30-spoken-answers', class: SpokenAnswers },
   { name: '2026-11-30-handouts', class: Handouts },
+  { name: '2026-12-01-practice-room', class: PracticeRoom },
 ];

@@ -86,9 +86,12 @@ where c.school_id = ? and (?::uuid is null or c.id = ?::uuid)
   and (? = 'owner' or exists (select 1 from class_teacher ct where ct.school_class_id = c.id and ct.account_id = ?))
 order by c.name`;
 
+/** For whom classes are read; the room of a pupil reads as an owner, of its own class alone. */
+export type Asker = Pick<SignedIn, 'schoolId' | 'role' | 'accountId'>;
+
 export async function readClassRows(
   em: EntityManager,
-  { schoolId, role, accountId }: SignedIn,
+  { schoolId, role, accountId }: Asker,
   classId: string | null,
 ): Promise<readonly ClassRow[]> {
   const found = await em.execute<FoundClass[]>(CLASSES, [schoolId, classId, classId, role, accountId]);

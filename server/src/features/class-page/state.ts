@@ -2,12 +2,11 @@ import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from 
 import { goOnSetting, type ClassOnDay } from '@escalier/core/classes';
 import { classStep, type HardMove } from '@escalier/core/records';
 import { learned } from '@escalier/core/staircase';
-import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
 import type { ClassFacts, KnownDto, LessonsDto, PupilDto, StepDto } from './dto.ts';
-import { readClassRows, tunesOf, type ClassRow } from './queries.ts';
+import { readClassRows, tunesOf, type Asker, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
   const known = row.readings.slice(0, steps).reduce((before, { step }) => learned(before, step.profile), row.brings);
@@ -23,7 +22,7 @@ export function stepsDone({ standings, steps, style }: ClassRow): number {
   );
 }
 
-export async function oneClass(em: EntityManager, who: SignedIn, classId: string): Promise<ClassRow> {
+export async function oneClass(em: EntityManager, who: Asker, classId: string): Promise<ClassRow> {
   const [row] = await readClassRows(em, who, classId);
   if (row === undefined) throw notFound('class');
   return row;

@@ -6,6 +6,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import { localDate, text } from '../../platform/fields.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { blankReasons } from '../hearing/index.ts';
+import { takeDoorAway } from '../home/index.ts';
 import { eraseRecordingsOf } from '../recordings/index.ts';
 import { newId } from '../../platform/ids.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
@@ -293,6 +294,7 @@ export async function erasePupil(em: EntityManager, who: SignedIn, id: string, n
     await tx.nativeDelete(AbsenceEntity, { pupil: id });
     await blankReasons(tx, id);
     await eraseRecordingsOf(tx, id);
+    await takeDoorAway(tx, id);
     await tx.execute("update change set words = 'A pupil whose data was erased' where about = ?", [id]);
     await noteChange(tx, who, id, 'The personal data of a pupil erased');
   });

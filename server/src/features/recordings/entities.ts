@@ -29,7 +29,10 @@ export const RecordingEntity = defineEntity({
     pupil: () => p.manyToOne(PupilEntity).mapToPk().deleteRule('cascade'),
     step: () => p.manyToOne(StepEntity).mapToPk().deleteRule('cascade'),
     tune: () => p.manyToOne(TuneEntity).mapToPk().deleteRule('cascade'),
-    account: () => p.manyToOne(AccountEntity).mapToPk(),
+    /** Who brought it; null for one that came from home. */
+    account: () => p.manyToOne(AccountEntity).mapToPk().nullable(),
+    /** Handed in through a pupil's door: whoever has the slip may have played it. */
+    fromHome: p.boolean().default(false),
     fileName: p.text(),
     type: p.text(),
     bytes: p.integer(),

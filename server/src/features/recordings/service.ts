@@ -1,4 +1,6 @@
 import type { LocalDate } from '@escalier/core/calendar';
+import type { Seconds } from '@escalier/core/units';
+import { subDays } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
@@ -29,6 +31,8 @@ export interface RecordingDto {
   readonly words: string;
   /** Seconds of what the teacher says to the pupil; null where nothing was spoken. */
   readonly spokenSeconds: number | null;
+  /** Handed in through a pupil's door: whoever has the slip may have played it. */
+  readonly fromHome: boolean;
 }
 
 export interface RecordingList {
@@ -49,7 +53,7 @@ export interface RecordingStorage {
 const LIST = `
 select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
   to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "receivedAt",
-  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words, r.spoken_seconds as "spokenSeconds"
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words, r.spoken_seconds as "spokenSeconds", r.from_home as "fromHome"
 from recording r join school s on s.id = r.school_id
 where r.school_class_id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
 order by r.received_at, r.id`;
@@ -106,27 +110,92 @@ export async function keepRecording(
   const type = soundType(sound);
   if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
   await checkTune(em, who, pupil.schoolClass, recording);
+  const { stepId, tuneId, fileName, seconds } = recording;
+  await store(
+    em,
+    { id, schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId },
+    {
+      ...{ stepId, tuneId, fileName, seconds, type, sound, now },
+    },
+  );
+}
+
+/** What is handed in from home, at one of the tunes of the pupil's way. */
+export interface HandIn {
+  readonly id: string;
+  readonly schoolId: string;
+  readonly classId: string;
+  readonly pupilId: string;
+  readonly stepId: string;
+  readonly tuneId: string;
+  readonly seconds: Seconds;
+}
+
+/** From one door on one day: more is no practice. */
+const MOST_A_DAY = 10;
+
+/**
+ * Keeps a recording from home; one that is here already is left as it is. Consent is the caller's affair.
+ * @throws Problem 400 for what is no sound, 409 when the school's room is full, 429 after many on one day.
+ */
+export async function keepHandIn(em: EntityManager, handIn: HandIn, sound: Uint8Array, now: Date): Promise<void> {
+  const { stepId, tuneId, seconds, pupilId, id } = handIn;
+  const type = soundType(sound);
+  if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  const others = { pupil: pupilId, fromHome: true, receivedAt: { $gt: subDays(now, 1) }, id: { $ne: id } };
+  if ((await em.count(RecordingEntity, others)) >= MOST_A_DAY)
+    throw new Problem(
+      429,
+      'enough-today',
+      `${MOST_A_DAY} recordings in a day are enough. Please send the next one tomorrow.`,
+    );
+  const fileName = 'From home';
+  await store(em, { ...handIn, accountId: null }, { stepId, tuneId, fileName, seconds, type, sound, now });
+}
+
+async function store(
+  em: EntityManager,
+  {
+    id,
+    schoolId,
+    classId,
+    pupilId,
+    accountId,
+  }: Pick<HandIn, 'id' | 'schoolId' | 'classId' | 'pupilId'> & { readonly accountId: string | null },
+  kept: Pick<NewRecording, 'stepId' | 'tuneId' | 'fileName' | 'seconds'> & {
+    readonly type: string;
+    readonly sound: Uint8Array;
+    readonly now: Date;
+  },
+): Promise<void> {
+  const { type, sound, now, stepId, tuneId, fileName, seconds } = kept;
   await em.transactional(async (tx) => {
     // Two that come together must not both find the last room.
-    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
+    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [schoolId]);
     const known = await tx.findOne(RecordingEntity, { id }, { fields: ['school'] });
     if (known !== null) {
-      if (known.school !== who.schoolId) throw notFound('recording');
+      if (known.school !== schoolId) throw notFound('recording');
       return;
     }
-    await checkRoom(tx, who, sound.length, now);
+    await checkRoom(tx, schoolId, sound.length, now);
     await tx.insert(RecordingEntity, {
-      ...{ id, school: who.schoolId, schoolClass: pupil.schoolClass, pupil: pupil.id, account: who.accountId },
-      ...{ step: recording.stepId, tune: recording.tuneId, fileName: recording.fileName, type, bytes: sound.length },
-      ...{ seconds: recording.seconds, receivedAt: now, heard: null, words: '', sound: Buffer.from(sound) },
-      ...{ spoken: null, spokenSeconds: null },
+      ...{
+        id,
+        school: schoolId,
+        schoolClass: classId,
+        pupil: pupilId,
+        account: accountId,
+        fromHome: accountId === null,
+      },
+      ...{ step: stepId, tune: tuneId, fileName, type, bytes: sound.length, seconds, receivedAt: now },
+      ...{ heard: null, words: '', sound: Buffer.from(sound), spoken: null, spokenSeconds: null },
     });
   });
 }
 
 /** @throws Problem 409 when so many more bytes are too many for the school. */
-async function checkRoom(em: EntityManager, who: SignedIn, more: number, now: Date): Promise<void> {
-  const { bytes, megabytes } = await storageOf(em, who.schoolId, now);
+async function checkRoom(em: EntityManager, schoolId: string, more: number, now: Date): Promise<void> {
+  const { bytes, megabytes } = await storageOf(em, schoolId, now);
   if (bytes + more > megabytes * MEGABYTE)
     throw new Problem(
       409,
@@ -189,7 +258,7 @@ export async function keepAnswer(
   if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
   await em.transactional(async (tx) => {
     await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
-    await checkRoom(tx, who, spoken.length, now);
+    await checkRoom(tx, who.schoolId, spoken.length, now);
     await tx.nativeUpdate(RecordingEntity, { id }, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
   });
 }

@@ -30,6 +30,8 @@ export const SchoolEntity = defineEntity({
     recordingDays: p.integer().default(30),
     /** What all recordings of the school may take. */
     recordingMegabytes: p.integer().default(500),
+    /** The owner's switch: classes may have practice rooms. */
+    roomAllowed: p.boolean().default(false),
     version: p.integer().default(1),
   }),
 });

@@ -4,4 +4,4 @@ export { hashPassword, newPassword, NO_PASSWORD, refuseWeak } from './passwords.
 export { accountRoutes, sessionRoutes, signInRoutes, type DemoAccount, type Me } from './routes.ts';
 export { openSession, whoAsks, type AskedWith, type SessionLine } from './service.ts';
 export { deviceOf, keepCookies, needsSession, SESSION_COOKIE } from './session.ts';
-export { countTry } from './throttle.ts';
+export { countGuess, countTry } from './throttle.ts';

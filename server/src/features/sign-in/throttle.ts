@@ -38,16 +38,18 @@ function hash(text: string): string {
  */
 export async function countTry(em: EntityManager, { key, address }: Throttled, now: Date): Promise<void> {
   const { failures, refusedFor } = await countOne(em, hash(key), now, FREE);
-  if (refusedFor > 0) {
-    const seconds = refusedFor === 1 ? 'a second' : `${refusedFor} seconds`;
-    const words = refusedFor <= 90 ? seconds : `${Math.ceil(refusedFor / 60)} minutes`;
-    throw new Problem(429, 'too-many-tries', `Too many tries. Please wait ${words}, then try again.`);
-  }
+  if (refusedFor > 0) throw tooMany(refusedFor);
   if (failures % 20 === 0) await forgetOld(em, now);
   if (address === '') return;
   const counted = await countOne(em, hash(`address ${address}`), now, Infinity);
   const delay = Math.min(ADDRESS_LONGEST_MS, Math.max(0, counted.failures - ADDRESS_FREE) * ADDRESS_STEP_MS);
   if (delay > 0) await new Promise((resolve) => setTimeout(resolve, delay));
+}
+
+function tooMany(wait: number): Problem {
+  const seconds = wait === 1 ? 'a second' : `${wait} seconds`;
+  const words = wait <= 90 ? seconds : `${Math.ceil(wait / 60)} minutes`;
+  return new Problem(429, 'too-many-tries', `Too many tries. Please wait ${words}, then try again.`);
 }
 
 interface Counted {
@@ -74,6 +76,17 @@ async function countOne(em: EntityManager, key: string, now: Date, free: number)
     await tx.nativeUpdate(SignInTryEntity, { key }, { failures, lastAt: now, waitUntil });
     return { failures, refusedFor: 0 };
   });
+}
+
+/**
+ * Counts a guess at something that many at one address may try, such as the words of a slip. Nothing wipes the count but
+ * time: one right guess buys no further wrong ones.
+ * @param free guesses before each has to wait. @throws Problem 429 with the time to wait.
+ */
+export async function countGuess(em: EntityManager, key: string, now: Date, free: number): Promise<void> {
+  const { failures, refusedFor } = await countOne(em, hash(key), now, free);
+  if (refusedFor > 0) throw tooMany(refusedFor);
+  if (failures % 20 === 0) await forgetOld(em, now);
 }
 
 /** A try that went well wipes the count; that of the address runs out by itself. */

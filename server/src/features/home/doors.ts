@@ -1,0 +1,154 @@
+import { randomInt, scrypt } from 'node:crypto';
+import { promisify } from 'node:util';
+import { doorWords, pictureName, readDoorWords } from '@escalier/core/home';
+import type { LocalDate } from '@escalier/core/calendar';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { hashToken, newToken } from '../../platform/ids.ts';
+import { Problem, wrongInput } from '../../platform/problem.ts';
+import { localToday } from '../../platform/today.ts';
+import { noteChange } from '../changes/index.ts';
+import { classOf, PupilEntity } from '../classes/index.ts';
+import { countGuess } from '../sign-in/index.ts';
+import { DoorEntity, DoorKeyEntity, RoomEntity, type RoomTask } from './entities.ts';
+
+/** What goes on a slip, and is kept nowhere: printed once, or made anew. */
+export interface Slip {
+  readonly pupilId: string;
+  readonly pictureName: string;
+  readonly token: string;
+  readonly words: string;
+}
+
+/** Whom a door belongs to, as the room needs it. */
+export interface Opened {
+  readonly pupilId: string;
+  readonly schoolId: string;
+  readonly classId: string;
+  readonly pictureName: string;
+  readonly until: LocalDate;
+  readonly task: RoomTask | null;
+  readonly timeZone: string;
+  readonly recordingDays: number;
+  readonly mayRecord: boolean;
+  readonly easierLine: boolean;
+}
+
+/** Devices that may come in by the words of one slip. */
+const MOST_KEYS = 12;
+/** Tries at three words from one address before each has to wait: a class may come in at one time. */
+const FREE_TRIES = 40;
+
+const derive = promisify(scrypt) as (text: string, salt: string, length: number) => Promise<Buffer>;
+
+/** Always the same for the same words, so that a door can be found by them; slow, so that a copy of the table tells none. */
+async function hashWords(words: string): Promise<string> {
+  return (await derive(words, 'escalier door', 32)).toString('hex');
+}
+
+/**
+ * Makes the doors of pupils of a class, in place of those that they had: slips from before open nothing any more.
+ * @throws Problem 404, 409 where the class's room is closed, 400 for pupils of another class.
+ */
+export async function makeSlips(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  pupilIds: readonly string[],
+  now: Date,
+): Promise<readonly Slip[]> {
+  const { name } = await classOf(em, who, classId);
+  const pupils = await em.find(PupilEntity, {
+    ...{ id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null },
+  });
+  if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'These are not all in the class.' });
+  if ((await em.count(RoomEntity, { schoolClass: classId })) === 0)
+    throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+  const fresh = await Promise.all(pupils.map(async ({ id }) => ({ id, ...(await newWords()), token: newToken() })));
+  return em.transactional(async (tx) => {
+    const doors = await tx.find(DoorEntity, { schoolClass: classId });
+    const names = new Map(doors.map((door) => [door.pupil, door.pictureName]));
+    await tx.nativeDelete(DoorEntity, { pupil: { $in: fresh.map(({ id }) => id) } });
+    const made = await Promise.all(
+      fresh.map(async ({ id, words, wordsHash, token }): Promise<Slip> => {
+        const own = names.get(id) ?? pictureName(new Set(names.values()), randomInt);
+        names.set(id, own);
+        const door = {
+          pupil: id,
+          school: who.schoolId,
+          schoolClass: classId,
+          pictureName: own,
+          wordsHash,
+          madeAt: now,
+        };
+        await tx.insert(DoorEntity, door);
+        await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
+        return { pupilId: id, pictureName: own, token, words };
+      }),
+    );
+    await noteChange(tx, who, classId, `${name}: slips for the practice room made`);
+    return made;
+  });
+}
+
+async function newWords(): Promise<{ readonly words: string; readonly wordsHash: string }> {
+  const words = doorWords(randomInt);
+  return { words, wordsHash: await hashWords(words) };
+}
+
+const OPEN = `
+select p.id as "pupilId", p.school_id as "schoolId", p.school_class_id as "classId", d.picture_name as "pictureName",
+  r.until::text as until, r.task, s.time_zone as "timeZone", s.recording_days as "recordingDays",
+  p.may_record as "mayRecord", p.easier_line as "easierLine"
+from door d join pupil p on p.id = d.pupil_id and p.school_class_id = d.school_class_id
+  join room r on r.school_class_id = d.school_class_id
+  join school s on s.id = p.school_id and s.room_allowed
+where p.left_on is null and p.erased_at is null and d.`;
+
+async function opened(em: EntityManager, where: string, value: string, now: Date): Promise<Opened | null> {
+  const [found] = await em.execute<Opened[]>(`${OPEN}${where}`, [value]);
+  return found === undefined || localToday(now, found.timeZone) > found.until ? null : found;
+}
+
+function closed(): Problem {
+  return new Problem(404, 'door-closed', 'This door is closed. Ask your teacher for a new slip.');
+}
+
+/** Whose door a token opens. @throws Problem 404 for one that opens none, or none any more. */
+export async function openDoor(em: EntityManager, token: string, now: Date): Promise<Opened> {
+  const door = await opened(
+    em,
+    'pupil_id = (select door_pupil_id from door_key where token_hash = ?)',
+    hashToken(token),
+    now,
+  );
+  if (door === null) throw closed();
+  return door;
+}
+
+/**
+ * A token for a device on which the three words were typed.
+ * @throws Problem 404 for words that open nothing, 429 after many tries from one address.
+ */
+export async function keyForWords(em: EntityManager, typed: string, address: string, now: Date): Promise<string> {
+  await countGuess(em, `room ${address}`, now, FREE_TRIES);
+  const words = readDoorWords(typed);
+  if (words === null) throw wrongInput({ words: 'Three words, as they stand on the slip.' });
+  const door = await opened(em, 'words_hash = ?', await hashWords(words), now);
+  if (door === null) throw closed();
+  const token = newToken();
+  await em.transactional(async (tx) => {
+    await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: true, door: door.pupilId, madeAt: now });
+    await tx.execute(
+      `delete from door_key where token_hash in (
+        select token_hash from door_key where door_pupil_id = ? and by_words order by made_at desc offset ?)`,
+      [door.pupilId, MOST_KEYS],
+    );
+  });
+  return token;
+}
+
+/** With all else that tells who a pupil was. */
+export async function takeDoorAway(em: EntityManager, pupilId: string): Promise<void> {
+  await em.nativeDelete(DoorEntity, { pupil: pupilId });
+}

@@ -1,0 +1,160 @@
+import { findInstrument, withChosen } from '@escalier/core/instruments';
+import type { LocalDate } from '@escalier/core/calendar';
+import type { Outcome } from '@escalier/core/records';
+import type { EntityManager } from '../../platform/database.ts';
+import { notFound, Problem } from '../../platform/problem.ts';
+import { knowledgeBefore, oneClass, type ClassRow, type KnownDto } from '../class-page/index.ts';
+import type { TeachingStyle } from '../classes/index.ts';
+import { keepHandIn } from '../recordings/index.ts';
+import type { Opened } from './doors.ts';
+import type { HandInInput } from './input.ts';
+
+/** A tune of the pupil's way up. */
+export interface RoomTune {
+  readonly id: string;
+  readonly title: string;
+  readonly abc: string;
+  readonly belt: string;
+  /** Of its step, counted from 1. */
+  readonly position: number;
+  readonly passed: boolean;
+}
+
+/** What a teacher said to something that was handed in. */
+export interface RoomAnswer {
+  readonly id: string;
+  readonly tuneId: string;
+  readonly handedInAt: string;
+  /** The day on which recording and answer are erased. */
+  readonly erasedOn: LocalDate;
+  readonly words: string;
+  /** Null while the teacher has not decided. */
+  readonly outcome: Outcome | null;
+  /** To practise, as printed. */
+  readonly bars: readonly number[];
+  readonly spokenSeconds: number | null;
+}
+
+/** Everything that the room of one pupil knows: no name, no class, no school. */
+export interface RoomFacts {
+  readonly pictureName: string;
+  readonly instrumentId: string;
+  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'lengthWords' | 'posture'>;
+  readonly chunkBeats: number;
+  /** Up to the step that the pupil is on, and the next one. */
+  readonly tunes: readonly RoomTune[];
+  /** Among the tunes; the last one of all for who has climbed the whole staircase. */
+  readonly now: number;
+  readonly known: KnownDto;
+  readonly task: {
+    readonly tune: number;
+    readonly bars: readonly [number, number] | null;
+    readonly tempo: number | null;
+    readonly words: string;
+  } | null;
+  /** The family and the school agree to recordings. */
+  readonly mayHandIn: boolean;
+  readonly keptDays: number;
+  /** The last day on which the door opens. */
+  readonly until: LocalDate;
+  readonly answers: readonly RoomAnswer[];
+}
+
+const NOBODY = '00000000-0000-0000-0000-000000000000';
+
+function classRow(em: EntityManager, { schoolId, classId }: Opened): Promise<ClassRow> {
+  return oneClass(em, { schoolId, role: 'owner', accountId: NOBODY }, classId);
+}
+
+export async function roomFacts(em: EntityManager, door: Opened, now: Date): Promise<RoomFacts> {
+  const row = await classRow(em, door);
+  const { pupil, step, tunes } = wayOf(row, door);
+  const { naming, counting, lengthWords, posture, teaching } = row.style;
+  const own = pupil.playsInstead === null ? null : withChosen(pupil.playsInstead, teaching.fingerings);
+  const taskTune = door.task === null ? -1 : tunes.findIndex(({ id }) => id === door.task!.tuneId);
+  return {
+    pictureName: door.pictureName,
+    instrumentId: own !== null && findInstrument(own) !== null ? own : row.instrumentId,
+    style: { naming, counting, lengthWords, posture },
+    chunkBeats: teaching.chunkBeats,
+    tunes,
+    now: step,
+    known: knowledgeBefore(row, step),
+    task: taskTune < 0 ? null : { ...door.task!, tune: taskTune },
+    mayHandIn: door.mayRecord,
+    keptDays: door.recordingDays,
+    until: door.until,
+    answers: await answersFor(em, door, now),
+  };
+}
+
+/** The pupil's steps up to the next one, each with its tune: the easier one for those who play that. */
+function wayOf(row: ClassRow, door: Opened) {
+  const pupil = row.pupils.find(({ id }) => id === door.pupilId);
+  const standing = row.standings.find(({ pupilId }) => pupilId === door.pupilId);
+  if (pupil === undefined || standing === undefined || row.steps.length === 0) throw notFound('pupil');
+  const step = Math.min(standing.stepIndex, row.steps.length - 1);
+  const tunes = row.steps.slice(0, step + 2).map((each, index): RoomTune => {
+    const easier = door.easierLine ? each.tunes.findIndex(({ role }) => role === 'easier') : -1;
+    const abc = easier > 0 ? each.moreAbcs[easier - 1]! : each.abc;
+    const { id, title } = each.tunes[Math.max(0, easier)]!;
+    return { id, title, abc, belt: each.belt, position: each.position, passed: index < standing.stepIndex };
+  });
+  return { pupil, step, tunes };
+}
+
+const ANSWERS = `
+select r.id, r.tune_id as "tuneId", r.words, r.spoken_seconds as "spokenSeconds",
+  to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "handedInAt",
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn",
+  e.outcome, coalesce(e.bars, '[]') as bars
+from recording r join school s on s.id = r.school_id
+left join lateral (
+  select e.outcome, (select jsonb_agg(distinct (f->>'bar')::int) from jsonb_array_elements(coalesce(e.faults, '[]')) f) as bars
+  from record_event e where e.pupil_id = r.pupil_id and e.kind = 'heard' and e.listened->>'recordingId' = r.id::text
+    and not exists (select 1 from record_event u where u.undoes = e.id)
+  order by e.number desc limit 1) e on true
+where r.pupil_id = ? and r.from_home and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
+order by r.received_at desc limit 50`;
+
+function answersFor(em: EntityManager, { pupilId }: Opened, now: Date): Promise<readonly RoomAnswer[]> {
+  return em.execute<RoomAnswer[]>(ANSWERS, [pupilId, now]);
+}
+
+/** What the teacher spoke to a recording that came through this door. @throws Problem 404. */
+export async function spokenAnswer(em: EntityManager, { pupilId }: Opened, id: string, now: Date): Promise<Buffer> {
+  const [found] = await em.execute<{ spoken: Buffer | null }[]>(
+    `select r.spoken from recording r join school s on s.id = r.school_id
+      where r.id = ? and r.pupil_id = ? and r.from_home
+        and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)`,
+    [id, pupilId, now],
+  );
+  if (found === undefined || found.spoken === null) throw notFound('answer');
+  return found.spoken;
+}
+
+/**
+ * The one thing that can be written through a door.
+ * @throws Problem 403 without consent, 400 for a tune that is not on the way or what is no sound, 409, 429.
+ */
+export async function handIn(
+  em: EntityManager,
+  door: Opened,
+  id: string,
+  { tuneId, seconds }: HandInInput,
+  sound: Uint8Array,
+  now: Date,
+): Promise<void> {
+  if (!door.mayRecord)
+    throw new Problem(
+      403,
+      'no-consent',
+      'Your family and your school have not agreed to recordings yet. Ask your teacher.',
+    );
+  const row = await classRow(em, door);
+  const index = wayOf(row, door).tunes.findIndex((each) => each.id === tuneId);
+  if (index < 0) throw notFound('tune');
+  const stepId = row.steps[index]!.id;
+  const { schoolId, classId, pupilId } = door;
+  await keepHandIn(em, { id, schoolId, classId, pupilId, stepId, tuneId, seconds }, sound, now);
+}

@@ -1,0 +1,78 @@
+import { Hono } from 'hono';
+import { createMiddleware } from 'hono/factory';
+import { z } from 'zod';
+import { atMost, BODY } from '../../platform/body.ts';
+import type { AppEnv } from '../../platform/context.ts';
+import { linkToken } from '../../platform/fields.ts';
+import { idParam } from '../../platform/ids.ts';
+import { Problem } from '../../platform/problem.ts';
+import { forRole } from '../../platform/roles.ts';
+import { valid } from '../../platform/valid.ts';
+import { keyForWords, makeSlips, openDoor, type Opened } from './doors.ts';
+import { handInInput, roomInput, slipsInput, taskInput, wordsInput } from './input.ts';
+import { handIn, roomFacts, spokenAnswer } from './room.ts';
+import { allowRooms, roomOfClass, roomsOfSchool, setTask, switchRoom } from './service.ts';
+
+type DoorEnv = { Variables: AppEnv['Variables'] & { door: Opened } };
+
+const bearer = /^Bearer ([\w-]+)$/;
+
+/** Whose room it is, by the token in the header: never by a cookie, never by the address. */
+const throughDoor = createMiddleware<DoorEnv>(async (c, next) => {
+  const token = linkToken.safeParse(bearer.exec(c.req.header('authorization') ?? '')?.[1]);
+  if (!token.success) throw new Problem(401, 'no-slip', 'Come in by the link or the three words on your slip.');
+  c.set('door', await openDoor(c.var.em, token.data, c.var.now));
+  await next();
+});
+
+/** What is behind a pupil's door. Nobody is signed in here, and nothing but a recording can be written. */
+export const roomRoutes = new Hono<DoorEnv>()
+  .post('/words', atMost(BODY.open), valid('json', wordsInput), async (c) => {
+    const { em, network, now } = c.var;
+    const token = await keyForWords(em, c.req.valid('json').words, network.addressOf(c as never), now);
+    return c.json({ token });
+  })
+  .get('/', throughDoor, async (c) => c.json(await roomFacts(c.var.em, c.var.door, c.var.now)))
+  .put(
+    '/recordings/:id',
+    throughDoor,
+    atMost(BODY.sound),
+    valid('param', idParam),
+    valid('query', handInInput),
+    async (c) => {
+      const sound = new Uint8Array(await c.req.arrayBuffer());
+      const { id } = c.req.valid('param');
+      await handIn(c.var.em, c.var.door, id, c.req.valid('query'), sound, c.var.now);
+      return c.json({ id }, 201);
+    },
+  )
+  .get('/answers/:id', throughDoor, valid('param', idParam), async (c) => {
+    const sound = await spokenAnswer(c.var.em, c.var.door, c.req.valid('param').id, c.var.now);
+    return c.body(new Uint8Array(sound).buffer, 200, { 'content-type': 'audio/wav' });
+  });
+
+/** Under `/classes`. */
+export const classRoomRoutes = new Hono<AppEnv>()
+  .get('/:id/room', valid('param', idParam), async (c) => {
+    return c.json(await roomOfClass(c.var.em, c.var.who, c.req.valid('param').id, c.var.now));
+  })
+  .put('/:id/room', valid('param', idParam), valid('json', roomInput), async (c) => {
+    await switchRoom(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').until, c.var.now);
+    return c.json({ ok: true });
+  })
+  .put('/:id/room/task', valid('param', idParam), valid('json', taskInput), async (c) => {
+    await setTask(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').task);
+    return c.json({ ok: true });
+  })
+  .post('/:id/room/slips', valid('param', idParam), valid('json', slipsInput), async (c) => {
+    const { pupilIds } = c.req.valid('json');
+    return c.json(await makeSlips(c.var.em, c.var.who, c.req.valid('param').id, pupilIds, c.var.now), 201);
+  });
+
+/** Under `/school`. */
+export const schoolRoomRoutes = new Hono<AppEnv>()
+  .get('/rooms', async (c) => c.json(await roomsOfSchool(c.var.em, c.var.who)))
+  .put('/rooms', forRole('owner'), valid('json', z.object({ allowed: z.boolean() })), async (c) => {
+    await allowRooms(c.var.em, c.var.who, c.req.valid('json').allowed);
+    return c.json({ ok: true });
+  });

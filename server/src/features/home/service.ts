@@ -1,0 +1,115 @@
+import type { LocalDate } from '@escalier/core/calendar';
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { Problem, wrongInput } from '../../platform/problem.ts';
+import { localToday } from '../../platform/today.ts';
+import { noteChange } from '../changes/index.ts';
+import { oneClass } from '../class-page/index.ts';
+import { classOf } from '../classes/index.ts';
+import { SchoolEntity } from '../schools/index.ts';
+import { RoomEntity, type RoomTask } from './entities.ts';
+import type { TaskInput } from './input.ts';
+
+/** A class's practice room, for its teacher. */
+export interface RoomOfClass {
+  /** The owner has allowed practice rooms. */
+  readonly allowed: boolean;
+  readonly today: LocalDate;
+  /** Null while it is closed. */
+  readonly room: { readonly until: LocalDate; readonly task: RoomTask | null } | null;
+  /** The last day of the class's term. */
+  readonly endsOn: LocalDate;
+  readonly pupils: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly pictureName: string | null;
+    readonly madeAt: string | null;
+    readonly mayHandIn: boolean;
+    /** Recordings from home that are here. */
+    readonly handedIn: number;
+  }[];
+  readonly tunes: readonly { readonly id: string; readonly title: string; readonly bars: number }[];
+}
+
+const PUPILS = `
+select p.id, p.shown_name as name, d.picture_name as "pictureName", d.made_at as "madeAt", p.may_record as "mayHandIn",
+  (select count(*)::int from recording r where r.pupil_id = p.id and r.from_home
+    and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)) as "handedIn"
+from pupil p join school s on s.id = p.school_id
+  left join door d on d.pupil_id = p.id and d.school_class_id = p.school_class_id
+where p.school_class_id = ? and p.left_on is null and p.erased_at is null
+order by p.shown_name, p.id`;
+
+/** @throws Problem 404 when the class is not of the asker's. */
+export async function roomOfClass(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<RoomOfClass> {
+  const row = await oneClass(em, who, classId);
+  const { allowed } = await roomsOfSchool(em, who);
+  const room = await em.findOne(RoomEntity, { schoolClass: classId });
+  return {
+    allowed,
+    today: localToday(now, who.timeZone),
+    room: room === null ? null : { until: room.until, task: room.task ?? null },
+    endsOn: row.term.endsOn,
+    pupils: await em.execute<RoomOfClass['pupils'][number][]>(PUPILS, [now, classId]),
+    tunes: row.steps.map(({ tuneId, title }, index) => ({ id: tuneId, title, bars: row.readings[index]!.bars[0]! })),
+  };
+}
+
+/** Opens the room until a day, or closes it: then no slip opens anything. @throws Problem 404, 403, 400. */
+export async function switchRoom(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  until: LocalDate | null,
+  now: Date,
+): Promise<void> {
+  const { name } = await classOf(em, who, classId);
+  if (until !== null) {
+    if (!(await roomsOfSchool(em, who)).allowed)
+      throw new Problem(
+        403,
+        'rooms-off',
+        'The owner of the school has not allowed practice rooms yet: School, Practice room.',
+      );
+    if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'This day is over: choose a later one.' });
+  }
+  await em.transactional(async (tx) => {
+    if (until === null) await tx.nativeDelete(RoomEntity, { schoolClass: classId });
+    else
+      await tx.upsert(
+        RoomEntity,
+        { schoolClass: classId, school: who.schoolId, until },
+        { onConflictFields: ['schoolClass'] },
+      );
+    await noteChange(tx, who, classId, `${name}: practice room ${until === null ? 'closed' : `open until ${until}`}`);
+  });
+}
+
+/** Sets one thing for the week. @throws Problem 404, 409 while the room is closed, 400 for a tune that is on no step. */
+export async function setTask(em: EntityManager, who: SignedIn, classId: string, task: TaskInput): Promise<void> {
+  const row = await oneClass(em, who, classId);
+  if (task !== null && !row.steps.some(({ tuneId }) => tuneId === task.tuneId))
+    throw wrongInput({ tuneId: 'This tune is on no step of the class.' });
+  await em.transactional(async (tx) => {
+    const changed = await tx.nativeUpdate(RoomEntity, { schoolClass: classId }, { task });
+    if (changed === 0) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+    await noteChange(tx, who, classId, `${row.name}: ${task === null ? 'nothing set' : 'something set'} for the week`);
+  });
+}
+
+/** The owner's switch. */
+export async function roomsOfSchool(
+  em: EntityManager,
+  who: SignedIn,
+): Promise<{ readonly allowed: boolean; readonly open: number }> {
+  const { roomAllowed } = await em.findOneOrFail(SchoolEntity, { id: who.schoolId }, { refresh: true });
+  return { allowed: roomAllowed, open: await em.count(RoomEntity, { school: who.schoolId }) };
+}
+
+/** Off: every door of the school is closed at once; rooms and slips stay as they are. */
+export async function allowRooms(em: EntityManager, who: SignedIn, allowed: boolean): Promise<void> {
+  await em.transactional(async (tx) => {
+    await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { roomAllowed: allowed });
+    await noteChange(tx, who, who.schoolId, `Practice rooms ${allowed ? 'allowed' : 'closed for the whole school'}`);
+  });
+}
