@@ -75,7 +75,14 @@ module.exports = {
       severity: 'error',
       comment: 'controls, sheets, sound, threads and what works offline serve every feature and know none',
       from: { path: '^web/src/(ui|score|sound|workers|offline)/' },
-      to: { path: '^web/src/features/' },
+      to: { path: '^web/src/(features|room)/' },
+    },
+    {
+      name: 'practice-room-stands-apart',
+      severity: 'error',
+      comment: 'whoever finds a slip loads nothing of what teachers use, and knows of no session',
+      from: { path: '^web/src/room/' },
+      to: { path: '^web/src/(features/|offline/|api\\.ts|router\\.ts)' },
     },
     {
       name: 'feature-door-for-others',

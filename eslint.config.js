@@ -12,6 +12,8 @@ export default defineConfigWithVueTs(
     'e2e/results/**',
     'web/components.d.ts',
     'web/vite.config.ts',
+    'web/vite.room.config.ts',
+    'web/vite.shared.ts',
   ]),
   { files: ['**/*.{ts,vue}'] },
   vue.configs['flat/recommended'],

@@ -14,6 +14,7 @@ const PAGES = [
   ':class/hear',
   ':class/recordings',
   ':class/handouts',
+  ':class/room',
   ':class/board',
   ':class/trends',
   ':class/pupils',

@@ -172,13 +172,23 @@ test('the cursor is at a note when it sounds', async ({ page }) => {
     return ((await answer.json()) as { id: string }).id;
   }, abc);
   await page.goto(`/tunes/${id}`);
-  await page.getByRole('button', { name: 'Play', exact: true }).click();
   const both = () =>
     page.evaluate(() => {
       const { heard, seen } = window as unknown as { heard: number[]; seen: number[] };
       return { heard, seen };
     });
-  await expect.poll(async () => (await both()).seen.length, { timeout: 60_000 }).toBe(16);
+  // A machine that is busy with something else drops pictures: then it plays once more.
+  await expect(async () => {
+    await page.evaluate(() => {
+      const { heard, seen } = window as unknown as { heard: number[]; seen: number[] };
+      heard.length = 0;
+      seen.length = 0;
+    });
+    await page.getByRole('button', { name: 'Play', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Stop', exact: true })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Play', exact: true })).toBeVisible();
+    expect((await both()).seen.length).toBe(16);
+  }).toPass({ timeout: 180_000 });
   const { heard, seen } = await both();
   const apart = seen.map((at, index) => Math.abs(at - heard[index]!)).toSorted((a, b) => a - b);
   expect(apart[8]).toBeLessThan(0.03);

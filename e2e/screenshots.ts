@@ -1,8 +1,10 @@
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import type { ClassPage } from '@escalier/server/api';
 import { chromium, type Page } from '@playwright/test';
 import { held, played } from './played.ts';
+import { ask, slipOf } from './slips.ts';
 import { openClass, openDemo } from './steps.ts';
 
 /** Makes docs/screenshots/ anew from the demo: one picture of each main view. Run by `npm run screenshots`. */
@@ -93,6 +95,49 @@ async function lessonPictures(): Promise<void> {
   await projector.close();
 }
 
+/** The practice room on a telephone: today, a tune, one’s own recording. */
+async function roomPictures(): Promise<void> {
+  const desk = await browser.newPage({ baseURL: address });
+  const { slip, classId } = await slipOf(desk, address);
+  const { steps } = await ask<ClassPage>(desk, 'GET', `/api/classes/${classId}`);
+  const task = { tuneId: steps[2]!.tuneId, bars: [5, 8], tempo: 60, words: 'Bars 5 to 8, slowly.' };
+  await ask(desk, 'PUT', `/api/classes/${classId}/room/task`, { task });
+  await desk.close();
+  const telephone = await chromium.launch({
+    executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '',
+    args: ['--no-sandbox', '--disable-gpu', ...microphone(played('x', 4, { wrong: 2, rate: 44_100 }).buffer)],
+  });
+  const viewport = { width: 390, height: 844 };
+  const phone = await telephone.newPage({ viewport, baseURL: address, reducedMotion: 'reduce' });
+  await phone.goto(`/room/#${slip.token}`);
+  const taken: string[] = [];
+  const take = async (): Promise<void> => {
+    await phone.waitForTimeout(500);
+    taken.push((await phone.screenshot()).toString('base64'));
+  };
+  await phone.locator('.parts li').first().waitFor();
+  await take();
+  await phone.getByRole('link', { name: 'Tunes' }).click();
+  await phone.getByRole('link', { name: /Goose Walk/ }).click();
+  await phone.locator('.engraving svg').first().waitFor();
+  await phone.getByRole('button', { name: 'Play', exact: true }).click();
+  await phone.locator('.finger').waitFor();
+  await take();
+  await phone.getByRole('button', { name: 'Record' }).click();
+  await phone.getByRole('button', { name: /Done, 2[4-9] seconds/ }).click();
+  await phone.locator('.said').waitFor();
+  await phone.locator('.engraving').evaluate((sheet) => scrollTo(0, sheet.getBoundingClientRect().top - 20));
+  await take();
+  await telephone.close();
+  const images = taken.map((data) => `<img src="data:image/png;base64,${data}" width="390">`).join('');
+  const wall = await browser.newPage({ viewport: { width: 1250, height: 884 } });
+  await wall.setContent(
+    `<body style="margin:20px;display:flex;gap:20px;background:#cfc6b4;justify-content:center">${images}`,
+  );
+  await wall.screenshot({ path: `${folder}/room.png` });
+  await wall.close();
+}
+
 /** The page on which sheets are chosen, and three sheets as one picture. */
 async function handoutPictures(): Promise<void> {
   await page.goto(`${classAddress}/handouts?kind=tune-sheet&step=3`);
@@ -162,7 +207,6 @@ await page.getByRole('button', { name: 'Add 5 recordings' }).click();
 await page.getByText(/^Listening: /).waitFor();
 await page.getByText(/^Listening: /).waitFor({ state: 'hidden' });
 await page.waitForTimeout(4000);
-await picture('recordings', 'main .badge');
 await page.getByRole('link', { name: /^Ines/ }).click();
 await page.locator('.pitch-line').waitFor();
 await picture('recording', '.heard');
@@ -177,6 +221,7 @@ await page.goto(`${classAddress}/today`);
 await picture('today', '.part');
 await lessonPictures();
 await handoutPictures();
+await roomPictures();
 await page.goto(`${classAddress}/plan`);
 await picture('plan', 'tbody tr');
 await page.goto(`${address}/staircases`);

@@ -1,35 +1,16 @@
 import { fileURLToPath } from 'node:url';
-import { constants } from 'node:zlib';
-import { compression, defineAlgorithm } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
-import { defineConfig, type Plugin } from 'vite';
+import { defineConfig } from 'vite';
 import { componentPlugins } from './vite.plugins.ts';
+import { compressed, CSS, preloadFonts } from './vite.shared.ts';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
-
-/** The letters of a first screen are asked for with its script, not after its style sheet. */
-function preloadFonts(): Plugin {
-  return {
-    name: 'preload-fonts',
-    transformIndexHtml: {
-      order: 'post',
-      handler: (_html, { bundle }) =>
-        Object.keys(bundle ?? {})
-          .filter((file) => /-latin-[47]00-normal-.*\.woff2$/.test(file))
-          .map((file) => ({
-            tag: 'link',
-            attrs: { rel: 'preload', as: 'font', type: 'font/woff2', crossorigin: '', href: `/${file}` },
-            injectTo: 'head',
-          })),
-    },
-  };
-}
 
 export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [
     componentPlugins({ types: true }),
-    preloadFonts(),
+    preloadFonts('/'),
     VitePWA({
       // main.ts registers it once the first screen is there, so that the two do not share a slow network.
       injectRegister: false,
@@ -47,7 +28,8 @@ export default defineConfig({
         globPatterns: ['**/*.{js,mjs,css,html,svg,woff2,flac,wasm}'],
         maximumFileSizeToCacheInBytes: 12_000_000,
         navigateFallback: '/index.html',
-        navigateFallbackDenylist: [/^\/api\//, /^\/licences\//],
+        // The practice room has a worker of its own.
+        navigateFallbackDenylist: [/^\/api\//, /^\/licences\//, /^\/room\//],
         runtimeCaching: [
           {
             // What the school last answered, for when it does not; web/src/offline/store.ts clears it on signing out.
@@ -61,21 +43,9 @@ export default defineConfig({
         ],
       },
     }),
-    // Once at build, served as it is: brotli where the connection is secure, gzip for plain http.
-    compression({
-      include: /\.(m?js|css|html|svg|json|webmanifest|wasm|txt)$/,
-      threshold: 1024,
-      algorithms: [
-        defineAlgorithm('brotliCompress', { params: { [constants.BROTLI_PARAM_QUALITY]: 9 } }),
-        defineAlgorithm('gzip', { level: 8 }),
-      ],
-    }),
+    compressed(),
   ],
-  css: {
-    preprocessorOptions: {
-      scss: { quietDeps: true, silenceDeprecations: ['import', 'global-builtin', 'color-functions', 'if-function'] },
-    },
-  },
+  css: CSS,
   worker: { format: 'es' },
   build: {
     outDir: fileURLToPath(new URL('../.escalier/web', import.meta.url)),

@@ -2,7 +2,7 @@ import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { binary, ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
+import { ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './postgres.mjs';
 import { runQuiet, stopOnSignals } from './processes.mjs';
 import { Refusal, say } from './say.mjs';
@@ -11,11 +11,15 @@ import { Refusal, say } from './say.mjs';
 const SOURCES = {
   web: [
     'core/src',
+    'paper/src',
     'server/src',
     'web/src',
     'web/public',
     'web/index.html',
+    'web/room',
     'web/vite.config.ts',
+    'web/vite.room.config.ts',
+    'web/vite.shared.ts',
     'web/vite.plugins.ts',
     'package-lock.json',
   ],
@@ -57,8 +61,9 @@ export function buildServer() {
 /** Builds what has changed since it was last built. */
 export function buildProduct() {
   buildServer();
-  const web = ['build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'];
-  buildUnlessFresh('web', join(WEB_BUILD, 'index.html'), binary('vite'), web);
+  buildUnlessFresh('web', join(WEB_BUILD, 'room', 'index.html'), process.execPath, [
+    join(ROOT, 'scripts', 'build-web.mjs'),
+  ]);
 }
 
 /**

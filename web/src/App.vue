@@ -73,19 +73,6 @@ useEventListener(document, 'keydown', (event) => {
 </template>
 
 <style scoped lang="scss">
-.skip {
-  position: absolute;
-  left: -999px;
-  z-index: 10;
-  padding: 8px 14px;
-  background: var(--card);
-}
-
-.skip:focus {
-  left: 8px;
-  top: 8px;
-}
-
 .mishap {
   position: fixed;
   left: 50%;

@@ -205,6 +205,7 @@ function classRoutes(): RouteRecordRaw[] {
       title: 'A recording',
       keys: RECORDING_KEYS,
     }),
+    page('room', '/room', () => import('./features/home/RoomPage.vue'), { title: 'Practice room', teaches: true }),
     page('handouts', '/handouts', () => import('./features/handouts/HandoutsPage.vue'), {
       title: 'Handouts',
       teaches: true,

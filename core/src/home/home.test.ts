@@ -63,9 +63,9 @@ describe('ten minutes', () => {
 
   it('take one more note each time for the hard move, at a tempo that works', () => {
     const spot = part(tenMinutes(facts()), 'hard-spot');
-    const names = spot.sheet.parts[0]!.bars.flat().flatMap((event) =>
-      event.kind === 'note' ? [pitchName(event.pitch)] : [],
-    );
+    const names = spot.sheet.parts[0].bars
+      .flat()
+      .flatMap((event) => (event.kind === 'note' ? [pitchName(event.pitch)] : []));
     expect(names.slice(0, 2)).toEqual(['A4', 'E4']);
     expect(names.slice(2, 4)).toEqual(['A4', 'E4']);
     expect(spot.tempo).toBeLessThan(84);

@@ -21,7 +21,7 @@ export function homePartWords(part: HomePart, say: NoteNamer, titleOf: (tune: nu
     case 'hard-spot':
       return {
         title: `${say(part.hardest.from)} to ${say(part.hardest.to)}`,
-        say: `${describeMove(part.hardest.move)} Finger it silently, then play. One more note each time.`,
+        say: `${sentence(describeMove(part.hardest.move))} Finger it silently, then play. One more note each time.`,
       };
     case 'piece':
       return {
@@ -39,6 +39,8 @@ export function homePartWords(part: HomePart, say: NoteNamer, titleOf: (tune: nu
       return { title: titleOf(part.tune), say: part.isLoved ? 'One that you like.' : 'One that you know.' };
   }
 }
+
+const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 /** What a child hears about a recording: what was good, and at most two things to do next. Never a mark. */
 export interface KindWords {

@@ -7,15 +7,19 @@ import { Hono } from 'hono';
 export function webFiles(folder: string) {
   if (!existsSync(join(folder, 'index.html'))) throw new Error(`There is no built web in ${folder}`);
   const app = new Hono();
-  app.use('/assets/*', async (c, next) => {
-    await next();
-    if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
-  });
+  for (const assets of ['/assets/*', '/room/assets/*'])
+    app.use(assets, async (c, next) => {
+      await next();
+      if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
+    });
+  app.get('/room', (c) => c.redirect('/room/'));
   app.use('*', serveStatic({ root: folder, precompressed: true }));
   app.get('*', async (c, next) => {
-    if (c.req.path.startsWith('/assets/')) return next();
+    if (/^\/(room\/)?assets\//.test(c.req.path)) return next();
     c.header('Cache-Control', 'no-cache');
-    return serveStatic({ root: folder, path: 'index.html', precompressed: true })(c, next);
+    // The practice room is an application of its own.
+    const path = c.req.path.startsWith('/room/') ? 'room/index.html' : 'index.html';
+    return serveStatic({ root: folder, path, precompressed: true })(c, next);
   });
   return app;
 }

@@ -1,3 +1,4 @@
+export { atRate } from './at-rate.ts';
 export {
   beatOf,
   clickSchedule,

@@ -1,4 +1,5 @@
 import type { Family } from '@escalier/core/instruments';
+import type { Seconds } from '@escalier/core/units';
 import type * as ToneModule from 'tone';
 import { bandOf } from './band.ts';
 import type { Schedule } from './schedule.ts';
@@ -92,6 +93,8 @@ function arrange(
 
 export interface Playing {
   stop(): void;
+  /** Where it is, by the audio clock. */
+  seconds(): Seconds;
 }
 
 export interface Heard {
@@ -138,7 +141,7 @@ export async function play(schedule: Schedule, voices: Voices, loop: boolean, he
     }, schedule.length + 0.1);
   }
   transport.start('+0.1');
-  return { stop };
+  return { stop, seconds: () => transport.seconds };
 }
 
 /** How loud all of it is: decibels, or nothing at all. */

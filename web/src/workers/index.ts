@@ -5,6 +5,7 @@ import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';
 export type { BackingSound, PlayedBacking } from './backing.ts';
+export type { HomePartView } from './home.ts';
 export type { PieceTurn, Playback } from './playback.ts';
 export type { WayIn, WrittenEcho, WrittenEchoSet } from './practice.ts';
 export type { TuneInfo } from './tune.worker.ts';
@@ -113,6 +114,7 @@ const door = {
   writeEntry: (...args: Args<'writeEntry'>) => orFailure(ask('writeEntry', args)),
   entryFrom: (...args: Args<'entryFrom'>) => ask('entryFrom', args).catch((): Answer<'entryFrom'> => null),
   breathsAt: (...args: Args<'breathsAt'>) => ask('breathsAt', args).catch((): Answer<'breathsAt'> => []),
+  homeParts: (...args: Args<'homeParts'>) => ask('homeParts', args).catch((): Answer<'homeParts'> => null),
   echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),
   readLibrary: (...args: Args<'readLibrary'>) => ask('readLibrary', args, LIBRARY_MS),
 };

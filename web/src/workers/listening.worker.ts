@@ -11,7 +11,7 @@ import {
 } from '@escalier/core/listening';
 import { pitchIn, pitchName, quartersPerMinute, type Key, type Tune } from '@escalier/core/music';
 import type { Fault, Outcome, RemarkId } from '@escalier/core/records';
-import { beatsOf, listenedWords, sayNote } from '@escalier/core/words';
+import { beatsOf, kindWords, listenedWords, sayNote, type KindWords } from '@escalier/core/words';
 import { expose } from 'comlink';
 
 export interface ToListen {
@@ -40,6 +40,8 @@ export interface AskedNote {
 /** All that a screen shows of a recording. */
 export interface ListenedView {
   readonly words: string;
+  /** The same for a child. */
+  readonly kindly: KindWords;
   readonly outcome: Outcome | null;
   readonly unclear: Unclear | null;
   readonly remarks: readonly RemarkId[];
@@ -79,6 +81,7 @@ function listen({ samples, rate, abc, instrumentId, rule }: ToListen): ListenedV
   });
   return {
     words: listenedWords(listened, { tune, on, say: sayNote }),
+    kindly: kindWords(listened, { tune, on, say: sayNote }),
     ...{ outcome: proposal.outcome, unclear: proposal.unclear, remarks: proposal.remarks, sure: proposal.sure },
     reasons: proposal.reasons.map(({ kind }) => kind),
     tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),

@@ -66,6 +66,7 @@ import { inShortLines, textsByLine, type NoteText } from './lines.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playedBacking, type PlayedBacking } from './backing.ts';
 import { playbackOf, type Playback } from './playback.ts';
+import { homeParts } from './home.ts';
 import { echoSet, waysInto, type WayIn } from './practice.ts';
 
 export interface TuneSource {
@@ -377,6 +378,7 @@ const door = {
   breathsAt,
   writeEntry,
   entryFrom,
+  homeParts,
 };
 export type TuneWorker = typeof door;
 expose(door);

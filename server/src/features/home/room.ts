@@ -46,6 +46,8 @@ export interface RoomFacts {
   /** Among the tunes; the last one of all for who has climbed the whole staircase. */
   readonly now: number;
   readonly known: KnownDto;
+  /** Those of this step among them. */
+  readonly notes: readonly string[];
   readonly task: {
     readonly tune: number;
     readonly bars: readonly [number, number] | null;
@@ -80,6 +82,7 @@ export async function roomFacts(em: EntityManager, door: Opened, now: Date): Pro
     tunes,
     now: step,
     known: knowledgeBefore(row, step),
+    notes: knowledgeBefore(row, step + 1).notes,
     task: taskTune < 0 ? null : { ...door.task!, tune: taskTune },
     mayHandIn: door.mayRecord,
     keptDays: door.recordingDays,

@@ -33,6 +33,7 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'board', label: 'Board' },
   { name: 'trends', label: 'Trends' },
   { name: 'handouts', label: 'Handouts', teaches: true },
+  { name: 'room', label: 'Home', teaches: true },
   { name: 'pupils', label: 'Pupils', teaches: true },
   { name: 'class-settings', label: 'Settings', teaches: true },
 ];

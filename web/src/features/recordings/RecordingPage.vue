@@ -15,7 +15,8 @@ import { ClassHead } from '../classes/index.ts';
 import { LastRecordStrip, OUTCOME_WORDS, OutcomeButtons, RemarkChips } from '../hearing/index.ts';
 import { tuneText } from '../listening/index.ts';
 import { useRemarks, useSession } from '../schools/index.ts';
-import { heardMarks, playedAt } from './heard-marks.ts';
+import { heardMarks, playedAt } from '../../score/heard-marks.ts';
+import ReadyAnswers from './ReadyAnswers.vue';
 import SpokenAnswer from './SpokenAnswer.vue';
 import PitchLine from './PitchLine.vue';
 import { useListening } from './use-listening.ts';
@@ -178,6 +179,7 @@ const proposed = computed(() => {
         </HowComputed>
       </section>
       <section class="card-paper stack" aria-label="Your decision">
+        <p v-if="recording.fromHome" class="soft">From home: whoever has the slip may have played it.</p>
         <p v-if="!isOpen">
           <strong>{{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}</strong> is recorded.
           <span v-if="recording.words !== ''">“{{ recording.words }}”</span>
@@ -191,6 +193,7 @@ const proposed = computed(() => {
           <FormField v-slot="{ id }" label="A word to the pupil">
             <BFormTextarea :id="id" v-model="words" rows="2" maxlength="500" />
           </FormField>
+          <ReadyAnswers :bar="view?.faults[0]?.bar ?? null" @say="(answer) => (words = answer)" />
         </template>
         <SpokenAnswer :key="recording.id" :recording="recording" :change="recordings.change" />
       </section>

@@ -69,6 +69,7 @@ const MEGABYTE = 1024 * 1024;
             >
               <span class="line">
                 <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
+                <BBadge v-if="recording.fromHome" class="home">From home</BBadge>
                 <BBadge v-if="recording.heard !== null" :class="recording.heard.outcome ?? 'unclear'">{{
                   recording.heard.outcome === null
                     ? 'Cannot be judged'
@@ -128,6 +129,7 @@ const MEGABYTE = 1024 * 1024;
   color: var(--ink);
 }
 
+.badge.home,
 .badge.not-yet,
 .badge.unclear {
   background: var(--stone) !important;

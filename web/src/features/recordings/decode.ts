@@ -1,4 +1,5 @@
 import { mixSides, writeWav } from '@escalier/core/listening';
+import { atRate } from '../../sound/index.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 
 /** A recording that can be listened to: one channel. */
@@ -47,21 +48,4 @@ export async function toKeep(file: Blob): Promise<Blob> {
   const { samples, rate, seconds } = await decode(file);
   const fitting = RATES.find((each) => WAV_HEADER + 2 * each * seconds <= MOST_KEPT) ?? RATES.at(-1)!;
   return new Blob([writeWav(await atRate(samples, rate, fitting), fitting)], { type: 'audio/wav' });
-}
-
-/** The same sound at another rate, both in samples a second. */
-export async function atRate(
-  samples: Float32Array<ArrayBuffer>,
-  rate: number,
-  wanted: number,
-): Promise<Float32Array<ArrayBuffer>> {
-  const length = Math.max(1, Math.floor((samples.length / rate) * wanted));
-  const context = new OfflineAudioContext(1, length, wanted);
-  const source = context.createBufferSource();
-  const buffer = context.createBuffer(1, samples.length, rate);
-  buffer.copyToChannel(samples, 0);
-  source.buffer = buffer;
-  source.connect(context.destination);
-  source.start();
-  return (await context.startRendering()).getChannelData(0);
 }

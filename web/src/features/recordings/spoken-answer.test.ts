@@ -31,7 +31,7 @@ vi.mock('./decode.ts', () => ({ atRate: (samples: Float32Array) => Promise.resol
 const SECOND = new Float32Array(100);
 const recording = (spokenSeconds: number | null): RecordingDto => ({
   ...{ id: 'one', pupilId: 'Ann', stepId: 's', tuneId: 't', fileName: 'one.wav', seconds: 20, heard: null, words: '' },
-  ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02', spokenSeconds },
+  ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02', spokenSeconds, fromHome: false },
 });
 const change = vi.fn();
 const opened = (spokenSeconds: number | null) =>

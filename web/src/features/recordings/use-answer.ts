@@ -2,9 +2,8 @@ import type { RecordingDto } from '@escalier/server/api';
 import { writeWav } from '@escalier/core/listening';
 import { computed, onScopeDispose, ref, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { joinBlocks, useMicrophone } from '../../sound/index.ts';
+import { atRate, joinBlocks, useMicrophone } from '../../sound/index.ts';
 import { useNotices } from '../../ui/use-notices.ts';
-import { atRate } from './decode.ts';
 
 /** Seconds of the longest. */
 const LONGEST = 60;

@@ -9,6 +9,7 @@ import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import RecordingStorage from './RecordingStorage.vue';
+import RoomSwitch from './RoomSwitch.vue';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
@@ -74,6 +75,7 @@ async function more(): Promise<void> {
           <BAlert v-if="done !== null" variant="success" :model-value="true" is-status>{{ done }}</BAlert>
         </section>
         <RecordingStorage />
+        <RoomSwitch />
         <section class="card-paper stack">
           <h2>Nightly backup</h2>
           <p>

@@ -1,5 +1,5 @@
-import type { ScoreMark } from '../../score/index.ts';
-import type { ListenedView } from '../../workers/listening.ts';
+import type { ScoreMark } from './marks.ts';
+import type { ListenedView } from '../workers/listening.ts';
 
 /** What was heard, as marks on the sheet. @param now seconds of the recording that are playing; null while it is still. */
 export function heardMarks({ asked, extras, stops }: ListenedView, now: number | null): readonly ScoreMark[] {

@@ -1,0 +1,53 @@
+import type { RoomOfClass, RoomTask, Slip } from '@escalier/server/api';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { api, ask } from '../../api.ts';
+import { useLoad } from '../../ui/use-load.ts';
+import { useSave } from '../../ui/use-save.ts';
+
+/** A class's practice room: open or closed, what is set for the week, and slips. Call it in `setup`. */
+export function useRoomOfClass(classId: Ref<string>) {
+  const room = shallowRef<RoomOfClass | null>(null);
+  /** Just made: they can be printed once, for nobody keeps them. */
+  const slips = shallowRef<readonly Slip[]>([]);
+  const chosen = ref<string[]>([]);
+  const until = ref('');
+  const path = () => ({ param: { id: classId.value } });
+  const { error, load } = useLoad(async () => {
+    const found = await ask(api.classes[':id'].room.$get(path()));
+    room.value = found;
+    until.value = found.room?.until ?? (found.endsOn < found.today ? found.today : found.endsOn);
+    chosen.value = found.pupils.filter(({ pictureName }) => pictureName === null).map(({ id }) => id);
+  });
+  watch(
+    classId,
+    () => {
+      slips.value = [];
+      void load();
+    },
+    { immediate: true },
+  );
+  const saving = useSave();
+
+  const open = (day: string | null) =>
+    saving.save(async () => {
+      await ask(api.classes[':id'].room.$put({ ...path(), json: { until: day } }));
+      await load();
+    });
+  const setTask = (task: RoomTask | null) =>
+    saving.save(async () => {
+      const json = {
+        task:
+          task === null ? null : { ...task, bars: task.bars === null ? null : ([...task.bars] as [number, number]) },
+      };
+      await ask(api.classes[':id'].room.task.$put({ ...path(), json }));
+      await load();
+    });
+  const makeSlips = () =>
+    saving.save(async () => {
+      const made = await ask(api.classes[':id'].room.slips.$post({ ...path(), json: { pupilIds: [...chosen.value] } }));
+      await load();
+      slips.value = made;
+    });
+  const address = computed(() => `${location.host}/room`);
+  return { room, slips, chosen, until, error, load, saving, open, setTask, makeSlips, address };
+}

@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import { computed, onMounted, shallowRef } from 'vue';
+import { api, ask } from '../../api.ts';
+import { plural } from '../../ui/plural.ts';
+import { useLoad } from '../../ui/use-load.ts';
+import { useSave } from '../../ui/use-save.ts';
+import { useSession } from './session.ts';
+
+/** The owner's switch for practice rooms: off until somebody decides. */
+const session = useSession();
+const isOwner = computed(() => session.me?.role === 'owner');
+const rooms = shallowRef<{ readonly allowed: boolean; readonly open: number } | null>(null);
+const { error: problem, load } = useLoad(async () => {
+  rooms.value = await ask(api.school.rooms.$get());
+});
+onMounted(load);
+const { busy, error, save } = useSave();
+const allow = (allowed: boolean) =>
+  save(async () => {
+    await ask(api.school.rooms.$put({ json: { allowed } }));
+    await load();
+  });
+</script>
+
+<template>
+  <section class="card-paper stack">
+    <h2>Practice rooms</h2>
+    <BAlert :model-value="(problem?.message ?? error) !== null" variant="danger">{{
+      problem?.message ?? error
+    }}</BAlert>
+    <p>
+      With a slip from their teacher, pupils practise at home without an account. The slip shows no name and no school;
+      the room knows a picture name, the tunes and, where the family agrees, takes recordings.
+    </p>
+    <template v-if="rooms !== null">
+      <p>
+        {{
+          rooms.allowed
+            ? `Allowed: ${plural(rooms.open, 'class has', 'classes have')} an open room.`
+            : 'Not allowed: no slip opens anything.'
+        }}
+      </p>
+      <div v-if="isOwner">
+        <BButton
+          :disabled="busy"
+          :variant="rooms.allowed ? 'outline-danger' : 'primary'"
+          @click="allow(!rooms.allowed)"
+          >{{ rooms.allowed ? 'Close all rooms' : 'Allow practice rooms' }}</BButton
+        >
+      </div>
+    </template>
+  </section>
+</template>

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { primaryFingering } from '@escalier/core/instruments';
+import { pitch } from '@escalier/core/music';
+import { noteWords } from '../ui/note-words.ts';
+import HolePad from './HolePad.vue';
+import { useRounds } from './use-rounds.ts';
+
+const { on, notes, kind, left, right, asked, covered, shown, choices, start, touch, check, name, next } = useRounds();
+const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.holes;
+</script>
+
+<template>
+  <section v-if="on !== null" class="stack">
+    <template v-if="asked === null">
+      <h1>One minute of notes</h1>
+      <p v-if="right > 0" role="status" class="big">
+        {{ right }} right this minute. Notes that you missed come back soon.
+      </p>
+      <p v-if="notes.length === 0">Your notes come with your first tune.</p>
+      <template v-else>
+        <div class="keys">
+          <BButton variant="primary" size="lg" @click="start('cover')">Cover the holes</BButton>
+          <BButton size="lg" @click="start('name')">Name the note</BButton>
+        </div>
+        <p class="small">Your notes: {{ notes.map(noteWords).join(', ') }}</p>
+      </template>
+    </template>
+    <template v-else>
+      <p class="clock">
+        <span>{{ left }} s</span><BProgress :value="left" :max="60" class="flex-fill" aria-label="Time left" /><span
+          >{{ right }} right</span
+        >
+      </p>
+      <div v-if="shown !== null" class="answer" role="alert">
+        <p class="big">{{ noteWords(shown) }} goes like this:</p>
+        <HolePad :on="on" :holes="holesOf(shown)" :fixed="true" />
+        <BButton variant="primary" size="lg" @click="next">Next one</BButton>
+      </div>
+      <div v-else-if="kind === 'cover'" class="answer">
+        <h1>Cover {{ noteWords(asked) }}</h1>
+        <HolePad :on="on" :holes="covered" @touch="touch" />
+        <p class="small">Touch a hole to cover it. Touch the thumb twice to cover half.</p>
+        <BButton variant="primary" size="lg" @click="check">That is it</BButton>
+      </div>
+      <div v-else class="answer">
+        <h1>Which note is it?</h1>
+        <HolePad :on="on" :holes="holesOf(asked)" :fixed="true" />
+        <div class="keys">
+          <BButton v-for="choice in choices" :key="choice" size="lg" @click="name(choice)">{{
+            noteWords(choice)
+          }}</BButton>
+        </div>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.clock {
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+}
+
+.keys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.8rem;
+}
+
+.keys .btn {
+  flex: 1 1 4rem;
+  min-height: 56px;
+}
+
+.answer {
+  display: grid;
+  gap: 0.8rem;
+  justify-items: center;
+}
+
+.answer > .btn {
+  width: 100%;
+  min-height: 56px;
+}
+
+.big {
+  font: 700 1.4rem var(--heading);
+}
+</style>

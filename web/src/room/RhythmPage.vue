@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { barId } from '@escalier/core/formats';
+import { computed, ref, watch } from 'vue';
+import type { ScoreMark } from '../score/index.ts';
+import { plural } from '../ui/plural.ts';
+import RoomSheet from './RoomSheet.vue';
+import { useRoom } from './use-room.ts';
+import { useSheetPlayer } from './use-sheet-player.ts';
+import { useTapping } from './use-tapping.ts';
+
+/** Four bars of the pupil's tune, tapped along the click: early and late are seen on the notes. */
+const { own } = useRoom();
+const { info } = useSheetPlayer(
+  computed(() => own.value?.abc ?? ''),
+  ref(null),
+);
+const { taps, result, ids, now, playing, error, start, tap, stop } = useTapping(info);
+const BARS = 4;
+/** Slower than the tune: the hands come before the fingers. */
+const SHARE = 0.75;
+const first = ref(0);
+const bars = computed((): readonly [number, number] => {
+  const last = (info.value?.barNumbers.length ?? BARS) - 1;
+  return [first.value, Math.min(first.value + BARS - 1, last)];
+});
+watch(own, () => (first.value = 0));
+
+const marks = computed((): readonly ScoreMark[] => [
+  { kind: 'bracket', from: barId(bars.value[0]), to: barId(bars.value[1]), own: true },
+  ...(now.value === null ? [] : [{ kind: 'now' as const, id: now.value }]),
+  ...(result.value?.notes ?? []).flatMap(({ kind }, index): ScoreMark[] =>
+    kind === 'together' ? [] : [{ kind: 'fault', id: ids.value[index]!, words: kind === 'missed' ? 'No tap' : kind }],
+  ),
+]);
+const count = (kind: string): number => (result.value?.notes ?? []).filter((note) => note.kind === kind).length;
+const said = computed(() => {
+  if (result.value === null) return '';
+  if (taps.value.length === 0) return 'No tap came. Tap the big button with the notes.';
+  const [early, late, missed] = [count('early'), count('late'), count('missed')];
+  if (early + late + missed + result.value.extra === 0) return 'All together with the notes. Lovely!';
+  const words = [
+    ...(early > 0 ? [`${early} early`] : []),
+    ...(late > 0 ? [`${late} late`] : []),
+    ...(missed > 0 ? [`${missed} without a tap`] : []),
+    ...(result.value.extra > 0 ? [plural(result.value.extra, 'tap too many', 'taps too many')] : []),
+  ];
+  return `${count('together')} together; ${words.join(', ')}.`;
+});
+
+function next(): void {
+  result.value = null;
+  const length = info.value?.barNumbers.length ?? 0;
+  first.value = first.value + BARS >= length ? 0 : first.value + BARS;
+}
+
+function toggle(): void {
+  if (playing.value !== null) stop();
+  else void start(bars.value, Math.round((info.value?.playback.perMinute ?? 80) * SHARE));
+}
+</script>
+
+<template>
+  <section v-if="own !== null" class="stack">
+    <h1>Tap the rhythm</h1>
+    <p>Wait for the clicks of the count-in. Then tap once for every note.</p>
+    <RoomSheet :abc="own.abc" :title="own.title" :marks="marks" />
+    <BAlert :model-value="error !== null" variant="warning">{{ error }}</BAlert>
+    <BButton
+      v-if="playing !== null"
+      class="pad"
+      variant="primary"
+      @pointerdown="tap($event.timeStamp)"
+      @keydown.space.prevent="tap($event.timeStamp)"
+      >Tap here</BButton
+    >
+    <p class="said" role="status">{{ said }}</p>
+    <div class="keys">
+      <BButton
+        size="lg"
+        :variant="playing === null ? 'primary' : 'outline-dark'"
+        :disabled="info === null"
+        @click="toggle"
+        >{{ playing === null ? (result === null ? 'Begin' : 'Again') : 'Stop' }}</BButton
+      >
+      <BButton size="lg" :disabled="playing !== null" @click="next">Other bars</BButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.pad {
+  width: 100%;
+  min-height: 180px;
+  font-size: 1.6rem;
+  touch-action: manipulation;
+}
+
+.keys {
+  display: flex;
+  gap: 0.8rem;
+}
+
+.keys .btn {
+  flex: 1;
+  min-height: 56px;
+}
+
+.said {
+  min-height: 2rem;
+  font: 700 1.2rem var(--heading);
+}
+</style>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
+import { computed } from 'vue';
+import { RouterView, useRoute } from 'vue-router';
+import { COMPONENT_DEFAULTS } from '../ui/component-defaults.ts';
+import DoorPage from './DoorPage.vue';
+import { useHandIns } from './hand-ins.ts';
+import { ROOM_PAGES } from './router.ts';
+import { useRoom } from './use-room.ts';
+
+const { token, facts, error, isOffline, refresh } = useRoom();
+const handIns = useHandIns();
+const route = useRoute();
+const isFamilies = computed(() => route.name === 'families');
+
+async function lookIn(): Promise<void> {
+  await refresh();
+  if (token.value !== null && !isOffline.value) await handIns.flush(token.value);
+}
+void lookIn();
+useEventListener(window, 'online', () => void lookIn());
+useEventListener(document, 'visibilitychange', () => {
+  if (!document.hidden) void lookIn();
+});
+</script>
+
+<template>
+  <BApp :defaults="COMPONENT_DEFAULTS" no-modals no-popovers no-orchestrators>
+    <a class="skip" href="#content">Skip to the content</a>
+    <header class="head">
+      <strong>{{ facts?.pictureName ?? 'Practice room' }}</strong>
+      <span v-if="isOffline" role="status">Offline: all goes on</span>
+    </header>
+    <main id="content" class="room" tabindex="-1">
+      <DoorPage v-if="token === null && !isFamilies" />
+      <RouterView v-else-if="facts !== null || isFamilies" />
+      <BAlert v-else-if="error !== null" variant="warning">
+        <p>{{ error }}</p>
+        <BButton @click="lookIn">Try again</BButton>
+      </BAlert>
+      <p v-else role="status"><BSpinner small /> Opening the room …</p>
+    </main>
+    <nav v-if="facts !== null" class="foot" aria-label="Rooms">
+      <BNav pills justified>
+        <BNavItem
+          v-for="page in ROOM_PAGES"
+          :key="page.name"
+          :to="{ name: page.name }"
+          :active="route.name === page.name"
+        >
+          {{ page.label }}
+        </BNavItem>
+      </BNav>
+    </nav>
+  </BApp>
+</template>
+
+<style scoped lang="scss">
+.head {
+  display: flex;
+  justify-content: space-between;
+  gap: 1rem;
+  padding: 0.7rem 1rem;
+  background: var(--ink);
+  color: var(--white);
+  font-family: var(--heading);
+}
+
+.room {
+  max-width: 860px;
+  margin: 0 auto;
+  padding: 1rem 1rem 6rem;
+}
+
+.foot {
+  position: fixed;
+  inset: auto 0 0;
+  padding: 6px;
+  border-top: 2px solid var(--ink);
+  background: var(--card);
+}
+
+.foot :deep(.nav) {
+  flex-wrap: nowrap;
+}
+
+.foot :deep(.nav-link) {
+  min-height: 44px;
+  padding: 10px 4px;
+}
+</style>

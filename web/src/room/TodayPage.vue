@@ -1,0 +1,83 @@
+<script setup lang="ts">
+import { defineAsyncComponent } from 'vue';
+import { plural } from '../ui/plural.ts';
+import RoomStairs from './RoomStairs.vue';
+import { useRoom } from './use-room.ts';
+import { useToday } from './use-today.ts';
+import WeekLeaf from './WeekLeaf.vue';
+
+// What plays and engraves comes when the practice begins.
+const PartRunner = defineAsyncComponent(() => import('./PartRunner.vue'));
+const { facts } = useRoom();
+const { parts, at, part, isOver, start, next, again } = useToday();
+</script>
+
+<template>
+  <PartRunner v-if="part !== null" :key="at!" :part="part" :number="at! + 1" :of="parts!.length" @next="next" />
+  <section v-else-if="isOver" class="stack" aria-live="polite">
+    <h1>Done for today</h1>
+    <p>Ten minutes are enough. Put the instrument away dry, and have a rest.</p>
+    <WeekLeaf />
+    <BButton class="mt-3" @click="again">Once more</BButton>
+  </section>
+  <section v-else class="stack">
+    <h1>Today</h1>
+    <p v-if="facts?.task" class="task">
+      Your teacher says: <strong>{{ facts.task.words || 'This one first.' }}</strong>
+    </p>
+    <p v-if="parts === null" role="status"><BSpinner small /> Looking what is next …</p>
+    <template v-else>
+      <BListGroup numbered class="parts">
+        <BListGroupItem v-for="each in parts" :key="each.kind">
+          <span>
+            <strong>{{ each.title }}</strong>
+            <span class="soft">{{ each.say }}</span>
+          </span>
+          <span class="minutes">{{ plural(each.minutes, 'minute', 'minutes') }}</span>
+        </BListGroupItem>
+      </BListGroup>
+      <BButton variant="primary" size="lg" class="start" @click="start">Start</BButton>
+      <p class="small">
+        Left hand on top. Blow gently. Dizzy? Sit down and breathe. Keep the sound low with earphones.
+      </p>
+    </template>
+    <RoomStairs />
+    <WeekLeaf />
+  </section>
+</template>
+
+<style scoped lang="scss">
+.parts :deep(.list-group-item) {
+  display: flex;
+  align-items: center;
+  gap: 0.8rem;
+}
+
+.minutes {
+  white-space: nowrap;
+}
+
+.parts span:first-child {
+  flex: 1;
+}
+
+.parts strong,
+.soft {
+  display: block;
+}
+
+.soft {
+  color: var(--ink-soft);
+}
+
+.start {
+  width: 100%;
+  min-height: 60px;
+}
+
+.task {
+  padding: 0.8rem 1rem;
+  border-left: 8px solid var(--brass);
+  background: var(--card);
+}
+</style>

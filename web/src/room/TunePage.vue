@@ -1,0 +1,131 @@
+<script setup lang="ts">
+import { barId } from '@escalier/core/formats';
+import { pitch } from '@escalier/core/music';
+import { computed, ref, shallowRef } from 'vue';
+import FingerDots from '../score/FingerDots.vue';
+import { heardMarks } from '../score/heard-marks.ts';
+import type { ScoreMark } from '../score/index.ts';
+import PlayButton from '../ui/PlayButton.vue';
+import { noteWords } from '../ui/note-words.ts';
+import type { ListenedView } from '../workers/listening.ts';
+import OwnRecording from './OwnRecording.vue';
+import RoomSheet from './RoomSheet.vue';
+import { useRoom } from './use-room.ts';
+import { useSheetPlayer } from './use-sheet-player.ts';
+
+/** One tune: seen large, heard slowly, looped bar by bar, and played to the device. */
+const props = defineProps<{ number: string }>();
+const { facts } = useRoom();
+const tune = computed(() => facts.value?.tunes.find(({ position }) => position === Number(props.number)) ?? null);
+const { info, on, player, sounding, withBacking } = useSheetPlayer(
+  computed(() => tune.value?.abc ?? ''),
+  ref(null),
+);
+const heard = shallowRef<ListenedView | null>(null);
+const withWords = ref(false);
+const SLOWER = [0.5, 0.65, 0.8, 1] as const;
+const tempi = computed(() => {
+  const own = info.value?.playback.perMinute ?? 80;
+  return SLOWER.map((share) => ({ value: Math.round(own * share), text: String(Math.round(own * share)) }));
+});
+
+/** The first touch begins a loop, the second ends it, the third takes it away. */
+function touch(bar: string): void {
+  const index = Number(bar.slice(1));
+  const now = player.loopBars.value;
+  if (now !== null && now[0] === now[1] && index !== now[0])
+    player.loop([Math.min(now[0], index), Math.max(now[0], index)]);
+  else player.loop(now === null ? [index, index] : null);
+}
+
+const marks = computed((): readonly ScoreMark[] => {
+  const bars = player.loopBars.value;
+  return [
+    ...(heard.value === null || heard.value.unclear !== null ? [] : heardMarks(heard.value, null)),
+    ...(bars === null ? [] : [{ kind: 'bracket' as const, from: barId(bars[0]), to: barId(bars[1]), own: true }]),
+    ...(player.now.value === null ? [] : [{ kind: 'now' as const, id: player.now.value }]),
+  ];
+});
+const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) => part)).size);
+</script>
+
+<template>
+  <section v-if="tune !== null" class="stack">
+    <h1>{{ tune.title }}</h1>
+    <div class="keys">
+      <PlayButton
+        :playing="player.playing.value !== null"
+        @toggle="player.playing.value === null ? player.start() : player.stop()"
+      />
+      <BFormRadioGroup
+        :model-value="player.perMinute.value"
+        :options="tempi"
+        buttons
+        aria-label="Beats a minute"
+        @update:model-value="(tempo) => player.setTempo(Number(tempo))"
+      />
+    </div>
+    <div class="switches">
+      <BFormCheckbox :model-value="player.melody.value" switch @update:model-value="player.switchVoice('melody')"
+        >Melody</BFormCheckbox
+      >
+      <BFormCheckbox :model-value="player.countIn.value" switch @update:model-value="player.switchVoice('countIn')"
+        >Count-in</BFormCheckbox
+      >
+      <BFormCheckbox :model-value="player.along.value" switch @update:model-value="withBacking">Backing</BFormCheckbox>
+      <BFormCheckbox
+        v-if="parts > 1"
+        :model-value="player.silentPart.value !== 1"
+        switch
+        @update:model-value="player.silence(player.silentPart.value === 1 ? null : 1)"
+        >Second part</BFormCheckbox
+      >
+      <BFormCheckbox v-if="info?.hasWords" v-model="withWords" switch>Words</BFormCheckbox>
+    </div>
+    <BAlert :model-value="player.error.value !== null" variant="warning">{{ player.error.value }}</BAlert>
+    <div class="music">
+      <RoomSheet :abc="tune.abc" :title="tune.title" :marks="marks" :words="withWords" pickable @pick="touch" />
+      <p v-if="sounding !== null && on !== null" class="finger">
+        <FingerDots :on="on" :pitch="pitch(sounding)" /><strong>{{ noteWords(sounding) }}</strong>
+      </p>
+    </div>
+    <p class="small">Touch a bar to play it over and over, and another to go up to it.</p>
+    <OwnRecording :tune="tune" @heard="(view) => (heard = view)" @started="player.stop()" />
+  </section>
+  <p v-else>This tune is not in your room. <RouterLink to="/tunes">All your tunes</RouterLink></p>
+</template>
+
+<style scoped lang="scss">
+.keys,
+.switches {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.4rem 1rem;
+  align-items: center;
+  margin-bottom: 0.6rem;
+}
+
+.switches :deep(.form-check) {
+  min-height: 44px;
+  padding-block: 8px;
+}
+
+.music {
+  position: relative;
+}
+
+.finger {
+  position: sticky;
+  bottom: 76px;
+  display: flex;
+  gap: 0.6rem;
+  align-items: center;
+  width: max-content;
+  margin: 0 0 0 auto;
+  padding: 6px 14px;
+  border: 2px solid var(--ink);
+  border-radius: 14px;
+  background: var(--card);
+  font-size: 1.6rem;
+}
+</style>

@@ -1,0 +1,85 @@
+import { FIRST_DAY, type HomeProgress, type NoteCard } from '@escalier/core/home';
+import type { RoomFacts } from '@escalier/server/api';
+import { useLocalStorage } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { PlainError } from '../ui/plain-error.ts';
+import { askFacts, RoomError, tokenFor, Unreached } from './room-api.ts';
+
+/** What stays on this device and goes nowhere: the way in, what the room last knew, how far its pupil is. */
+const asJson = { serializer: { read: (text: string) => JSON.parse(text) as never, write: JSON.stringify } };
+const token = useLocalStorage<string | null>('room.token', null, asJson);
+const facts = useLocalStorage<RoomFacts | null>('room.facts', null, { ...asJson, shallow: true });
+const progress = useLocalStorage<Record<string, HomeProgress>>('room.progress', {});
+const loved = useLocalStorage<readonly string[]>('room.loved', []);
+const days = useLocalStorage<readonly string[]>('room.days', []);
+const cards = useLocalStorage<readonly NoteCard[]>('room.cards', []);
+const error = ref<string | null>(null);
+const isOffline = ref(false);
+
+const MOST_DAYS = 60;
+
+/** @param hash of the address. @returns whether the secret of a slip stood in it. */
+export function takeTokenFrom(hash: string): boolean {
+  const found = /^#([\w-]{20,60})$/.exec(hash)?.[1];
+  if (found === undefined) return false;
+  if (found !== token.value) leave();
+  token.value = found;
+  return true;
+}
+
+/** Nothing of the room stays on the device. */
+function leave(): void {
+  [token.value, facts.value] = [null, null];
+  [progress.value, loved.value, days.value, cards.value] = [{}, [], [], []];
+}
+
+/** Asks the school what is new; without a network the room goes on with what it has. */
+async function refresh(): Promise<void> {
+  if (token.value === null) return;
+  try {
+    facts.value = await askFacts(token.value);
+    isOffline.value = false;
+    error.value = null;
+  } catch (problem) {
+    if (!(problem instanceof PlainError)) throw problem;
+    isOffline.value = problem instanceof Unreached;
+    // A closed door takes its facts along; how far the pupil is stays for the next slip.
+    if (problem instanceof RoomError && (problem.status === 404 || problem.status === 401))
+      [token.value, facts.value] = [null, null];
+    if (!isOffline.value || facts.value === null) error.value = problem.message;
+  }
+}
+
+async function enter(words: string): Promise<void> {
+  try {
+    token.value = await tokenFor(words);
+    await refresh();
+  } catch (problem) {
+    if (!(problem instanceof PlainError)) throw problem;
+    error.value = problem.message;
+  }
+}
+
+/** The local day, `2026-11-27`. */
+export function today(): string {
+  const now = new Date();
+  return new Date(now.getTime() - now.getTimezoneOffset() * 60_000).toISOString().slice(0, 10);
+}
+
+function practised(): void {
+  if (!days.value.includes(today())) days.value = [...days.value, today()].slice(-MOST_DAYS);
+}
+
+/** The room of one pupil: facts of the school, and what this device remembers. */
+export function useRoom() {
+  const own = computed(() => facts.value?.tunes[facts.value.now] ?? null);
+  return {
+    ...{ token, facts, error, isOffline, loved, days, cards, own, refresh, enter, leave, practised },
+    progressOf: (tuneId: string): HomeProgress => progress.value[tuneId] ?? FIRST_DAY,
+    setProgress: (tuneId: string, next: HomeProgress) => (progress.value = { ...progress.value, [tuneId]: next }),
+    love: (tuneId: string) =>
+      (loved.value = loved.value.includes(tuneId)
+        ? loved.value.filter((id) => id !== tuneId)
+        : [...loved.value, tuneId]),
+  };
+}

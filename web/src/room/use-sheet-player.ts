@@ -1,0 +1,44 @@
+import { findInstrument } from '@escalier/core/instruments';
+import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN } from '@escalier/core/reading';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { usePlayer } from '../sound/index.ts';
+import { tuneWorker, type PieceTurn, type PlayedBacking, type TuneInfo } from '../workers/index.ts';
+import { useRoom } from './use-room.ts';
+
+/** A tune or a pattern that is read, shown and played. Call it in `setup`. */
+export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[] | null>) {
+  const { facts } = useRoom();
+  const info = shallowRef<TuneInfo | null>(null);
+  const backing = shallowRef<PlayedBacking | null>(null);
+  const instrumentId = computed(() => facts.value?.instrumentId ?? '');
+  const on = computed(() => findInstrument(instrumentId.value));
+  const player = usePlayer(
+    computed(() => info.value?.playback ?? null),
+    computed(() => on.value?.family ?? 'recorder'),
+    turns,
+    ref('play'),
+    backing,
+  );
+
+  watch(
+    [abc, instrumentId],
+    async ([text, id]) => {
+      player.stop();
+      info.value = null;
+      const read = await tuneWorker().read({ abc: text, instrumentId: id }, NOTHING_KNOWN, DEFAULT_BREATH_SECONDS);
+      if (text !== abc.value || !read.ok) return;
+      info.value = read.value;
+      player.perMinute.value = Math.round(read.value.playback.perMinute);
+    },
+    { immediate: true },
+  );
+
+  async function withBacking(): Promise<void> {
+    backing.value ??= await tuneWorker().backing({ abc: abc.value, instrumentId: instrumentId.value }, null);
+    player.switchVoice('along');
+  }
+
+  /** The note that sounds, as it is written. */
+  const sounding = computed(() => (player.now.value === null ? null : (info.value?.pitches[player.now.value] ?? null)));
+  return { info, on, player, sounding, withBacking, backing };
+}
