@@ -1,0 +1,104 @@
+import type { RoomOfClass } from '@escalier/server/api';
+import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
+import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
+import { qrOf } from './qr.ts';
+import RoomPage from './RoomPage.vue';
+
+afterEach(() => {
+  vi.unstubAllGlobals();
+  document.body.innerHTML = '';
+});
+enableAutoUnmount(afterEach);
+
+const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
+  ...{ allowed: true, today: '2026-03-03', room: { until: '2026-06-30', task: null }, endsOn: '2026-06-30' },
+  pupils: [
+    { id: 'a', name: 'Ann', pictureName: 'Blue Heron', madeAt: '', mayHandIn: true, handedIn: 2 },
+    { id: 'b', name: 'Ben', pictureName: null, madeAt: null, mayHandIn: false, handedIn: 0 },
+  ],
+  tunes: [{ id: 't', title: 'Goose Walk', bars: 8 }],
+  ...more,
+});
+const SLIP = { pupilId: 'b', pictureName: 'Green Fox', token: 'x'.repeat(43), words: 'otter lamp kite' };
+
+async function open(found: RoomOfClass, more: Parameters<typeof fakeServer>[0] = {}) {
+  const asked = fakeServer({
+    'GET /api/classes/c/room': () => found,
+    'GET /api/classes': () => [],
+    'GET /api/school/cautions': () => ({ cautions: [], version: 1 }),
+    ...more,
+  });
+  const opened = await openPage(RoomPage, { classId: 'c' });
+  await vi.waitFor(() => expect(opened.wrapper.text()).toContain('Slips'));
+  return { wrapper: opened.wrapper, asked };
+}
+
+describe('the practice room of a class', () => {
+  it('makes slips for who has none, and shows them once', async () => {
+    const { wrapper, asked } = await open(room(), { 'POST /api/classes/c/room/slips': () => [SLIP] });
+    expect(wrapper.text()).toContain('1 pupil may hand in recordings');
+    expect(wrapper.text()).toContain('Blue Heron · may hand in · 2 recordings');
+    await press('Make 1 slip');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('1 slip to print now'));
+    expect(asked.find(({ method }) => method === 'POST')!.body).toEqual({ pupilIds: ['b'] });
+    for (const words of ['For Ben', 'Green Fox', 'otter lamp kite']) expect(wrapper.text()).toContain(words);
+    expect(wrapper.text()).not.toContain(SLIP.token);
+    await press('Done');
+    expect(wrapper.text()).not.toContain('otter lamp kite');
+  });
+
+  it('is opened to a day, and says what the school refuses', async () => {
+    const { wrapper } = await open(room({ room: null }), {
+      'PUT /api/classes/c/room': () =>
+        new Refused(400, 'Not valid.', { until: 'This day is over: choose a later one.' }),
+    });
+    expect(wrapper.text()).toContain('The practice room is closed');
+    await wrapper.get('form').trigger('submit');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('This day is over: choose a later one.'));
+  });
+
+  it('waits for the owner', async () => {
+    const { wrapper } = await open(room({ allowed: false, room: null }));
+    expect(wrapper.text()).toContain('The owner of the school allows practice rooms first');
+    expect(wrapper.text()).not.toContain('Open it');
+  });
+
+  it('sets some bars for the week', async () => {
+    const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({ ok: true }));
+    const { wrapper } = await open(room(), { 'PUT /api/classes/c/room/task': kept });
+    const fields = wrapper.findAll('input[type="number"]');
+    await fields[0]!.setValue('5');
+    await fields[1]!.setValue('8');
+    await wrapper.findAll('form').at(-1)!.trigger('submit');
+    await flushPromises();
+    await vi.waitFor(() => expect(kept).toHaveBeenCalled());
+    expect(kept.mock.calls[0]![0].body).toEqual({ task: { tuneId: 't', bars: [5, 8], tempo: null, words: '' } });
+  });
+});
+
+describe('a code', () => {
+  /** The squares as rows of dark and light. */
+  function squares(text: string): readonly string[] {
+    const { size, path } = qrOf(text);
+    const dark = new Set([...path.matchAll(/M(\d+) (\d+)h/g)].map(([, x, y]) => `${x} ${y}`));
+    return Array.from({ length: size }, (_, y) =>
+      Array.from({ length: size }, (__, x) => (dark.has(`${x} ${y}`) ? '#' : '.')).join(''),
+    );
+  }
+
+  it('has three eyes within a quiet zone of four, and is another for another text', () => {
+    const rows = squares('http://school/room/#one');
+    const end = rows.length - 4;
+    expect(rows.slice(0, 4).join('')).not.toContain('#');
+    const eye = ['#######', '#.....#', '#.###.#', '#.###.#', '#.###.#', '#.....#', '#######'];
+    for (const [x, y] of [
+      [4, 4],
+      [end - 7, 4],
+      [4, end - 7],
+    ] as const)
+      expect(rows.slice(y, y + 7).map((row) => row.slice(x, x + 7))).toEqual(eye);
+    expect(squares('http://school/room/#two')).not.toEqual(rows);
+  });
+});
