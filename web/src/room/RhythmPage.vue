@@ -6,15 +6,23 @@ import { plural } from '../ui/plural.ts';
 import RoomSheet from './RoomSheet.vue';
 import { useRoom } from './use-room.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
-import { useTapping } from './use-tapping.ts';
+import { useTapping, type TapWay } from './use-tapping.ts';
 
 /** Four bars of the pupil's tune, tapped along the click: early and late are seen on the notes. */
 const { own } = useRoom();
-const { info } = useSheetPlayer(
+const { info, on } = useSheetPlayer(
   computed(() => own.value?.abc ?? ''),
   ref(null),
 );
-const { taps, result, ids, now, playing, error, start, tap, stop } = useTapping(info);
+const { taps, result, ids, now, isHearing, playing, error, start, tap, stop } = useTapping(
+  info,
+  () => on.value?.family ?? 'recorder',
+);
+const way = ref<TapWay>('along');
+const WAYS = [
+  { value: 'along', text: 'Tap along' },
+  { value: 'back', text: 'Hear it, clap it back' },
+];
 const BARS = 4;
 /** Slower than the tune: the hands come before the fingers. */
 const SHARE = 0.75;
@@ -55,14 +63,21 @@ function next(): void {
 
 function toggle(): void {
   if (playing.value !== null) stop();
-  else void start(bars.value, Math.round((info.value?.playback.perMinute ?? 80) * SHARE));
+  else void start(bars.value, Math.round((info.value?.playback.perMinute ?? 80) * SHARE), way.value);
 }
 </script>
 
 <template>
   <section v-if="own !== null" class="stack">
     <h1>Tap the rhythm</h1>
-    <p>Wait for the clicks of the count-in. Then tap once for every note.</p>
+    <BFormRadioGroup v-model="way" :options="WAYS" buttons :disabled="playing !== null" aria-label="How" />
+    <p>
+      {{
+        way === 'along'
+          ? 'Wait for the clicks of the count-in. Then tap once for every note.'
+          : 'Listen to the bars once. Then tap them back, once for every note.'
+      }}
+    </p>
     <RoomSheet :abc="own.abc" :title="own.title" :marks="marks" />
     <BAlert :model-value="error !== null" variant="warning">{{ error }}</BAlert>
     <BButton
@@ -71,7 +86,7 @@ function toggle(): void {
       variant="primary"
       @pointerdown="tap($event.timeStamp)"
       @keydown.space.prevent="tap($event.timeStamp)"
-      >Tap here</BButton
+      >{{ isHearing(way) ? 'Listen' : 'Tap here' }}</BButton
     >
     <p class="said" role="status">{{ said }}</p>
     <div class="keys">

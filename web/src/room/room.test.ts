@@ -18,17 +18,28 @@ import { useTapping } from './use-tapping.ts';
 const parts = vi.hoisted(() => ({ homeParts: vi.fn(() => Promise.resolve(null as unknown)) }));
 vi.mock('../workers/index.ts', () => ({ tuneWorker: () => parts }));
 vi.mock('../score/index.ts', () => ({ ScoreSheet: { props: ['title'], template: '<figure>{{ title }}</figure>' } }));
-const sound = vi.hoisted(() => ({ start: vi.fn(), seconds: 0, end: undefined as (() => void) | undefined }));
+const sound = vi.hoisted(() => ({
+  start: vi.fn(),
+  seconds: 0,
+  end: undefined as (() => void) | undefined,
+  cues: [] as readonly { id: string; at: number }[],
+}));
 vi.mock('../sound/index.ts', async () => {
-  const { scheduleOf } = await import('../sound/schedule.ts');
+  const { scheduleOf, turnOfCue, turnsSchedule } = await import('../sound/schedule.ts');
   const playing = shallowRef<unknown>(null);
   return {
-    scheduleOf,
+    ...{ scheduleOf, turnOfCue, turnsSchedule },
     useSound: () => ({
       ...{ now: ref(null), error: ref(null), playing, stop: () => (playing.value = null) },
-      start: (_schedule: unknown, _voices: unknown, _loop: boolean, onEnd: () => void) => {
+      start: (
+        schedule: { cues: readonly { id: string; at: number }[] },
+        _voices: unknown,
+        _loop: boolean,
+        onEnd: () => void,
+      ) => {
         playing.value = { seconds: () => sound.seconds };
         sound.end = onEnd;
+        sound.cues = schedule.cues;
         return Promise.resolve();
       },
     }),
@@ -175,11 +186,12 @@ describe('one minute of notes', () => {
 });
 
 describe('tapping', () => {
-  it('is held against the notes of the bars, from the clock of the sound', async () => {
+  function tappingOf() {
     const beats = [0, 1, 2, 3];
     const info = shallowRef({
       playback: {
-        ...{ perMinute: 60, beats: 4, clicks: [], countIn: [], drone: 60, events: [] },
+        ...{ perMinute: 60, beats: 4, clicks: [], countIn: [], drone: 60 },
+        events: beats.map((start) => ({ id: `n0-0-${start}`, start, end: start + 1 })),
         bars: [{ id: 'b0', index: 0, start: 0, end: 4 }],
         notes: beats.map((start) => ({ midi: 67, start, beats: 1, legato: false, id: `n0-0-${start}`, part: 0 })),
       },
@@ -187,15 +199,36 @@ describe('tapping', () => {
     let tapping!: ReturnType<typeof useTapping>;
     mountInApp({
       setup() {
-        tapping = useTapping(info);
+        tapping = useTapping(info, () => 'recorder');
         return () => null;
       },
     });
-    await tapping.start([0, 0], 60);
+    return tapping;
+  }
+
+  it('is held against the notes of the bars, from the clock of the sound', async () => {
+    const tapping = tappingOf();
+    await tapping.start([0, 0], 60, 'along');
     sound.seconds = 0.02;
     for (const at of [1000, 1800, 3250]) tapping.tap(at);
     sound.end!();
     expect(tapping.result.value!.notes.map(({ kind }) => kind)).toEqual(['together', 'early', 'late', 'missed']);
+  });
+
+  it('comes back after the bars were heard: only the second time counts', async () => {
+    const tapping = tappingOf();
+    await tapping.start([0, 0], 60, 'back');
+    expect(sound.cues.map(({ at }) => at)).toEqual([0, 1, 2, 3, 4, 5, 6, 7]);
+    sound.seconds = 4;
+    for (const at of [4000, 5000, 6000, 7000]) tapping.tap(at);
+    sound.end!();
+    expect(tapping.result.value!.extra).toBe(0);
+    expect(tapping.result.value!.notes.map(({ kind }) => kind)).toEqual([
+      'together',
+      'together',
+      'together',
+      'together',
+    ]);
   });
 });
 

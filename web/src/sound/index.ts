@@ -11,7 +11,7 @@ export {
 } from './lesson-schedules.ts';
 export { joinBlocks } from './join-blocks.ts';
 export { render, type Voices } from './player.ts';
-export { scheduleOf } from './schedule.ts';
+export { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 export { useListen } from './use-listen.ts';
 export { useMicrophone } from './use-microphone.ts';
 export { usePlayer } from './use-player.ts';
