@@ -58,9 +58,8 @@ export async function makeSlips(
   now: Date,
 ): Promise<readonly Slip[]> {
   const { name } = await classOf(em, who, classId);
-  const pupils = await em.find(PupilEntity, {
-    ...{ id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null },
-  });
+  const asked = { id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null };
+  const pupils = await em.find(PupilEntity, asked, { orderBy: { shownName: 'asc', id: 'asc' } });
   if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'These are not all in the class.' });
   if ((await em.count(RoomEntity, { schoolClass: classId })) === 0)
     throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
@@ -69,23 +68,16 @@ export async function makeSlips(
     const doors = await tx.find(DoorEntity, { schoolClass: classId });
     const names = new Map(doors.map((door) => [door.pupil, door.pictureName]));
     await tx.nativeDelete(DoorEntity, { pupil: { $in: fresh.map(({ id }) => id) } });
-    const made = await Promise.all(
-      fresh.map(async ({ id, words, wordsHash, token }): Promise<Slip> => {
-        const own = names.get(id) ?? pictureName(new Set(names.values()), randomInt);
-        names.set(id, own);
-        const door = {
-          pupil: id,
-          school: who.schoolId,
-          schoolClass: classId,
-          pictureName: own,
-          wordsHash,
-          madeAt: now,
-        };
-        await tx.insert(DoorEntity, door);
-        await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
-        return { pupilId: id, pictureName: own, token, words };
-      }),
-    );
+    const made: Slip[] = [];
+    for (const { id, words, wordsHash, token } of fresh) {
+      const own = names.get(id) ?? pictureName(new Set(names.values()), randomInt);
+      names.set(id, own);
+      await tx.insert(DoorEntity, {
+        ...{ pupil: id, school: who.schoolId, schoolClass: classId, pictureName: own, wordsHash, madeAt: now },
+      });
+      await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
+      made.push({ pupilId: id, pictureName: own, token, words });
+    }
     await noteChange(tx, who, classId, `${name}: slips for the practice room made`);
     return made;
   });
