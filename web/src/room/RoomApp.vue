@@ -6,7 +6,7 @@ import { COMPONENT_DEFAULTS } from '../ui/component-defaults.ts';
 import DoorPage from './DoorPage.vue';
 import { useHandIns } from './hand-ins.ts';
 import { ROOM_PAGES } from './router.ts';
-import { useRoom } from './use-room.ts';
+import { takeTokenFrom, useRoom } from './use-room.ts';
 
 const { token, facts, error, isOffline, refresh } = useRoom();
 const handIns = useHandIns();
@@ -18,6 +18,12 @@ async function lookIn(): Promise<void> {
   if (token.value !== null && !isOffline.value) await handIns.flush(token.value);
 }
 void lookIn();
+// Another slip, while the room of one is open.
+useEventListener(window, 'hashchange', () => {
+  if (!takeTokenFrom(location.hash)) return;
+  history.replaceState(null, '', '/room/');
+  void lookIn();
+});
 useEventListener(window, 'online', () => void lookIn());
 useEventListener(document, 'visibilitychange', () => {
   if (!document.hidden) void lookIn();

@@ -9,6 +9,7 @@ import SpokenAnswer from './SpokenAnswer.vue';
 const microphone = vi.hoisted(() => ({ hear: null as ((block: Float32Array) => void) | null }));
 vi.mock('../../sound/index.ts', async () => ({
   joinBlocks: (await import('../../sound/join-blocks.ts')).joinBlocks,
+  atRate: (samples: Float32Array) => Promise.resolve(samples),
   useMicrophone: () => {
     const isOn = ref(false);
     return {
@@ -26,7 +27,6 @@ vi.mock('../../sound/index.ts', async () => ({
     };
   },
 }));
-vi.mock('./decode.ts', () => ({ atRate: (samples: Float32Array) => Promise.resolve(samples) }));
 
 const SECOND = new Float32Array(100);
 const recording = (spokenSeconds: number | null): RecordingDto => ({
