@@ -33,8 +33,14 @@ const bars = computed((): readonly [number, number] => {
 });
 watch(own, () => (first.value = 0));
 
+/** Shades do not cover the names of the line above. */
+const shaded = computed(() =>
+  (info.value?.barNumbers ?? []).flatMap((_, index): ScoreMark[] =>
+    index < bars.value[0] || index > bars.value[1] ? [] : [{ kind: 'shade', id: barId(index), group: 0 }],
+  ),
+);
 const marks = computed((): readonly ScoreMark[] => [
-  { kind: 'bracket', from: barId(bars.value[0]), to: barId(bars.value[1]), own: true },
+  ...shaded.value,
   ...(now.value === null ? [] : [{ kind: 'now' as const, id: now.value }]),
   ...(result.value?.notes ?? []).flatMap(({ kind }, index): ScoreMark[] =>
     kind === 'together' ? [] : [{ kind: 'fault', id: ids.value[index]!, words: kind === 'missed' ? 'No tap' : kind }],
@@ -104,8 +110,11 @@ function toggle(): void {
 
 <style scoped>
 .pad {
+  position: sticky;
+  bottom: 76px;
+  z-index: 2;
   width: 100%;
-  min-height: 180px;
+  min-height: 150px;
   font-size: 1.6rem;
   touch-action: manipulation;
 }
