@@ -20,6 +20,7 @@ const SOURCES = {
     'web/vite.config.ts',
     'web/vite.room.config.ts',
     'web/vite.shared.ts',
+    'scripts/build-web.mjs',
     'web/vite.plugins.ts',
     'package-lock.json',
   ],

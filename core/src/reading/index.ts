@@ -7,7 +7,14 @@ export { figuresOf, type Figure, type FigureKind, type FigurePlace } from './fig
 export type { Form } from './form.ts';
 export type { HardestMove, HardSpot } from './hard-spots.ts';
 export type { KeyChoice } from './keys.ts';
-export { joinKnowledge, moveKey, NOTHING_KNOWN, type Knowledge } from './knowledge.ts';
+export {
+  joinKnowledge,
+  knowledgeByName,
+  moveKey,
+  NOTHING_KNOWN,
+  type KnownNames,
+  type Knowledge,
+} from './knowledge.ts';
 export type { MixUp, MixUpKind } from './mix-ups.ts';
 export { DEFAULT_TEMPO, type MoveUse } from './moves.ts';
 export type { NoteUse } from './notes.ts';

@@ -25,3 +25,15 @@ export function joinKnowledge(a: Knowledge, b: Knowledge): Knowledge {
 export function moveKey(from: string, to: string): string {
   return `${from}>${to}`;
 }
+
+/** Knowledge as it is sent and kept: by name. */
+export interface KnownNames {
+  readonly notes: readonly string[];
+  readonly elements: readonly string[];
+  readonly signs: readonly string[];
+  readonly moves: readonly string[];
+}
+
+export function knowledgeByName({ notes, elements, signs, moves }: KnownNames): Knowledge {
+  return { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
+}

@@ -3,7 +3,14 @@ import { readHolidays, type LocalDate, type ReadHolidays } from '@escalier/core/
 import { readAbc } from '@escalier/core/formats';
 import { findInstrument, type Instrument } from '@escalier/core/instruments';
 import { failure, success, tuneContent, type Result, type Tune } from '@escalier/core/music';
-import { joinKnowledge, knowledgeFrom, readTune, tuneSeconds, type Knowledge } from '@escalier/core/reading';
+import {
+  joinKnowledge,
+  knowledgeByName,
+  knowledgeFrom,
+  readTune,
+  tuneSeconds,
+  type Knowledge,
+} from '@escalier/core/reading';
 import { readSteps, type StepReading, type StepTunes } from '@escalier/core/staircase';
 
 /** What a stored tune is known by. */
@@ -73,14 +80,11 @@ export function readStaircase(instrumentId: string, abcs: readonly StepTexts[], 
   return { brings, steps };
 }
 
-function broughtBy({ notes, elements, signs, moves, abcs }: BroughtTexts, on: Instrument): Knowledge {
-  const named: Knowledge = {
-    notes: new Set(notes),
-    elements: new Set(elements),
-    signs: new Set(signs),
-    moves: new Set(moves),
-  };
-  return abcs.reduce((known, abc) => joinKnowledge(known, knowledgeFrom(readTune(storedTune(abc), on, known))), named);
+function broughtBy(brought: BroughtTexts, on: Instrument): Knowledge {
+  return brought.abcs.reduce(
+    (known, abc) => joinKnowledge(known, knowledgeFrom(readTune(storedTune(abc), on, known))),
+    knowledgeByName(brought),
+  );
 }
 
 /** What a thread is asked, by name; every answer can be sent between threads. */

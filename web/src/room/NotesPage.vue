@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { primaryFingering } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
-import { noteWords } from '../ui/note-words.ts';
 import HolePad from './HolePad.vue';
+import { useRoom } from './use-room.ts';
 import { useRounds } from './use-rounds.ts';
 
+const { nameOf } = useRoom();
 const { on, notes, kind, left, right, asked, covered, shown, choices, start, touch, check, name, next } = useRounds();
 const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.holes;
 </script>
@@ -22,7 +23,7 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
           <BButton variant="primary" size="lg" @click="start('cover')">Cover the holes</BButton>
           <BButton size="lg" @click="start('name')">Name the note</BButton>
         </div>
-        <p class="small">Your notes: {{ notes.map(noteWords).join(', ') }}</p>
+        <p class="small">Your notes: {{ notes.map(nameOf).join(', ') }}</p>
       </template>
     </template>
     <template v-else>
@@ -32,12 +33,12 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
         >
       </p>
       <div v-if="shown !== null" class="answer" role="alert">
-        <p class="big">{{ noteWords(shown) }} goes like this:</p>
+        <p class="big">{{ nameOf(shown) }} goes like this:</p>
         <HolePad :on="on" :holes="holesOf(shown)" :fixed="true" />
         <BButton variant="primary" size="lg" @click="next">Next one</BButton>
       </div>
       <div v-else-if="kind === 'cover'" class="answer">
-        <h1>Cover {{ noteWords(asked) }}</h1>
+        <h1>Cover {{ nameOf(asked) }}</h1>
         <HolePad :on="on" :holes="covered" @touch="touch" />
         <p class="small">Touch a hole to cover it. Touch the thumb twice to cover half.</p>
         <BButton variant="primary" size="lg" @click="check">That is it</BButton>
@@ -47,7 +48,7 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
         <HolePad :on="on" :holes="holesOf(asked)" :fixed="true" />
         <div class="keys">
           <BButton v-for="choice in choices" :key="choice" size="lg" @click="name(choice)">{{
-            noteWords(choice)
+            nameOf(choice)
           }}</BButton>
         </div>
       </div>

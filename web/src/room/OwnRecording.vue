@@ -9,7 +9,7 @@ import { useRoom } from './use-room.ts';
 /** Play it to the device: hear it again, see what to do next, and send it where the family agrees. */
 const props = defineProps<{ tune: RoomTune }>();
 const emit = defineEmits<{ started: []; heard: [view: ListenedView | null] }>();
-const { facts, token } = useRoom();
+const { facts, door } = useRoom();
 const { waiting, refused, handIn } = useHandIns();
 const { isOn, seconds, isThinking, error, view, sound, isPlaying, start, finish, hear, forget } = useOwnRecording();
 const isSent = ref(false);
@@ -21,13 +21,13 @@ watch(isPlaying, (playing) => (wasHeard.value ||= playing));
 async function begin(): Promise<void> {
   emit('started');
   [isSent.value, wasHeard.value] = [false, false];
-  await start();
+  await start({ abc: props.tune.abc, instrumentId: facts.value!.instrumentId });
 }
 
 async function send(): Promise<void> {
-  if (sound.value === null || token.value === null) return;
+  if (sound.value === null || door.value === null) return;
   isSent.value = true;
-  await handIn(token.value, { tuneId: props.tune.id, seconds: Math.max(1, seconds.value), sound: sound.value });
+  await handIn(door.value, { tuneId: props.tune.id, seconds: Math.max(1, seconds.value), sound: sound.value });
 }
 </script>
 
@@ -39,9 +39,7 @@ async function send(): Promise<void> {
       <BButton v-if="!isOn" size="lg" :disabled="isThinking" @click="begin">{{
         view === null ? 'Record' : 'Record again'
       }}</BButton>
-      <BButton v-else size="lg" variant="danger" @click="finish(tune.abc, facts!.instrumentId)"
-        >Done, {{ seconds }} seconds</BButton
-      >
+      <BButton v-else size="lg" variant="danger" @click="finish">Done, {{ seconds }} seconds</BButton>
       <BButton v-if="sound !== null" size="lg" @click="hear">{{ isPlaying ? 'Stop' : 'Hear it' }}</BButton>
     </div>
     <p role="status">

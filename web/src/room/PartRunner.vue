@@ -1,7 +1,5 @@
 <script setup lang="ts">
-import { barId } from '@escalier/core/formats';
 import { computed, ref, toRef } from 'vue';
-import type { ScoreMark } from '../score/index.ts';
 import type { HomePartView } from '../workers/index.ts';
 import PlayButton from '../ui/PlayButton.vue';
 import RoomSheet from './RoomSheet.vue';
@@ -10,18 +8,12 @@ import { useSheetPlayer } from './use-sheet-player.ts';
 /** One part of the ten minutes: what to do, its music, and on. */
 const props = defineProps<{ part: HomePartView; number: number; of: number }>();
 defineEmits<{ next: [more: boolean] }>();
-const { info, player, sounding } = useSheetPlayer(
+const { info, player, sounding, pointing } = useSheetPlayer(
   toRef(() => props.part.abc),
   toRef(() => props.part.turns),
 );
 const hasPlayed = ref(false);
-const marks = computed((): readonly ScoreMark[] => {
-  const bars = props.part.bars;
-  return [
-    ...(bars === null ? [] : [{ kind: 'bracket' as const, from: barId(bars[0]), to: barId(bars[1]), own: true }]),
-    ...(player.now.value === null ? [] : [{ kind: 'now' as const, id: player.now.value }]),
-  ];
-});
+const marks = computed(() => pointing(props.part.bars));
 const isMine = computed(() => player.turn.value?.who === 'class');
 
 async function toggle(): Promise<void> {

@@ -8,14 +8,14 @@ import { useHandIns } from './hand-ins.ts';
 import { ROOM_PAGES } from './router.ts';
 import { takeTokenFrom, useRoom } from './use-room.ts';
 
-const { token, facts, error, isOffline, refresh } = useRoom();
+const { token, door, facts, error, isOffline, refresh } = useRoom();
 const handIns = useHandIns();
 const route = useRoute();
 const isFamilies = computed(() => route.name === 'families');
 
 async function lookIn(): Promise<void> {
   await refresh();
-  if (token.value !== null && !isOffline.value) await handIns.flush(token.value);
+  if (door.value !== null && !isOffline.value) await handIns.flush(door.value);
 }
 void lookIn();
 // Another slip, while the room of one is open.
@@ -40,7 +40,7 @@ useEventListener(document, 'visibilitychange', () => {
     <main id="content" class="room" tabindex="-1">
       <DoorPage v-if="token === null && !isFamilies" />
       <RouterView v-else-if="facts !== null || isFamilies" />
-      <BAlert v-else-if="error !== null" variant="warning">
+      <BAlert v-else-if="error !== null" :model-value="true" variant="warning">
         <p>{{ error }}</p>
         <BButton @click="lookIn">Try again</BButton>
       </BAlert>

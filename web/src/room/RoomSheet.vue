@@ -9,6 +9,7 @@ const props = defineProps<{
   title: string;
   marks: readonly ScoreMark[];
   words?: boolean;
+  counting?: boolean;
   pickable?: boolean;
 }>();
 defineEmits<{ pick: [bar: string, note: string | null] }>();
@@ -26,6 +27,7 @@ const naming = computed(() => (props.words === true ? null : (facts.value?.style
     :title="title"
     :instrument-id="facts.instrumentId"
     :naming="naming"
+    :counting="counting === true ? facts.style.counting : null"
     :notes-on-line="notesOnLine"
     :marks="marks"
     :pickable="pickable === true"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent } from 'vue';
+import { computed, defineAsyncComponent } from 'vue';
 import { plural } from '../ui/plural.ts';
 import RoomStairs from './RoomStairs.vue';
 import { useRoom } from './use-room.ts';
@@ -9,6 +9,7 @@ import WeekLeaf from './WeekLeaf.vue';
 // What plays and engraves comes when the practice begins.
 const PartRunner = defineAsyncComponent(() => import('./PartRunner.vue'));
 const { facts } = useRoom();
+const handMark = computed(() => facts.value?.style.posture.handMark ?? '');
 const { parts, at, part, isOver, start, next, again } = useToday();
 </script>
 
@@ -38,7 +39,8 @@ const { parts, at, part, isOver, start, next, again } = useToday();
       </BListGroup>
       <BButton variant="primary" size="lg" class="start" @click="start">Start</BButton>
       <p class="small">
-        Left hand on top. Blow gently. Dizzy? Sit down and breathe. Keep the sound low with earphones.
+        Left hand on top<template v-if="handMark !== ''">: the hand with {{ handMark }}</template
+        >. Blow gently. Dizzy? Sit down and breathe. Keep the sound low with earphones.
       </p>
     </template>
     <RoomStairs />

@@ -1,12 +1,11 @@
 <script setup lang="ts">
-import { barId } from '@escalier/core/formats';
+import { tuneTempi } from '@escalier/core/lesson';
 import { pitch } from '@escalier/core/music';
 import { computed, ref, shallowRef } from 'vue';
 import FingerDots from '../score/FingerDots.vue';
 import { heardMarks } from '../score/heard-marks.ts';
 import type { ScoreMark } from '../score/index.ts';
 import PlayButton from '../ui/PlayButton.vue';
-import { noteWords } from '../ui/note-words.ts';
 import type { ListenedView } from '../workers/listening.ts';
 import OwnRecording from './OwnRecording.vue';
 import RoomSheet from './RoomSheet.vue';
@@ -15,19 +14,22 @@ import { useSheetPlayer } from './use-sheet-player.ts';
 
 /** One tune: seen large, heard slowly, looped bar by bar, and played to the device. */
 const props = defineProps<{ number: string }>();
-const { facts } = useRoom();
+const { facts, nameOf } = useRoom();
 const tune = computed(() => facts.value?.tunes.find(({ position }) => position === Number(props.number)) ?? null);
-const { info, on, player, sounding, withBacking } = useSheetPlayer(
+const { info, on, player, sounding, pointing, withBacking } = useSheetPlayer(
   computed(() => tune.value?.abc ?? ''),
   ref(null),
 );
 const heard = shallowRef<ListenedView | null>(null);
 const withWords = ref(false);
-const SLOWER = [0.5, 0.65, 0.8, 1] as const;
-const tempi = computed(() => {
-  const own = info.value?.playback.perMinute ?? 80;
-  return SLOWER.map((share) => ({ value: Math.round(own * share), text: String(Math.round(own * share)) }));
-});
+const tempi = computed(() =>
+  (info.value === null ? [] : tuneTempi(info.value.reading, false)).map((tempo) => ({
+    value: tempo,
+    text: String(tempo),
+  })),
+);
+const counting = computed(() => facts.value?.style.counting ?? null);
+const withCounting = ref(false);
 
 /** The first touch begins a loop, the second ends it, the third takes it away. */
 function touch(bar: string): void {
@@ -42,8 +44,7 @@ const marks = computed((): readonly ScoreMark[] => {
   const bars = player.loopBars.value;
   return [
     ...(heard.value === null || heard.value.unclear !== null ? [] : heardMarks(heard.value, null)),
-    ...(bars === null ? [] : [{ kind: 'bracket' as const, from: barId(bars[0]), to: barId(bars[1]), own: true }]),
-    ...(player.now.value === null ? [] : [{ kind: 'now' as const, id: player.now.value }]),
+    ...pointing(bars),
   ];
 });
 const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) => part)).size);
@@ -81,12 +82,21 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
         >Second part</BFormCheckbox
       >
       <BFormCheckbox v-if="info?.hasWords" v-model="withWords" switch>Words</BFormCheckbox>
+      <BFormCheckbox v-if="counting !== null" v-model="withCounting" switch>Counting</BFormCheckbox>
     </div>
     <BAlert :model-value="player.error.value !== null" variant="warning">{{ player.error.value }}</BAlert>
     <div class="music">
-      <RoomSheet :abc="tune.abc" :title="tune.title" :marks="marks" :words="withWords" pickable @pick="touch" />
+      <RoomSheet
+        :abc="tune.abc"
+        :title="tune.title"
+        :marks="marks"
+        :words="withWords"
+        :counting="withCounting"
+        pickable
+        @pick="touch"
+      />
       <p v-if="sounding !== null && on !== null" class="finger">
-        <FingerDots :on="on" :pitch="pitch(sounding)" /><strong>{{ noteWords(sounding) }}</strong>
+        <FingerDots :on="on" :pitch="pitch(sounding)" /><strong>{{ nameOf(sounding) }}</strong>
       </p>
     </div>
     <p class="small">Touch a bar to play it over and over, and another to go up to it.</p>

@@ -4,9 +4,22 @@ import { PlainError } from '../ui/plain-error.ts';
 /** An answer of the school that is no. */
 export class RoomError extends PlainError {
   readonly status: number;
-  constructor(status: number, message: string) {
+  readonly code: string;
+
+  constructor(status: number, code: string, message: string) {
     super(message);
+    this.code = code;
     this.status = status;
+  }
+
+  /** The slip opens nothing any more. */
+  get isClosed(): boolean {
+    return this.code === 'door-closed' || this.code === 'no-slip';
+  }
+
+  /** It will never be taken. Other refusals pass: a new slip, enough for today, no room just now, a mishap of the server. */
+  get isFinal(): boolean {
+    return !this.isClosed && this.status >= 400 && this.status < 500 && ![408, 409, 429].includes(this.status);
   }
 }
 
@@ -30,7 +43,12 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   if (!answer.ok) {
     const body = (await answer.json().catch(() => null)) as ErrorBody | null;
     const fields = Object.values(body?.error.fields ?? {});
-    throw new RoomError(answer.status, fields[0] ?? body?.error.message ?? 'This did not work. Please try again.');
+    const code = body?.error.code ?? '';
+    throw new RoomError(
+      answer.status,
+      code,
+      fields[0] ?? body?.error.message ?? 'This did not work. Please try again.',
+    );
   }
   return answer;
 }
@@ -44,15 +62,16 @@ export async function askFacts(token: string): Promise<RoomFacts> {
   return (await (await ask('', token)).json()) as RoomFacts;
 }
 
-export async function sendRecording(
-  token: string,
-  {
-    id,
-    tuneId,
-    seconds,
-    sound,
-  }: { readonly id: string; readonly tuneId: string; readonly seconds: number; readonly sound: Blob },
-): Promise<void> {
+/** What is handed in. */
+export interface Recording {
+  /** UUID: sending it twice stores it once. */
+  readonly id: string;
+  readonly tuneId: string;
+  readonly seconds: number;
+  readonly sound: Blob;
+}
+
+export async function sendRecording(token: string, { id, tuneId, seconds, sound }: Recording): Promise<void> {
   const query = new URLSearchParams({ tuneId, seconds: String(seconds) });
   const headers = { 'content-type': 'application/octet-stream' };
   await ask(`/recordings/${id}?${query.toString()}`, token, { method: 'PUT', body: sound, headers });

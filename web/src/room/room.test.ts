@@ -47,9 +47,17 @@ vi.mock('../sound/index.ts', async () => {
 });
 
 const TOKEN = 'a'.repeat(43);
+const DOOR = { token: TOKEN, whose: 'heron' };
 const facts = (more: Partial<RoomFacts> = {}): RoomFacts => ({
-  ...{ pictureName: 'Blue Heron', instrumentId: 'soprano-recorder-baroque', chunkBeats: 4, now: 1, task: null },
-  style: { naming: 'letters', counting: null, lengthWords: 'british', posture: {} as never },
+  ...{
+    pictureName: 'Blue Heron',
+    whose: 'heron',
+    instrumentId: 'soprano-recorder-baroque',
+    chunkBeats: 4,
+    now: 1,
+    task: null,
+  },
+  style: { naming: 'letters', counting: null, posture: {} as never },
   tunes: ['Lanterns', 'Goose Walk', 'Mill'].map((title, index) => ({
     ...{ id: `t${index}`, title, abc: 'X:1', belt: 'straw', position: index + 1, passed: index < 1 },
   })),
@@ -105,18 +113,22 @@ describe('the way in', () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
     await room.refresh();
     expect([room.isOffline.value, room.facts.value?.pictureName, room.error.value]).toEqual([true, 'Blue Heron', null]);
-    fakeServer({ 'GET /api/room': () => new Refused(404, 'This door is closed.') });
+    const closed = { error: { code: 'door-closed', message: 'This door is closed.' } };
+    vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(closed), { status: 404 })));
     await room.refresh();
     expect([room.token.value, room.facts.value, room.error.value]).toEqual([null, null, 'This door is closed.']);
   });
 
-  it('begins anew for another slip on the same device', async () => {
+  it('stays for a new slip of the same pupil, and begins anew for another pupil on the same device', async () => {
     const room = await inside();
     room.practised();
     room.love('t0');
-    takeTokenFrom(`#${TOKEN}`);
-    expect(room.days.value).toEqual([today()]);
     takeTokenFrom(`#${'b'.repeat(43)}`);
+    expect(room.facts.value).toBeNull();
+    await room.refresh();
+    expect([room.days.value, room.loved.value]).toEqual([[today()], ['t0']]);
+    fakeServer({ 'GET /api/room': () => facts({ whose: 'otter' }) });
+    await room.refresh();
     expect([room.days.value, room.loved.value]).toEqual([[], []]);
   });
 });
@@ -238,11 +250,11 @@ describe('handing in', () => {
   it('waits on the device for a network, and goes once', async () => {
     const handIns = useHandIns();
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
-    await handIns.handIn(TOKEN, made);
+    await handIns.handIn(DOOR, made);
     expect(handIns.waiting.value).toBe(1);
     const sent = vi.fn(() => Promise.resolve(new Response('{}', { status: 201 })));
     vi.stubGlobal('fetch', sent);
-    await Promise.all([handIns.flush(TOKEN), handIns.flush(TOKEN)]);
+    await Promise.all([handIns.flush(DOOR), handIns.flush(DOOR)]);
     expect([handIns.waiting.value, sent.mock.calls.length]).toEqual([0, 1]);
     const [path, init] = sent.mock.calls[0] as unknown as [string, RequestInit];
     expect(path).toMatch(/^\/api\/room\/recordings\/[0-9a-f]{8}-[0-9a-f]{4}-7[0-9a-f-]{17,}\?tuneId=t1&seconds=9$/);
@@ -254,11 +266,26 @@ describe('handing in', () => {
     const answer = (status: number, message: string) => () =>
       Promise.resolve(new Response(JSON.stringify({ error: { code: 'x', message } }), { status }));
     vi.stubGlobal('fetch', answer(429, 'Enough for today.'));
-    await handIns.handIn(TOKEN, made);
+    await handIns.handIn(DOOR, made);
     expect([handIns.waiting.value, handIns.refused.value]).toEqual([1, 'Enough for today.']);
+    vi.stubGlobal('fetch', answer(500, 'Something broke here.'));
+    await handIns.flush(DOOR);
+    expect([handIns.waiting.value, handIns.refused.value]).toEqual([1, 'Something broke here.']);
     vi.stubGlobal('fetch', answer(403, 'Your family has not agreed.'));
-    await handIns.flush(TOKEN);
+    await handIns.flush(DOOR);
     expect([handIns.waiting.value, handIns.refused.value]).toEqual([0, 'Your family has not agreed.']);
+  });
+
+  it('never goes through the door of another pupil on the same device', async () => {
+    const handIns = useHandIns();
+    vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
+    await handIns.handIn(DOOR, made);
+    const sent = vi.fn(() => Promise.resolve(new Response('{}', { status: 201 })));
+    vi.stubGlobal('fetch', sent);
+    await handIns.flush({ token: 'b'.repeat(43), whose: 'otter' });
+    expect([handIns.waiting.value, sent.mock.calls.length]).toEqual([0, 0]);
+    await handIns.flush({ token: 'c'.repeat(43), whose: 'heron' });
+    expect(sent).toHaveBeenCalledOnce();
     await handIns.forget();
   });
 });

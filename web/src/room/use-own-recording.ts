@@ -1,6 +1,6 @@
 import { PLAIN_RULE, writeWav } from '@escalier/core/listening';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
-import { atRate, joinBlocks, useMicrophone } from '../sound/index.ts';
+import { atRate, useTake } from '../sound/index.ts';
 import { PlainError } from '../ui/plain-error.ts';
 import { listeningPool, type ListenedView } from '../workers/listening.ts';
 import { useSoundFile } from './use-sound-file.ts';
@@ -9,42 +9,39 @@ import { useSoundFile } from './use-sound-file.ts';
 const LONGEST = 90;
 const RATE = 16_000;
 
+/** What is played, and on what. */
+export interface Played {
+  readonly abc: string;
+  readonly instrumentId: string;
+}
+
 /** A pupil plays, hears themselves, and is told what was heard. Nothing leaves the device. Call it in `setup`. */
 export function useOwnRecording() {
-  const microphone = useMicrophone();
+  const take = useTake(LONGEST, () => void finish());
   const pool = listeningPool();
-  const seconds = ref(0);
   const isThinking = ref(false);
   const problem = ref<string | null>(null);
   const view = shallowRef<ListenedView | null>(null);
   const sound = shallowRef<Blob | null>(null);
   const out = useSoundFile();
-  let blocks: Float32Array[] = [];
-  let rate = 1;
+  let played: Played = { abc: '', instrumentId: '' };
   onScopeDispose(() => pool.cancel());
 
-  async function start(): Promise<void> {
+  async function start(what: Played): Promise<void> {
     forget();
-    await microphone.start(
-      (perSecond) => (rate = perSecond),
-      (block) => {
-        blocks.push(block);
-        seconds.value = Math.floor((blocks.length * block.length) / rate);
-        if (seconds.value >= LONGEST) microphone.stop();
-      },
-    );
+    played = what;
+    await take.start();
   }
 
-  /** The tune has ended: what was heard is held against it. */
-  async function finish(abc: string, instrumentId: string): Promise<void> {
-    microphone.stop();
-    const samples = joinBlocks(blocks);
-    blocks = [];
-    if (samples.length === 0) return;
+  /** The tune has ended, or the time: what was heard is held against it. */
+  async function finish(): Promise<void> {
+    const made = take.finish();
+    if (made === null) return;
     isThinking.value = true;
     try {
-      sound.value = new Blob([writeWav(await atRate(samples, rate, RATE), RATE)], { type: 'audio/wav' });
-      view.value = await pool.listen({ samples, rate, abc, instrumentId, rule: PLAIN_RULE });
+      const wav = writeWav(await atRate(made.samples, made.rate, RATE), RATE);
+      sound.value = new Blob([wav], { type: 'audio/wav' });
+      view.value = await pool.listen({ ...made, ...played, rule: PLAIN_RULE });
     } catch (mishap) {
       if (!(mishap instanceof PlainError)) throw mishap;
       problem.value = mishap.message;
@@ -59,24 +56,14 @@ export function useOwnRecording() {
   }
 
   function forget(): void {
-    microphone.stop();
+    take.forget();
     out.stop();
-    blocks = [];
-    [view.value, sound.value, problem.value, seconds.value] = [null, null, null, 0];
+    [view.value, sound.value, problem.value] = [null, null, null];
   }
 
-  const error = computed(() => microphone.error.value ?? out.error.value ?? problem.value);
+  const error = computed(() => take.error.value ?? out.error.value ?? problem.value);
   return {
-    isOn: microphone.isOn,
-    seconds,
-    isThinking,
-    error,
-    view,
-    sound,
-    isPlaying: out.isPlaying,
-    start,
-    finish,
-    hear,
-    forget,
+    ...{ isOn: take.isOn, seconds: take.seconds, isThinking, error, view, sound, isPlaying: out.isPlaying },
+    ...{ start, finish, hear, forget },
   };
 }

@@ -1,7 +1,9 @@
 import { FIRST_DAY, type HomeProgress, type NoteCard } from '@escalier/core/home';
+import { findInstrument } from '@escalier/core/instruments';
 import type { RoomFacts } from '@escalier/server/api';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
+import { noteWordsIn } from '../ui/note-words.ts';
 import { PlainError } from '../ui/plain-error.ts';
 import { askFacts, RoomError, tokenFor, Unreached } from './room-api.ts';
 
@@ -11,6 +13,8 @@ const token = useLocalStorage<string | null>('room.token', null, asJson);
 const facts = useLocalStorage<RoomFacts | null>('room.facts', null, { ...asJson, shallow: true });
 const progress = useLocalStorage<Record<string, HomeProgress>>('room.progress', {});
 const loved = useLocalStorage<readonly string[]>('room.loved', []);
+/** Whose all of that is: another pupil's slip on this device begins anew. */
+const whose = useLocalStorage('room.whose', '');
 const days = useLocalStorage<readonly string[]>('room.days', []);
 const cards = useLocalStorage<readonly NoteCard[]>('room.cards', []);
 const error = ref<string | null>(null);
@@ -22,30 +26,38 @@ const MOST_DAYS = 60;
 export function takeTokenFrom(hash: string): boolean {
   const found = /^#([\w-]{20,60})$/.exec(hash)?.[1];
   if (found === undefined) return false;
-  if (found !== token.value) leave();
-  token.value = found;
+  if (found !== token.value) [token.value, facts.value] = [found, null];
   return true;
 }
 
 /** Nothing of the room stays on the device. */
 function leave(): void {
+  close();
+  forgetPupil('');
+}
+
+/** What the school knows goes; how far the pupil is stays for the next slip. */
+function close(): void {
   [token.value, facts.value] = [null, null];
-  [progress.value, loved.value, days.value, cards.value] = [{}, [], [], []];
+}
+
+function forgetPupil(next: string): void {
+  [progress.value, loved.value, days.value, cards.value, whose.value] = [{}, [], [], [], next];
 }
 
 /** Asks the school what is new; without a network the room goes on with what it has. */
 async function refresh(): Promise<void> {
   if (token.value === null) return;
   try {
-    facts.value = await askFacts(token.value);
+    const found = await askFacts(token.value);
+    if (found.whose !== whose.value) forgetPupil(found.whose);
+    facts.value = found;
     isOffline.value = false;
     error.value = null;
   } catch (problem) {
     if (!(problem instanceof PlainError)) throw problem;
     isOffline.value = problem instanceof Unreached;
-    // A closed door takes its facts along; how far the pupil is stays for the next slip.
-    if (problem instanceof RoomError && (problem.status === 404 || problem.status === 401))
-      [token.value, facts.value] = [null, null];
+    if (problem instanceof RoomError && problem.isClosed) close();
     if (!isOffline.value || facts.value === null) error.value = problem.message;
   }
 }
@@ -73,8 +85,14 @@ function practised(): void {
 /** The room of one pupil: facts of the school, and what this device remembers. */
 export function useRoom() {
   const own = computed(() => facts.value?.tunes[facts.value.now] ?? null);
+  const door = computed(() =>
+    token.value === null || facts.value === null ? null : { token: token.value, whose: facts.value.whose },
+  );
+  const on = computed(() => findInstrument(facts.value?.instrumentId ?? ''));
   return {
-    ...{ token, facts, error, isOffline, loved, days, cards, own, refresh, enter, leave, practised },
+    ...{ token, door, facts, error, isOffline, loved, days, cards, own, on, refresh, enter, leave, practised },
+    /** A note as the class names it. */
+    nameOf: (note: string): string => noteWordsIn(note, facts.value?.style.naming ?? 'letters', on.value),
     progressOf: (tuneId: string): HomeProgress => progress.value[tuneId] ?? FIRST_DAY,
     setProgress: (tuneId: string, next: HomeProgress) => (progress.value = { ...progress.value, [tuneId]: next }),
     love: (tuneId: string) =>

@@ -1,5 +1,5 @@
 import { answered, isFingering, nextCard, noteCards } from '@escalier/core/home';
-import { findInstrument, primaryFingering, type HoleState } from '@escalier/core/instruments';
+import { primaryFingering, type HoleState } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
 import { seeded } from '@escalier/core/practice';
 import { useIntervalFn } from '@vueuse/core';
@@ -12,8 +12,7 @@ const CHOICES = 4;
 
 /** One minute of notes: cover the holes of a note, or name what is covered. What was missed comes again soon. */
 export function useRounds() {
-  const { facts, cards } = useRoom();
-  const on = computed(() => findInstrument(facts.value?.instrumentId ?? ''));
+  const { facts, cards, on } = useRoom();
   const notes = computed(() => {
     const known = facts.value?.notes ?? [];
     return known.filter((note) => on.value !== null && primaryFingering(on.value, pitch(note)) !== null);

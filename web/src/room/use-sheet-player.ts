@@ -1,17 +1,17 @@
-import { findInstrument } from '@escalier/core/instruments';
+import { barId } from '@escalier/core/formats';
 import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN } from '@escalier/core/reading';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import type { ScoreMark } from '../score/index.ts';
 import { usePlayer } from '../sound/index.ts';
 import { tuneWorker, type PieceTurn, type PlayedBacking, type TuneInfo } from '../workers/index.ts';
 import { useRoom } from './use-room.ts';
 
 /** A tune or a pattern that is read, shown and played. Call it in `setup`. */
 export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[] | null>) {
-  const { facts } = useRoom();
+  const { facts, on } = useRoom();
   const info = shallowRef<TuneInfo | null>(null);
   const backing = shallowRef<PlayedBacking | null>(null);
   const instrumentId = computed(() => facts.value?.instrumentId ?? '');
-  const on = computed(() => findInstrument(instrumentId.value));
   const player = usePlayer(
     computed(() => info.value?.playback ?? null),
     computed(() => on.value?.family ?? 'recorder'),
@@ -40,5 +40,12 @@ export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[]
 
   /** The note that sounds, as it is written. */
   const sounding = computed(() => (player.now.value === null ? null : (info.value?.pitches[player.now.value] ?? null)));
-  return { info, on, player, sounding, withBacking, backing };
+  /** The bars that it is about in a bracket, and the note that sounds. */
+  function pointing(bars: readonly [number, number] | null): readonly ScoreMark[] {
+    return [
+      ...(bars === null ? [] : [{ kind: 'bracket' as const, from: barId(bars[0]), to: barId(bars[1]), own: true }]),
+      ...(player.now.value === null ? [] : [{ kind: 'now' as const, id: player.now.value }]),
+    ];
+  }
+  return { info, on, player, sounding, pointing, withBacking };
 }

@@ -1,4 +1,4 @@
-import { movedOn, type HomeProgress } from '@escalier/core/home';
+import { movedOn } from '@escalier/core/home';
 import { computed, shallowRef, watch } from 'vue';
 import { tuneWorker, type HomePartView } from '../workers/index.ts';
 import { today, useRoom } from './use-room.ts';
@@ -19,6 +19,7 @@ export function useToday() {
     if (room === null || own.value === null) return;
     parts.value = await tuneWorker().homeParts({
       ...{ instrumentId: room.instrumentId, now: room.now, known: room.known, chunkBeats: room.chunkBeats },
+      naming: room.style.naming,
       tunes: room.tunes.map(({ abc, passed }) => ({ abc, passed })),
       task: room.task === null ? null : { tune: room.task.tune, bars: room.task.bars, tempo: room.task.tempo },
       progress: { ...progressOf(own.value.id) },
@@ -36,7 +37,7 @@ export function useToday() {
   function next(more: boolean): void {
     const done = part.value;
     if (done === null || own.value === null) return;
-    if (more) setProgress(own.value.id, movedOn(progressOf(own.value.id), done.part) satisfies HomeProgress);
+    if (more) setProgress(own.value.id, movedOn(progressOf(own.value.id), done.part));
     at.value! += 1;
     if (isOver.value) practised();
   }

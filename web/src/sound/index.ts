@@ -9,10 +9,10 @@ export {
   toggleSchedule,
   walkSchedule,
 } from './lesson-schedules.ts';
-export { joinBlocks } from './join-blocks.ts';
 export { render, type Voices } from './player.ts';
 export { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 export { useListen } from './use-listen.ts';
 export { useMicrophone } from './use-microphone.ts';
 export { usePlayer } from './use-player.ts';
+export { useTake } from './use-take.ts';
 export { useMute, useSound } from './use-sound.ts';

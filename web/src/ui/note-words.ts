@@ -1,3 +1,6 @@
+import { nameNote, type Instrument, type Naming } from '@escalier/core/instruments';
+import { pitch } from '@escalier/core/music';
+
 /** "F♯", with an apostrophe for each octave above the first: "C′". Other text comes back as it is. */
 export function noteWords(name: string): string {
   const match = /^([A-G])(##?|bb?)?(\d)$/.exec(name);
@@ -10,4 +13,13 @@ export function noteWords(name: string): string {
 /** Note names within a sentence of the core, as they are said in class: "A4 to E4" is "A to E". */
 export function withNoteNames(sentence: string): string {
   return sentence.replace(/\b[A-G](?:##?|bb?)?\d(?!\d)/g, noteWords);
+}
+
+/** These need no key; the others are said by letters where no tune is at hand. */
+const KEYLESS: ReadonlySet<Naming> = new Set(['german-letters', 'fixed-do', 'fixed-do-si', 'finger-count']);
+
+/** A note as a class names it. */
+export function noteWordsIn(name: string, naming: Naming, on: Instrument | null): string {
+  if (on === null || !KEYLESS.has(naming)) return noteWords(name);
+  return nameNote(pitch(name), naming, { fifths: 0, mode: 'major' }, on);
 }

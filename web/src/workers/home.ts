@@ -1,21 +1,18 @@
 import { eventId, readAbc, writeAbc } from '@escalier/core/formats';
 import { tenMinutes, type HomeFacts, type HomePart, type HomePartKind } from '@escalier/core/home';
-import { findInstrument } from '@escalier/core/instruments';
+import { findInstrument, type Naming } from '@escalier/core/instruments';
 import type { Tune } from '@escalier/core/music';
-import type { Place } from '@escalier/core/reading';
-import { homePartWords, sayNote } from '@escalier/core/words';
+import { knowledgeByName, type KnownNames, type Place } from '@escalier/core/reading';
+import { homePartWords } from '@escalier/core/words';
+import { noteWordsIn } from '../ui/note-words.ts';
 import type { PieceTurn } from './playback.ts';
 
 /** What a day of practice is made of, as plain data. */
 export interface HomeSource extends Omit<HomeFacts, 'on' | 'tunes' | 'known'> {
   readonly instrumentId: string;
+  readonly naming: Naming;
   readonly tunes: readonly { readonly abc: string; readonly passed: boolean }[];
-  readonly known: {
-    readonly notes: readonly string[];
-    readonly elements: readonly string[];
-    readonly signs: readonly string[];
-    readonly moves: readonly string[];
-  };
+  readonly known: KnownNames;
 }
 
 /** A part of the practice as the room shows and plays it. */
@@ -43,20 +40,15 @@ export function homeParts(source: HomeSource): readonly HomePartView[] | null {
   const read = source.tunes.map(({ abc }) => readAbc(abc));
   if (on === null || read.length === 0 || read.some(({ ok }) => !ok)) return null;
   const tunes = read.map((each) => (each as { readonly value: { readonly tune: Tune } }).value.tune);
-  const known = {
-    notes: new Set(source.known.notes),
-    elements: new Set(source.known.elements),
-    signs: new Set(source.known.signs),
-    moves: new Set(source.known.moves),
-  };
   const parts = tenMinutes({
     ...source,
     on,
-    known,
+    known: knowledgeByName(source.known),
     tunes: tunes.map((tune, index) => ({ tune, passed: source.tunes[index]!.passed })),
   });
+  const say = (name: string): string => noteWordsIn(name, source.naming, on);
   return parts.map((part): HomePartView => {
-    const words = homePartWords(part, sayNote, (index) => tunes[index]!.title);
+    const words = homePartWords(part, say, (index) => tunes[index]!.title);
     const tune = 'tune' in part ? part.tune : null;
     const shown = 'sheet' in part ? part.sheet : tunes[part.tune]!;
     return {

@@ -1,5 +1,6 @@
 import type { PrintSize } from '@escalier/core/handouts';
 import type { Lesson, LocalDate } from '@escalier/core/calendar';
+import type { KnownNames } from '@escalier/core/reading';
 import type { HardMove, TroubleSpot } from '@escalier/core/records';
 import type { Rise, StepPassRule, TuneRole } from '@escalier/core/staircase';
 import type { BreathPlace, TeachingStyle } from '../classes/index.ts';
@@ -101,13 +102,6 @@ export interface ClassPage extends ClassFacts {
   readonly timeZone: string;
 }
 
-export interface KnownDto {
-  readonly notes: readonly string[];
-  readonly elements: readonly string[];
-  readonly signs: readonly string[];
-  readonly moves: readonly string[];
-}
-
 /** A tune as one class meets it. */
 export interface TunePage {
   readonly schoolClass: ClassFacts;
@@ -115,7 +109,7 @@ export interface TunePage {
   readonly title: string;
   readonly abc: string;
   /** What the class knows before this tune. */
-  readonly known: KnownDto;
+  readonly known: KnownNames;
   readonly breathSeconds: number;
   /** Null for what Escalier proposes. */
   readonly breaths: readonly BreathPlace[] | null;

@@ -1,6 +1,6 @@
 import { classView } from '@escalier/core/classes';
 import { troubleSpots, type TroubleSpot } from '@escalier/core/records';
-import { DEFAULT_BREATH_SECONDS } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, type KnownNames } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
@@ -8,7 +8,7 @@ import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts
 import { markedHearings } from '../hearing/index.ts';
 import { classOf, ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
 import { oneTune } from '../tunes/index.ts';
-import type { ClassFacts, ClassPage, ClassSummary, KnownDto, StepPage, TunePage } from './dto.ts';
+import type { ClassFacts, ClassPage, ClassSummary, StepPage, TunePage } from './dto.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import { classFacts, classOnDay, knowledgeBefore, lessonsDto, oneClass, stepDtos, stepsDone } from './state.ts';
 import { localToday } from '../../platform/today.ts';
@@ -72,7 +72,7 @@ export async function classKnowledge(
   em: EntityManager,
   who: SignedIn,
   classId: string,
-): Promise<{ schoolClass: ClassFacts; known: KnownDto }> {
+): Promise<{ schoolClass: ClassFacts; known: KnownNames }> {
   const row = await oneClass(em, who, classId);
   return { schoolClass: classFacts(row), known: knowledgeBefore(row, stepsDone(row)) };
 }
@@ -83,7 +83,7 @@ export interface ClimbStep {
   readonly title: string;
   readonly newNotes: readonly string[];
   /** What the steps below have brought. */
-  readonly knownBefore: KnownDto;
+  readonly knownBefore: KnownNames;
   /** Pupils who work on this step or are past it. */
   readonly pupilsHere: number;
 }
@@ -178,7 +178,7 @@ async function tunePageOf(
   em: EntityManager,
   row: ClassRow,
   tune: { readonly id: string; readonly title: string; readonly abc: string },
-  known: KnownDto,
+  known: KnownNames,
 ): Promise<TunePage> {
   const kept = await em.findOne(ClassTuneEntity, { schoolClass: row.id, tune: tune.id });
   return {

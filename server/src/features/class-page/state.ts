@@ -1,14 +1,15 @@
 import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
 import { goOnSetting, type ClassOnDay } from '@escalier/core/classes';
+import type { KnownNames } from '@escalier/core/reading';
 import { classStep, type HardMove } from '@escalier/core/records';
 import { learned } from '@escalier/core/staircase';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
-import type { ClassFacts, KnownDto, LessonsDto, PupilDto, StepDto } from './dto.ts';
+import type { ClassFacts, LessonsDto, PupilDto, StepDto } from './dto.ts';
 import { readClassRows, tunesOf, type Asker, type ClassRow } from './queries.ts';
 
-export function knowledgeBefore(row: ClassRow, steps: number): KnownDto {
+export function knowledgeBefore(row: ClassRow, steps: number): KnownNames {
   const known = row.readings.slice(0, steps).reduce((before, { step }) => learned(before, step.profile), row.brings);
   return { notes: [...known.notes], elements: [...known.elements], signs: [...known.signs], moves: [...known.moves] };
 }

@@ -121,6 +121,7 @@ describe('the practice room of a class', () => {
     for (const wrong of [
       { ...task, bars: [4, 3] },
       { ...task, tempo: 5 },
+      { ...task, bars: [3, 99] },
       { ...task, tuneId: v7() },
     ])
       expect((await test.send('PUT', `/api/classes/${page.id}/room/task`, { task: wrong })).status).toBe(400);
@@ -173,12 +174,13 @@ describe('a door', () => {
       200,
     );
     expect((await through(token)).status).toBe(404);
-    const gone = await slip();
-    const kept = async () =>
-      (await test.orm.em.fork().execute<{ n: number }[]>('select count(*)::int as n from door_key'))[0]!.n;
-    const had = await kept();
-    await test.orm.em.fork().execute('delete from door where pupil_id = ?', [gone.pupilId]);
-    expect(await kept()).toBeLessThan(had);
+    const other = page.pupils.filter(({ leftOn }) => leftOn === null)[6]!.id;
+    const gone = await slip(other);
+    expect((await through(gone.token)).status).toBe(200);
+    expect((await test.send('POST', `/api/pupils/${other}/erase`)).status).toBe(200);
+    expect((await through(gone.token)).status).toBe(404);
+    const kept = 'select count(*)::int as n from door where pupil_id = ?';
+    expect(await test.orm.em.fork().execute(kept, [other])).toEqual([{ n: 0 }]);
   });
 
   it('makes who guesses at words wait, whatever else was right in between', async () => {

@@ -1,9 +1,11 @@
 import { findInstrument, withChosen } from '@escalier/core/instruments';
 import type { LocalDate } from '@escalier/core/calendar';
+import type { KnownNames } from '@escalier/core/reading';
 import type { Outcome } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
+import { hashToken } from '../../platform/ids.ts';
 import { notFound, Problem } from '../../platform/problem.ts';
-import { knowledgeBefore, oneClass, type ClassRow, type KnownDto } from '../class-page/index.ts';
+import { knowledgeBefore, oneClass, type ClassRow } from '../class-page/index.ts';
 import type { TeachingStyle } from '../classes/index.ts';
 import { keepHandIn } from '../recordings/index.ts';
 import type { Opened } from './doors.ts';
@@ -38,14 +40,16 @@ export interface RoomAnswer {
 /** Everything that the room of one pupil knows: no name, no class, no school. */
 export interface RoomFacts {
   readonly pictureName: string;
+  /** Tells a device whether it is the same pupil as before, and nothing else. */
+  readonly whose: string;
   readonly instrumentId: string;
-  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'lengthWords' | 'posture'>;
+  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'posture'>;
   readonly chunkBeats: number;
   /** Up to the step that the pupil is on, and the next one. */
   readonly tunes: readonly RoomTune[];
   /** Among the tunes; the last one of all for who has climbed the whole staircase. */
   readonly now: number;
-  readonly known: KnownDto;
+  readonly known: KnownNames;
   /** Those of this step among them. */
   readonly notes: readonly string[];
   readonly task: {
@@ -62,6 +66,7 @@ export interface RoomFacts {
   readonly answers: readonly RoomAnswer[];
 }
 
+const WHOSE_LETTERS = 16;
 const NOBODY = '00000000-0000-0000-0000-000000000000';
 
 function classRow(em: EntityManager, { schoolId, classId }: Opened): Promise<ClassRow> {
@@ -71,13 +76,14 @@ function classRow(em: EntityManager, { schoolId, classId }: Opened): Promise<Cla
 export async function roomFacts(em: EntityManager, door: Opened, now: Date): Promise<RoomFacts> {
   const row = await classRow(em, door);
   const { pupil, step, tunes } = wayOf(row, door);
-  const { naming, counting, lengthWords, posture, teaching } = row.style;
+  const { naming, counting, posture, teaching } = row.style;
   const own = pupil.playsInstead === null ? null : withChosen(pupil.playsInstead, teaching.fingerings);
   const taskTune = door.task === null ? -1 : tunes.findIndex(({ id }) => id === door.task!.tuneId);
   return {
     pictureName: door.pictureName,
+    whose: hashToken(door.pupilId).slice(0, WHOSE_LETTERS),
     instrumentId: own !== null && findInstrument(own) !== null ? own : row.instrumentId,
-    style: { naming, counting, lengthWords, posture },
+    style: { naming, counting, posture },
     chunkBeats: teaching.chunkBeats,
     tunes,
     now: step,

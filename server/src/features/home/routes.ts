@@ -25,31 +25,27 @@ const throughDoor = createMiddleware<DoorEnv>(async (c, next) => {
   await next();
 });
 
-/** What is behind a pupil's door. Nobody is signed in here, and nothing but a recording can be written. */
-export const roomRoutes = new Hono<DoorEnv>()
-  .post('/words', atMost(BODY.open), valid('json', wordsInput), async (c) => {
-    const { em, network, now } = c.var;
-    const token = await keyForWords(em, c.req.valid('json').words, network.addressOf(c as never), now);
-    return c.json({ token });
+const behindDoor = new Hono<DoorEnv>()
+  .use(throughDoor)
+  .get('/', async (c) => c.json(await roomFacts(c.var.em, c.var.door, c.var.now)))
+  .put('/recordings/:id', atMost(BODY.sound), valid('param', idParam), valid('query', handInInput), async (c) => {
+    const sound = new Uint8Array(await c.req.arrayBuffer());
+    const { id } = c.req.valid('param');
+    await handIn(c.var.em, c.var.door, id, c.req.valid('query'), sound, c.var.now);
+    return c.json({ id }, 201);
   })
-  .get('/', throughDoor, async (c) => c.json(await roomFacts(c.var.em, c.var.door, c.var.now)))
-  .put(
-    '/recordings/:id',
-    throughDoor,
-    atMost(BODY.sound),
-    valid('param', idParam),
-    valid('query', handInInput),
-    async (c) => {
-      const sound = new Uint8Array(await c.req.arrayBuffer());
-      const { id } = c.req.valid('param');
-      await handIn(c.var.em, c.var.door, id, c.req.valid('query'), sound, c.var.now);
-      return c.json({ id }, 201);
-    },
-  )
-  .get('/answers/:id', throughDoor, valid('param', idParam), async (c) => {
+  .get('/answers/:id', valid('param', idParam), async (c) => {
     const sound = await spokenAnswer(c.var.em, c.var.door, c.req.valid('param').id, c.var.now);
     return c.body(new Uint8Array(sound).buffer, 200, { 'content-type': 'audio/wav' });
   });
+
+/** A pupil's room. Nobody is signed in here, and nothing but a recording can be written. */
+export const roomRoutes = new Hono<AppEnv>()
+  .post('/words', atMost(BODY.open), valid('json', wordsInput), async (c) => {
+    const { em, network, now } = c.var;
+    return c.json({ token: await keyForWords(em, c.req.valid('json').words, network.addressOf(c), now) });
+  })
+  .route('/', behindDoor);
 
 /** Under `/classes`. */
 export const classRoomRoutes = new Hono<AppEnv>()

@@ -23,16 +23,15 @@ export interface RoomOfClass {
     readonly id: string;
     readonly name: string;
     readonly pictureName: string | null;
-    readonly madeAt: string | null;
     readonly mayHandIn: boolean;
     /** Recordings from home that are here. */
     readonly handedIn: number;
   }[];
-  readonly tunes: readonly { readonly id: string; readonly title: string; readonly bars: number }[];
+  readonly tunes: readonly { readonly id: string; readonly title: string }[];
 }
 
 const PUPILS = `
-select p.id, p.shown_name as name, d.picture_name as "pictureName", d.made_at as "madeAt", p.may_record as "mayHandIn",
+select p.id, p.shown_name as name, d.picture_name as "pictureName", p.may_record as "mayHandIn",
   (select count(*)::int from recording r where r.pupil_id = p.id and r.from_home
     and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)) as "handedIn"
 from pupil p join school s on s.id = p.school_id
@@ -51,7 +50,7 @@ export async function roomOfClass(em: EntityManager, who: SignedIn, classId: str
     room: room === null ? null : { until: room.until, task: room.task ?? null },
     endsOn: row.term.endsOn,
     pupils: await em.execute<RoomOfClass['pupils'][number][]>(PUPILS, [now, classId]),
-    tunes: row.steps.map(({ tuneId, title }, index) => ({ id: tuneId, title, bars: row.readings[index]!.bars[0]! })),
+    tunes: row.steps.map(({ tuneId, title }) => ({ id: tuneId, title })),
   };
 }
 
@@ -88,8 +87,12 @@ export async function switchRoom(
 /** Sets one thing for the week. @throws Problem 404, 409 while the room is closed, 400 for a tune that is on no step. */
 export async function setTask(em: EntityManager, who: SignedIn, classId: string, task: TaskInput): Promise<void> {
   const row = await oneClass(em, who, classId);
-  if (task !== null && !row.steps.some(({ tuneId }) => tuneId === task.tuneId))
-    throw wrongInput({ tuneId: 'This tune is on no step of the class.' });
+  if (task !== null) {
+    const step = row.steps.findIndex(({ tuneId }) => tuneId === task.tuneId);
+    if (step < 0) throw wrongInput({ 'task.tuneId': 'This tune is on no step of the class.' });
+    const bars = row.readings[step]!.bars[0]!;
+    if (task.bars !== null && task.bars[1] > bars) throw wrongInput({ 'task.bars': `The tune has ${bars} bars.` });
+  }
   await em.transactional(async (tx) => {
     const changed = await tx.nativeUpdate(RoomEntity, { schoolClass: classId }, { task });
     if (changed === 0) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');

@@ -1,5 +1,4 @@
 import type { LocalDate } from '@escalier/core/calendar';
-import type { Seconds } from '@escalier/core/units';
 import { subDays } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
@@ -111,24 +110,18 @@ export async function keepRecording(
   if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
   await checkTune(em, who, pupil.schoolClass, recording);
   const { stepId, tuneId, fileName, seconds } = recording;
-  await store(
-    em,
-    { id, schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId },
-    {
-      ...{ stepId, tuneId, fileName, seconds, type, sound, now },
-    },
-  );
+  const of = { schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId };
+  await store(em, { id, ...of, stepId, tuneId, fileName, seconds, type }, sound, now);
 }
 
-/** What is handed in from home, at one of the tunes of the pupil's way. */
-export interface HandIn {
+interface RecordingRow extends Pick<NewRecording, 'stepId' | 'tuneId' | 'fileName' | 'seconds'> {
   readonly id: string;
   readonly schoolId: string;
   readonly classId: string;
   readonly pupilId: string;
-  readonly stepId: string;
-  readonly tuneId: string;
-  readonly seconds: Seconds;
+  /** Who brought it; null from home. */
+  readonly accountId: string | null;
+  readonly type: string;
 }
 
 /** From one door on one day: more is no practice. */
@@ -138,37 +131,19 @@ const MOST_A_DAY = 10;
  * Keeps a recording from home; one that is here already is left as it is. Consent is the caller's affair.
  * @throws Problem 400 for what is no sound, 409 when the school's room is full, 429 after many on one day.
  */
-export async function keepHandIn(em: EntityManager, handIn: HandIn, sound: Uint8Array, now: Date): Promise<void> {
-  const { stepId, tuneId, seconds, pupilId, id } = handIn;
+export async function keepHandIn(
+  em: EntityManager,
+  handIn: Omit<RecordingRow, 'accountId' | 'type' | 'fileName'>,
+  sound: Uint8Array,
+  now: Date,
+): Promise<void> {
   const type = soundType(sound);
   if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
-  const others = { pupil: pupilId, fromHome: true, receivedAt: { $gt: subDays(now, 1) }, id: { $ne: id } };
-  if ((await em.count(RecordingEntity, others)) >= MOST_A_DAY)
-    throw new Problem(
-      429,
-      'enough-today',
-      `${MOST_A_DAY} recordings in a day are enough. Please send the next one tomorrow.`,
-    );
-  const fileName = 'From home';
-  await store(em, { ...handIn, accountId: null }, { stepId, tuneId, fileName, seconds, type, sound, now });
+  await store(em, { ...handIn, accountId: null, fileName: 'From home', type }, sound, now);
 }
 
-async function store(
-  em: EntityManager,
-  {
-    id,
-    schoolId,
-    classId,
-    pupilId,
-    accountId,
-  }: Pick<HandIn, 'id' | 'schoolId' | 'classId' | 'pupilId'> & { readonly accountId: string | null },
-  kept: Pick<NewRecording, 'stepId' | 'tuneId' | 'fileName' | 'seconds'> & {
-    readonly type: string;
-    readonly sound: Uint8Array;
-    readonly now: Date;
-  },
-): Promise<void> {
-  const { type, sound, now, stepId, tuneId, fileName, seconds } = kept;
+async function store(em: EntityManager, row: RecordingRow, sound: Uint8Array, now: Date): Promise<void> {
+  const { id, schoolId, accountId } = row;
   await em.transactional(async (tx) => {
     // Two that come together must not both find the last room.
     await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [schoolId]);
@@ -177,20 +152,23 @@ async function store(
       if (known.school !== schoolId) throw notFound('recording');
       return;
     }
+    if (accountId === null) await checkDay(tx, row.pupilId, now);
     await checkRoom(tx, schoolId, sound.length, now);
     await tx.insert(RecordingEntity, {
-      ...{
-        id,
-        school: schoolId,
-        schoolClass: classId,
-        pupil: pupilId,
-        account: accountId,
-        fromHome: accountId === null,
-      },
-      ...{ step: stepId, tune: tuneId, fileName, type, bytes: sound.length, seconds, receivedAt: now },
-      ...{ heard: null, words: '', sound: Buffer.from(sound), spoken: null, spokenSeconds: null },
+      ...{ id, school: schoolId, schoolClass: row.classId, pupil: row.pupilId, account: accountId },
+      ...{ fromHome: accountId === null, step: row.stepId, tune: row.tuneId, fileName: row.fileName, type: row.type },
+      ...{ bytes: sound.length, seconds: row.seconds, receivedAt: now, heard: null, words: '' },
+      ...{ sound: Buffer.from(sound), spoken: null, spokenSeconds: null },
     });
   });
+}
+
+/** @throws Problem 429 after as many from home as are enough. */
+async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<void> {
+  const today = { pupil: pupilId, fromHome: true, receivedAt: { $gt: subDays(now, 1) } };
+  if ((await em.count(RecordingEntity, today)) < MOST_A_DAY) return;
+  const message = `${MOST_A_DAY} recordings in a day are enough. Please send the next one tomorrow.`;
+  throw new Problem(429, 'enough-today', message);
 }
 
 /** @throws Problem 409 when so many more bytes are too many for the school. */

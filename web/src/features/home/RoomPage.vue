@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, nextTick, toRef } from 'vue';
+import { computed, toRef } from 'vue';
 import { longDate } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { plural } from '../../ui/plural.ts';
@@ -24,10 +24,7 @@ const all = computed({
   set: (wanted) => (chosen.value = wanted ? (room.value?.pupils.map(({ id }) => id) ?? []) : []),
 });
 
-async function print(): Promise<void> {
-  await nextTick();
-  window.print();
-}
+const print = (): void => window.print();
 </script>
 
 <template>
@@ -75,14 +72,7 @@ async function print(): Promise<void> {
         </section>
         <section v-if="isOpen" class="card-paper stack-close">
           <h2>This week</h2>
-          <TaskForm
-            :tunes="room.tunes"
-            :task="room.room!.task"
-            :busy="busy"
-            :error="null"
-            :fields="fields"
-            @keep="setTask"
-          />
+          <TaskForm :tunes="room.tunes" :task="room.room!.task" :busy="busy" :fields="fields" @keep="setTask" />
         </section>
         <section class="card-paper stack-close">
           <h2>Without a device</h2>

@@ -10,7 +10,6 @@ const props = defineProps<{
   tunes: RoomOfClass['tunes'];
   task: RoomTask | null;
   busy: boolean;
-  error: string | null;
   fields: Readonly<Record<string, string>>;
 }>();
 const emit = defineEmits<{ keep: [task: RoomTask | null] }>();
@@ -64,7 +63,7 @@ const keep = () =>
       />
     </div>
     <TextField v-model="words" label="In your words" :error="fields['task.words']" />
-    <SaveBar :busy="busy" :error="error" />
+    <SaveBar :busy="busy" :error="null" />
     <div v-if="task !== null"><BButton variant="link" @click="emit('keep', null)">Set nothing</BButton></div>
   </BForm>
 </template>

@@ -15,10 +15,10 @@ enableAutoUnmount(afterEach);
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
   ...{ allowed: true, today: '2026-03-03', room: { until: '2026-06-30', task: null }, endsOn: '2026-06-30' },
   pupils: [
-    { id: 'a', name: 'Ann', pictureName: 'Blue Heron', madeAt: '', mayHandIn: true, handedIn: 2 },
-    { id: 'b', name: 'Ben', pictureName: null, madeAt: null, mayHandIn: false, handedIn: 0 },
+    { id: 'a', name: 'Ann', pictureName: 'Blue Heron', mayHandIn: true, handedIn: 2 },
+    { id: 'b', name: 'Ben', pictureName: null, mayHandIn: false, handedIn: 0 },
   ],
-  tunes: [{ id: 't', title: 'Goose Walk', bars: 8 }],
+  tunes: [{ id: 't', title: 'Goose Walk' }],
   ...more,
 });
 const SLIP = { pupilId: 'b', pictureName: 'Green Fox', token: 'x'.repeat(43), words: 'otter lamp kite' };

@@ -1,5 +1,5 @@
 import type { RoomOfClass, RoomTask, Slip } from '@escalier/server/api';
-import { computed, ref, shallowRef, watch, type Ref } from 'vue';
+import { ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -48,6 +48,6 @@ export function useRoomOfClass(classId: Ref<string>) {
       await load();
       slips.value = made;
     });
-  const address = computed(() => `${location.host}/room`);
+  const address = `${location.host}/room`;
   return { room, slips, chosen, until, error, load, saving, open, setTask, makeSlips, address };
 }

@@ -1,11 +1,11 @@
-import { findInstrument, nameNote, type Naming } from '@escalier/core/instruments';
+import { findInstrument } from '@escalier/core/instruments';
 import { planLesson, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
-import { pitch } from '@escalier/core/music';
+import { knowledgeByName } from '@escalier/core/reading';
 import type { LessonSpeech } from '@escalier/core/words';
 import type { EarnedBelt, InstrumentList } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { noteWords } from '../../ui/note-words.ts';
+import { noteWordsIn } from '../../ui/note-words.ts';
 import { tuneWorker } from '../../workers/index.ts';
 import { unitPlan, useClasses, useLiveClass, type ClassView } from '../classes/index.ts';
 import { factsOf, goOnOf, lessonToPlan, partOf, stepOfClass } from './facts.ts';
@@ -109,15 +109,9 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
   };
 }
 
-/** These need no key; the others are said by letters where no tune is at hand. */
-const KEYLESS: ReadonlySet<Naming> = new Set(['german-letters', 'fixed-do', 'fixed-do-si', 'finger-count']);
-
 /** A note as the class names it. */
 function sayFor(page: ClassView | null, name: string): string {
-  const on = findInstrument(page?.instrumentId ?? '');
-  const naming = page?.style.naming ?? 'letters';
-  if (on === null || !KEYLESS.has(naming)) return noteWords(name);
-  return nameNote(pitch(name), naming, { fifths: 0, mode: 'major' }, on);
+  return noteWordsIn(name, page?.style.naming ?? 'letters', findInstrument(page?.instrumentId ?? ''));
 }
 
 async function orNothing<Value>(work: () => Promise<Value>): Promise<Value | null> {
@@ -138,8 +132,7 @@ async function readStep(
     ask(api.classes[':id'].steps[':position'].$get({ param: { id: page.id, position: String(position) } })),
   );
   if (tune === null) return null;
-  const { notes, elements, signs, moves } = tune.known;
-  const known = { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
+  const known = knowledgeByName(tune.known);
   const of = page.steps.find((each) => each.position === position)!;
   const titleOf = (role: string): string | null => of.tunes.find((each) => each.role === role)?.title ?? null;
   return tuneWorker().stepForLesson({ abc: tune.abc, instrumentId: page.instrumentId }, known, {

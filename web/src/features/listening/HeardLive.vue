@@ -7,7 +7,7 @@ import { useHeardLive } from './use-heard-live.ts';
 /** Switched on by the teacher: Escalier listens while a pupil plays, and says what it heard. */
 const props = defineProps<{ turn: string; tuneId: string; instrumentId: string; rule: ListeningRule }>();
 const emit = defineEmits<{ heard: [view: ListenedView] }>();
-const { view, seconds, isThinking, isOn, problem, start, finish, forget } = useHeardLive();
+const { view, seconds, isThinking, isOn, problem, start, finish, forget } = useHeardLive(() => void done());
 watch(() => props.turn, forget);
 
 async function done(): Promise<void> {

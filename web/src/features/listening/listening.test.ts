@@ -14,8 +14,7 @@ const microphone = vi.hoisted(() => ({
   refuse: '',
 }));
 const listen = vi.hoisted(() => vi.fn());
-vi.mock('../../sound/index.ts', async () => ({
-  joinBlocks: (await import('../../sound/join-blocks.ts')).joinBlocks,
+vi.mock('../../sound/use-microphone.ts', () => ({
   useMicrophone: () => {
     const isOn = ref(false);
     const error = ref<string | null>(null);

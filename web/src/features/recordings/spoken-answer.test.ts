@@ -7,9 +7,7 @@ import { mountInApp } from '../../testing/mount.ts';
 import SpokenAnswer from './SpokenAnswer.vue';
 
 const microphone = vi.hoisted(() => ({ hear: null as ((block: Float32Array) => void) | null }));
-vi.mock('../../sound/index.ts', async () => ({
-  joinBlocks: (await import('../../sound/join-blocks.ts')).joinBlocks,
-  atRate: (samples: Float32Array) => Promise.resolve(samples),
+vi.mock('../../sound/use-microphone.ts', () => ({
   useMicrophone: () => {
     const isOn = ref(false);
     return {
@@ -27,6 +25,7 @@ vi.mock('../../sound/index.ts', async () => ({
     };
   },
 }));
+vi.mock('../../sound/at-rate.ts', () => ({ atRate: (samples: Float32Array) => Promise.resolve(samples) }));
 
 const SECOND = new Float32Array(100);
 const recording = (spokenSeconds: number | null): RecordingDto => ({

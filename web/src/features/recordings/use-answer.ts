@@ -2,7 +2,7 @@ import type { RecordingDto } from '@escalier/server/api';
 import { writeWav } from '@escalier/core/listening';
 import { computed, onScopeDispose, ref, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { atRate, joinBlocks, useMicrophone } from '../../sound/index.ts';
+import { atRate, useTake } from '../../sound/index.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 
 /** Seconds of the longest. */
@@ -15,9 +15,8 @@ export function useAnswer(
   recording: Ref<RecordingDto | null>,
   change: (id: string, changed: Partial<RecordingDto>) => void,
 ) {
-  const microphone = useMicrophone();
+  const take = useTake(LONGEST, () => void stop());
   const notices = useNotices();
-  const seconds = ref(0);
   const busy = ref(false);
   const isPlaying = ref(false);
   const spoken = computed(() => recording.value?.spokenSeconds ?? null);
@@ -29,43 +28,29 @@ export function useAnswer(
   ] as const)
     audio.addEventListener(event, () => (isPlaying.value = plays));
   onScopeDispose(() => audio.pause());
-  let blocks: Float32Array[] = [];
-  let rate = 1;
   let of = '';
 
   async function start(): Promise<void> {
     audio.pause();
-    blocks = [];
-    seconds.value = 0;
     of = recording.value?.id ?? '';
-    await microphone.start(
-      (perSecond) => (rate = perSecond),
-      (block) => {
-        blocks.push(block);
-        seconds.value = Math.floor((blocks.length * block.length) / rate);
-        if (seconds.value >= LONGEST) void stop();
-      },
-    );
+    await take.start();
   }
 
   async function stop(): Promise<void> {
-    if (!microphone.isOn.value) return;
-    microphone.stop();
-    const samples = joinBlocks(blocks);
-    blocks = [];
-    const long = samples.length / rate;
-    if (long > 0)
-      await attempt(async () => {
-        const body = writeWav(await atRate(samples, rate, RATE), RATE);
-        await ask(
-          fetch(`${addressOf(of)}?seconds=${Math.min(LONGEST, long).toFixed(1)}`, {
-            method: 'PUT',
-            body,
-            headers: { 'content-type': 'application/octet-stream' },
-          }),
-        );
-        change(of, { spokenSeconds: long });
-      });
+    const spoke = take.finish();
+    if (spoke === null) return;
+    const long = spoke.samples.length / spoke.rate;
+    await attempt(async () => {
+      const body = writeWav(await atRate(spoke.samples, spoke.rate, RATE), RATE);
+      await ask(
+        fetch(`${addressOf(of)}?seconds=${Math.min(LONGEST, long).toFixed(1)}`, {
+          method: 'PUT',
+          body,
+          headers: { 'content-type': 'application/octet-stream' },
+        }),
+      );
+      change(of, { spokenSeconds: long });
+    });
   }
 
   async function erase(): Promise<void> {
@@ -97,11 +82,11 @@ export function useAnswer(
 
   return {
     spoken,
-    seconds,
+    seconds: take.seconds,
     busy,
     isPlaying,
-    isOn: microphone.isOn,
-    error: microphone.error,
+    isOn: take.isOn,
+    error: take.error,
     start,
     stop,
     erase,

@@ -1,6 +1,7 @@
 import type { TuneDto } from '@escalier/server/api';
 import { proxy } from 'comlink';
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
+import { knowledgeByName, NOTHING_KNOWN } from '@escalier/core/reading';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { tuneWorker, type LibraryRow } from '../../workers/index.ts';
@@ -38,17 +39,7 @@ export function useLibrary(classId: Ref<string>) {
 }
 
 async function knowledge(classId: string) {
-  const nothing = {
-    notes: new Set<string>(),
-    elements: new Set<string>(),
-    signs: new Set<string>(),
-    moves: new Set<string>(),
-  };
-  if (classId === '') return { instrumentId: 'soprano-recorder-baroque', known: nothing };
+  if (classId === '') return { instrumentId: 'soprano-recorder-baroque', known: NOTHING_KNOWN };
   const { schoolClass, known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: classId } }));
-  const { notes, elements, signs, moves } = known;
-  return {
-    instrumentId: schoolClass.instrumentId,
-    known: { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) },
-  };
+  return { instrumentId: schoolClass.instrumentId, known: knowledgeByName(known) };
 }

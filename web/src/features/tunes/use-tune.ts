@@ -1,5 +1,5 @@
 import type { StepDto, TunePage } from '@escalier/server/api';
-import { DEFAULT_BREATH_SECONDS, type Breath } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, knowledgeByName, type Breath } from '@escalier/core/reading';
 import { shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { loadProblem, type LoadProblem } from '../../ui/use-load.ts';
@@ -77,7 +77,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   async function reread(): Promise<void> {
     const open = page.value;
     if (open === null) return;
-    const known = knownSets(open);
+    const known = knowledgeByName(open.known);
     const source = { abc: open.abc, instrumentId: open.schoolClass?.instrumentId ?? instrumentId.value };
     const read = await tuneWorker().read(
       source,
@@ -125,10 +125,6 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
   watch(address, load, { immediate: true });
   watch(instrumentId, reread);
   return { page, info, ways, error, load, keepBreaths, keepOwn, breathsAtTempo, breatheAt };
-}
-
-function knownSets({ known: { notes, elements, signs, moves } }: OpenTune) {
-  return { notes: new Set(notes), elements: new Set(elements), signs: new Set(signs), moves: new Set(moves) };
 }
 
 /** @returns the new version; null for a tune that is read for no class; the problem when it is not saved. */
