@@ -8,7 +8,7 @@ import { useSheetPlayer } from './use-sheet-player.ts';
 /** One part of the ten minutes: what to do, its music, and on. */
 const props = defineProps<{ part: HomePartView; number: number; of: number }>();
 defineEmits<{ next: [more: boolean] }>();
-const { info, player, sounding, pointing } = useSheetPlayer(
+const { info, shown, player, sounding, pointing } = useSheetPlayer(
   toRef(() => props.part.abc),
   toRef(() => props.part.turns),
 );
@@ -30,7 +30,7 @@ async function toggle(): Promise<void> {
     <BProgress :value="number" :max="of" :aria-label="`Part ${number} of ${of}`" />
     <h1>{{ part.title }}</h1>
     <p>{{ part.say }}</p>
-    <RoomSheet :abc="part.abc" :title="part.title" :marks="marks" />
+    <RoomSheet :abc="shown" :title="part.title" :marks="marks" />
     <p class="turn" role="status">
       <template v-if="player.playing.value === null">{{ part.tempo }} beats a minute</template>
       <template v-else-if="isMine">Your turn</template>

@@ -10,7 +10,7 @@ import { useTapping, type TapWay } from './use-tapping.ts';
 
 /** Four bars of the pupil's tune, tapped along the click: early and late are seen on the notes. */
 const { own } = useRoom();
-const { info, on } = useSheetPlayer(
+const { info, shown, on } = useSheetPlayer(
   computed(() => own.value?.abc ?? ''),
   ref(null),
 );
@@ -84,7 +84,7 @@ function toggle(): void {
           : 'Listen to the bars once. Then tap them back, once for every note.'
       }}
     </p>
-    <RoomSheet :abc="own.abc" :title="own.title" :marks="marks" />
+    <RoomSheet :abc="shown" :title="own.title" :marks="marks" />
     <BAlert :model-value="error !== null" variant="warning">{{ error }}</BAlert>
     <BButton
       v-if="playing !== null"

@@ -16,7 +16,7 @@ import { useSheetPlayer } from './use-sheet-player.ts';
 const props = defineProps<{ number: string }>();
 const { facts, nameOf } = useRoom();
 const tune = computed(() => facts.value?.tunes.find(({ position }) => position === Number(props.number)) ?? null);
-const { info, on, player, sounding, pointing, withBacking } = useSheetPlayer(
+const { info, shown, on, player, sounding, pointing, withBacking } = useSheetPlayer(
   computed(() => tune.value?.abc ?? ''),
   ref(null),
 );
@@ -87,7 +87,7 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
     <BAlert :model-value="player.error.value !== null" variant="warning">{{ player.error.value }}</BAlert>
     <div class="music">
       <RoomSheet
-        :abc="tune.abc"
+        :abc="shown"
         :title="tune.title"
         :marks="marks"
         :words="withWords"
@@ -100,7 +100,7 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
       </p>
     </div>
     <p class="small">Touch a bar to play it over and over, and another to go up to it.</p>
-    <OwnRecording :tune="tune" @heard="(view) => (heard = view)" @started="player.stop()" />
+    <OwnRecording :tune="{ ...tune, abc: shown }" @heard="(view) => (heard = view)" @started="player.stop()" />
   </section>
   <p v-else>This tune is not in your room. <RouterLink to="/tunes">All your tunes</RouterLink></p>
 </template>

@@ -1,16 +1,17 @@
 <script setup lang="ts">
+import type { LocalDate } from '@escalier/core/calendar';
 import { computed } from 'vue';
+import { weekday } from '../ui/dates.ts';
 import { today, useRoom } from './use-room.ts';
 
 /** The last seven days, on this device alone: to be shown at home, or to nobody. */
 const { days } = useRoom();
 const DAY_MS = 86_400_000;
-const weekday = new Intl.DateTimeFormat('en', { weekday: 'short', timeZone: 'UTC' });
 const week = computed(() => {
   const now = Date.parse(today());
   return [6, 5, 4, 3, 2, 1, 0].map((back) => {
-    const day = new Date(now - back * DAY_MS).toISOString().slice(0, 10);
-    return { day, name: weekday.format(Date.parse(day)), done: days.value.includes(day) };
+    const day = new Date(now - back * DAY_MS).toISOString().slice(0, 10) as LocalDate;
+    return { day, name: weekday(day), done: days.value.includes(day) };
   });
 });
 </script>

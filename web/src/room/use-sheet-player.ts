@@ -1,5 +1,5 @@
 import { barId } from '@escalier/core/formats';
-import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN } from '@escalier/core/reading';
+import { DEFAULT_BREATH_SECONDS, knowledgeByName, NOTHING_KNOWN } from '@escalier/core/reading';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import type { ScoreMark } from '../score/index.ts';
 import { usePlayer } from '../sound/index.ts';
@@ -12,6 +12,9 @@ export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[]
   const info = shallowRef<TuneInfo | null>(null);
   const backing = shallowRef<PlayedBacking | null>(null);
   const instrumentId = computed(() => facts.value?.instrumentId ?? '');
+  const known = computed(() =>
+    facts.value === null ? NOTHING_KNOWN : knowledgeByName({ ...facts.value.known, notes: facts.value.notes }),
+  );
   const player = usePlayer(
     computed(() => info.value?.playback ?? null),
     computed(() => on.value?.family ?? 'recorder'),
@@ -25,7 +28,7 @@ export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[]
     async ([text, id]) => {
       player.stop();
       info.value = null;
-      const read = await tuneWorker().read({ abc: text, instrumentId: id }, NOTHING_KNOWN, DEFAULT_BREATH_SECONDS);
+      const read = await tuneWorker().read({ abc: text, instrumentId: id }, known.value, DEFAULT_BREATH_SECONDS);
       if (text !== abc.value || !read.ok) return;
       info.value = read.value;
       player.perMinute.value = Math.round(read.value.playback.perMinute);
@@ -38,6 +41,8 @@ export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[]
     player.switchVoice('along');
   }
 
+  /** As this class plays it: where two notes are offered, with the one that it knows. */
+  const shown = computed(() => info.value?.abc ?? abc.value);
   /** The note that sounds, as it is written. */
   const sounding = computed(() => (player.now.value === null ? null : (info.value?.pitches[player.now.value] ?? null)));
   /** The bars that it is about in a bracket, and the note that sounds. */
@@ -47,5 +52,5 @@ export function useSheetPlayer(abc: Ref<string>, turns: Ref<readonly PieceTurn[]
       ...(player.now.value === null ? [] : [{ kind: 'now' as const, id: player.now.value }]),
     ];
   }
-  return { info, on, player, sounding, pointing, withBacking };
+  return { info, shown, on, player, sounding, pointing, withBacking };
 }

@@ -30,6 +30,10 @@ export const dayOfMoment = (moment: string, timeZone: string): string => day(mom
 /** "3 Mar, 10:20": a moment in a time zone; without one, in that of the device. */
 export const moment = format({ day: 'numeric', month: 'short', hour: '2-digit', minute: '2-digit' });
 
+/** "Tue". */
+const shortWeekday = format({ weekday: 'short' });
+export const weekday = (date: LocalDate): string => shortWeekday(date, 'UTC');
+
 const time = format({ hour: 'numeric', minute: '2-digit' });
 
 /** "9:05": a time of day, HH:MM. */
