@@ -11,6 +11,7 @@ import { takeTokenFrom, useRoom } from './use-room.ts';
 const { token, door, facts, error, isOffline, refresh } = useRoom();
 const handIns = useHandIns();
 const route = useRoute();
+const isIn = (path: string): boolean => (path === '/' ? route.path === path : route.path.startsWith(path));
 const isFamilies = computed(() => route.name === 'families');
 
 async function lookIn(): Promise<void> {
@@ -52,7 +53,7 @@ useEventListener(document, 'visibilitychange', () => {
           v-for="page in ROOM_PAGES"
           :key="page.name"
           :to="{ name: page.name }"
-          :active="route.name === page.name"
+          :active="isIn(page.path)"
         >
           {{ page.label }}
         </BNavItem>
