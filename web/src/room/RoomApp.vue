@@ -49,12 +49,7 @@ useEventListener(document, 'visibilitychange', () => {
     </main>
     <nav v-if="facts !== null" class="foot" aria-label="Rooms">
       <BNav pills justified>
-        <BNavItem
-          v-for="page in ROOM_PAGES"
-          :key="page.name"
-          :to="{ name: page.name }"
-          :active="isIn(page.path)"
-        >
+        <BNavItem v-for="page in ROOM_PAGES" :key="page.name" :to="{ name: page.name }" :active="isIn(page.path)">
           {{ page.label }}
         </BNavItem>
       </BNav>
