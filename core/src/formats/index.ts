@@ -6,7 +6,7 @@ export { FILE_ENDINGS, fileEnding, MOST_FILE_BYTES, type FileEnding } from './fi
 export { readTuneFile, writeTuneFile } from './files.ts';
 export { chordAt, EMPTY_ENTRY, ENTRY_KEYS, lastTyped, typeKey, type Entry, type EntryEvent } from './entry.ts';
 export { entryOf, tuneOfEntry, type EntryPlace } from './entry-tune.ts';
-export { barId, eventId } from './ids.ts';
+export { barId, eventId, placeOfId } from './ids.ts';
 export type { MidiOptions, PlayAlong } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';

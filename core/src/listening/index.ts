@@ -6,5 +6,5 @@ export * from './score.ts';
 export * from './sound-check.ts';
 export * from './thresholds.ts';
 export * from './tracker.ts';
-export { tuneScore, type TuneNote, type TuneScore } from './tune-score.ts';
+export { stretchScore, tuneScore, type Stretch, type TuneNote, type TuneScore } from './tune-score.ts';
 export * from './wav.ts';

@@ -4,7 +4,7 @@ import { assess, type Assessment } from './assess.ts';
 import { Halver } from './halver.ts';
 import { propose, type ListeningRule, type Proposal } from './proposal.ts';
 import { Tracker, type Track } from './tracker.ts';
-import { tuneScore, withoutRepeats, type TuneScore } from './tune-score.ts';
+import { stretchScore, tuneScore, withoutRepeats, type Stretch, type TuneScore } from './tune-score.ts';
 
 /** A recording held against a tune. */
 export interface Listened {
@@ -39,10 +39,17 @@ function withinReach(samples: Float32Array, rate: number): readonly [Float32Arra
 /**
  * What was played against a tune, and a result by the class's rule. A pupil who leaves the repeats out has played the
  * tune: of the two ways the one that fits better counts.
- * @param part of a duet, 0 for the first.
+ * @param stretch when only that was to be played.
  */
-export function listenTo(track: Track, tune: Tune, on: Instrument, rule: ListeningRule, part = 0): Listened {
-  const full = tuneScore(tune, on, part);
+export function listenTo(
+  track: Track,
+  tune: Tune,
+  on: Instrument,
+  rule: ListeningRule,
+  stretch: Stretch | null = null,
+): Listened {
+  const all = tuneScore(tune, on);
+  const full = stretch === null ? all : stretchScore(all, stretch);
   const once = withoutRepeats(full);
   const ways = [full, ...(once === null ? [] : [once])].map((score) => ({ score, assessment: assess(track, score) }));
   const { score, assessment } = ways.reduce((a, b) => (troubles(b.assessment) < troubles(a.assessment) ? b : a));

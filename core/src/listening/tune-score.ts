@@ -8,7 +8,7 @@ import {
   type Tune,
 } from '../music/index.ts';
 import type { Instrument } from '../instruments/index.ts';
-import { phraseBars } from '../reading/index.ts';
+import { comparePlaces, phraseBars, type Place } from '../reading/index.ts';
 import type { ListeningScore, ScoreNote } from './score.ts';
 
 /** A note that is to be heard, and where it is printed. */
@@ -54,6 +54,24 @@ const placeKey = ({ barIndex, eventIndex }: { readonly barIndex: number; readonl
 function unsigned(tune: Tune, { pitch, barIndex }: PerformedNote, on: Instrument): number | null {
   const alter = keyAlter(tune.bars[barIndex]!.key, pitch.letter);
   return alter !== 0 && pitch.alter === alter ? midiNumber({ ...pitch, alter: 0 }) + on.soundsAbove : null;
+}
+
+/** Some of a tune as it is printed, its first and its last note or rest counted. */
+export interface Stretch {
+  readonly from: Place;
+  readonly to: Place;
+}
+
+/** What of it is to be heard when only a stretch is played, once; without notes where the stretch has none. */
+export function stretchScore(score: TuneScore, { from, to }: Stretch): TuneScore {
+  const seen = new Set<string>();
+  const within = score.notes.filter((note) => {
+    const isIn = comparePlaces(note, from) >= 0 && comparePlaces(note, to) <= 0 && !seen.has(placeKey(note));
+    if (isIn) seen.add(placeKey(note));
+    return isIn;
+  });
+  const start = within[0]?.onset ?? 0;
+  return { ...score, notes: within.map((note) => ({ ...note, onset: note.onset - start })) };
 }
 
 /** The same without the repeats: many a pupil leaves them out, and has played the tune. Null where there are none. */

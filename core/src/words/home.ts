@@ -62,6 +62,19 @@ export function kindWords(listened: Listened, speech: ListeningSpeech): KindWord
   return { good: goodWords(right, assessment.verdicts.length, toFix.length), next: toFix };
 }
 
+/** The same of several short takes, one after the other. Empty for none. */
+export function kindTogether(takes: readonly KindWords[]): KindWords {
+  const right = takes.filter(({ next }) => next.length === 0).length;
+  const good =
+    right === takes.length
+      ? 'Every one came back right. Lovely!'
+      : right === 0
+        ? 'Listen once more, then play it back.'
+        : `${NUMBERS[right] ?? right} of ${NUMBERS[takes.length] ?? takes.length} came back right.`;
+  const next = [...new Set(takes.flatMap((take) => take.next))].slice(0, MOST_THINGS);
+  return { good: `${good.charAt(0).toUpperCase()}${good.slice(1)}`, next };
+}
+
 function goodWords(right: number, of: number, toFix: number): string {
   if (toFix === 0) return 'Every note is there. Lovely!';
   if (right >= of * 0.8) return 'Nearly all of it is right.';

@@ -6,3 +6,4 @@ export * from './teaching.ts';
 export * from './lesson.ts';
 export * from './listening.ts';
 export * from './home.ts';
+export { sheetWords, type SheetSpeech } from './sheet.ts';

@@ -21,7 +21,8 @@ watch(isPlaying, (playing) => (wasHeard.value ||= playing));
 async function begin(): Promise<void> {
   emit('started');
   [isSent.value, wasHeard.value] = [false, false];
-  await start({ abc: props.tune.abc, instrumentId: facts.value!.instrumentId });
+  const { instrumentId, style } = facts.value!;
+  await start({ abc: props.tune.abc, instrumentId, naming: style.naming });
 }
 
 async function send(): Promise<void> {

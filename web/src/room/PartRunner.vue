@@ -3,25 +3,52 @@ import { computed, ref, toRef } from 'vue';
 import type { HomePartView } from '../workers/index.ts';
 import PlayButton from '../ui/PlayButton.vue';
 import RoomSheet from './RoomSheet.vue';
+import { usePartListening } from './use-part-listening.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
 
-/** One part of the ten minutes: what to do, its music, and on. */
+/** One part of the ten minutes: what to do, its music, what was heard, and on. */
 const props = defineProps<{ part: HomePartView; number: number; of: number }>();
 defineEmits<{ next: [more: boolean] }>();
 const { info, shown, player, sounding, pointing } = useSheetPlayer(
   toRef(() => props.part.abc),
   toRef(() => props.part.turns),
 );
+const {
+  listens,
+  kindly,
+  marks: heard,
+  isAlone,
+  isThinking,
+  error,
+  play,
+  stop,
+  playAlone,
+  done,
+} = usePartListening(
+  toRef(() => props.part),
+  shown,
+  player,
+);
 const hasPlayed = ref(false);
-const marks = computed(() => pointing(props.part.bars));
-const isMine = computed(() => player.turn.value?.who === 'class');
+const marks = computed(() => [...heard.value, ...pointing(props.part.bars)]);
+/** What comes next is the pupil's own word; what was heard only says which of the two first. */
+const isToAgain = computed(() => (kindly.value?.next.length ?? 0) > 0);
+
+const turn = computed((): string => {
+  if (isThinking.value) return 'Let me think …';
+  if (isAlone.value) return 'Now you, alone. I am listening.';
+  if (player.playing.value === null) return kindly.value?.good ?? `${props.part.tempo} beats a minute`;
+  if (player.turn.value?.who === 'class') return 'Your turn';
+  if (props.part.turns?.some(({ who }) => who === 'teacher') === true) return 'Listen';
+  return sounding.value === null ? 'Get ready' : 'Play along';
+});
 
 async function toggle(): Promise<void> {
-  if (player.playing.value !== null) return player.stop();
+  if (player.playing.value !== null) return stop();
   player.perMinute.value = props.part.tempo;
   player.loopBars.value = props.part.bars;
   hasPlayed.value = true;
-  await player.start();
+  await play();
 }
 </script>
 
@@ -31,23 +58,40 @@ async function toggle(): Promise<void> {
     <h1>{{ part.title }}</h1>
     <p>{{ part.say }}</p>
     <RoomSheet :abc="shown" :title="part.title" :marks="marks" />
-    <p class="turn" role="status">
-      <template v-if="player.playing.value === null">{{ part.tempo }} beats a minute</template>
-      <template v-else-if="isMine">Your turn</template>
-      <template v-else-if="part.turns !== null">Listen</template>
-      <template v-else>{{ sounding === null ? 'Get ready' : 'Play along' }}</template>
-    </p>
-    <BAlert :model-value="player.error.value !== null" variant="warning">{{ player.error.value }}</BAlert>
-    <div class="keys">
-      <PlayButton :playing="player.playing.value !== null" :disabled="info === null" @toggle="toggle" />
-      <BButton size="lg" @click="$emit('next', false)">{{ hasPlayed ? 'Again tomorrow' : 'Skip' }}</BButton>
-      <BButton size="lg" variant="primary" @click="$emit('next', true)">I have it: on</BButton>
+    <div role="status">
+      <p class="turn">{{ turn }}</p>
+      <ul v-if="kindly !== null && !isAlone && player.playing.value === null">
+        <li v-for="line in kindly.next" :key="line">{{ line }}</li>
+      </ul>
     </div>
+    <BAlert :model-value="(player.error.value ?? error) !== null" variant="warning">{{
+      player.error.value ?? error
+    }}</BAlert>
+    <div class="keys">
+      <PlayButton :playing="player.playing.value !== null" :disabled="info === null || isAlone" @toggle="toggle" />
+      <template v-if="listens">
+        <BButton v-if="isAlone" size="lg" variant="danger" @click="done">I am done</BButton>
+        <BButton v-else size="lg" :disabled="info === null || isThinking" @click="playAlone">Play it alone</BButton>
+      </template>
+    </div>
+    <div class="keys">
+      <BButton size="lg" :variant="isToAgain ? 'primary' : 'outline-dark'" @click="$emit('next', false)">{{
+        hasPlayed || kindly !== null ? 'Again tomorrow' : 'Skip'
+      }}</BButton>
+      <BButton size="lg" :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)"
+        >I have it: on</BButton
+      >
+    </div>
+    <BFormCheckbox v-model="listens" switch class="listens">
+      Listen to me
+      <span class="small">What it hears stays on this device and is forgotten at once.</span>
+    </BFormCheckbox>
   </section>
 </template>
 
 <style scoped>
 .turn {
+  margin: 0;
   font: 700 1.4rem var(--heading);
   text-align: center;
 }
@@ -61,5 +105,9 @@ async function toggle(): Promise<void> {
 .keys .btn {
   flex: 1;
   min-height: 52px;
+}
+
+.listens {
+  padding-block: 8px;
 }
 </style>

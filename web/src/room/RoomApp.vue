@@ -6,10 +6,12 @@ import { COMPONENT_DEFAULTS } from '../ui/component-defaults.ts';
 import DoorPage from './DoorPage.vue';
 import { useHandIns } from './hand-ins.ts';
 import { ROOM_PAGES } from './router.ts';
+import { useBreak } from './use-break.ts';
 import { takeTokenFrom, useRoom } from './use-room.ts';
 
 const { token, door, facts, error, isOffline, refresh } = useRoom();
 const handIns = useHandIns();
+const { isDue, rested } = useBreak();
 const route = useRoute();
 const isIn = (path: string): boolean => (path === '/' ? route.path === path : route.path.startsWith(path));
 const isFamilies = computed(() => route.name === 'families');
@@ -47,6 +49,10 @@ useEventListener(document, 'visibilitychange', () => {
       </BAlert>
       <p v-else role="status"><BSpinner small /> Opening the room …</p>
     </main>
+    <div v-if="facts !== null && isDue" class="rest" role="status">
+      <p><strong>Ten minutes are over.</strong> Lay it down, shake your hands, drink some water.</p>
+      <BButton @click="rested">I had a rest</BButton>
+    </div>
     <nav v-if="facts !== null" class="foot" aria-label="Rooms">
       <BNav pills justified>
         <BNavItem v-for="page in ROOM_PAGES" :key="page.name" :to="{ name: page.name }" :active="isIn(page.path)">
@@ -72,6 +78,30 @@ useEventListener(document, 'visibilitychange', () => {
   max-width: 860px;
   margin: 0 auto;
   padding: 1rem 1rem 6rem;
+}
+
+// Over what is being done, and in nobody's way: it can be played on under it.
+.rest {
+  display: flex;
+  gap: 0.8rem;
+  align-items: center;
+  position: fixed;
+  inset: auto 0.6rem 76px;
+  max-width: 640px;
+  margin: 0 auto;
+  padding: 0.7rem 1rem;
+  border: 2px solid var(--ink);
+  border-radius: 14px;
+  background: var(--card);
+}
+
+.rest p {
+  flex: 1;
+  margin: 0;
+}
+
+.rest .btn {
+  min-height: 44px;
 }
 
 .foot {

@@ -12,6 +12,7 @@ import NotesPage from './NotesPage.vue';
 import TodayPage from './TodayPage.vue';
 import TunesPage from './TunesPage.vue';
 import { useHandIns } from './hand-ins.ts';
+import { useBreak } from './use-break.ts';
 import { takeTokenFrom, today, useRoom } from './use-room.ts';
 import { useTapping } from './use-tapping.ts';
 
@@ -57,7 +58,7 @@ const facts = (more: Partial<RoomFacts> = {}): RoomFacts => ({
     now: 1,
     task: null,
   },
-  style: { naming: 'letters', counting: null, posture: {} as never },
+  style: { naming: 'letters', counting: null, lengthWords: 'british', posture: {} as never },
   tunes: ['Lanterns', 'Goose Walk', 'Mill'].map((title, index) => ({
     ...{ id: `t${index}`, title, abc: 'X:1', belt: 'straw', position: index + 1, passed: index < 1 },
   })),
@@ -149,6 +150,35 @@ describe('today', () => {
     expect(wrapper.get('[aria-current="step"]').text()).toContain('Goose Walk');
     const asked = parts.homeParts.mock.calls.at(-1) as unknown as [{ task: unknown; day: number }];
     expect(asked[0].task).toEqual({ tune: 1, bars: [5, 8], tempo: 60 });
+  });
+});
+
+describe('a rest', () => {
+  it('is proposed after ten minutes, and again after ten more; a pause is one by itself', async () => {
+    vi.useFakeTimers();
+    let rest!: ReturnType<typeof useBreak>;
+    mountInApp({
+      setup() {
+        rest = useBreak();
+        return () => null;
+      },
+    });
+    const practise = async (minutes: number) => {
+      for (let minute = 0; minute < minutes; minute++) {
+        window.dispatchEvent(new Event('keydown'));
+        await vi.advanceTimersByTimeAsync(60_000);
+      }
+    };
+    await practise(9);
+    expect(rest.isDue.value).toBe(false);
+    await practise(2);
+    expect(rest.isDue.value).toBe(true);
+    rest.rested();
+    await practise(9);
+    await vi.advanceTimersByTimeAsync(5 * 60_000);
+    await practise(9);
+    expect(rest.isDue.value).toBe(false);
+    vi.useRealTimers();
   });
 });
 

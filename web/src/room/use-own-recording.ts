@@ -1,23 +1,24 @@
 import { PLAIN_RULE, writeWav } from '@escalier/core/listening';
+import type { Seconds } from '@escalier/core/units';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { atRate, useTake } from '../sound/index.ts';
 import { PlainError } from '../ui/plain-error.ts';
-import { listeningPool, type ListenedView } from '../workers/listening.ts';
+import { listeningPool, type ListenedView, type ToListen } from '../workers/listening.ts';
 import { useSoundFile } from './use-sound-file.ts';
 
 /** Seconds of the longest: what the school keeps of one has room for it. */
 const LONGEST = 90;
 const RATE = 16_000;
 
-/** What is played, and on what. */
-export interface Played {
-  readonly abc: string;
-  readonly instrumentId: string;
-}
+/** What is played, on what, and how the class names its notes. */
+export type Played = Pick<ToListen, 'abc' | 'instrumentId' | 'naming' | 'stretch'>;
 
-/** A pupil plays, hears themselves, and is told what was heard. Nothing leaves the device. Call it in `setup`. */
-export function useOwnRecording() {
-  const take = useTake(LONGEST, () => void finish());
+/**
+ * A pupil plays, hears themselves, and is told what was heard. Nothing leaves the device. Call it in `setup`.
+ * @param quiet after so long a silence the pupil has ended; null waits for them to say so.
+ */
+export function useOwnRecording(quiet: Seconds | null = null) {
+  const take = useTake(LONGEST, () => void finish(), quiet);
   const pool = listeningPool();
   const isThinking = ref(false);
   const problem = ref<string | null>(null);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findInstrument, type Naming } from '@escalier/core/instruments';
-import { pitch, type Counting, type Sayings } from '@escalier/core/music';
+import { pitch, type Counting, type LengthWords, type Sayings } from '@escalier/core/music';
 import type { NoteColours, NoteRow } from '@escalier/core/practice';
 import { computed, ref, useTemplateRef, watch } from 'vue';
 import { afterPaint } from '../ui/after-paint.ts';
@@ -26,6 +26,8 @@ const props = defineProps<{
   plain?: boolean;
   counting?: Counting | null;
   sayings?: Sayings;
+  /** By which the sheet is read aloud to who cannot see it. */
+  lengths?: LengthWords | undefined;
   colours?: NoteColours | null;
   chords?: boolean;
   /** The most notes on a line, for the back of a room; the lines of the tune where it is not given. */
@@ -107,6 +109,20 @@ watch(
   { immediate: true },
 );
 
+/** Under the picture, for screen readers alone; a picture that asks for a note's name does not give it away. */
+const inWords = ref<readonly string[]>([]);
+watch(
+  [svg, () => props.abc, () => props.naming, () => props.lengths],
+  async ([drawnSheet, abc]) => {
+    inWords.value = [];
+    if (drawnSheet === null || props.plain === true) return;
+    const said = { naming: props.naming ?? 'letters', lengths: props.lengths ?? 'british' } as const;
+    const words = await tuneWorker().inWords({ abc, instrumentId: props.instrumentId }, said);
+    if (abc === props.abc) inWords.value = words;
+  },
+  { flush: 'post' },
+);
+
 const allMarks = computed((): readonly ScoreMark[] => {
   if (drawn.value === null) return props.marks;
   const [from, to] = drawn.value;
@@ -144,6 +160,9 @@ watch(svg, () => afterPaint(placeAll));
         v-html="svg"
       />
       <!-- eslint-enable vue/no-v-html -->
+      <ol v-if="inWords.length > 0" class="visually-hidden" :aria-label="`${title} in words`">
+        <li v-for="(line, index) in inWords" :key="index">{{ line }}</li>
+      </ol>
       <PencilMarks :placed="placed" />
       <template v-if="on !== null">
         <div

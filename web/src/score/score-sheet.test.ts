@@ -18,7 +18,8 @@ function sheet(): string {
 }
 
 const engrave = vi.hoisted(() => vi.fn());
-vi.mock('../workers/index.ts', () => ({ tuneWorker: () => ({ engrave }) }));
+const inWords = vi.hoisted(() => vi.fn(() => Promise.resolve(['4/4 time, 2 bars.', 'Bar 1: B crotchet.'])));
+vi.mock('../workers/index.ts', () => ({ tuneWorker: () => ({ engrave, inWords }) }));
 
 function boxesFromData(): void {
   vi.spyOn(Element.prototype, 'getBoundingClientRect').mockImplementation(function (this: Element) {
@@ -41,6 +42,18 @@ async function shown(marks: readonly ScoreMark[]) {
   await vi.waitFor(() => wrapper.get('.engraving svg'));
   return { wrapper, setProps };
 }
+
+it('is there in words for who cannot see it, as the class names notes and lengths; a question stays one', async () => {
+  const { wrapper, setProps } = await shown([]);
+  await vi.waitFor(() => expect(wrapper.get('ol[aria-label="Goose Walk in words"]').text()).toContain('B crotchet'));
+  expect(inWords.mock.calls.at(-1)).toMatchObject([{ abc: 'X:1' }, { naming: 'letters', lengths: 'british' }]);
+  await setProps({ lengths: 'american', naming: 'fixed-do' });
+  await vi.waitFor(() =>
+    expect(inWords.mock.calls.at(-1)).toMatchObject([{}, { naming: 'fixed-do', lengths: 'american' }]),
+  );
+  await setProps({ plain: true, abc: 'X:2' });
+  await vi.waitFor(() => expect(wrapper.find('ol').exists()).toBe(false));
+});
 
 describe('pencil marks on the sheet', () => {
   it('stand round noteheads, over bars and in each line that they cross', async () => {

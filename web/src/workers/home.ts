@@ -5,6 +5,7 @@ import type { Tune } from '@escalier/core/music';
 import { knowledgeByName, type KnownNames, type Place } from '@escalier/core/reading';
 import { homePartWords } from '@escalier/core/words';
 import { noteWordsIn } from '../ui/note-words.ts';
+import type { NotesOnSheet } from './listening.worker.ts';
 import type { PieceTurn } from './playback.ts';
 
 /** What a day of practice is made of, as plain data. */
@@ -30,6 +31,8 @@ export interface HomePartView {
   readonly turns: readonly PieceTurn[] | null;
   /** The bars that it is about, by index; null for all. */
   readonly bars: readonly [number, number] | null;
+  /** What is to be played alone, when only some of the music is. */
+  readonly alone: NotesOnSheet | null;
   /** As the core has it, to move on from. */
   readonly part: HomePart;
 }
@@ -54,8 +57,7 @@ export function homeParts(source: HomeSource): readonly HomePartView[] | null {
     return {
       ...{ kind: part.kind, minutes: part.minutes, tempo: part.tempo, ...words, part, tune },
       abc: tune === null ? writeAbc(shown) : source.tunes[tune]!.abc,
-      turns: turnsOf(part, shown),
-      bars: barsOf(part, shown),
+      ...{ turns: turnsOf(part, shown), bars: barsOf(part, shown), alone: aloneOf(part, shown) },
     };
   });
 }
@@ -78,6 +80,13 @@ function turnsOf(part: HomePart, shown: Tune): readonly PieceTurn[] | null {
   return starts === 'teacher'
     ? both(idOf(from), idOf(to))
     : [{ from: idOf(from), to: idOf(to), perMinute, who: 'together' }];
+}
+
+function aloneOf(part: HomePart, shown: Tune): NotesOnSheet | null {
+  if (part.kind === 'piece') return { from: idOf(part.chunk.from), to: idOf(part.chunk.to) };
+  const bars = part.kind === 'task' ? barsOf(part, shown) : null;
+  if (bars === null) return null;
+  return { from: eventId(0, bars[0], 0), to: eventId(0, bars[1], shown.parts[0].bars[bars[1]]!.length - 1) };
 }
 
 function barsOf(part: HomePart, { bars }: Tune): readonly [number, number] | null {

@@ -114,6 +114,7 @@ const door = {
   writeEntry: (...args: Args<'writeEntry'>) => orFailure(ask('writeEntry', args)),
   entryFrom: (...args: Args<'entryFrom'>) => ask('entryFrom', args).catch((): Answer<'entryFrom'> => null),
   breathsAt: (...args: Args<'breathsAt'>) => ask('breathsAt', args).catch((): Answer<'breathsAt'> => []),
+  inWords: (...args: Args<'inWords'>) => ask('inWords', args).catch((): Answer<'inWords'> => []),
   homeParts: (...args: Args<'homeParts'>) => ask('homeParts', args).catch((): Answer<'homeParts'> => null),
   echoSet: (...args: Args<'echoSet'>) => ask('echoSet', args),
   readLibrary: (...args: Args<'readLibrary'>) => ask('readLibrary', args, LIBRARY_MS),

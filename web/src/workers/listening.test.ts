@@ -52,6 +52,26 @@ describe('what a screen shows of a recording', () => {
     expect(slow.words).toContain('oo slow at 50, not 90');
   });
 
+  it('is of the stretch that was to be played, with the notes as the class names them', () => {
+    const { notes, tempo } = tuneScore(STILE_AND_GATE, instrument(instrumentId));
+    const line = notes.filter(({ barIndex }) => barIndex < 4);
+    const { samples, rate } = recordingOf(line, {
+      ...{ seed: 5, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet', wrong: 1 },
+    });
+    const asked = { ...played({}), samples, rate, naming: 'fixed-do' } as const;
+    const view = exposed.worker!.listen({ ...asked, stretch: { from: 'n0-0-0', to: 'n0-3-2' } })!;
+    expect(view.asked).toHaveLength(line.length);
+    expect(view.kindly.next).toEqual([
+      expect.stringMatching(/^One note to fix: (do|re|mi|fa|sol|la|ti)′? in bar \d\.$/),
+    ]);
+    const whole = exposed.worker!.listen({
+      ...asked,
+      samples: recordingOf(line, { seed: 5, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet' })
+        .samples,
+    })!;
+    expect(whole.kindly.next).toEqual(['Next time go on after bar 4.']);
+  });
+
   it('is nothing for what is no tune', () => {
     expect(exposed.worker!.listen({ ...played({}), instrumentId: 'no such' })).toBeNull();
   });

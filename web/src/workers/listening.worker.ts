@@ -1,5 +1,5 @@
-import { readAbc, eventId } from '@escalier/core/formats';
-import { findInstrument, type Instrument } from '@escalier/core/instruments';
+import { readAbc, eventId, placeOfId } from '@escalier/core/formats';
+import { findInstrument, type Instrument, type Naming } from '@escalier/core/instruments';
 import {
   hearNotes,
   listenTo,
@@ -7,12 +7,14 @@ import {
   type Listened,
   type ListeningRule,
   type Reason,
+  type Stretch,
   type Unclear,
 } from '@escalier/core/listening';
 import { pitchIn, pitchName, quartersPerMinute, type Key, type Tune } from '@escalier/core/music';
 import type { Fault, Outcome, RemarkId } from '@escalier/core/records';
 import { beatsOf, kindWords, listenedWords, sayNote, type KindWords } from '@escalier/core/words';
 import { expose } from 'comlink';
+import { noteWordsIn } from '../ui/note-words.ts';
 
 export interface ToListen {
   /** One channel, -1 to 1, `rate` a second. */
@@ -22,6 +24,16 @@ export interface ToListen {
   readonly instrumentId: string;
   /** The tempo in beats of the tune. */
   readonly rule: ListeningRule;
+  /** Ids of the first and the last note or rest, when only that was to be played. */
+  readonly stretch?: NotesOnSheet | null;
+  /** How a child is told of notes; by letters where it is not given. */
+  readonly naming?: Naming;
+}
+
+/** A stretch of the sheet by the ids of its ends, both counted. */
+export interface NotesOnSheet {
+  readonly from: string;
+  readonly to: string;
 }
 
 /** A written note and when it is due by how the pupil played. */
@@ -65,14 +77,14 @@ export interface ListenedView {
 
 const MOST_FAULTS = 60;
 
-function listen({ samples, rate, abc, instrumentId, rule }: ToListen): ListenedView | null {
+function listen({ samples, rate, abc, instrumentId, rule, stretch, naming }: ToListen): ListenedView | null {
   const read = readAbc(abc);
   const on = findInstrument(instrumentId);
   if (!read.ok || on === null) return null;
   const { tune } = read.value;
   const tempo =
     rule.tempo === null || tune.tempo === null ? null : quartersPerMinute({ ...tune.tempo, perMinute: rule.tempo });
-  const listened = listenTo(hearNotes(samples, rate), tune, on, { ...PLAIN_RULE, ...rule, tempo });
+  const listened = listenTo(hearNotes(samples, rate), tune, on, { ...PLAIN_RULE, ...rule, tempo }, placesOf(stretch));
   const { proposal, assessment, track } = listened;
   const asked = askedNotes(listened, tune, on);
   const extras = assessment.extras.flatMap(({ heard, kind }) => {
@@ -81,7 +93,11 @@ function listen({ samples, rate, abc, instrumentId, rule }: ToListen): ListenedV
   });
   return {
     words: listenedWords(listened, { tune, on, say: sayNote }),
-    kindly: kindWords(listened, { tune, on, say: sayNote }),
+    kindly: kindWords(listened, {
+      tune,
+      on,
+      say: naming === undefined ? sayNote : (name) => noteWordsIn(name, naming, on),
+    }),
     ...{ outcome: proposal.outcome, unclear: proposal.unclear, remarks: proposal.remarks, sure: proposal.sure },
     reasons: proposal.reasons.map(({ kind }) => kind),
     tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),
@@ -91,6 +107,11 @@ function listen({ samples, rate, abc, instrumentId, rule }: ToListen): ListenedV
     faults: proposal.unclear === null ? faultsOf(listened, tune) : [],
     curve: track.curve,
   };
+}
+
+function placesOf(stretch: NotesOnSheet | null = null): Stretch | null {
+  const [from, to] = [placeOfId(stretch?.from ?? ''), placeOfId(stretch?.to ?? '')];
+  return from === null || to === null ? null : { from, to };
 }
 
 function askedNotes({ score, assessment, track }: Listened, tune: Tune, on: Instrument): AskedNote[] {

@@ -59,6 +59,7 @@ import {
   type LessonStep,
   type StepOfClass,
 } from '@escalier/core/lesson';
+import { sheetWords, type SheetSpeech } from '@escalier/core/words';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
@@ -361,6 +362,12 @@ function waysIn(source: TuneSource, known: Knowledge): readonly WayIn[] {
   return result.ok ? waysInto(result.value.tune, result.value.on, known) : [];
 }
 
+/** The sheet for who cannot see it, one sentence a bar; nothing for what does not read. */
+function inWords(source: TuneSource, said: Omit<SheetSpeech, 'on'>): readonly string[] {
+  const result = parsed(source);
+  return result.ok ? sheetWords(result.value.tune, { on: result.value.on, ...said }) : [];
+}
+
 const door = {
   read,
   engrave,
@@ -379,6 +386,7 @@ const door = {
   writeEntry,
   entryFrom,
   homeParts,
+  inWords,
 };
 export type TuneWorker = typeof door;
 expose(door);

@@ -43,7 +43,7 @@ export interface RoomFacts {
   /** Tells a device whether it is the same pupil as before, and nothing else. */
   readonly whose: string;
   readonly instrumentId: string;
-  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'posture'>;
+  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'lengthWords' | 'posture'>;
   readonly chunkBeats: number;
   /** Up to the step that the pupil is on, and the next one. */
   readonly tunes: readonly RoomTune[];
@@ -76,14 +76,14 @@ function classRow(em: EntityManager, { schoolId, classId }: Opened): Promise<Cla
 export async function roomFacts(em: EntityManager, door: Opened, now: Date): Promise<RoomFacts> {
   const row = await classRow(em, door);
   const { pupil, step, tunes } = wayOf(row, door);
-  const { naming, counting, posture, teaching } = row.style;
+  const { naming, counting, lengthWords, posture, teaching } = row.style;
   const own = pupil.playsInstead === null ? null : withChosen(pupil.playsInstead, teaching.fingerings);
   const taskTune = door.task === null ? -1 : tunes.findIndex(({ id }) => id === door.task!.tuneId);
   return {
     pictureName: door.pictureName,
     whose: hashToken(door.pupilId).slice(0, WHOSE_LETTERS),
     instrumentId: own !== null && findInstrument(own) !== null ? own : row.instrumentId,
-    style: { naming, counting, posture },
+    style: { naming, counting, lengthWords, posture },
     chunkBeats: teaching.chunkBeats,
     tunes,
     now: step,

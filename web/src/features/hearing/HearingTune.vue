@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { findInstrument } from '@escalier/core/instruments';
-import { barId, eventId } from '@escalier/core/formats';
+import { barId, eventId, placeOfId } from '@escalier/core/formats';
 import { pitch } from '@escalier/core/music';
 import type { Breath } from '@escalier/core/reading';
 import type { Extent, Fault } from '@escalier/core/records';
@@ -84,9 +84,9 @@ function markBar(barIndex: number): void {
 
 function markAt(bar: string, note: string | null): void {
   const barIndex = indexOf(bar);
-  const place = note?.startsWith('n0-') === true ? note.split('-').slice(1).map(Number) : null;
+  const place = note === null ? null : placeOfId(note);
   if (place === null) markBar(barIndex);
-  else emit('mark', { bar: barNumbers.value[barIndex] ?? 0, barIndex, eventIndex: place[1] });
+  else emit('mark', { bar: barNumbers.value[barIndex] ?? 0, barIndex, eventIndex: place.eventIndex });
 }
 
 const on = computed(() => findInstrument(page.value?.schoolClass?.instrumentId ?? ''));
@@ -120,6 +120,7 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
           :instrument-id="page.schoolClass?.instrumentId ?? ''"
           :naming="page.schoolClass?.style.naming ?? null"
           :counting="page.schoolClass?.style.counting ?? null"
+          :lengths="page.schoolClass?.style.lengthWords"
           :marks="marks"
           :pickable="faults !== null"
           @pick="markAt"

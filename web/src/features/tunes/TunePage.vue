@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
+import { placeOfId } from '@escalier/core/formats';
 import type { Counting } from '@escalier/core/music';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
@@ -114,7 +115,7 @@ const presses = computed(() => {
     .filter(([id]) => id.startsWith('n0-'))
     .map(([id, name]) => ({
       id,
-      label: `Breath after ${noteWords(name)}, bar ${barNumbers[Number(id.split('-')[1])] ?? ''}`,
+      label: `Breath after ${noteWords(name)}, bar ${barNumbers[placeOfId(id)?.barIndex ?? 0] ?? ''}`,
       on: breathIds.value.includes(id),
     }));
 });
@@ -128,7 +129,8 @@ const newNames = computed(() => new Set(info.value?.reading.notes.new.map((use) 
 
 async function toggleBreath(id: string): Promise<void> {
   if (page.value === null || info.value === null) return;
-  const [barIndex, eventIndex] = id.split('-').slice(1).map(Number);
+  const pressed = placeOfId(id);
+  if (pressed === null) return;
   const kept = breathPlaces(info.value, page.value.breaths, breathsAtTempo.value).map(
     ({ barIndex: bar, eventIndex: event }) => ({
       barIndex: bar,
@@ -136,10 +138,7 @@ async function toggleBreath(id: string): Promise<void> {
     }),
   );
   const without = kept.filter((place) => noteIdAt(place) !== id);
-  await keepBreaths(
-    page.value.breathSeconds,
-    without.length < kept.length ? without : [...kept, { barIndex: barIndex!, eventIndex: eventIndex! }],
-  );
+  await keepBreaths(page.value.breathSeconds, without.length < kept.length ? without : [...kept, pressed]);
 }
 
 const { chunks, pieceMarks, indexOfBar, playFrom, climb, runRung } = usePractice(info, page, player, rows);
@@ -269,6 +268,7 @@ function label(use: NoteUse): string {
             :title="way === null ? page.title : `${page.title}, ${way.label}`"
             :instrument-id="on.id"
             :rows="shownRows"
+            :lengths="page.schoolClass?.style.lengthWords"
             :counting="counting"
             :sayings="sayings"
             :colours="colours"

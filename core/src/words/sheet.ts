@@ -1,0 +1,68 @@
+import { nameNote, type Instrument, type Naming } from '../instruments/index.ts';
+import {
+  metreText,
+  pitchName,
+  valueWords,
+  type Bar,
+  type Key,
+  type LengthWords,
+  type Pitch,
+  type Tune,
+} from '../music/index.ts';
+import type { TuneEvent } from '../music/index.ts';
+import { listWords, sayNote } from './stairs.ts';
+
+/** How a sheet is read aloud. */
+export interface SheetSpeech {
+  readonly on: Instrument;
+  readonly naming: Naming;
+  readonly lengths: LengthWords;
+}
+
+/**
+ * A sheet for who cannot see it, bar by bar: "Bar 1: B quarter note, A quarter note, G half note." What is the same for
+ * the whole tune stands first: "4/4 time, 8 bars.". A second part follows the first in each bar.
+ */
+export function sheetWords(tune: Tune, speech: SheetSpeech): readonly string[] {
+  const { metre } = tune.bars[0]!;
+  const last = tune.bars.at(-1)!.number;
+  return [
+    `${metreText(metre)} time, ${last} ${last === 1 ? 'bar' : 'bars'}.`,
+    ...tune.bars.map((bar, index) => {
+      const parts = tune.parts
+        .map(({ bars }) => eventWords(bars[index]!, bar.key, speech))
+        .filter((text) => text !== '');
+      const signs = signWordsOf(bar);
+      const music = parts.join('; second part: ');
+      return `${bar.number === 0 ? 'Pickup' : `Bar ${bar.number}`}: ${[music, ...signs].filter((text) => text !== '').join('; ')}.`;
+    }),
+  ];
+}
+
+function eventWords(events: readonly TuneEvent[], key: Key, speech: SheetSpeech): string {
+  return events
+    .map((event) => {
+      const length = valueWords(event.value, speech.lengths);
+      if (event.kind === 'rest') return `${length.replace(/ note(?= |$)/, '')} rest`;
+      const other = event.or === null ? '' : ` or ${nameOf(event.or, key, speech)}`;
+      return `${nameOf(event.pitch, key, speech)}${other} ${length}${event.tied ? ', held over' : ''}`;
+    })
+    .join(', ');
+}
+
+function nameOf(pitch: Pitch, key: Key, { on, naming }: SheetSpeech): string {
+  return naming === 'letters' ? sayNote(pitchName(pitch)) : nameNote(pitch, naming, key, on);
+}
+
+function signWordsOf({ repeatStart, timesPlayed, ending, fine, jump, segno, coda, toCoda }: Bar): readonly string[] {
+  return [
+    ...(repeatStart ? ['repeat from here'] : []),
+    ...(ending === null ? [] : [`only time ${listWords(ending.map(String))}`]),
+    ...(timesPlayed > 1 ? [timesPlayed === 2 ? 'repeat' : `play ${timesPlayed} times`] : []),
+    ...(segno ? ['sign'] : []),
+    ...(toCoda ? ['to coda'] : []),
+    ...(coda ? ['coda'] : []),
+    ...(fine ? ['fine'] : []),
+    ...(jump === null ? [] : [jump]),
+  ];
+}
