@@ -75,16 +75,14 @@ async function toggle(): Promise<void> {
       </template>
     </div>
     <div class="keys">
-      <BButton size="lg" :variant="isToAgain ? 'primary' : 'outline-dark'" @click="$emit('next', false)">{{
+      <BButton :variant="isToAgain ? 'primary' : 'outline-dark'" @click="$emit('next', false)">{{
         hasPlayed || kindly !== null ? 'Again tomorrow' : 'Skip'
       }}</BButton>
-      <BButton size="lg" :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)"
-        >I have it: on</BButton
-      >
+      <BButton :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)">I have it: on</BButton>
     </div>
     <BFormCheckbox v-model="listens" switch class="listens">
       Listen to me
-      <span class="small">What it hears stays on this device and is forgotten at once.</span>
+      <span class="small d-block">What it hears stays on this device and is forgotten at once.</span>
     </BFormCheckbox>
   </section>
 </template>

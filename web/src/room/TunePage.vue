@@ -40,6 +40,23 @@ function touch(bar: string): void {
   else player.loop(now === null ? [index, index] : null);
 }
 
+/** The same without touching the sheet. */
+const barOptions = computed(() =>
+  (info.value?.barNumbers ?? []).map((number, index) => ({
+    value: index,
+    text: number === 0 ? 'pickup' : `${number}`,
+  })),
+);
+const firstOptions = computed(() => [{ value: -1, text: 'all of it' }, ...barOptions.value]);
+const first = computed({
+  get: () => player.loopBars.value?.[0] ?? -1,
+  set: (index: number) => player.loop(index < 0 ? null : [index, Math.max(index, last.value)]),
+});
+const last = computed({
+  get: () => player.loopBars.value?.[1] ?? -1,
+  set: (index: number) => player.loop([Math.min(index, first.value), index]),
+});
+
 const marks = computed((): readonly ScoreMark[] => {
   const bars = player.loopBars.value;
   return [
@@ -99,7 +116,14 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
         <FingerDots :on="on" :pitch="pitch(sounding)" /><strong>{{ nameOf(sounding) }}</strong>
       </p>
     </div>
-    <p class="small">Touch a bar to play it over and over, and another to go up to it.</p>
+    <div class="keys">
+      <BFormSelect v-model="first" class="auto" :options="firstOptions" aria-label="From bar" />
+      <template v-if="first >= 0">
+        to <BFormSelect v-model="last" class="auto" :options="barOptions" aria-label="To bar" />
+        <span>over and over</span>
+      </template>
+      <span class="small">Or touch a bar on the sheet, and another to go up to it.</span>
+    </div>
     <OwnRecording :tune="{ ...tune, abc: shown }" @heard="(view) => (heard = view)" @started="player.stop()" />
   </section>
   <p v-else>This tune is not in your room. <RouterLink to="/tunes">All your tunes</RouterLink></p>

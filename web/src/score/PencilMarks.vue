@@ -6,6 +6,12 @@ import type { PlacedMark } from './marks.ts';
 defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
 /** A page may show many sheets. */
 const id = useId();
+
+/** Over the bars; closer on a small sheet, where the names under the line before are near. */
+function bracketPath({ x, y, width, height }: PlacedMark): string {
+  const rise = Math.round(Math.min(8, height / 9));
+  return `M${x + 3} ${y - rise}v${-rise}h${width - 6}v${rise}`;
+}
 </script>
 
 <template>
@@ -75,7 +81,7 @@ const id = useId();
         v-if="each.mark.kind === 'bracket'"
         class="bracket"
         :class="{ own: each.mark.own }"
-        :d="`M${each.x + 3} ${each.y - 8}v-8h${each.width - 6}v8`"
+        :d="bracketPath(each)"
       />
       <g v-if="each.mark.kind === 'figure'" :class="`figure ${each.mark.look}`">
         <rect

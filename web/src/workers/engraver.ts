@@ -24,6 +24,8 @@ const LEAST_PLAIN_WIDTH = 460;
 const LINE_START = 260;
 const CLEF_WIDTH = 150;
 const NOTE_WIDTH = 62;
+/** Lines of so few notes are for a telephone, which scrolls: there is room between them. */
+const NARROW = 10;
 
 export async function createEngraver(): Promise<Engraver> {
   const toolkit = await loadToolkit();
@@ -47,7 +49,7 @@ export async function createEngraver(): Promise<Engraver> {
         pageMarginBottom: roomBelow ? 190 : 40,
         lyricSize: 4.8,
         lyricTopMinMargin: 3,
-        spacingSystem: roomBelow ? 24 : leastNotes === null ? 10 : 4,
+        spacingSystem: roomBelow ? 24 : leastNotes === null || leastNotes <= NARROW ? 10 : 4,
         mnumInterval: 0,
       });
       if (!toolkit.loadData(musicXml)) return null;
