@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { GOOSE_WALK } from '@escalier/core/testing';
 import { DEFAULT_TEMPO } from '@escalier/core/reading';
 import { describe, expect, it } from 'vitest';

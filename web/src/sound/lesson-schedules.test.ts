@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { instrument } from '@escalier/core/instruments';
 import { midiNumber, pitch } from '@escalier/core/music';
 import { echoPatterns, echoTurns, type EchoPattern } from '@escalier/core/practice';

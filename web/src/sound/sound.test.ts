@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { readAbc } from '@escalier/core/formats';
 import { midiNumber, performedNotes, toNumber, type Tune } from '@escalier/core/music';
 import { describe, expect, it } from 'vitest';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { readAbc } from '@escalier/core/formats';
 import { describe, expect, it } from 'vitest';
 import { playbackOf } from '../workers/playback.ts';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../api.ts';
 import { mergeChanges, saveMerged } from './merge.ts';

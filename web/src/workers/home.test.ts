@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { FIRST_DAY } from '@escalier/core/home';
 import { describe, expect, it } from 'vitest';
 import { homeParts, type HomeSource } from './home.ts';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { instrument } from '@escalier/core/instruments';
 import { GOOSE_WALK, tuneOf } from '@escalier/core/testing';
 import { describe, expect, it } from 'vitest';

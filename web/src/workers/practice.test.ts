@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import type { QueuePlace } from '@escalier/core/records';
 import { describe, expect, it } from 'vitest';
 import { queueWords, stuckWords } from './words.ts';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import type { BeltList, BeltStock } from '@escalier/server/api';
 import { describe, expect, it } from 'vitest';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { pitch } from '@escalier/core/music';
 import { instrument } from '@escalier/core/instruments';
 import { describe, expect, it } from 'vitest';

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { stepRules } from '@escalier/core/classes';
 import {
   forecastClass,

@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import { dayOfMoment, moment } from '../../ui/dates.ts';
 import { deviceWords } from './device-words.ts';

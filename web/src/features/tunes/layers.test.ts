@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { describe, expect, it } from 'vitest';
 import { tuneInfo } from '../../testing/tune-info.ts';
 import { barIdsOf, breathPlaces, marksOf, type LayerId } from './layers.ts';

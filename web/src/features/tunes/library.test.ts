@@ -1,3 +1,4 @@
+// @vitest-environment node
 import { instrument } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { describe, expect, it } from 'vitest';
