@@ -1,9 +1,6 @@
 import { expect, test, type Page } from '@playwright/test';
 import { centsOff, levelAt, onsetAfter, readWav, savedBy } from './sound.ts';
-import { expectAccessible, openClass, openDemo, pressInMenu } from './steps.ts';
-
-const DESK = { width: 1280, height: 800 };
-const TABLET = { width: 820, height: 1180 };
+import { expectAccessible, expectAccessibleOnBoth, openClass, openDemo, pressInMenu } from './steps.ts';
 
 async function openLesson(page: Page, part?: string): Promise<void> {
   await openDemo(page);
@@ -171,20 +168,18 @@ test('the fingerings: ten notes on the heat map, the move that is pressed, every
 test('axe finds nothing on the note lesson and the fingerings', async ({ page }) => {
   await openLesson(page);
   const lesson = page.url();
-  for (const size of [DESK, TABLET]) {
-    await page.setViewportSize(size);
-    for (const part of ['before', 'fingers', 'staff', 'echo', 'moves']) {
-      for (const big of size === DESK ? ['', '&big=1'] : ['']) {
-        await page.goto(`${lesson.split('?')[0]}?part=${part}${big}`);
-        await expect(page.getByRole('heading', { name: 'The note D' })).toBeVisible();
-        await expect(page.locator('.content').locator('h2, p').first()).toBeVisible();
-        await expectAccessible(page);
-      }
-    }
-    for (const view of ['chart', 'moves', 'compare']) {
-      await page.goto(`/fingerings?view=${view}`);
-      await expect(page.locator('.main')).toBeVisible();
-      await expectAccessible(page);
-    }
+  for (const part of ['before', 'fingers', 'staff', 'echo', 'moves']) {
+    await page.goto(`${lesson.split('?')[0]}?part=${part}`);
+    await expect(page.getByRole('heading', { name: 'The note D' })).toBeVisible();
+    await expect(page.locator('.content').locator('h2, p').first()).toBeVisible();
+    await expectAccessibleOnBoth(page);
+    await page.goto(`${lesson.split('?')[0]}?part=${part}&big=1`);
+    await expect(page.locator('.content').locator('h2, p').first()).toBeVisible();
+    await expectAccessible(page);
+  }
+  for (const view of ['chart', 'moves', 'compare']) {
+    await page.goto(`/fingerings?view=${view}`);
+    await expect(page.locator('.main')).toBeVisible();
+    await expectAccessibleOnBoth(page);
   }
 });

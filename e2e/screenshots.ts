@@ -5,13 +5,11 @@ import type { ClassPage } from '@escalier/server/api';
 import { chromium, type Page } from '@playwright/test';
 import { held, played } from './played.ts';
 import { ask, slipOf } from './slips.ts';
-import { openClass, openDemo } from './steps.ts';
+import { DESK, openClass, openDemo, TABLET } from './steps.ts';
 
 /** Makes docs/screenshots/ anew from the demo: one picture of each main view. Run by `npm run screenshots`. */
 const address = process.env.ESCALIER_E2E_ADDRESS ?? '';
 const folder = process.env.ESCALIER_SCREENSHOTS ?? '';
-const DESK = { width: 1280, height: 800 };
-const TABLET = { width: 820, height: 1180 };
 
 /** A microphone that hears a file. */
 function microphone(sound: Buffer): readonly string[] {

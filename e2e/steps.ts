@@ -32,10 +32,23 @@ export async function expectSaved(page: Page, words = 'Saved.'): Promise<void> {
 /** axe finds nothing to mend on what is shown, once it is all there: what fades in or out is half as dark. */
 export async function expectAccessible(page: Page): Promise<void> {
   await page.waitForFunction(() => document.getAnimations().every((one) => !(one instanceof CSSTransition)));
-  const { violations } = await new AxeBuilder({ page }).analyze();
+  // No page has frames, for which axe would open a further page.
+  const { violations } = await new AxeBuilder({ page }).setLegacyMode(true).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(' | ')}`)).toEqual(
     [],
   );
+}
+
+export const DESK = { width: 1280, height: 800 };
+export const TABLET = { width: 820, height: 1180 };
+
+/** The same at a desk and on a tablet, of the page as it stands. */
+export async function expectAccessibleOnBoth(page: Page): Promise<void> {
+  for (const size of [TABLET, DESK]) {
+    await page.setViewportSize(size);
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    await expectAccessible(page);
+  }
 }
 
 /** A class of Year 3 with one lesson a week and the first staircase; its pupils come next. */
