@@ -28,6 +28,7 @@ export type { TuneUse } from './features/tune-use/index.ts';
 export type { TuneDto } from './features/tunes/index.ts';
 export type { Condition, Owner } from '@escalier/core/instruments';
 export type { Role } from './platform/context.ts';
+export type { FieldProblem, PlainCode } from './platform/field-problem.ts';
 export type { ErrorBody } from './platform/problem.ts';
 export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './features/planning/index.ts';
 export type { RoomAnswer, RoomFacts, RoomOfClass, RoomTask, RoomTune, Slip } from './features/home/index.ts';

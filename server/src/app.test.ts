@@ -145,7 +145,10 @@ describe('a small text that stands for very much', () => {
       test.send('GET', '/api/health', undefined, null),
     ]);
     expect([tune.status, health.status]).toEqual([400, 200]);
-    expect(((await tune.json()) as ErrorBody).error.fields?.abc).toMatch(/at most \d+ fit\.$/);
+    expect(((await tune.json()) as ErrorBody).error.fields?.abc).toEqual({
+      code: 'file',
+      words: expect.stringMatching(/at most \d+ fit\.$/) as string,
+    });
   });
 
   it('a calendar that never ends, and a term of ten thousand years', async () => {

@@ -9,8 +9,8 @@ function isStorable(text: string): boolean {
 }
 
 /** Any text of a person or a file; how long it may be is the field's own affair. */
-export function text(sentence?: string) {
-  return z.string(sentence).refine(isStorable, 'There are signs in it that cannot be kept.');
+export function text() {
+  return z.string().refine(isStorable, 'not-storable');
 }
 
 const [FIRST_YEAR, LAST_YEAR] = ['1900', '2200'];
@@ -19,22 +19,20 @@ function isInOurTime(iso: string): boolean {
   return iso >= FIRST_YEAR && iso < LAST_YEAR;
 }
 
-const OUT_OF_TIME = 'A date from 1900 to 2199.';
-
 /** A calendar day, `2026-01-31`. */
 export const localDate = z.iso
-  .date('A date such as 2026-01-31.')
-  .refine(isInOurTime, OUT_OF_TIME)
+  .date('not-date')
+  .refine(isInOurTime, 'out-of-time')
   .transform((date) => date as LocalDate);
 
 /** A moment in UTC, ISO 8601. */
-export const moment = z.iso.datetime('A time such as 2026-01-31T09:30:00Z.').refine(isInOurTime, OUT_OF_TIME);
+export const moment = z.iso.datetime('not-date').refine(isInOurTime, 'out-of-time');
 
 /** A secret at the end of an address. */
 export const linkToken = z.string().regex(/^[\w-]{20,60}$/);
 
 /** What fits a whole number of the database. */
-export const whole = z.int('A whole number.').min(0, 'Not less than 0.').max(1_000_000, 'At most 1,000,000.');
+export const whole = z.int().min(0).max(1_000_000);
 
 /** Browsers and servers list one of a zone's names (Asia/Kathmandu or Asia/Katmandu) and understand all of them. */
 function isZone(name: string): boolean {
@@ -48,4 +46,4 @@ function isZone(name: string): boolean {
 }
 
 /** An IANA name that this server's dates know. */
-export const timeZone = z.string().max(60).refine(isZone, 'A time zone such as Europe/London.');
+export const timeZone = z.string().max(60).refine(isZone, 'not-zone');

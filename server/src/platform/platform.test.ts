@@ -69,10 +69,10 @@ describe('ids and problems', () => {
       status: 404,
       body: { error: { code: 'not-found', message: 'There is no such tune.' } },
     });
-    expect(wrongInput({ email: 'Missing.' }).body.error).toEqual({
+    expect(wrongInput({ email: 'missing' }).body.error).toEqual({
       code: 'wrong-input',
       message: 'Not saved: please check email.',
-      fields: { email: 'Missing.' },
+      fields: { email: { code: 'missing' } },
     });
   });
 });

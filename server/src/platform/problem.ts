@@ -1,15 +1,18 @@
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import type { FieldProblem, PlainCode } from './field-problem.ts';
 
-/** The one shape of an error that the API gives. `fields` names each wrong field with a sentence. */
+/** The one shape of an error that the API gives. `fields` says what is wrong with each field, for the web to say. */
 export interface ErrorBody {
   readonly error: {
     readonly code: string;
     readonly message: string;
-    readonly fields?: Readonly<Record<string, string>>;
+    readonly fields?: FieldProblems;
     /** Who changed a thing since it was read, and what: only with the code "changed". */
     readonly changed?: Changed;
   };
 }
+
+export type FieldProblems = Readonly<Record<string, FieldProblem>>;
 
 export interface Changed {
   readonly by: string;
@@ -23,13 +26,7 @@ export class Problem extends Error {
   readonly status: ContentfulStatusCode;
   readonly body: ErrorBody;
 
-  constructor(
-    status: ContentfulStatusCode,
-    code: string,
-    message: string,
-    fields?: Readonly<Record<string, string>>,
-    changed?: Changed,
-  ) {
+  constructor(status: ContentfulStatusCode, code: string, message: string, fields?: FieldProblems, changed?: Changed) {
     super(message);
     this.status = status;
     const more = { ...(fields === undefined ? {} : { fields }), ...(changed === undefined ? {} : { changed }) };
@@ -41,7 +38,16 @@ export function notFound(what: string): Problem {
   return new Problem(404, 'not-found', `There is no such ${what}.`);
 }
 
-export function wrongInput(fields: Readonly<Record<string, string>>): Problem {
+export function wrongInput(fields: Readonly<Record<string, FieldProblem | PlainCode>>): Problem {
   const named = Object.keys(fields).join(', ');
-  return new Problem(400, 'wrong-input', `Not saved: please check ${named}.`, fields);
+  const problems = Object.entries(fields).map(([name, wrong]) => [
+    name,
+    typeof wrong === 'string' ? { code: wrong } : wrong,
+  ]);
+  return new Problem(
+    400,
+    'wrong-input',
+    `Not saved: please check ${named}.`,
+    Object.fromEntries(problems) as FieldProblems,
+  );
 }

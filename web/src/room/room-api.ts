@@ -1,4 +1,5 @@
 import type { ErrorBody, RoomFacts } from '@escalier/server/api';
+import { fieldsInWords } from '../ui/field-words.ts';
 import { PlainError } from '../ui/plain-error.ts';
 
 /** An answer of the school that is no. */
@@ -42,7 +43,7 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   if (answer.status >= 502) throw new Unreached();
   if (!answer.ok) {
     const body = (await answer.json().catch(() => null)) as ErrorBody | null;
-    const fields = Object.values(body?.error.fields ?? {});
+    const fields = Object.values(fieldsInWords(body?.error.fields));
     const code = body?.error.code ?? '';
     throw new RoomError(
       answer.status,

@@ -3,7 +3,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import type { Component } from 'vue';
 import { routeLocationKey, routerKey } from 'vue-router';
-import type { Me } from '@escalier/server/api';
+import type { ErrorBody, Me } from '@escalier/server/api';
 import { useSession } from '../features/schools/index.ts';
 import { mountInApp } from './mount.ts';
 
@@ -19,7 +19,7 @@ export class Refused {
   readonly status: number;
   readonly body: unknown;
 
-  constructor(status: number, message: string, fields?: Readonly<Record<string, string>>) {
+  constructor(status: number, message: string, fields?: ErrorBody['error']['fields']) {
     this.status = status;
     this.body = { error: { code: 'refused', message, ...(fields === undefined ? {} : { fields }) } };
   }

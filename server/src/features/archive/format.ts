@@ -30,7 +30,7 @@ const id = z.uuid();
 const text = z
   .string()
   .max(MOST_LETTERS)
-  .refine((value) => value.isWellFormed() && !value.includes('\u0000'), 'It cannot be kept.');
+  .refine((value) => value.isWellFormed() && !value.includes('\u0000'), 'not-storable');
 const weekday = z.int().min(1).max(7);
 const seconds = z.int().min(-2_147_483_647).max(2_147_483_647);
 const points = z.number().min(0).max(1000);
@@ -106,7 +106,7 @@ const record = z
   })
   .refine(
     (row) => (row.kind === 'heard') === (row.outcome !== null) && (row.kind === 'undone') === (row.undoes !== null),
-    'A record that was heard has an outcome, one that undoes names the other.',
+    'heard-or-undone',
   );
 
 const term = withDays(
@@ -231,7 +231,7 @@ export const ROWS = {
       kind: text,
       content: z.looseObject({}),
     })
-    .refine(({ kind, content }) => lessonEventContent.safeParse({ ...content, kind }).success, 'No event of a lesson.'),
+    .refine(({ kind, content }) => lessonEventContent.safeParse({ ...content, kind }).success, 'wrong'),
   records: record,
   instruments: z.object({
     id,

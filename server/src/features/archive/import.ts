@@ -8,6 +8,7 @@ import type { Result } from '@escalier/core/music';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newToken } from '../../platform/ids.ts';
+import type { FieldProblem } from '../../platform/field-problem.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { ThreadPool, TooMuch } from '../../platform/thread-pool.ts';
 import { AccountEntity } from '../accounts/index.ts';
@@ -50,7 +51,7 @@ export async function importSchool(
   body: ReadableStream<Uint8Array> | null,
 ): Promise<Imported> {
   await refuseUnlessEmpty(em, who);
-  if (body === null) throw wrongInput({ archive: 'Choose a file.' });
+  if (body === null) throw wrongInput({ archive: 'missing' });
   const folder = await mkdtemp(join(tmpdir(), 'escalier-archive-'));
   try {
     const file = join(folder, 'archive.json');
@@ -76,11 +77,11 @@ async function receive(body: ReadableStream<Uint8Array>, file: string): Promise<
 
 async function unpack(file: string, folder: string): Promise<Unpacked> {
   try {
-    const read = (await unpackers.ask('unpack', [file, folder], UNPACK_MS)) as Result<Unpacked, string>;
+    const read = (await unpackers.ask('unpack', [file, folder], UNPACK_MS)) as Result<Unpacked, FieldProblem>;
     if (!read.ok) throw wrongInput({ archive: read.error });
     return read.value;
   } catch (error) {
-    if (error instanceof TooMuch) throw wrongInput({ archive: 'This archive is too large to be checked here.' });
+    if (error instanceof TooMuch) throw wrongInput({ archive: 'too-much' });
     throw error;
   }
 }
@@ -172,8 +173,7 @@ async function bringPeople(tx: EntityManager, who: SignedIn, folder: string): Pr
         await tx.insert(AccountEntity, { ...account, passwordHash: NO_PASSWORD, sealKey: newToken() });
         continue;
       }
-      if (found.school !== who.schoolId)
-        throw wrongInput({ archive: `${person.email} belongs to another school of this database.` });
+      if (found.school !== who.schoolId) throw wrongInput({ archive: { code: 'email-elsewhere', name: person.email } });
       const isAsker = found.id === who.accountId;
       if (isAsker) importer = person.id;
       await tx.execute(

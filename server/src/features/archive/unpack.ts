@@ -5,6 +5,7 @@ import { failure, success, type Result } from '@escalier/core/music';
 import { JSONParser } from '@streamparser/json';
 import type { z } from 'zod';
 import { readText } from '../../reader/index.ts';
+import { problemOf, type FieldProblem } from '../../platform/field-problem.ts';
 import { HEAD, NEWER_PARTS, PARTS, REFERENCES, ROWS, UNIQUE, type Archive, type Part } from './format.ts';
 
 /** The head of an archive that was read, and how many rows each part has. */
@@ -14,10 +15,30 @@ export interface Unpacked {
   readonly rows: Readonly<Record<Part, number>>;
 }
 
-class Refused extends Error {}
+class Refused extends Error {
+  readonly problem: FieldProblem;
 
-function refuse(place: string, why: string): never {
-  throw new Refused(`This is no archive of a school: at ${place || 'the beginning'}: ${why}`);
+  constructor(problem: FieldProblem) {
+    super(problem.code);
+    this.problem = problem;
+  }
+}
+
+/** As a sentence that only a file can need. */
+function inFile(words: string): Refused {
+  return new Refused({ code: 'file', words });
+}
+
+function refuse(at: string, problem: FieldProblem): never {
+  throw new Refused({ code: 'in-archive', at, problem });
+}
+
+function refuseIssue(path: readonly (string | number)[], issues: readonly z.core.$ZodIssue[]): never {
+  const [issue] = issues;
+  refuse(
+    [...path, ...(issue?.path ?? [])].map(String).join('.'),
+    issue === undefined ? { code: 'wrong' } : problemOf(issue),
+  );
 }
 
 /** Where the checked rows of a part lie, a JSON line each. */
@@ -29,7 +50,7 @@ export function spoolFile(folder: string, part: Part): string {
  * Reads an archive of any size row by row, checks every row, and lays the good ones into files of a folder. What is held
  * in memory are ids alone. The error names the first place that is wrong.
  */
-export async function unpackArchive(file: string, folder: string): Promise<Result<Unpacked, string>> {
+export async function unpackArchive(file: string, folder: string): Promise<Result<Unpacked, FieldProblem>> {
   const unpacking = new Unpacking(folder);
   try {
     await unpacking.read(file);
@@ -37,7 +58,7 @@ export async function unpackArchive(file: string, folder: string): Promise<Resul
     await checkReferences(folder, unpacking.ids);
     return success(unpacking.result());
   } catch (error) {
-    if (error instanceof Refused) return failure(error.message);
+    if (error instanceof Refused) return failure(error.problem);
     throw error;
   } finally {
     await unpacking.close();
@@ -76,25 +97,25 @@ class Unpacking {
         problem = error instanceof Error ? error : new Error(String(error));
       }
     };
-    parser.onError = () => (problem ??= new Refused('This file is no JSON.'));
+    parser.onError = () => (problem ??= inFile('This file is no JSON.'));
     for await (const chunk of createReadStream(file, { highWaterMark: 256 * 1024 })) {
       try {
         parser.write(chunk as Uint8Array);
       } catch (error) {
-        problem ??= error instanceof Refused ? error : new Refused('This file is no JSON.');
+        problem ??= error instanceof Refused ? error : inFile('This file is no JSON.');
       }
       if (problem !== null) throw problem;
       if (this.#full !== null) await drained(this.#full);
       this.#full = null;
     }
-    if (!parser.isEnded) throw new Refused('This file is no JSON, or a part of it is missing.');
+    if (!parser.isEnded) throw inFile('This file is no JSON, or a part of it is missing.');
     this.#checkHead();
   }
 
   #take(name: string, depth: number, key: unknown, value: unknown): void {
     if (depth === 1) {
       if (name in HEAD) this.#head.set(name, value);
-      else if (!Array.isArray(value)) refuse(name, 'Invalid input: expected a list');
+      else if (!Array.isArray(value)) refuse(name, { code: 'missing' });
       else this.#parts.add(name);
       return;
     }
@@ -103,10 +124,7 @@ class Unpacking {
 
   #takeRow(part: Part, index: number, value: unknown): void {
     const read = (ROWS[part] as z.ZodType).safeParse(value);
-    if (!read.success) {
-      const [issue] = read.error.issues;
-      refuse([part, index, ...(issue?.path ?? [])].map(String).join('.'), issue?.message ?? '');
-    }
+    if (!read.success) refuseIssue([part, index], read.error.issues);
     const row: Readonly<Record<string, unknown>> = { ...(read.data as object), ...contentOf(part, index, value) };
     this.#checkUnique(part, index, row);
     if (typeof row.id === 'string') this.ids[part].add(row.id);
@@ -120,7 +138,7 @@ class Unpacking {
       const values = fields.map((field) => String(row[field]).toLowerCase());
       const seen = this.#seen[part][at]!;
       const key = values.join(' ');
-      if (seen.has(key)) throw new Refused(`${part}, row ${index + 1}: its ${fields.join(' and ')} are there twice.`);
+      if (seen.has(key)) throw inFile(`${part}, row ${index + 1}: its ${fields.join(' and ')} are there twice.`);
       seen.add(key);
     }
   }
@@ -129,13 +147,10 @@ class Unpacking {
     for (const [name, schema] of Object.entries(HEAD)) {
       const read = (schema as z.ZodType).safeParse(this.#head.get(name));
       if (read.success) this.#head.set(name, read.data);
-      else {
-        const [issue] = read.error.issues;
-        refuse([name, ...(issue?.path ?? [])].map(String).join('.'), issue?.message ?? '');
-      }
+      else refuseIssue([name], read.error.issues);
     }
     const missing = PARTS.find((part) => !this.#parts.has(part) && !NEWER_PARTS.includes(part));
-    if (missing !== undefined) refuse(missing, 'Invalid input: expected a list');
+    if (missing !== undefined) refuse(missing, { code: 'missing' });
   }
 
   result(): Unpacked {
@@ -152,7 +167,7 @@ class Unpacking {
 function contentOf(part: Part, index: number, value: unknown): { readonly content?: string } {
   if (part !== 'tunes') return {};
   const read = readText((value as Archive['tunes'][number]).abc);
-  if (!read.ok) throw new Refused(`tunes, row ${index + 1}: ${read.error}`);
+  if (!read.ok) throw inFile(`tunes, row ${index + 1}: ${read.error}`);
   return { content: read.value.content };
 }
 
@@ -174,7 +189,7 @@ async function checkReferences(folder: string, ids: Ids): Promise<void> {
       for (const [field, target] of Object.entries(fields)) {
         const value = row[field];
         if (typeof value === 'string' && !ids[target].has(value))
-          throw new Refused(`${part}, row ${index + 1}: its ${field} is not among the ${target} of the archive.`);
+          throw inFile(`${part}, row ${index + 1}: its ${field} is not among the ${target} of the archive.`);
       }
       index += 1;
     }

@@ -9,7 +9,7 @@ import { classCalendar, lessonsFile, loseLesson, switchLink } from './service.ts
 
 const lostInput = z.object({
   date: localDate,
-  reason: text().trim().max(80, 'At most 80 letters.').default(''),
+  reason: text().trim().max(80).default(''),
   isLost: z.boolean(),
 });
 const tokenParam = z.object({ token: linkToken });

@@ -134,8 +134,7 @@ export async function loseLesson(
 ): Promise<void> {
   const { name, term: termId, meetings } = await classOf(em, who, id);
   const term = await em.findOneOrFail(TermEntity, { id: termId });
-  if (!lessonsOf(term, meetings).some((lesson) => lesson.date === date))
-    throw wrongInput({ date: 'The class has no lesson on this day.' });
+  if (!lessonsOf(term, meetings).some((lesson) => lesson.date === date)) throw wrongInput({ date: 'no-lesson' });
   await em.transactional(async (tx) => {
     await tx.execute('select id from school_class where id = ? for update', [id]);
     const { lost } = await tx.findOneOrFail(ClassEntity, { id }, { refresh: true });

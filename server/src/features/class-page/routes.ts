@@ -12,10 +12,10 @@ const stepParams = idParam.extend({ position: z.coerce.number().int().min(1).max
 const tuneParams = idParam.extend({ tuneId: z.uuid() });
 const place = z.object({ barIndex: z.number().int().min(0), eventIndex: z.number().int().min(0) });
 const classTuneInput = z.object({
-  breathSeconds: z.number('Seconds.').int().min(2, 'At least 2 seconds.').max(20, 'At most 20 seconds.'),
-  breaths: z.array(place).max(500, 'At most 500 breaths.').nullable(),
+  breathSeconds: z.number().int().min(2).max(20),
+  breaths: z.array(place).max(500).nullable(),
   /** Where it stands in the class's own book. */
-  bookPage: text().trim().max(40, 'At most 40 letters.').default(''),
+  bookPage: text().trim().max(40).default(''),
   /** 0 as long as the class has changed nothing. */
   version,
 });

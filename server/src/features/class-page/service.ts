@@ -140,10 +140,9 @@ export async function keepClassTune(
   const row = await oneClass(em, who, classId);
   const tune = await oneTune(em, who, tuneId);
   const read = await reader.text(tune.abc);
-  if (!read.ok) throw wrongInput({ breaths: read.error });
+  if (!read.ok) throw wrongInput({ breaths: { code: 'file', words: read.error } });
   const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
-  if (input.breaths?.every(isThere) === false)
-    throw wrongInput({ breaths: 'A breath stands where the tune has no note.' });
+  if (input.breaths?.every(isThere) === false) throw wrongInput({ breaths: 'no-note-there' });
   const { breathSeconds, bookPage, version } = input;
   const next = { breathSeconds, bookPage, breaths: input.breaths === null ? null : [...input.breaths] };
   const where = { schoolClass: row.id, tune: tuneId };

@@ -25,7 +25,7 @@ import { z } from 'zod';
 import { text } from '../../platform/fields.ts';
 import { version } from '../../platform/versions.ts';
 
-const weekday = z.int().min(1, 'A day of the week.').max(7, 'A day of the week.');
+const weekday = z.int().min(1).max(7);
 
 /** When a class meets. */
 const meetingInput = z.object({
@@ -34,22 +34,22 @@ const meetingInput = z.object({
     z.object({ kind: z.literal('alternating'), week: z.enum(['A', 'B']), weekday }),
     z.object({ kind: z.literal('cycle'), day: z.int().min(1).max(20) }),
   ]),
-  at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'A time such as 09:40.'),
-  minutes: z.int('Whole minutes.').min(5, 'At least 5 minutes.').max(240, 'At most 240 minutes.'),
+  at: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'not-time'),
+  minutes: z.int().min(5).max(240),
   mode: z.enum(LESSON_MODES),
 });
 
-const points = z.number('A number of points.').min(0, 'Not less than 0.').max(1000, 'At most 1,000 points.');
+const points = z.number().min(0).max(1000);
 
 /** Written pitch, `F#4`. */
-const noteName = z.string().refine((name) => parsePitch(name) !== null, 'A note such as F#4.');
-const someText = (most: number) => text().trim().max(most, `At most ${most} letters.`);
+const noteName = z.string().refine((name) => parsePitch(name) !== null, 'not-note');
+const someText = (most: number) => text().trim().max(most);
 
 export const teachingInput = z.object({
   rows: z
     .array(z.object({ kind: z.enum(ROW_KINDS), fill: z.enum(ROW_FILLS) }))
-    .max(MOST_ROWS, `At most ${MOST_ROWS} rows under the notes.`)
-    .refine((rows) => new Set(rows.map((row) => row.kind)).size === rows.length, 'Each row once.'),
+    .max(MOST_ROWS)
+    .refine((rows) => new Set(rows.map((row) => row.kind)).size === rows.length, 'twice'),
   syncopation: z.enum(SYNCOPATIONS),
   restWord: someText(12),
   tongue: z.enum(TONGUES),
@@ -57,17 +57,17 @@ export const teachingInput = z.object({
   repeats: z.enum(REPEAT_WAYS),
   firstNotes: z.enum(FIRST_NOTES),
   echo: z.object({
-    turns: z.int('A whole number.').min(1, 'Once at least.').max(MOST_ECHO_TURNS, `At most ${MOST_ECHO_TURNS} times.`),
+    turns: z.int().min(1).max(MOST_ECHO_TURNS),
     sight: z.enum(ECHO_SIGHTS),
   }),
-  chunkBeats: z.int('Whole beats.').min(1, 'At least 1 beat.').max(32, 'At most 32 beats.'),
+  chunkBeats: z.int().min(1).max(32),
   challenge: z.boolean(),
   parts: z.enum(PART_RULES),
   // Archives of earlier versions do not have it.
   goOn: z.enum(GO_ON_RULES).default('share'),
   ownStep: z.int().min(0).max(100).default(0),
   coloured: z.boolean(),
-  fingerings: z.record(noteName, z.int().min(0).max(20)).refine((all) => Object.keys(all).length <= 60, 'Too many.'),
+  fingerings: z.record(noteName, z.int().min(0).max(20)).refine((all) => Object.keys(all).length <= 60, 'too-much'),
   book: someText(80),
   bring: someText(200),
 });
@@ -75,36 +75,36 @@ export const teachingInput = z.object({
 /** Of a class that begins. */
 export const NOTHING_BROUGHT = { notes: [], elements: [], signs: [], moves: [], tuneIds: [] };
 
-const names = z.array(z.string().max(40)).max(400, 'At most 400.');
+const names = z.array(z.string().max(40)).max(400);
 export const bringsInput = z.object({
-  notes: z.array(noteName).max(60, 'At most 60 notes.'),
+  notes: z.array(noteName).max(60),
   elements: names,
   signs: names,
   moves: names,
-  tuneIds: z.array(z.uuid('The id of a tune.')).max(60, 'At most 60 tunes.'),
+  tuneIds: z.array(z.uuid()).max(60),
 });
 
 const styleInput = z.object({
   naming: z.enum(NAMINGS),
   counting: z.enum(COUNTINGS).nullable(),
   lengthWords: z.enum(LENGTH_WORDS),
-  goOnShare: z.int('A whole number.').min(1, 'At least 1 %.').max(100, 'At most 100 %.'),
+  goOnShare: z.int().min(1).max(100),
   posture: z.object({
     mouth: z.enum(MOUTH_RULES),
     restsAt: z.enum(REST_PLACES),
-    handMark: text().trim().min(1, 'Say what marks the left hand.').max(60, 'At most 60 letters.'),
+    handMark: text().trim().min(1).max(60),
   }),
   passRule: z.enum(PASS_RULES),
   ladder: z
     .array(z.enum(RUNG_IDS))
     .transform((chosen) => ladder(chosen).map((rung) => rung.id))
-    .refine(
-      (rungs) => rungs.length >= FEWEST_RUNGS && rungs.length <= MOST_RUNGS,
-      `A ladder has ${FEWEST_RUNGS} to ${MOST_RUNGS} rungs.`,
-    ),
+    .refine((rungs) => rungs.length >= FEWEST_RUNGS && rungs.length <= MOST_RUNGS, {
+      message: 'rungs',
+      params: { least: FEWEST_RUNGS, most: MOST_RUNGS },
+    }),
   hearing: z.object({
-    minutes: z.int('Whole minutes.').min(1, 'At least 1 minute.').max(120, 'At most 120 minutes.'),
-    within: z.int('Whole lessons.').min(1, 'At least 1 lesson.').max(40, 'At most 40 lessons.'),
+    minutes: z.int().min(1).max(120),
+    within: z.int().min(1).max(40),
   }),
   points: z.discriminatedUnion('kind', [
     z.object({ kind: z.literal('none') }),
@@ -112,7 +112,7 @@ const styleInput = z.object({
     z.object({
       kind: z.literal('share'),
       outOf: points,
-      steps: z.int('Whole steps.').min(1, 'At least 1 step.').max(100, 'At most 100 steps.'),
+      steps: z.int().min(1).max(100),
     }),
   ]),
   teaching: teachingInput,
@@ -120,11 +120,11 @@ const styleInput = z.object({
 
 /** What a teacher sets for a class. */
 const classInput = z.object({
-  name: text().trim().min(1, 'Give the class a name.').max(60, 'At most 60 letters.'),
+  name: text().trim().min(1).max(60),
   /** Classes of one grade are parallel groups; empty where that says nothing. */
-  grade: text().trim().max(40, 'At most 40 letters.').default(''),
-  termId: z.uuid('Choose a term.'),
-  meetings: z.array(meetingInput).max(20, 'At most 20 lesson times.'),
+  grade: text().trim().max(40).default(''),
+  termId: z.uuid(),
+  meetings: z.array(meetingInput).max(20),
   style: styleInput,
   /** What the class knows before its unit. */
   brings: bringsInput.default(NOTHING_BROUGHT),
@@ -133,5 +133,5 @@ const classInput = z.object({
 export const classChange = classInput.extend({ version });
 export type ClassChange = z.infer<typeof classChange>;
 
-export const newClassInput = classInput.extend({ staircaseId: z.uuid('Choose a staircase.') });
+export const newClassInput = classInput.extend({ staircaseId: z.uuid() });
 export type NewClassInput = z.infer<typeof newClassInput>;

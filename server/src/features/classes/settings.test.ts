@@ -10,6 +10,7 @@ import type { TermDto } from '../terms/index.ts';
 import type { StaircaseChoice } from '../planning/index.ts';
 import type { ClassSettings } from './settings.ts';
 import { newId } from '../../platform/ids.ts';
+import type { FieldProblem } from '../../platform/field-problem.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
 
@@ -45,7 +46,7 @@ async function get<Body>(path: string): Promise<Body> {
   return (await answer.json()) as Body;
 }
 
-async function fields(answer: Response): Promise<Readonly<Record<string, string>>> {
+async function fields(answer: Response): Promise<Readonly<Record<string, FieldProblem>>> {
   expect(answer.status).toBe(400);
   return ((await answer.json()) as ErrorBody).error.fields ?? {};
 }
@@ -70,13 +71,13 @@ describe('the settings of a class', () => {
     expect((await test.send('PUT', `/api/classes/${plover()}/settings`, back)).status).toBe(200);
   });
 
-  it('are refused in sentences', async () => {
+  it('are refused with what is wrong where', async () => {
     const { id: _, staircaseId: __, ...settings } = await get<ClassSettings>(`/api/classes/${plover()}/settings`);
     const put = (more: object) => test.send('PUT', `/api/classes/${plover()}/settings`, { ...settings, ...more });
-    expect(await fields(await put({ name: '  ' }))).toEqual({ name: 'Give the class a name.' });
-    expect(await fields(await put({ termId: newId() }))).toEqual({ termId: 'There is no such term.' });
+    expect(await fields(await put({ name: '  ' }))).toEqual({ name: { code: 'missing' } });
+    expect(await fields(await put({ termId: newId() }))).toEqual({ termId: { code: 'unknown' } });
     const at = { on: { kind: 'weekly', weekday: 1 }, at: '25:00', minutes: 40, mode: 'room' };
-    expect(await fields(await put({ meetings: [at] }))).toEqual({ 'meetings.0.at': 'A time such as 09:40.' });
+    expect(await fields(await put({ meetings: [at] }))).toEqual({ 'meetings.0.at': { code: 'not-time' } });
     const style = { ...settings.style, posture: { ...settings.style.posture, mouth: 'nose' } };
     expect(Object.keys(await fields(await put({ style })))).toEqual(['style.posture.mouth']);
   });
@@ -96,7 +97,7 @@ describe('the settings of a class', () => {
     expect((await put({ notes: ['B4'], tuneIds: [goose] }, settings.version)).status).toBe(200);
     expect((await news()).slice(0, 3)).toEqual([[], [], []]);
     expect(await fields(await put({ tuneIds: [newId()] }, settings.version + 1))).toEqual({
-      brings: 'There is no such tune.',
+      brings: { code: 'unknown' },
     });
     expect(Object.keys(await fields(await put({ notes: ['H4'] }, settings.version + 1)))).toEqual(['brings.notes.0']);
     expect((await put({}, settings.version + 1)).status).toBe(200);
@@ -110,7 +111,7 @@ describe('the settings of a class', () => {
     const bad = { ...settings.style.teaching, echo: { turns: 9, sight: 'shown' } };
     const refused = { ...settings, style: { ...style, teaching: bad }, version: settings.version + 1 };
     expect(await fields(await test.send('PUT', `/api/classes/${otter()}/settings`, refused))).toEqual({
-      'style.teaching.echo.turns': 'At most 3 times.',
+      'style.teaching.echo.turns': { code: 'too-high', most: 3 },
     });
   });
 
@@ -166,7 +167,7 @@ describe('the calendar', () => {
     expect((await test.send('PUT', `/api/terms/${id}`, back)).status).toBe(200);
     expect(await fields(await test.send('POST', `/api/terms/${id}/holidays`, { ics: 'no' }))).toHaveProperty('ics');
     expect(await fields(await test.send('PUT', `/api/terms/${id}`, { ...rest, endsOn: '2020-01-01' }))).toEqual({
-      endsOn: 'The term ends before it begins.',
+      endsOn: { code: 'first-last' },
     });
     expect((await test.send('POST', '/api/terms', { ...rest, name: 'Summer' })).status).toBe(201);
     expect((await test.send('PUT', `/api/terms/${id}`, rest, stranger)).status).toBe(404);
@@ -182,7 +183,7 @@ describe('pupils', () => {
   it('are added all or none, and told apart', async () => {
     const before = (await list()).length;
     expect(await fields(await add([fresh('Zelda'), fresh('Aino')]))).toEqual({
-      'pupils.1.name': expect.stringContaining('Aino is in this class already') as string,
+      'pupils.1.name': { code: 'name-taken', name: 'Aino' },
     });
     expect(await list()).toHaveLength(before);
     expect((await add([fresh('Zelda'), fresh('Zorro', 3)])).status).toBe(201);
@@ -191,7 +192,9 @@ describe('pupils', () => {
       stepIndex: 2,
       passedSteps: 0,
     });
-    expect(await fields(await add([fresh('Zack', 99)]))).toEqual({ 'pupils.0.startStep': 'There is no step 99.' });
+    expect(await fields(await add([fresh('Zack', 99)]))).toEqual({
+      'pupils.0.startStep': { code: 'no-step', number: 99 },
+    });
     expect((await add([fresh('Zoe')], stranger)).status).toBe(404);
   });
 

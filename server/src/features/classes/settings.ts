@@ -36,7 +36,7 @@ export async function addClass(em: EntityManager, who: SignedIn, input: NewClass
   await checkTerm(em, who, termId);
   await checkTunes(em, who, input.brings.tuneIds);
   const staircase = await em.count(StaircaseEntity, { id: staircaseId, school: who.schoolId });
-  if (staircase === 0) throw wrongInput({ staircaseId: 'There is no such staircase.' });
+  if (staircase === 0) throw wrongInput({ staircaseId: 'unknown' });
   const id = newId();
   await em.transactional(async (tx) => {
     await tx.insert(ClassEntity, {
@@ -84,10 +84,10 @@ const CLASS_WORDS = {
 
 async function checkTunes(em: EntityManager, who: SignedIn, ids: readonly string[]): Promise<void> {
   const count = await em.count(TuneEntity, { id: { $in: [...ids] }, school: who.schoolId });
-  if (count < new Set(ids).size) throw wrongInput({ brings: 'There is no such tune.' });
+  if (count < new Set(ids).size) throw wrongInput({ brings: 'unknown' });
 }
 
 async function checkTerm(em: EntityManager, who: SignedIn, termId: string): Promise<void> {
   const count = await em.count(TermEntity, { id: termId, school: who.schoolId });
-  if (count === 0) throw wrongInput({ termId: 'There is no such term.' });
+  if (count === 0) throw wrongInput({ termId: 'unknown' });
 }

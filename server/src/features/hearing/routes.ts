@@ -19,46 +19,46 @@ import { recordAll, type Sending } from './service.ts';
 import { liveStream, type LiveStreams } from './streams.ts';
 
 const when = moment.transform((iso) => new Date(iso));
-const eventBase = { id: z.uuidv7('An id made by the client, UUID version 7.'), heardAt: when };
+const eventBase = { id: z.uuidv7(), heardAt: when };
 const MOST_REMARKS = 20;
 
-const remarkId = z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.');
-const bar = z.int('The number of a bar.').min(0).max(MOST_BARS);
-const span = z.tuple([bar, bar]).refine(([first, last]) => first <= last, 'The first bar first.');
+const remarkId = z.string().regex(/^[a-z0-9-]{1,60}$/);
+const bar = z.int().min(0).max(MOST_BARS);
+const span = z.tuple([bar, bar]).refine(([first, last]) => first <= last, 'first-last');
 const MOST_FAULTS = 60;
 
 const eventInput = z.discriminatedUnion('kind', [
   z.object({
     ...eventBase,
     kind: z.literal('heard'),
-    pupilId: z.uuid('The id of a pupil.'),
-    stepId: z.uuid('The id of a step.'),
-    tuneId: z.uuid('The id of a tune.').optional(),
-    outcome: z.enum(OUTCOMES, 'One of: passed, nearly, not-yet.'),
+    pupilId: z.uuid(),
+    stepId: z.uuid(),
+    tuneId: z.uuid().optional(),
+    outcome: z.enum(OUTCOMES),
     remarks: z
       .array(remarkId)
-      .max(MOST_REMARKS, `At most ${MOST_REMARKS} remarks.`)
-      .refine((remarks) => new Set(remarks).size === remarks.length, 'Each remark once.'),
-    tempo: z.int('Whole beats a minute.').min(10, 'At least 10.').max(400, 'At most 400.').optional(),
+      .max(MOST_REMARKS)
+      .refine((remarks) => new Set(remarks).size === remarks.length, 'twice'),
+    tempo: z.int().min(10).max(400).optional(),
     faults: z
       .array(
         z.object({ remark: remarkId.optional(), bar, barIndex: bar, eventIndex: z.int().min(0).max(999).optional() }),
       )
-      .min(1, 'One place at least.')
-      .max(MOST_FAULTS, `At most ${MOST_FAULTS} places.`)
+      .min(1)
+      .max(MOST_FAULTS)
       .optional(),
     extent: z.object({ bars: span, indices: span, slowly: z.boolean() }).optional(),
     listened: z
       .object({
-        recordingId: z.uuid('The id of a recording.').optional(),
+        recordingId: z.uuid().optional(),
         outcome: z.enum(OUTCOMES).nullable(),
         remarks: z.array(remarkId).max(MOST_REMARKS),
       })
       .optional(),
-    corrects: z.uuid('The id of a record.').optional(),
-    reason: text().trim().max(200, 'At most 200 letters.').optional(),
+    corrects: z.uuid().optional(),
+    reason: text().trim().max(200).optional(),
   }),
-  z.object({ ...eventBase, kind: z.literal('undone'), undoes: z.uuid('The id of a record.') }),
+  z.object({ ...eventBase, kind: z.literal('undone'), undoes: z.uuid() }),
 ]);
 
 const MOST_EVENTS = 200;
@@ -66,9 +66,9 @@ const recordsInput = z.object({
   sentAt: when,
   events: z
     .array(eventInput)
-    .min(1, 'One event at least.')
-    .max(MOST_EVENTS, `At most ${MOST_EVENTS} events at once.`)
-    .refine((events) => new Set(events.map(({ id }) => id)).size === events.length, 'Each event once.'),
+    .min(1)
+    .max(MOST_EVENTS)
+    .refine((events) => new Set(events.map(({ id }) => id)).size === events.length, 'twice'),
 });
 
 /** Nobody feels it, and at the end of a lesson many marks share a commit. */

@@ -60,7 +60,7 @@ export async function makeSlips(
   const { name } = await classOf(em, who, classId);
   const asked = { id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null };
   const pupils = await em.find(PupilEntity, asked, { orderBy: { shownName: 'asc', id: 'asc' } });
-  if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'These are not all in the class.' });
+  if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'not-in-class' });
   if ((await em.count(RoomEntity, { schoolClass: classId })) === 0)
     throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
   const fresh = await Promise.all(pupils.map(async ({ id }) => ({ id, ...(await newWords()), token: newToken() })));
@@ -125,7 +125,7 @@ export async function openDoor(em: EntityManager, token: string, now: Date): Pro
 export async function keyForWords(em: EntityManager, typed: string, address: string, now: Date): Promise<string> {
   await countGuess(em, `room ${address}`, now, FREE_TRIES);
   const words = readDoorWords(typed);
-  if (words === null) throw wrongInput({ words: 'Three words, as they stand on the slip.' });
+  if (words === null) throw wrongInput({ words: 'three-words' });
   const door = await opened(em, 'words_hash = ?', await hashWords(words), now);
   if (door === null) throw closed();
   const token = newToken();

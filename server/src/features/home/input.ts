@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { localDate, text } from '../../platform/fields.ts';
 
-const bar = z.int('A whole number.').min(0).max(2000);
+const bar = z.int().min(0).max(2000);
 
 export const roomInput = z.object({
   /** The last day; null closes the room. */
@@ -11,26 +11,26 @@ export const roomInput = z.object({
 export const taskInput = z.object({
   task: z
     .object({
-      tuneId: z.uuid('The id of a tune.'),
+      tuneId: z.uuid(),
       bars: z
         .tuple([bar, bar])
-        .refine(([first, last]) => first <= last, 'The first bar comes before the last.')
+        .refine(([first, last]) => first <= last, 'first-last')
         .nullable(),
-      tempo: z.int('A whole number.').min(20, 'At least 20.').max(240, 'At most 240.').nullable(),
-      words: text().trim().max(200, 'At most 200 letters.'),
+      tempo: z.int().min(20).max(240).nullable(),
+      words: text().trim().max(200),
     })
     .nullable(),
 });
 export type TaskInput = z.infer<typeof taskInput>['task'];
 
-export const slipsInput = z.object({ pupilIds: z.array(z.uuid()).min(1, 'Choose at least one pupil.').max(60) });
+export const slipsInput = z.object({ pupilIds: z.array(z.uuid()).min(1).max(60) });
 
-export const wordsInput = z.object({ words: text().max(100, 'Three words.') });
+export const wordsInput = z.object({ words: text().max(100) });
 
 /** Seconds of the longest recording from home. */
 export const LONGEST_HAND_IN = 180;
 export const handInInput = z.object({
-  tuneId: z.uuid('The id of a tune.'),
-  seconds: z.coerce.number().positive('It has no sound.').max(LONGEST_HAND_IN, 'At most 3 minutes.'),
+  tuneId: z.uuid(),
+  seconds: z.coerce.number().positive().max(LONGEST_HAND_IN),
 });
 export type HandInInput = z.infer<typeof handInInput>;

@@ -70,7 +70,7 @@ export async function switchRoom(
         'rooms-off',
         'The owner of the school has not allowed practice rooms yet: School, Practice room.',
       );
-    if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'This day is over: choose a later one.' });
+    if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'day-over' });
   }
   await em.transactional(async (tx) => {
     if (until === null) await tx.nativeDelete(RoomEntity, { schoolClass: classId });
@@ -89,9 +89,9 @@ export async function setTask(em: EntityManager, who: SignedIn, classId: string,
   const row = await oneClass(em, who, classId);
   if (task !== null) {
     const step = row.steps.findIndex(({ tuneId }) => tuneId === task.tuneId);
-    if (step < 0) throw wrongInput({ 'task.tuneId': 'This tune is on no step of the class.' });
+    if (step < 0) throw wrongInput({ 'task.tuneId': 'on-no-step' });
     const bars = row.readings[step]!.bars[0]!;
-    if (task.bars !== null && task.bars[1] > bars) throw wrongInput({ 'task.bars': `The tune has ${bars} bars.` });
+    if (task.bars !== null && task.bars[1] > bars) throw wrongInput({ 'task.bars': { code: 'bars', most: bars } });
   }
   await em.transactional(async (tx) => {
     const changed = await tx.nativeUpdate(RoomEntity, { schoolClass: classId }, { task });

@@ -16,14 +16,14 @@ export const stockInput = z.object({
         belt: z.enum(BELTS.map((each) => each.id)),
         way: z.enum(STOCK_WAYS),
         onHand: whole,
-        cmEach: whole.max(1000, 'At most 1,000 cm.'),
-        reservePercent: whole.max(200, 'At most 200 %.'),
+        cmEach: whole.max(1000),
+        reservePercent: whole.max(200),
         /** 0 as long as nothing was noted of this belt. */
         version,
       }),
     )
     .max(BELTS.length)
-    .refine((belts) => new Set(belts.map((each) => each.belt)).size === belts.length, 'Each belt once.'),
+    .refine((belts) => new Set(belts.map((each) => each.belt)).size === belts.length, 'twice'),
 });
 
 export interface BeltStock {

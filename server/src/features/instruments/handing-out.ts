@@ -9,7 +9,7 @@ import { BeltGivenEntity } from './entities.ts';
 export const givenInput = z.object({
   belts: z
     .array(z.object({ pupilId: z.uuid(), stepId: z.uuid() }))
-    .min(1, 'Choose a belt.')
+    .min(1)
     .max(1000),
   given: z.boolean(),
 });
@@ -65,7 +65,7 @@ export async function giveBelts(
   const earned = (await earnedBelts(em, who)).flatMap((each) => each.earned);
   const wanted = belts.map(({ pupilId, stepId }) => {
     const found = earned.find((each) => each.pupilId === pupilId && each.stepId === stepId);
-    if (found === undefined) throw wrongInput({ belts: 'Somebody has not passed the step of this belt.' });
+    if (found === undefined) throw wrongInput({ belts: 'belt-not-passed' });
     return found;
   });
   const changing = wanted.filter((each) => (each.givenAt === null) === given);

@@ -1,5 +1,6 @@
 import { addMinutes } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { FieldProblem } from '../../platform/field-problem.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
 import type { BeltList } from './belts.ts';
@@ -24,9 +25,10 @@ async function post<Body>(path: string, body: object): Promise<Body> {
   return (await answer.json()) as Body;
 }
 
-async function error(answer: Response): Promise<string> {
+/** What is wrong with the first field. */
+async function error(answer: Response): Promise<FieldProblem | undefined> {
   expect(answer.status).toBe(400);
-  return Object.values(((await answer.json()) as ErrorBody).error.fields ?? {}).join(' ');
+  return Object.values(((await answer.json()) as ErrorBody).error.fields ?? {})[0];
 }
 
 const classNamed = (all: InstrumentList, name: string) => all.classes.find((each) => each.name === name)!;
@@ -37,7 +39,10 @@ describe('instruments', () => {
   it('are entered as a set; a number is there once for a kind', async () => {
     await post('', { kind: 'tenor-recorder-baroque', from: 1, count: 3, owner: 'school' });
     const again = { kind: 'tenor-recorder-baroque', from: 3, count: 2, owner: 'school' };
-    expect(await error(await test.send('POST', '/api/instruments', again))).toBe('Number 3 is there already.');
+    expect(await error(await test.send('POST', '/api/instruments', again))).toEqual({
+      code: 'numbers-taken',
+      numbers: [3],
+    });
     const tenors = (await list()).instruments.filter((each) => each.kind === 'tenor-recorder-baroque');
     expect(tenors.map((each) => each.number)).toEqual([1, 2, 3]);
   });
@@ -47,7 +52,9 @@ describe('instruments', () => {
     const tenor = instruments.find((each) => each.kind === 'tenor-recorder-baroque')!;
     expect((await test.send('DELETE', `/api/instruments/${tenor.id}`)).status).toBe(200);
     const lent = numbered(await list(), 1);
-    expect(await error(await test.send('DELETE', `/api/instruments/${lent.id}`))).toContain('has been lent');
+    expect(await error(await test.send('DELETE', `/api/instruments/${lent.id}`))).toMatchObject({
+      code: 'lent-number',
+    });
   });
 
   it('are lent to one pupil of a class only, and not when broken', async () => {
@@ -58,8 +65,8 @@ describe('instruments', () => {
     )!;
     const lend = (number: number) =>
       test.send('POST', `/api/instruments/${numbered(all, number).id}/loans`, { pupilId: without.id });
-    expect(await error(await lend(1))).toBe('Aino of this class has it.');
-    expect(await error(await lend(28))).toBe('Number 28 is broken.');
+    expect(await error(await lend(1))).toEqual({ code: 'held-by', name: 'Aino' });
+    expect(await error(await lend(28))).toEqual({ code: 'condition', number: 28, condition: 'broken' });
     expect((await lend(25)).status).toBe(201);
     const { loans } = numbered(await list(), 25);
     expect(loans.map((loan) => loan.pupil)).toEqual([without.name]);
@@ -142,6 +149,6 @@ describe('belts', () => {
     const stored = (await (await test.send('PUT', '/api/belts', { belts })).json()) as BeltList;
     expect(stored.stock.find((each) => each.belt === 'moss')).toMatchObject({ way: 'cord', onHand: 900 });
     const wrong = await test.send('PUT', '/api/belts', { belts: [{ ...belts[0]!, onHand: -1 }] });
-    expect(await error(wrong)).toContain('Not less than 0');
+    expect(await error(wrong)).toEqual({ code: 'too-low', least: 0 });
   });
 });

@@ -16,12 +16,12 @@ export async function lend(em: EntityManager, who: SignedIn, id: string, pupilId
     await lockInstruments(tx, who);
     const instrument = await instrumentOf(tx, who, id);
     const pupil = await pupilOf(tx, who, pupilId);
-    if (pupil.leftOn !== null) throw wrongInput({ pupilId: `${pupil.shownName} has left.` });
+    if (pupil.leftOn !== null) throw wrongInput({ pupilId: { code: 'has-left', name: pupil.shownName } });
     if (!isPlayable(instrument.condition))
-      throw wrongInput({ pupilId: `Number ${instrument.number} is ${instrument.condition}.` });
+      throw wrongInput({ pupilId: { code: 'condition', number: instrument.number, condition: instrument.condition } });
     const loans = await openLoans(tx, who);
     const holder = loans.find((loan) => loan.instrumentId === id && loan.classId === pupil.schoolClass);
-    if (holder !== undefined) throw wrongInput({ pupilId: `${holder.pupil} of this class has it.` });
+    if (holder !== undefined) throw wrongInput({ pupilId: { code: 'held-by', name: holder.pupil } });
     await tx.insert(LoanEntity, {
       id: newId(),
       instrument: id,

@@ -12,22 +12,22 @@ import { instrumentList } from './instrument-list.ts';
 import { lend, lendToClass, takeBack, takeBackFromClass } from './lending.ts';
 import { addInstruments, changeInstrument, noteCleaned, removeInstrument } from './service.ts';
 
-const number = z.int('A whole number.').min(1, 'Numbers begin with 1.').max(9999, 'At most 9999.');
+const number = z.int().min(1).max(9999);
 const owner = z.enum(OWNERS);
 const newInput = z.object({
-  kind: z.enum(INSTRUMENT_IDS, 'A known instrument.'),
+  kind: z.enum(INSTRUMENT_IDS),
   from: number,
-  count: z.int('A whole number.').min(1, 'At least one.').max(100, 'At most 100 at once.'),
+  count: z.int().min(1).max(100),
   owner,
 });
 const changeInput = z.object({
   number,
   owner,
   condition: z.enum(CONDITIONS),
-  note: text().trim().max(200, 'At most 200 letters.'),
+  note: text().trim().max(200),
   version,
 });
-const classInput = z.object({ classId: z.uuid('Choose a class.') });
+const classInput = z.object({ classId: z.uuid() });
 const ids = z.array(z.uuid()).min(1).max(1000);
 
 export const instrumentRoutes = new Hono<AppEnv>()

@@ -49,8 +49,7 @@ async function refuseTaken(
     { orderBy: { number: 'asc' } },
   );
   if (taken.length === 0) return;
-  const which = taken.map((each) => each.number).join(', ');
-  throw wrongInput({ number: `Number ${which} ${taken.length === 1 ? 'is' : 'are'} there already.` });
+  throw wrongInput({ number: { code: 'numbers-taken', numbers: taken.map((each) => each.number) } });
 }
 
 /** What is decided by looking at all loans of the school is decided one after the other. */
@@ -87,7 +86,7 @@ export async function removeInstrument(em: EntityManager, who: SignedIn, id: str
     await lockInstruments(tx, who);
     const { number } = await instrumentOf(tx, who, id);
     if ((await tx.count(LoanEntity, { instrument: id })) > 0)
-      throw wrongInput({ number: `Number ${number} has been lent: mark it as lost or broken instead.` });
+      throw wrongInput({ number: { code: 'lent-number', number } });
     await tx.nativeDelete(InstrumentEntity, { id });
     await noteChange(tx, who, id, `Instrument ${number}: taken off the list`);
   });

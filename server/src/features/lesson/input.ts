@@ -18,11 +18,11 @@ const MOST_MOVES = 20;
 
 const id = text().min(1).max(40);
 const word = text().max(60);
-const minutes = z.int('Whole minutes.').min(1, 'At least 1 minute.').max(LONGEST_LESSON);
+const minutes = z.int().min(1).max(LONGEST_LESSON);
 const kind = z.enum(BLOCK_KINDS);
 const move = z.object({ from: word, to: word });
 const rungs = z.array(z.enum(RUNG_IDS)).max(RUNG_IDS.length);
-const pupilId = z.uuid('The id of a pupil.');
+const pupilId = z.uuid();
 const weak = z.discriminatedUnion('kind', [
   z.object({ kind: z.literal('move'), from: word, to: word }),
   z.object({ kind: z.literal('note'), note: word }),
@@ -67,15 +67,12 @@ const block = z.object({
 
 const plan = z
   .object({
-    minutes: z.int('Whole minutes.').min(SHORTEST_LESSON).max(LONGEST_LESSON),
-    blocks: z.array(block).min(1, 'One part at least.').max(MOST_BLOCKS, `At most ${MOST_BLOCKS} parts.`),
+    minutes: z.int().min(SHORTEST_LESSON).max(LONGEST_LESSON),
+    blocks: z.array(block).min(1).max(MOST_BLOCKS),
     left: z.array(kind).max(BLOCK_KINDS.length),
   })
-  .refine((read) => new Set(read.blocks.map((each) => each.id)).size === read.blocks.length, 'Each part once.')
-  .refine(
-    (read) => read.blocks.reduce((sum, each) => sum + each.minutes, 0) === read.minutes,
-    'The minutes of the parts are not those of the lesson.',
-  );
+  .refine((read) => new Set(read.blocks.map((each) => each.id)).size === read.blocks.length, 'twice')
+  .refine((read) => read.blocks.reduce((sum, each) => sum + each.minutes, 0) === read.minutes, 'minutes-apart');
 
 const card = z
   .array(
@@ -84,8 +81,8 @@ const card = z
       value: z.object({ base: z.enum(VALUE_NAMES), dots: z.int().min(0).max(2), tuplet: z.null() }),
     }),
   )
-  .min(1, 'A pattern needs a note.')
-  .max(32, 'Too many notes.');
+  .min(1)
+  .max(32);
 
 /** What is said of each kind of event, beside when and of which lesson. */
 const CONTENT = [
@@ -94,7 +91,7 @@ const CONTENT = [
     kind: z.literal('usual'),
     usual: z.array(z.object({ kind, minutes })).max(MOST_BLOCKS).nullable(),
   }),
-  z.object({ kind: z.literal('patterns'), patterns: z.array(card).max(60, 'At most 60 patterns.') }),
+  z.object({ kind: z.literal('patterns'), patterns: z.array(card).max(60) }),
   z.object({ kind: z.literal('started'), plan, step: z.int().min(1).max(1000).nullable() }),
   z.object({ kind: z.literal('block'), block: id }),
   z.object({ kind: z.literal('skipped'), block: id }),
@@ -102,7 +99,7 @@ const CONTENT = [
   z.object({ kind: z.literal('again') }),
   z.object({
     kind: z.literal('remark'),
-    text: text().trim().min(1, 'A remark needs words.').max(300, 'At most 300 letters.'),
+    text: text().trim().min(1).max(300),
   }),
   z.object({ kind: z.literal('ready'), pupilId, ready: z.boolean() }),
   z.object({ kind: z.literal('scene'), scene: id.nullable() }),
@@ -121,13 +118,13 @@ export const lessonEventsInput = z.object({
     .array(
       z
         .object({
-          id: z.uuidv7('An id made by the client, UUID version 7.'),
+          id: z.uuidv7(),
           date: localDate,
           at: moment,
         })
         .and(lessonEventContent),
     )
-    .min(1, 'One event at least.')
-    .max(MOST_EVENTS, `At most ${MOST_EVENTS} events at once.`)
-    .refine((events) => new Set(events.map((each) => each.id)).size === events.length, 'Each event once.'),
+    .min(1)
+    .max(MOST_EVENTS)
+    .refine((events) => new Set(events.map((each) => each.id)).size === events.length, 'twice'),
 });

@@ -59,7 +59,7 @@ export async function keepLessonEvents(
   for (const date of dates) {
     const before = await em.count(LessonEventEntity, { schoolClass: classId, date });
     const more = events.filter((each) => each.date === date).length;
-    if (before + more > MOST_OF_LESSON) throw wrongInput({ events: 'This is more than happens in a lesson.' });
+    if (before + more > MOST_OF_LESSON) throw wrongInput({ events: 'lesson-full' });
   }
   const rows = events.map(({ id, date, at, kind, ...content }) => ({
     ...{ id, date, kind, content, schoolClass: classId, account: who.accountId },

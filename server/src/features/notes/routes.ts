@@ -11,7 +11,7 @@ const noteParam = idParam.extend({
   note: z
     .string()
     .max(6)
-    .refine((name) => parsePitch(name) !== null, 'A note such as F#4.'),
+    .refine((name) => parsePitch(name) !== null, 'not-note'),
 });
 
 /** The notes of a class, by the id of the class. */

@@ -69,8 +69,8 @@ function ownOf(row: OwnNote | undefined): OwnNote | null {
 }
 
 export const ownNoteInput = z.object({
-  hint: text().trim().max(300, 'At most 300 letters.'),
-  bookPage: text().trim().max(40, 'At most 40 letters.'),
+  hint: text().trim().max(300),
+  bookPage: text().trim().max(40),
   /** 0 as long as the class has said nothing. */
   version,
 });

@@ -61,8 +61,7 @@ export async function setUpSchool(
     if ((await tx.count(SchoolEntity)) > 0)
       throw new Problem(409, 'set-up', 'There is a school here already: please sign in, or ask its owner for a link.');
     const [setup] = await tx.findAll(SetupCodeEntity);
-    if (setup === undefined || !isCode(input.code, setup.code))
-      throw wrongInput({ code: 'This is not the code. It is shown in the terminal where Escalier was started.' });
+    if (setup === undefined || !isCode(input.code, setup.code)) throw wrongInput({ code: 'wrong-code' });
     await tx.nativeDelete(SetupCodeEntity, {});
     const [schoolId, accountId] = [newId(), newId()];
     await tx.insert(SchoolEntity, { id: schoolId, name: input.school, timeZone: input.timeZone, cautions: null });

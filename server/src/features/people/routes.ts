@@ -27,9 +27,9 @@ import {
   withdraw,
 } from './service.ts';
 
-const personName = text().trim().min(1, 'Please give a name.').max(80, 'At most 80 letters.');
-const email = z.email('Please give an e-mail address.').max(200);
-const role = z.enum(ROLES, 'One of: owner, teacher, assistant.');
+const personName = text().trim().min(1).max(80);
+const email = z.email().max(200);
+const role = z.enum(ROLES);
 const classIds = z.array(z.uuid()).max(200);
 
 export const peopleRoutes = new Hono<AppEnv>()
@@ -75,7 +75,7 @@ export const invitationRoutes = new Hono<AppEnv>()
   });
 
 const firstRun = z.object({
-  code: text('Please give the code.').trim().max(40),
+  code: text().trim().max(40),
   school: schoolName,
   timeZone,
   name: personName,

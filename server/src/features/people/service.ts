@@ -101,7 +101,7 @@ export async function changePerson(em: EntityManager, who: SignedIn, id: string,
       id: { $ne: id },
     });
     if (owners === 0 && (input.closed || input.role !== 'owner'))
-      throw wrongInput({ role: `${account.name} is the only owner: make somebody else an owner first.` });
+      throw wrongInput({ role: { code: 'only-owner', name: account.name } });
     const closedAt = input.closed ? (account.closedAt ?? now) : null;
     const { role, version } = input;
     await changeVersion(tx, who, AccountEntity, { where: { id }, about: id, version }, { role, closedAt });
@@ -127,7 +127,7 @@ async function lockSchool(em: EntityManager, schoolId: string): Promise<void> {
 
 async function checkClasses(em: EntityManager, who: SignedIn, classIds: readonly string[]): Promise<void> {
   const known = await em.count(ClassEntity, { school: who.schoolId, id: { $in: [...classIds] } });
-  if (known !== new Set(classIds).size) throw wrongInput({ classIds: 'There is no such class.' });
+  if (known !== new Set(classIds).size) throw wrongInput({ classIds: 'unknown' });
 }
 
 export interface NewLink {
@@ -235,8 +235,7 @@ export async function acceptInvitation(
       await noteChange(tx, key, account, `${found.name}: new password by a link`);
       return key;
     }
-    if ((await tx.count(AccountEntity, { email: email.toLowerCase() })) > 0)
-      throw wrongInput({ email: 'There is an account with this e-mail already.' });
+    if ((await tx.count(AccountEntity, { email: email.toLowerCase() })) > 0) throw wrongInput({ email: 'email-taken' });
     const [id, school] = [newId(), found.school];
     await tx.insert(AccountEntity, {
       id,

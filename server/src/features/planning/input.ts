@@ -14,7 +14,7 @@ const note = z
   .transform((name, context) => {
     const pitch = parsePitch(name);
     if (pitch !== null) return pitchName(pitch);
-    context.addIssue({ code: 'custom', message: 'A note such as F#4.' });
+    context.addIssue({ code: 'custom', message: 'not-note' });
     return z.NEVER;
   });
 
@@ -23,35 +23,35 @@ const stepInput = z
     /** Of a step that is there; null for a new one. */
     id: z.uuid().nullable(),
     belt: z.enum(BELTS.map((belt) => belt.id)),
-    lessons: z.int('Whole lessons.').min(1, 'At least 1 lesson.').max(60, 'At most 60 lessons.'),
-    toPass: z.int('A whole number.').min(1, 'At least one tune.').max(MOST_TUNES),
+    lessons: z.int().min(1).max(60),
+    toPass: z.int().min(1).max(MOST_TUNES),
     passRule: z.object({
-      tempo: z.int('Whole beats a minute.').min(20, 'From 20.').max(300, 'At most 300.').nullable(),
-      slips: z.int('A whole number.').min(0, 'Not less than 0.').max(50, 'At most 50.').nullable(),
+      tempo: z.int().min(20).max(300).nullable(),
+      slips: z.int().min(0).max(50).nullable(),
       lookFor: z.array(z.enum(LOOK_FOR)).max(LOOK_FOR.length),
     }),
     /** The first one is the main tune. */
     tunes: z
-      .array(z.object({ id: z.uuid('Choose a tune.'), role: z.enum(TUNE_ROLES) }))
-      .min(1, 'A step needs a tune.')
-      .max(MOST_TUNES, `At most ${MOST_TUNES} tunes.`),
+      .array(z.object({ id: z.uuid(), role: z.enum(TUNE_ROLES) }))
+      .min(1)
+      .max(MOST_TUNES),
   })
   .refine(({ tunes }) => new Set(tunes.map((tune) => tune.id)).size === tunes.length, {
-    message: 'A tune stands twice at this step.',
+    message: 'twice',
     path: ['tunes'],
   })
   .refine(({ tunes }) => tunes.every((tune, index) => (tune.role === 'main') === (index === 0)), {
-    message: 'The first tune is the main one.',
+    message: 'main-first',
     path: ['tunes'],
   });
 
 const content = {
-  name: text().trim().min(1, 'Give the staircase a name.').max(80, 'At most 80 letters.'),
+  name: text().trim().min(1).max(80),
   noteOrder: z
     .array(note)
-    .max(40, 'At most 40 notes.')
-    .refine((notes) => new Set(notes).size === notes.length, 'A note stands twice in the order.'),
-  steps: z.array(stepInput).min(1, 'A staircase needs a step.').max(MOST_STEPS, `At most ${MOST_STEPS} steps.`),
+    .max(40)
+    .refine((notes) => new Set(notes).size === notes.length, 'twice'),
+  steps: z.array(stepInput).min(1).max(MOST_STEPS),
 };
 
 export const newStaircase = z.object({ ...content, instrumentId: z.enum(INSTRUMENT_IDS) });
@@ -61,4 +61,4 @@ export const staircaseChange = z.object({ ...content, version });
 export type StaircaseChange = z.infer<typeof staircaseChange>;
 export type StepInput = z.infer<typeof stepInput>;
 
-export const classStaircase = z.object({ staircaseId: z.uuid('Choose a staircase.'), version });
+export const classStaircase = z.object({ staircaseId: z.uuid(), version });

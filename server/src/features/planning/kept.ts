@@ -14,8 +14,7 @@ export function checkKept(
 ): void {
   const own = new Set(before.steps.map((step) => step.id));
   const ids = steps.flatMap((step) => step.id ?? []);
-  if (ids.some((id) => !own.has(id)) || new Set(ids).size < ids.length)
-    throw wrongInput({ steps: 'A step is not of this staircase.' });
+  if (ids.some((id) => !own.has(id)) || new Set(ids).size < ids.length) throw wrongInput({ steps: 'unknown' });
   for (const [index, step] of before.steps.entries()) {
     const next = steps.find((each) => each.id === step.id);
     const title = `Step ${index + 1}, “${step.tunes[0]!.title}”,`;

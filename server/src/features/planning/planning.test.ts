@@ -84,15 +84,15 @@ describe('making a staircase', () => {
   });
 
   it.each<[string, object, string]>([
-    ['no step', { steps: [] }, 'needs a step'],
-    ['no name', { name: ' ' }, 'a name'],
+    ['no step', { steps: [] }, 'too-few'],
+    ['no name', { name: ' ' }, 'missing'],
     ['a note twice in the order', { noteOrder: ['B4', 'B4'] }, 'twice'],
-    ['no note', { noteOrder: ['H4'] }, 'A note such as'],
+    ['no note', { noteOrder: ['H4'] }, 'not-note'],
     ['a belt nobody has', { steps: [{ belt: 'gold' }] }, ''],
-    ['no lessons', { steps: [{ lessons: 0 }] }, 'At least 1 lesson'],
-    ['a tune of nobody', { steps: [{ tunes: [{ id: newId(), role: 'main' }] }] }, 'not in your library'],
-    ['no main tune', { steps: [{ tunes: 'extra' }] }, 'main one'],
-    ['a step of nobody', { steps: [{ id: newId() }] }, 'not of this staircase'],
+    ['no lessons', { steps: [{ lessons: 0 }] }, 'too-low'],
+    ['a tune of nobody', { steps: [{ tunes: [{ id: newId(), role: 'main' }] }] }, 'unknown'],
+    ['no main tune', { steps: [{ tunes: 'extra' }] }, 'main-first'],
+    ['a step of nobody', { steps: [{ id: newId() }] }, 'unknown'],
   ])('refuses %s, and stays as it was', async (_, change, words) => {
     const made = await named('Mine');
     const steps = (change as { steps?: object[] }).steps?.map((each) =>
@@ -239,6 +239,6 @@ describe('a lesson that one class loses', () => {
     expect((await get<ClassPage>(`/api/classes/${plover!.id}`)).lessons.total).toBe(page.lessons.total);
     const never = await lose(true, '2026-01-01');
     expect(never.status).toBe(400);
-    expect((await problem(never)).fields?.date).toContain('no lesson on this day');
+    expect((await problem(never)).fields?.date).toEqual({ code: 'no-lesson' });
   });
 });

@@ -77,7 +77,7 @@ async function checkTunes(em: EntityManager, who: SignedIn, steps: readonly Step
     'select count(*) from tune where school_id = ? and id = any(?::uuid[])',
     [who.schoolId, `{${ids.join(',')}}`],
   );
-  if (Number(found!.count) < ids.length) throw wrongInput({ steps: 'A tune is not in your library.' });
+  if (Number(found!.count) < ids.length) throw wrongInput({ steps: 'unknown' });
 }
 
 async function writeSteps(

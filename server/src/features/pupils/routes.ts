@@ -32,16 +32,11 @@ export const pupilRoutes = new Hono<AppEnv>()
     await changePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
     return c.json({ ok: true });
   })
-  .post(
-    '/:id/move',
-    valid('param', idParam),
-    valid('json', z.object({ classId: z.uuid('Choose a class.') })),
-    async (c) => {
-      const today = localToday(c.var.now, c.var.who.timeZone);
-      await movePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').classId, today);
-      return c.json({ ok: true });
-    },
-  )
+  .post('/:id/move', valid('param', idParam), valid('json', z.object({ classId: z.uuid() })), async (c) => {
+    const today = localToday(c.var.now, c.var.who.timeZone);
+    await movePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').classId, today);
+    return c.json({ ok: true });
+  })
   .post('/:id/erase', forRole('owner'), valid('param', idParam), async (c) => {
     const today = localToday(c.var.now, c.var.who.timeZone);
     await erasePupil(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, today);

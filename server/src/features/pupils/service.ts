@@ -9,6 +9,7 @@ import { blankReasons } from '../hearing/index.ts';
 import { takeDoorAway } from '../home/index.ts';
 import { eraseRecordingsOf } from '../recordings/index.ts';
 import { newId } from '../../platform/ids.ts';
+import type { FieldProblem } from '../../platform/field-problem.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { version } from '../../platform/versions.ts';
 import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
@@ -40,14 +41,14 @@ export interface PupilRecord {
   readonly moves: readonly { readonly on: LocalDate; readonly from: string; readonly to: string }[];
 }
 
-const shownName = text().trim().min(1, 'A pupil needs a name to be shown.').max(60, 'At most 60 letters.');
-const startStep = z.int('A whole number.').min(1, 'Steps are counted from 1.').max(1000);
+const shownName = text().trim().min(1).max(60);
+const startStep = z.int().min(1).max(1000);
 
 export const newPupilsInput = z.object({
   pupils: z
     .array(z.object({ name: shownName, startStep, joinedOn: localDate }))
-    .min(1, 'Name a pupil.')
-    .max(60, 'At most 60 pupils at once.'),
+    .min(1)
+    .max(60),
 });
 export type NewPupils = z.infer<typeof newPupilsInput>['pupils'];
 
@@ -56,18 +57,13 @@ export const pupilInput = z.object({
   startStep,
   joinedOn: localDate,
   leftOn: localDate.nullable(),
-  handMark: text().trim().max(60, 'At most 60 letters.'),
-  note: text().trim().max(500, 'At most 500 letters.'),
-  playsInstead: z.enum(INSTRUMENT_IDS, 'A known instrument.').nullable(),
+  handMark: text().trim().max(60),
+  note: text().trim().max(500),
+  playsInstead: z.enum(INSTRUMENT_IDS).nullable(),
   mayRecord: z.boolean(),
   printSize: z.enum(PRINT_SIZES).default('medium'),
   easierLine: z.boolean().default(false),
-  breathSeconds: z
-    .int('Whole seconds.')
-    .min(2, 'At least 2 seconds.')
-    .max(20, 'At most 20 seconds.')
-    .nullable()
-    .default(null),
+  breathSeconds: z.int().min(2).max(20).nullable().default(null),
   version,
 });
 export type PupilInput = z.infer<typeof pupilInput>;
@@ -136,7 +132,8 @@ export async function addPupils(
       if (taken.has(nameKey(pupil.name))) throw wrongInput({ [`pupils.${row}.name`]: alreadyThere(pupil.name) });
       taken.add(nameKey(pupil.name));
       const step = steps.find((each) => each.position === pupil.startStep);
-      if (step === undefined) throw wrongInput({ [`pupils.${row}.startStep`]: `There is no step ${pupil.startStep}.` });
+      if (step === undefined)
+        throw wrongInput({ [`pupils.${row}.startStep`]: { code: 'no-step', number: pupil.startStep } });
       await tx.insert(PupilEntity, {
         id: newId(),
         school: who.schoolId,
@@ -166,14 +163,13 @@ function nameKey(name: string): string {
   return name.trim().toLocaleLowerCase();
 }
 
-function alreadyThere(name: string): string {
-  return `${name} is in this class already: add a letter, so that they can be told apart.`;
+function alreadyThere(name: string): FieldProblem {
+  return { code: 'name-taken', name };
 }
 
 /** @throws Problem 404 for a pupil of another school; 400 for a name or step that cannot be. */
 export async function changePupil(em: EntityManager, who: SignedIn, id: string, input: PupilInput): Promise<void> {
-  if (input.leftOn !== null && input.leftOn < input.joinedOn)
-    throw wrongInput({ leftOn: 'A pupil leaves after the day of joining.' });
+  if (input.leftOn !== null && input.leftOn < input.joinedOn) throw wrongInput({ leftOn: 'leaves-before-joining' });
   const { name, startStep: position, version: read, ...rest } = input;
   await em.transactional(async (tx) => {
     const { schoolClass } = await presentPupil(tx, who, id);
@@ -185,7 +181,7 @@ export async function changePupil(em: EntityManager, who: SignedIn, id: string, 
     if (input.leftOn === null && others.some((other) => nameKey(other.shownName) === nameKey(name)))
       throw wrongInput({ name: alreadyThere(name) });
     const step = await tx.findOne(StepEntity, { staircase, position });
-    if (step === null) throw wrongInput({ startStep: `There is no step ${position}.` });
+    if (step === null) throw wrongInput({ startStep: { code: 'no-step', number: position } });
     const next = { ...rest, shownName: name, startStep: step.id };
     const changed = changedFields(pupil, next, PUPIL_WORDS);
     await changeVersion(tx, who, PupilEntity, { where: { id }, about: id, version: read }, next);
@@ -234,9 +230,8 @@ export async function movePupil(
 ): Promise<void> {
   const pupil = await presentPupil(em, who, id);
   const [from, to] = [await classOf(em, who, pupil.schoolClass), await classOf(em, who, toClass)];
-  if (from.id === to.id) throw wrongInput({ classId: 'The pupil is in this class already.' });
-  if (from.staircase !== to.staircase)
-    throw wrongInput({ classId: `${to.name} climbs other stairs: the records would mean nothing there.` });
+  if (from.id === to.id) throw wrongInput({ classId: 'in-class-already' });
+  if (from.staircase !== to.staircase) throw wrongInput({ classId: { code: 'other-stairs', name: to.name } });
   await em.transactional(async (tx) => {
     await lockClass(tx, to.id);
     const there = await tx.find(PupilEntity, { schoolClass: to.id, leftOn: null });

@@ -6,24 +6,21 @@ import { text } from '../../platform/fields.ts';
 export const LONGEST_SECONDS = 180;
 
 export const newRecording = z.object({
-  pupilId: z.uuid('The id of a pupil.'),
-  stepId: z.uuid('The id of a step.'),
-  tuneId: z.uuid('The id of a tune.'),
-  fileName: text().trim().max(200, 'At most 200 letters.'),
-  seconds: z.coerce
-    .number()
-    .positive('It has no sound.')
-    .max(LONGEST_SECONDS, `At most ${LONGEST_SECONDS / 60} minutes.`),
+  pupilId: z.uuid(),
+  stepId: z.uuid(),
+  tuneId: z.uuid(),
+  fileName: text().trim().max(200),
+  seconds: z.coerce.number().positive().max(LONGEST_SECONDS),
 });
 export type NewRecording = z.infer<typeof newRecording>;
 
 /** Seconds of the longest spoken answer. */
 const LONGEST_ANSWER = 60;
 export const newAnswer = z.object({
-  seconds: z.coerce.number().positive('It has no sound.').max(LONGEST_ANSWER, `At most ${LONGEST_ANSWER} seconds.`),
+  seconds: z.coerce.number().positive().max(LONGEST_ANSWER),
 });
 
-const remarks = z.array(z.string().regex(/^[a-z0-9-]{1,60}$/, 'The id of a remark.')).max(20);
+const remarks = z.array(z.string().regex(/^[a-z0-9-]{1,60}$/)).max(20);
 
 export const noteInput = z
   .object({
@@ -33,13 +30,13 @@ export const noteInput = z
       words: text().max(2000),
       sure: z.number().min(0).max(1),
     }),
-    words: text().trim().max(500, 'At most 500 letters.'),
+    words: text().trim().max(500),
   })
   .partial();
 export type NoteInput = z.infer<typeof noteInput>;
 
 export const storageInput = z.object({
-  days: z.int('Whole days.').min(1, 'At least 1 day.').max(365, 'At most 365 days.'),
-  megabytes: z.int('Whole megabytes.').min(10, 'At least 10 MB.').max(20_000, 'At most 20,000 MB.'),
+  days: z.int().min(1).max(365),
+  megabytes: z.int().min(10).max(20_000),
 });
 export type StorageInput = z.infer<typeof storageInput>;

@@ -111,7 +111,7 @@ describe('recordings', () => {
     expect(recordings.find((each) => each.id === id)?.spokenSeconds).toBe(4);
     expect(storage.bytes).toBe(before + 300);
     expect((await (await test.send('GET', `/api/recordings/${id}/answer`)).arrayBuffer()).byteLength).toBe(300);
-    expect((await said(await answer(wav(), '61'))).fields).toEqual({ seconds: 'At most 60 seconds.' });
+    expect((await said(await answer(wav(), '61'))).fields).toEqual({ seconds: { code: 'too-high', most: 60 } });
     expect((await said(await answer(new TextEncoder().encode('A letter.')))).fields).toHaveProperty('sound');
     const other = await cookieOf(test, 'ivo@osierbridge.example');
     expect((await answer(wav(), '4', other)).status).toBe(404);
@@ -126,10 +126,12 @@ describe('recordings', () => {
     await test.orm.em.fork().execute('update pupil set may_record = false where id = ?', [other]);
     expect(await said(await keep(v7(), wav(), { pupilId: other }))).toMatchObject({ code: 'no-consent' });
     const letter = new TextEncoder().encode('This is a letter, and no sound.');
-    expect((await said(await keep(v7(), letter))).fields).toEqual({ sound: 'This is no sound file that can be kept.' });
+    expect((await said(await keep(v7(), letter))).fields).toEqual({ sound: { code: 'not-sound' } });
     expect((await said(await keep(v7(), new Uint8Array()))).fields).toHaveProperty('sound');
     expect((await said(await keep(v7(), wav(), { tuneId: v7() }))).fields).toHaveProperty('stepId');
-    expect((await said(await keep(v7(), wav(), { seconds: '181' }))).fields).toEqual({ seconds: 'At most 3 minutes.' });
+    expect((await said(await keep(v7(), wav(), { seconds: '181' }))).fields).toEqual({
+      seconds: { code: 'too-high', most: 180 },
+    });
     expect((await keep(v7(), wav(3 * 1024 * 1024 + 1))).status).toBe(413);
   });
 

@@ -99,7 +99,7 @@ export async function keepRecording(
   now: Date,
 ): Promise<void> {
   const pupil = await pupilOf(em, who, recording.pupilId);
-  if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'This pupil has left the class.' });
+  if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'left-class' });
   if (!pupil.mayRecord)
     throw new Problem(
       403,
@@ -107,7 +107,7 @@ export async function keepRecording(
       `The family of ${pupil.shownName} has not agreed to recordings: note it with the pupil first.`,
     );
   const type = soundType(sound);
-  if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  if (type === null) throw wrongInput({ sound: 'not-sound' });
   await checkTune(em, who, pupil.schoolClass, recording);
   const { stepId, tuneId, fileName, seconds } = recording;
   const of = { schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId };
@@ -138,7 +138,7 @@ export async function keepHandIn(
   now: Date,
 ): Promise<void> {
   const type = soundType(sound);
-  if (type === null) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  if (type === null) throw wrongInput({ sound: 'not-sound' });
   await store(em, { ...handIn, accountId: null, fileName: 'From home', type }, sound, now);
 }
 
@@ -194,7 +194,7 @@ async function checkTune(
         and (s.tune_id = ? or exists(select 1 from step_tune t where t.step_id = s.id and t.tune_id = ?))) as fits`,
     [stepId, classId, who.schoolId, tuneId, tuneId],
   );
-  if (found?.fits !== true) throw wrongInput({ stepId: 'This tune is on no step of the class.' });
+  if (found?.fits !== true) throw wrongInput({ stepId: 'on-no-step' });
 }
 
 /** @throws Problem 404 when it is not there, or not of a class of the asker's. */
@@ -233,7 +233,7 @@ export async function keepAnswer(
   now: Date,
 ): Promise<void> {
   await recordingOf(em, who, id);
-  if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'This is no sound file that can be kept.' });
+  if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'not-sound' });
   await em.transactional(async (tx) => {
     await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
     await checkRoom(tx, who.schoolId, spoken.length, now);

@@ -10,16 +10,13 @@ import { changeSchoolVersion } from './details.ts';
 
 const caution = z.object({
   id: text().min(1).max(60),
-  text: text().trim().min(1, 'A caution needs words.').max(300, 'At most 300 letters.'),
-  places: z.array(z.enum(CAUTION_PLACES)).min(1, 'Say where it is shown.'),
+  text: text().trim().min(1).max(300),
+  places: z.array(z.enum(CAUTION_PLACES)).min(1),
   shown: z.boolean(),
 });
 export const cautionsInput = z.object({
   version,
-  cautions: z
-    .array(caution)
-    .max(40, 'At most 40 cautions.')
-    .refine(areDifferent, 'Each caution needs a name of its own.'),
+  cautions: z.array(caution).max(40).refine(areDifferent, 'twice'),
 });
 
 function areDifferent(cautions: readonly { readonly id: string }[]): boolean {

@@ -9,12 +9,12 @@ import { version } from '../../platform/versions.ts';
 import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 
-export const schoolName = text().trim().min(1, 'Give the school a name.').max(100, 'At most 100 letters.');
+export const schoolName = text().trim().min(1).max(100);
 
 const colour = z
   .string()
-  .regex(/^#[0-9a-f]{6}$/, 'A colour such as #28508f.')
-  .refine((each) => contrastWithWhite(each) >= LEAST_CONTRAST, 'Too pale: it cannot be told from the paper.');
+  .regex(/^#[0-9a-f]{6}$/, 'not-colour')
+  .refine((each) => contrastWithWhite(each) >= LEAST_CONTRAST, 'too-pale');
 
 export const schoolInput = z.object({
   name: schoolName,

@@ -15,14 +15,14 @@ export const remarksInput = z.object({
   remarks: z
     .array(
       z.object({
-        id: z.string().regex(/^[a-z0-9-]{1,60}$/, 'Small letters, digits and hyphens.'),
-        words: text().trim().min(1, 'A remark needs words.').max(24, 'At most 24 letters: short enough to tap.'),
-        remedy: text().trim().max(160, 'At most 160 letters.'),
+        id: z.string().regex(/^[a-z0-9-]{1,60}$/),
+        words: text().trim().min(1).max(24),
+        remedy: text().trim().max(160),
       }),
     )
-    .min(1, 'One remark at least.')
-    .max(MOST_REMARKS, `At most ${MOST_REMARKS} remarks.`)
-    .refine((remarks) => new Set(remarks.map(({ id }) => id)).size === remarks.length, 'Each remark once.'),
+    .min(1)
+    .max(MOST_REMARKS)
+    .refine((remarks) => new Set(remarks.map(({ id }) => id)).size === remarks.length, 'twice'),
 });
 
 /** The remarks of a school: its own, or the usual ones. */

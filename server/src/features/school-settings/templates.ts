@@ -8,7 +8,7 @@ import { noteChange } from '../changes/index.ts';
 import { SchoolEntity, type SchoolTemplates } from '../schools/index.ts';
 import { changeSchoolVersion } from './details.ts';
 
-const words = text().max(4000, 'At most 4,000 letters.');
+const words = text().max(4000);
 export const templatesInput = z.object({ version, templates: z.record(z.enum(TEMPLATE_IDS), words) });
 
 const USUAL: SchoolTemplates = { 'new-note': '', pass: '', recital: '', certificate: '' };

@@ -25,9 +25,7 @@ export async function passwordFits(storedHash: string | null, password: string):
 
 const FEWEST_LETTERS = 12;
 
-export const newPassword = text('Please give a password.')
-  .min(FEWEST_LETTERS, `At least ${FEWEST_LETTERS} letters: a few words in a row are easy to keep in mind.`)
-  .max(200, 'At most 200 letters.');
+export const newPassword = text().min(FEWEST_LETTERS, 'short-password').max(200);
 
 /** zxcvbn's own scale, 0 to 4: from 3 on it withstands guessing at this server for years. */
 const STRONG_ENOUGH = 3;
@@ -58,13 +56,13 @@ export async function refuseWeak(field: string, password: string, about: readonl
   const words = about.flatMap((each) => [each, ...each.split(/[^\p{L}\p{N}]+/u)]).filter((word) => word.length > 2);
   const lower = password.toLowerCase();
   if (about.some((each) => each.length > 4 && lower.includes(each.toLowerCase())))
-    throw wrongInput({ [field]: 'Please do not use your e-mail, your name or the school’s in it.' });
+    throw wrongInput({ [field]: 'personal-password' });
   checker ??= loadChecker();
   const { score } = (await checker)(lower.slice(0, LETTERS_LOOKED_AT), words);
   if (score < STRONG_ENOUGH)
     throw wrongInput({
-      [field]: 'This is too easy to guess: three or four words that do not belong together are good.',
+      [field]: 'easy-password',
     });
 }
 
-export const password = z.string('Please give a password.').min(1, 'Please give a password.').max(200);
+export const password = z.string().min(1).max(200);

@@ -34,7 +34,7 @@ export interface Me {
 }
 
 const credentials = z.object({
-  email: z.email('Please give an e-mail address.').max(200),
+  email: z.email().max(200),
   password,
 });
 
@@ -73,7 +73,7 @@ export const sessionRoutes = new Hono<AppEnv>()
   });
 
 const passwordInput = z.object({
-  current: z.string().min(1, 'Please give your password.').max(200),
+  current: z.string().min(1).max(200),
   next: newPassword,
 });
 

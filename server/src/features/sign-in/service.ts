@@ -162,7 +162,7 @@ export async function changePassword(
   await countTry(em, attempt, now);
   const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
   if (!(await passwordFits(account.passwordHash, current))) {
-    throw wrongInput({ current: 'This is not your password.' });
+    throw wrongInput({ current: 'not-password' });
   }
   await forgetTries(em, attempt, now);
   await refuseWeak('next', next, [who.email, who.name, who.schoolName]);

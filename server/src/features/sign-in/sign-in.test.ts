@@ -53,7 +53,7 @@ describe('signing in', () => {
     expect(answer.status).toBe(400);
     const { error } = (await answer.json()) as ErrorBody;
     expect(error.code).toBe('wrong-input');
-    expect(error.fields).toEqual({ email: 'Please give an e-mail address.', password: 'Please give a password.' });
+    expect(error.fields).toEqual({ email: { code: 'not-email' }, password: { code: 'missing' } });
   });
 
   it('keeps no token in the database, and signing out ends the session', async () => {

@@ -6,28 +6,29 @@ const MOST_TERM_DAYS = 400;
 const DAY = 86_400_000;
 
 const daysOff = z
-  .object({ from: localDate, to: localDate, reason: text().trim().min(1, 'Say what the day is off for.').max(100) })
-  .refine((off) => off.from <= off.to, 'The last day off comes before the first.');
+  .object({ from: localDate, to: localDate, reason: text().trim().min(1).max(100) })
+  .refine((off) => off.from <= off.to, 'first-last');
 
 const termFields = z.object({
-  name: text().trim().min(1, 'Give the term a name.').max(80, 'At most 80 letters.'),
+  name: text().trim().min(1).max(80),
   startsOn: localDate,
   endsOn: localDate,
-  daysOff: z.array(daysOff).max(200, 'At most 200 entries.'),
+  daysOff: z.array(daysOff).max(200),
   rotation: z.object({
     firstWeek: z.enum(['A', 'B']),
     emptyWeeksCount: z.boolean(),
-    cycleDays: z.int('A whole number.').min(0).max(20, 'At most 20 days in a cycle.'),
+    cycleDays: z.int().min(0).max(20),
   }),
 });
 
 /** What holds for the days of a term wherever it comes from: a form or an archive. */
 export function withDays<T extends z.ZodType<{ readonly startsOn: string; readonly endsOn: string }>>(term: T): T {
   return term
-    .refine((read) => read.startsOn < read.endsOn, { path: ['endsOn'], message: 'The term ends before it begins.' })
+    .refine((read) => read.startsOn < read.endsOn, { path: ['endsOn'], message: 'first-last' })
     .refine((read) => Date.parse(read.endsOn) - Date.parse(read.startsOn) <= MOST_TERM_DAYS * DAY, {
       path: ['endsOn'],
-      message: `A term has at most ${MOST_TERM_DAYS} days.`,
+      message: 'too-many-days',
+      params: { most: MOST_TERM_DAYS },
     });
 }
 

@@ -7,7 +7,7 @@ import { valid } from '../../platform/valid.ts';
 import { termChange, termInput } from './input.ts';
 import { addTerm, changeTerm, listTerms, previewHolidays } from './service.ts';
 
-const icsInput = z.object({ ics: z.string().min(1, 'Choose a file.').max(MOST_CALENDAR_CHARACTERS, 'At most 2 MB.') });
+const icsInput = z.object({ ics: z.string().min(1).max(MOST_CALENDAR_CHARACTERS) });
 
 export const termRoutes = new Hono<AppEnv>()
   .get('/', async (c) => c.json(await listTerms(c.var.em, c.var.who)))

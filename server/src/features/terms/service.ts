@@ -62,6 +62,6 @@ export async function previewHolidays(
   const term = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (term === null) throw notFound('term');
   const read = await reader.holidays(ics, term.startsOn, term.endsOn);
-  if (!read.ok) throw wrongInput({ ics: read.error });
+  if (!read.ok) throw wrongInput({ ics: { code: 'file', words: read.error } });
   return read.value;
 }

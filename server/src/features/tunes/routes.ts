@@ -9,7 +9,7 @@ import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { addTune, changeTune, listTunes, oneTune, restoreTune } from './service.ts';
 
-const tuneInput = z.object({ abc: text('The tune as ABC.').max(MOST_ABC_CHARACTERS, 'The tune is too long.') });
+const tuneInput = z.object({ abc: text().max(MOST_ABC_CHARACTERS) });
 
 export const tuneRoutes = new Hono<AppEnv>()
   .get('/', forRole('assistant'), async (c) => c.json(await listTunes(c.var.em, c.var.who)))

@@ -20,7 +20,7 @@ export interface TuneDto {
 /** @throws Problem 400 with the tune's first error when the text is no tune. */
 async function readTune(abc: string): Promise<ReadText> {
   const read = await reader.text(abc);
-  if (!read.ok) throw wrongInput({ abc: read.error });
+  if (!read.ok) throw wrongInput({ abc: { code: 'file', words: read.error } });
   return read.value;
 }
 
@@ -81,5 +81,7 @@ export async function restoreTune(em: EntityManager, who: SignedIn, id: string):
 async function refuseDuplicate(em: EntityManager, who: SignedIn, content: string, own: string | null): Promise<void> {
   const same = await em.findOne(TuneEntity, { school: who.schoolId, content });
   if (same === null || same.id === own) return;
-  throw new Problem(409, 'duplicate', `Your library already has this tune, as “${same.title}”.`, { abc: same.id });
+  throw new Problem(409, 'duplicate', `Your library already has this tune, as “${same.title}”.`, {
+    abc: { code: 'same-tune', id: same.id },
+  });
 }

@@ -46,22 +46,23 @@ describe('the library', () => {
     expect(await error(again)).toMatchObject({
       code: 'duplicate',
       message: expect.stringContaining(first!.title) as string,
-      fields: { abc: first!.id },
+      fields: { abc: { code: 'same-tune', id: first!.id } },
     });
   });
 
   it('refuses what is no tune in a sentence, and stays as it was', async () => {
     const before = (await list()).length;
-    for (const [text, sentence] of [
-      [abc('Silent', 'z4|z4|]'), 'no notes'],
-      ['hello', 'not ABC'],
-      ['', 'empty'],
-      [7, 'The tune as ABC.'],
-      ['x'.repeat(200_001), 'too long'],
+    const inFile = (words: string) => ({ code: 'file', words: expect.stringContaining(words) as string });
+    for (const [text, problem] of [
+      [abc('Silent', 'z4|z4|]'), inFile('no notes')],
+      ['hello', inFile('not ABC')],
+      ['', inFile('empty')],
+      [7, { code: 'missing' }],
+      ['x'.repeat(200_001), { code: 'too-long', most: 200_000 }],
     ] as const) {
       const answer = await post(text);
       expect(answer.status).toBe(400);
-      expect((await error(answer)).fields?.abc).toContain(sentence);
+      expect((await error(answer)).fields?.abc).toEqual(problem);
     }
     expect((await list()).length).toBe(before);
   });

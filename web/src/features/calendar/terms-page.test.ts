@@ -56,7 +56,7 @@ describe('the terms', () => {
   });
 
   it('says beside its line what is wrong with a day off, and keeps what was typed', async () => {
-    const fields = { 'daysOff.0': 'The last day off comes before the first.' };
+    const fields = { 'daysOff.0': { code: 'first-last' } } as const;
     fakeServer({
       'GET /api/terms': () => [spring],
       'PUT /api/terms/t1': () => new Refused(400, 'Not saved.', fields),
@@ -65,7 +65,7 @@ describe('the terms', () => {
     await wrapper.get('[aria-label="Last day off 1"]').setValue('2026-02-01');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.get('[role=alert]').text()).toContain('The last day off comes before the first.');
+    expect(wrapper.get('[role=alert]').text()).toContain('The end comes before the beginning.');
     expect(wrapper.get<HTMLInputElement>('[aria-label="Last day off 1"]').element.value).toBe('2026-02-01');
   });
 

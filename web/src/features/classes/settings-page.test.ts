@@ -78,7 +78,8 @@ describe('the settings of a class', () => {
   });
 
   it('say at its place what the server refuses', async () => {
-    const fields = { 'meetings.0.at': 'A time such as 09:40.', 'style.ladder': 'A ladder has 3 to 6 rungs.' };
+    const ladder = { code: 'rungs', least: 3, most: 6 } as const;
+    const fields = { 'meetings.0.at': { code: 'not-time' }, 'style.ladder': ladder } as const;
     fakeServer({ ...existing, 'PUT /api/classes/c/settings': () => new Refused(400, 'Not saved.', fields) });
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
     await wrapper.get('form').trigger('submit');

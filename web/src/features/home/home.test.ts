@@ -51,8 +51,7 @@ describe('the practice room of a class', () => {
 
   it('is opened to a day, and says what the school refuses', async () => {
     const { wrapper } = await open(room({ room: null }), {
-      'PUT /api/classes/c/room': () =>
-        new Refused(400, 'Not valid.', { until: 'This day is over: choose a later one.' }),
+      'PUT /api/classes/c/room': () => new Refused(400, 'Not valid.', { until: { code: 'day-over' } }),
     });
     expect(wrapper.text()).toContain('The practice room is closed');
     await wrapper.get('form').trigger('submit');

@@ -73,7 +73,8 @@ describe('the instruments', () => {
   it('say why one cannot be lent', async () => {
     fakeServer({
       ...base,
-      'POST /api/instruments/i3/loans': () => new Refused(400, 'Not saved.', { pupilId: 'Number 3 is lost.' }),
+      'POST /api/instruments/i3/loans': () =>
+        new Refused(400, 'Not saved.', { pupilId: { code: 'condition', number: 3, condition: 'lost' } }),
     });
     const { wrapper } = await openPage(InstrumentsPage);
     await wrapper

@@ -88,10 +88,10 @@ describe('the pupils of a class', () => {
     expect(sent).not.toHaveProperty('absences');
   });
 
-  it('go to a parallel group, or not, in the server’s words', async () => {
+  it('go to a parallel group, or say why not', async () => {
     fakeServer({
       ...answers(() => [pupil('Bo', { moves: [{ on: '2026-02-10', from: '4 Otter', to: '4 Plover' }] })]),
-      'POST /api/pupils/bo/move': () => new Refused(400, 'Not saved.', { classId: 'Bo is in this class already.' }),
+      'POST /api/pupils/bo/move': () => new Refused(400, 'Not saved.', { classId: { code: 'name-taken', name: 'Bo' } }),
     });
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
     await wrapper.get('.list-group-item').trigger('click');
@@ -99,7 +99,7 @@ describe('the pupils of a class', () => {
     await wrapper.get('[aria-label="Class"]').setValue('o');
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('Bo is in this class already.');
+    expect(wrapper.text()).toContain('Bo is in this class already:');
   });
 
   it('are erased only by an owner, and only after a second word', async () => {

@@ -37,13 +37,13 @@ describe('cautions', () => {
     fakeServer({
       'GET /api/school/cautions': () => ({ cautions }),
       'PUT /api/school/cautions': () =>
-        new Refused(400, 'Not saved.', { 'cautions.1.places': 'Say where it is shown.' }),
+        new Refused(400, 'Not saved.', { 'cautions.1.places': { code: 'too-few', least: 1 } }),
     });
     const { wrapper } = await openPage(CautionsPage);
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.findAll('fieldset')[1]!.text()).toContain('Say where it is shown.');
-    expect(wrapper.findAll('fieldset')[0]!.text()).not.toContain('Say where');
+    expect(wrapper.findAll('fieldset')[1]!.text()).toContain('At least one.');
+    expect(wrapper.findAll('fieldset')[0]!.text()).not.toContain('At least one');
   });
 
   it('stand at their place only as the school shows them, with the local rules', async () => {
@@ -148,17 +148,17 @@ describe('people', () => {
     expect(wrapper.get('header').text()).toContain('Osier School');
   });
 
-  it('keep an owner: the server’s sentence stands at the role', async () => {
+  it('keep an owner: the reason stands at the role', async () => {
     fakeServer({
       'GET /api/people': () => people,
-      'PUT /api/people/m': () => new Refused(400, 'Not saved.', { role: 'Mara Tillen is the only owner.' }),
+      'PUT /api/people/m': () => new Refused(400, 'Not saved.', { role: { code: 'only-owner', name: 'Mara Tillen' } }),
     });
     const { wrapper } = await openPage(PeoplePage);
     await wrapper.get('.list-group-item').trigger('click');
     await wrapper.findAll('form')[0]!.get('select').setValue('teacher');
     await wrapper.findAll('form')[0]!.trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('Mara Tillen is the only owner.');
+    expect(wrapper.text()).toContain('Mara Tillen is the only owner:');
   });
 });
 
@@ -198,7 +198,7 @@ describe('the account', () => {
   });
 
   it('changes the password and empties the fields, or says which one is wrong', async () => {
-    const answers = [new Refused(400, 'Not saved.', { current: 'This is not your password.' }), { ok: true }];
+    const answers = [new Refused(400, 'Not saved.', { current: { code: 'not-password' } }), { ok: true }];
     fakeServer({ 'GET /api/account/sessions': () => sessions, 'PUT /api/account/password': () => answers.shift() });
     const { wrapper } = await openPage(AccountPage);
     const [current, next] = wrapper.findAll<HTMLInputElement>('input[type=password]');
@@ -240,8 +240,14 @@ describe('the school’s data', () => {
   });
 
   it('say what is wrong with an archive', async () => {
-    const { wrapper } = await imported(new Refused(400, 'Not saved.', { archive: 'This is no archive of a school.' }));
-    expect(wrapper.get('[role="alert"]').text()).toBe('This is no archive of a school.');
+    const { wrapper } = await imported(
+      new Refused(400, 'Not saved.', {
+        archive: { code: 'in-archive', at: 'terms.0.startsOn', problem: { code: 'not-date' } },
+      }),
+    );
+    expect(wrapper.get('[role="alert"]').text()).toBe(
+      'This is no archive of a school: at terms.0.startsOn: A date such as 2026-01-31.',
+    );
   });
 });
 

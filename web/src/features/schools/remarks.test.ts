@@ -37,10 +37,10 @@ describe('the remarks at hearing', () => {
   });
 
   it('are refused in a sentence beside the line', async () => {
-    const refusal = new Refused(400, 'Not saved.', { 'remarks.1.words': 'A remark needs words.' });
+    const refusal = new Refused(400, 'Not saved.', { 'remarks.1.words': { code: 'missing' } });
     const { wrapper } = await opened(() => refusal);
     await wrapper.get('[aria-label="Words of remark 2"]').setValue('');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.findAll('fieldset')[1]!.text()).toContain('A remark needs words.'));
+    await vi.waitFor(() => expect(wrapper.findAll('fieldset')[1]!.text()).toContain('Please fill this in.'));
   });
 });

@@ -151,11 +151,8 @@ async function submit(): Promise<void> {
     await router.push({ name: 'tune', params: { tuneId: kept.id } });
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
-    const isDuplicate = problem.code === 'duplicate';
-    refused.value = {
-      message: isDuplicate ? problem.message : (problem.fields.abc ?? problem.message),
-      sameAs: isDuplicate ? (problem.fields.abc ?? null) : null,
-    };
+    const { sameTune: sameAs, fields, message } = problem;
+    refused.value = { message: sameAs === null ? (fields.abc ?? message) : message, sameAs };
   } finally {
     busy.value = false;
   }
