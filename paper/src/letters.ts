@@ -1,18 +1,25 @@
 import * as fontkit from 'fontkit';
 import type { Face, Mark } from './marks.ts';
 
+/** Of names and letters to families that the fonts of the house do not have, each with a bold one. */
+export const FURTHER_SCRIPTS = ['vietnamese', 'cyrillic', 'greek'] as const;
+type FurtherScript = (typeof FURTHER_SCRIPTS)[number];
+
 /** The fonts as files: static, for PDF embeds no variable one. */
-export type FontName = 'text' | 'text-ext' | 'bold' | 'bold-ext' | 'heading' | 'heading-ext' | 'music';
+export type FontName =
+  | 'text'
+  | 'text-ext'
+  | 'bold'
+  | 'bold-ext'
+  | 'heading'
+  | 'heading-ext'
+  | 'music'
+  | `${'text' | 'bold'}-${FurtherScript}`;
 export type FontFiles = Readonly<Record<FontName, Uint8Array>>;
 
 export const FONT_NAMES: readonly FontName[] = [
-  'text',
-  'text-ext',
-  'bold',
-  'bold-ext',
-  'heading',
-  'heading-ext',
-  'music',
+  ...(['text', 'text-ext', 'bold', 'bold-ext', 'heading', 'heading-ext', 'music'] as const),
+  ...FURTHER_SCRIPTS.flatMap((script) => [`text-${script}`, `bold-${script}`] as const),
 ];
 
 /** Letters that one font has. */
@@ -22,6 +29,13 @@ export interface Run {
   /** For a size of 1. */
   readonly width: number;
 }
+
+/** Where a letter of a face is looked for, in this order. */
+function fontsOf(face: Exclude<Face, 'music'>): readonly FontName[] {
+  const further = FURTHER_SCRIPTS.map((script) => `${face === 'text' ? face : 'bold'}-${script}` as const);
+  return [face, `${face}-ext`, 'text', ...further, 'music'];
+}
+const FONTS_OF = { text: fontsOf('text'), bold: fontsOf('bold'), heading: fontsOf('heading') } as const;
 
 interface GlyphPath {
   translate(x: number, y: number): GlyphPath;
@@ -108,7 +122,7 @@ export class Letters {
 
   #fontFor(letter: string, face: Face): FontName | null {
     const code = letter.codePointAt(0)!;
-    const names: readonly FontName[] = face === 'music' ? ['music'] : [face, `${face}-ext`, 'text', 'music'];
+    const names = face === 'music' ? (['music'] as const) : FONTS_OF[face];
     const found = names.find((name) => this.#fonts.get(name)!.hasGlyphForCodePoint(code));
     if (found === undefined) this.missing.add(letter);
     return found ?? null;

@@ -140,9 +140,10 @@ describe('the pages', () => {
     expect(named('Unbreakable'.repeat(30)).warnings[0]).toMatch(/^The title “.*” does not fit\.$/);
   });
 
-  it('say which letters no font has', () => {
+  it('have the names of many languages, and say which letters no font has', () => {
     const klass = madeUpClass();
-    const pupils = [{ ...klass.pupils[0]!, name: 'Łucja Þór 李' }];
+    const names = ['Łucja Þór', 'Олена Ґудзь', 'Νίκη Παππά', 'Nguyễn Thị Mỹ Hạnh', 'Ёлка 李'];
+    const pupils = names.map((name) => ({ ...klass.pupils[0]!, name }));
     expect(sheet('labels', { schoolClass: { ...klass, pupils } }).warnings).toEqual([
       'These letters cannot be printed: 李.',
     ]);

@@ -1,8 +1,9 @@
-import type { FontName, Letters } from './letters.ts';
+import type { FontName, Letters, Run } from './letters.ts';
 import type { PageLaid } from './lay-out.ts';
 import type { Mark } from './marks.ts';
 
-const FAMILIES: Readonly<Record<FontName, readonly [family: string, weight: number]>> = {
+/** What a page of Escalier has loaded; what is in other fonts is drawn. */
+const FAMILIES: Readonly<Partial<Record<FontName, readonly [family: string, weight: number]>>> = {
   text: ['Atkinson Hyperlegible Next', 400],
   'text-ext': ['Atkinson Hyperlegible Next', 400],
   bold: ['Atkinson Hyperlegible Next', 700],
@@ -23,35 +24,32 @@ export function toSvg(
   label: string,
   texts: 'letters' | 'outlines' = 'letters',
 ): string {
-  const textOf = texts === 'letters' ? textSvg : outlineSvg;
-  const body = marks.map((mark) => (mark.kind === 'text' ? textOf(mark, letters) : pathSvg(mark))).join('');
+  const body = marks.map((mark) => (mark.kind === 'text' ? textSvg(mark, letters, texts) : pathSvg(mark))).join('');
   return `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${short(width)} ${short(height)}" width="${short(width)}" height="${short(height)}" role="img" aria-label="${escape(label)}"><rect width="100%" height="100%" fill="#ffffff"/>${body}</svg>`;
 }
 
-function textSvg({ x, y, text, face, size, colour }: Extract<Mark, { kind: 'text' }>, letters: Letters): string {
-  let at = x;
+type TextMark = Extract<Mark, { kind: 'text' }>;
+
+function textSvg(mark: TextMark, letters: Letters, texts: 'letters' | 'outlines'): string {
+  let at = mark.x;
   return letters
-    .runs(text, face)
+    .runs(mark.text, mark.face)
     .map((run) => {
-      const [family, weight] = FAMILIES[run.font];
-      const element = `<text x="${short(at)}" y="${short(y)}" font-family="${family}" font-weight="${weight}" font-size="${short(size)}" fill="${colour}" xml:space="preserve">${escape(run.text)}</text>`;
-      at += run.width * size;
+      const [family, weight] = (texts === 'letters' ? FAMILIES[run.font] : undefined) ?? [];
+      const element =
+        family === undefined
+          ? outline(run, at, mark, letters)
+          : `<text x="${short(at)}" y="${short(mark.y)}" font-family="${family}" font-weight="${weight}" font-size="${short(mark.size)}" fill="${mark.colour}" xml:space="preserve">${escape(run.text)}</text>`;
+      at += run.width * mark.size;
       return element;
     })
     .join('');
 }
 
-function outlineSvg({ x, y, text, face, size, colour }: Extract<Mark, { kind: 'text' }>, letters: Letters): string {
-  let at = x;
-  return letters
-    .runs(text, face)
-    .map((run) => {
-      const scale = size / letters.unitsOf(run.font);
-      const element = `<path d="${letters.outline(run)}" transform="matrix(${[scale, 0, 0, -scale, at, y].map((value) => String(Math.round(value * 1e5) / 1e5)).join(' ')})" fill="${colour}"/>`;
-      at += run.width * size;
-      return element;
-    })
-    .join('');
+function outline(run: Run, x: number, { y, size, colour }: TextMark, letters: Letters): string {
+  const scale = size / letters.unitsOf(run.font);
+  const matrix = [scale, 0, 0, -scale, x, y].map((value) => String(Math.round(value * 1e5) / 1e5)).join(' ');
+  return `<path d="${letters.outline(run)}" transform="matrix(${matrix})" fill="${colour}"/>`;
 }
 
 function pathSvg({ d, at, fill, stroke, width, dash }: Extract<Mark, { kind: 'path' }>): string {

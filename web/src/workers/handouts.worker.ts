@@ -28,6 +28,12 @@ import text from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperleg
 import textExt from '@fontsource/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-ext-400-normal.woff?url';
 import heading from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-700-normal.woff?url';
 import headingExt from '@fontsource/bricolage-grotesque/files/bricolage-grotesque-latin-ext-700-normal.woff?url';
+import cyrillic from '@fontsource/noto-sans/files/noto-sans-cyrillic-400-normal.woff?url';
+import cyrillicBold from '@fontsource/noto-sans/files/noto-sans-cyrillic-700-normal.woff?url';
+import greek from '@fontsource/noto-sans/files/noto-sans-greek-400-normal.woff?url';
+import greekBold from '@fontsource/noto-sans/files/noto-sans-greek-700-normal.woff?url';
+import vietnamese from '@fontsource/noto-sans/files/noto-sans-vietnamese-400-normal.woff?url';
+import vietnameseBold from '@fontsource/noto-sans/files/noto-sans-vietnamese-700-normal.woff?url';
 import music from '@escalier/paper/leipzig.ttf?url';
 import { expose } from 'comlink';
 import { loadToolkit } from './verovio.ts';
@@ -64,6 +70,8 @@ export type HandoutProgress = (share: number) => void;
 const FONT_ADDRESSES: Readonly<Record<(typeof FONT_NAMES)[number], string>> = {
   ...{ text, bold, heading, music },
   ...{ 'text-ext': textExt, 'bold-ext': boldExt, 'heading-ext': headingExt },
+  ...{ 'text-cyrillic': cyrillic, 'text-greek': greek, 'text-vietnamese': vietnamese },
+  ...{ 'bold-cyrillic': cyrillicBold, 'bold-greek': greekBold, 'bold-vietnamese': vietnameseBold },
 };
 
 interface Press {
