@@ -41,7 +41,7 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   await expectSaved(page);
   await page.getByLabel('Last day', { exact: true }).fill(dayFromNow(-200));
   await page.getByRole('button', { name: 'Save the term' }).click();
-  await expect(page.getByText('The term ends before it begins.')).toBeVisible();
+  await expect(page.getByText('It ends before it begins.')).toBeVisible();
   await page.goto('/classes');
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: 'Settings' }).click();

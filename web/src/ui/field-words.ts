@@ -9,7 +9,7 @@ const WORDS: Readonly<Record<PlainCode, string>> = {
   unknown: 'This is not there any more: please choose again.',
   twice: 'Something stands here twice.',
   'too-much': 'This is too much at once.',
-  'first-last': 'The end comes before the beginning.',
+  'first-last': 'It ends before it begins.',
   'not-storable': 'There are signs in it that cannot be kept.',
   'not-date': 'A date such as 2026-01-31.',
   'out-of-time': 'A date from 1900 to 2199.',

@@ -65,7 +65,7 @@ describe('the terms', () => {
     await wrapper.get('[aria-label="Last day off 1"]').setValue('2026-02-01');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.get('[role=alert]').text()).toContain('The end comes before the beginning.');
+    expect(wrapper.get('[role=alert]').text()).toContain('It ends before it begins.');
     expect(wrapper.get<HTMLInputElement>('[aria-label="Last day off 1"]').element.value).toBe('2026-02-01');
   });
 
