@@ -54,9 +54,9 @@ test('a fault on bar 3 comes back in what to practise, and among the class’s t
   await openDemo(page);
   await openClass(page, '4 Otter');
   let pupil = '';
-  // Which tune they are on depends on the journeys before this one: both are on the same.
+  // Two on the same step whom no other journey hears.
   let title = '';
-  for (const name of ['Brigid', 'Greta']) {
+  for (const name of ['Wanjiru', 'Yara']) {
     await page.getByRole('link', { name: 'Hearing' }).click();
     await page.goto(`${page.url().split('/hear')[0]!}`);
     await page
