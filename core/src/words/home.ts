@@ -3,7 +3,7 @@ import type { Listened, Reason } from '../listening/index.ts';
 import { pitchIn, pitchName } from '../music/index.ts';
 import { describeMove, NUMBERS } from './moves.ts';
 import type { ListeningSpeech } from './listening.ts';
-import { listWords, type NoteNamer } from './stairs.ts';
+import { capital, listWords, type NoteNamer } from './stairs.ts';
 import { barRange } from './teaching.ts';
 
 /** What a child hears of a part of the practice: what it is called, and what to do. */
@@ -40,7 +40,7 @@ export function homePartWords(part: HomePart, say: NoteNamer, titleOf: (tune: nu
   }
 }
 
-const sentence = (words: string): string => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+const sentence = (words: string): string => `${capital(words)}.`;
 
 /** What a child hears about a recording: what was good, and at most two things to do next. Never a mark. */
 export interface KindWords {
@@ -62,7 +62,7 @@ export function kindWords(listened: Listened, speech: ListeningSpeech): KindWord
   return { good: goodWords(right, assessment.verdicts.length, toFix.length), next: toFix };
 }
 
-/** The same of several short takes, one after the other. Empty for none. */
+/** The same of several short takes, one after the other. */
 export function kindTogether(takes: readonly KindWords[]): KindWords {
   const right = takes.filter(({ next }) => next.length === 0).length;
   const good =
@@ -70,9 +70,9 @@ export function kindTogether(takes: readonly KindWords[]): KindWords {
       ? 'Every one came back right. Lovely!'
       : right === 0
         ? 'Listen once more, then play it back.'
-        : `${NUMBERS[right] ?? right} of ${NUMBERS[takes.length] ?? takes.length} came back right.`;
+        : `${capital(inWords(right))} of ${inWords(takes.length)} came back right.`;
   const next = [...new Set(takes.flatMap((take) => take.next))].slice(0, MOST_THINGS);
-  return { good: `${good.charAt(0).toUpperCase()}${good.slice(1)}`, next };
+  return { good, next };
 }
 
 function goodWords(right: number, of: number, toFix: number): string {
@@ -130,6 +130,7 @@ function advice(reason: Reason, { score }: Listened, { tune, on, say }: Listenin
 }
 
 function noteCount(count: number): string {
-  const number = NUMBERS[count] ?? String(count);
-  return `${number.charAt(0).toUpperCase()}${number.slice(1)} ${count === 1 ? 'note' : 'notes'}`;
+  return `${capital(inWords(count))} ${count === 1 ? 'note' : 'notes'}`;
 }
+
+const inWords = (count: number): string => NUMBERS[count] ?? String(count);

@@ -1,7 +1,7 @@
 import { pitchIn, pitchName, type Tune } from '../music/index.ts';
 import type { Instrument } from '../instruments/index.ts';
 import type { Listened, Reason, SoundKind, Unclear, WavProblem } from '../listening/index.ts';
-import { listWords, type NoteNamer } from './stairs.ts';
+import { capital, listWords, type NoteNamer } from './stairs.ts';
 import { timesWords } from './teaching.ts';
 
 /** How sentences about a recording name notes and bars. */
@@ -45,7 +45,7 @@ export function listenedWords(listened: Listened, speech: ListeningSpeech): stri
   const tempo = assessment.tempo === null ? '' : `, ${beatsOf(assessment.tempo, speech.tune)} beats a minute`;
   if (parts.length === 0) return `All right${tempo}.`;
   const text = found ? [...parts, `the rest is right${tempo}`].join('; ') : parts.join('; ');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
+  return `${capital(text)}.`;
 }
 
 /** Beats as the tune counts them. @param quarters quarter notes a minute. */

@@ -8,8 +8,8 @@ import {
   type LengthWords,
   type Pitch,
   type Tune,
+  type TuneEvent,
 } from '../music/index.ts';
-import type { TuneEvent } from '../music/index.ts';
 import { listWords, sayNote } from './stairs.ts';
 
 /** How a sheet is read aloud. */
@@ -29,12 +29,8 @@ export function sheetWords(tune: Tune, speech: SheetSpeech): readonly string[] {
   return [
     `${metreText(metre)} time, ${last} ${last === 1 ? 'bar' : 'bars'}.`,
     ...tune.bars.map((bar, index) => {
-      const parts = tune.parts
-        .map(({ bars }) => eventWords(bars[index]!, bar.key, speech))
-        .filter((text) => text !== '');
-      const signs = signWordsOf(bar);
-      const music = parts.join('; second part: ');
-      return `${bar.number === 0 ? 'Pickup' : `Bar ${bar.number}`}: ${[music, ...signs].filter((text) => text !== '').join('; ')}.`;
+      const music = tune.parts.map(({ bars }) => eventWords(bars[index]!, bar.key, speech)).join('; second part: ');
+      return `${bar.number === 0 ? 'Pickup' : `Bar ${bar.number}`}: ${[music, ...signWordsOf(bar)].join('; ')}.`;
     }),
   ];
 }

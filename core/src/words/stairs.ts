@@ -220,6 +220,6 @@ function lessonWords(lessons: number): string {
   return lessons === 1 ? 'One lesson' : `${capital(NUMBERS[lessons] ?? String(lessons))} lessons`;
 }
 
-function capital(text: string): string {
+export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -26,7 +26,7 @@ type Code<Codes extends string, Facts> = { readonly code: Codes } & Readonly<Fac
 export type FieldProblem =
   | Code<PlainCode, unknown>
   | Code<'too-long' | 'too-high' | 'too-many' | 'too-many-days' | 'bars', { most: number }>
-  | Code<'too-short' | 'too-low' | 'too-few' | 'short-password', { least: number }>
+  | Code<'too-low' | 'too-few' | 'short-password', { least: number }>
   | Code<'rungs', { least: number; most: number }>
   | Code<'file', { words: string }>
   | Code<'in-archive', { at: string; problem: FieldProblem }>
@@ -37,13 +37,13 @@ export type FieldProblem =
   | Code<'same-tune', { id: string }>;
 
 const isPlain = (code: string): code is PlainCode => (PLAIN_CODES as readonly string[]).includes(code);
+
 /** What a schema found, where its own message is one of the codes or none. */
 export function problemOf(issue: z.core.$ZodIssue): FieldProblem {
   const { message } = issue;
   if (isPlain(message)) return { code: message };
   if (issue.code === 'too_big') return { code: TOO_BIG[issue.origin] ?? 'too-high', most: Number(issue.maximum) };
-  if (issue.code === 'too_small')
-    return tooSmall(message === 'short-password' ? message : issue.origin, Number(issue.minimum), issue.inclusive);
+  if (issue.code === 'too_small') return tooSmall(issue);
   if (issue.code === 'invalid_format') return { code: FORMATS[issue.format] ?? 'wrong' };
   if (issue.code === 'invalid_type') return { code: issue.expected === 'int' ? 'not-whole' : 'missing' };
   if (issue.code === 'invalid_value' || issue.code === 'invalid_union') return { code: 'not-a-choice' };
@@ -55,9 +55,10 @@ export function problemOf(issue: z.core.$ZodIssue): FieldProblem {
 const TOO_BIG: Readonly<Record<string, 'too-long' | 'too-many'>> = { string: 'too-long', array: 'too-many' };
 const FORMATS: Readonly<Record<string, PlainCode>> = { email: 'not-email', uuid: 'not-a-choice' };
 
-function tooSmall(origin: string, least: number, inclusive = false): FieldProblem {
-  if (origin === 'short-password') return { code: origin, least };
-  if (origin === 'string') return least === 1 ? { code: 'missing' } : { code: 'too-short', least };
+function tooSmall({ message, origin, minimum, inclusive }: z.core.$ZodIssueTooSmall): FieldProblem {
+  const least = Number(minimum);
+  if (message === 'short-password') return { code: message, least };
+  if (origin === 'string') return { code: 'missing' };
   if (origin === 'array') return { code: 'too-few', least };
-  return inclusive ? { code: 'too-low', least } : { code: 'wrong' };
+  return inclusive === true ? { code: 'too-low', least } : { code: 'wrong' };
 }

@@ -27,6 +27,7 @@ const naming = computed(() => (props.words === true ? null : (facts.value?.style
     :title="title"
     :instrument-id="facts.instrumentId"
     :naming="naming"
+    :names-aloud="facts.style.naming"
     :lengths="facts.style.lengthWords"
     :counting="counting === true ? facts.style.counting : null"
     :notes-on-line="notesOnLine"

@@ -10,8 +10,8 @@ import { useRoom } from './use-room.ts';
 const RATE = 100;
 /** What the microphone has heard so far, in seconds, and who is told that it was quiet. */
 const ear = vi.hoisted(() => ({ seconds: 0, starts: 0, full: [] as (() => void)[] }));
-vi.mock('../sound/index.ts', () => ({
-  atRate: (samples: Float32Array) => Promise.resolve(samples),
+vi.mock('../sound/index.ts', async () => ({
+  ...(await import('../sound/use-listener.ts')),
   useTake: (_: number, onFull?: () => void) => {
     const isOn = ref(false);
     if (onFull !== undefined) ear.full.push(onFull);
@@ -81,6 +81,7 @@ function listening(turns: readonly PieceTurn[] | null, alone: HomePartView['alon
 
 beforeEach(() => {
   [ear.seconds, ear.starts, ear.full, asked.length] = [0, 0, [], 0];
+  useRoom().listens.value = false;
   useRoom().facts.value = { instrumentId: 'soprano-recorder-baroque', style: { naming: 'fixed-do' } } as never;
 });
 enableAutoUnmount(afterEach);
@@ -88,7 +89,6 @@ enableAutoUnmount(afterEach);
 describe('a part that listens', () => {
   it('does not before the family has let it', async () => {
     const part = listening(ECHO);
-    part.listens.value = false;
     await part.play();
     await part.end();
     expect([ear.starts, part.kindly.value]).toEqual([0, null]);

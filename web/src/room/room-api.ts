@@ -1,5 +1,5 @@
 import type { ErrorBody, RoomFacts } from '@escalier/server/api';
-import { fieldsInWords } from '../ui/field-words.ts';
+import { refusalWords } from '../ui/field-words.ts';
 import { PlainError } from '../ui/plain-error.ts';
 
 /** An answer of the school that is no. */
@@ -43,13 +43,8 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   if (answer.status >= 502) throw new Unreached();
   if (!answer.ok) {
     const body = (await answer.json().catch(() => null)) as ErrorBody | null;
-    const fields = Object.values(fieldsInWords(body?.error.fields));
-    const code = body?.error.code ?? '';
-    throw new RoomError(
-      answer.status,
-      code,
-      fields[0] ?? body?.error.message ?? 'This did not work. Please try again.',
-    );
+    const words = body === null ? 'This did not work. Please try again.' : refusalWords(body.error);
+    throw new RoomError(answer.status, body?.error.code ?? '', words);
   }
   return answer;
 }

@@ -1,9 +1,7 @@
 import { PLAIN_RULE, writeWav } from '@escalier/core/listening';
-import type { Seconds } from '@escalier/core/units';
-import { computed, onScopeDispose, ref, shallowRef } from 'vue';
-import { atRate, useTake } from '../sound/index.ts';
-import { PlainError } from '../ui/plain-error.ts';
-import { listeningPool, type ListenedView, type ToListen } from '../workers/listening.ts';
+import { computed, shallowRef } from 'vue';
+import { atRate, useListener, useTake } from '../sound/index.ts';
+import type { ListenedView, ToListen } from '../workers/listening.ts';
 import { useSoundFile } from './use-sound-file.ts';
 
 /** Seconds of the longest: what the school keeps of one has room for it. */
@@ -11,22 +9,16 @@ const LONGEST = 90;
 const RATE = 16_000;
 
 /** What is played, on what, and how the class names its notes. */
-export type Played = Pick<ToListen, 'abc' | 'instrumentId' | 'naming' | 'stretch'>;
+type Played = Pick<ToListen, 'abc' | 'instrumentId' | 'naming'>;
 
-/**
- * A pupil plays, hears themselves, and is told what was heard. Nothing leaves the device. Call it in `setup`.
- * @param quiet after so long a silence the pupil has ended; null waits for them to say so.
- */
-export function useOwnRecording(quiet: Seconds | null = null) {
-  const take = useTake(LONGEST, () => void finish(), quiet);
-  const pool = listeningPool();
-  const isThinking = ref(false);
-  const problem = ref<string | null>(null);
+/** A pupil plays, hears themselves, and is told what was heard. Nothing leaves the device. Call it in `setup`. */
+export function useOwnRecording() {
+  const take = useTake(LONGEST, () => void finish());
+  const { isThinking, problem, listen } = useListener();
   const view = shallowRef<ListenedView | null>(null);
   const sound = shallowRef<Blob | null>(null);
   const out = useSoundFile();
   let played: Played = { abc: '', instrumentId: '' };
-  onScopeDispose(() => pool.cancel());
 
   async function start(what: Played): Promise<void> {
     forget();
@@ -38,17 +30,11 @@ export function useOwnRecording(quiet: Seconds | null = null) {
   async function finish(): Promise<void> {
     const made = take.finish();
     if (made === null) return;
-    isThinking.value = true;
-    try {
+    view.value = await listen(async (hear) => {
       const wav = writeWav(await atRate(made.samples, made.rate, RATE), RATE);
       sound.value = new Blob([wav], { type: 'audio/wav' });
-      view.value = await pool.listen({ ...made, ...played, rule: PLAIN_RULE });
-    } catch (mishap) {
-      if (!(mishap instanceof PlainError)) throw mishap;
-      problem.value = mishap.message;
-    } finally {
-      isThinking.value = false;
-    }
+      return hear({ ...made, ...played, rule: PLAIN_RULE });
+    });
   }
 
   async function hear(): Promise<void> {

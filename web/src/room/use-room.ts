@@ -16,6 +16,8 @@ const loved = useLocalStorage<readonly string[]>('room.loved', []);
 /** Whose all of that is: another pupil's slip on this device begins anew. */
 const whose = useLocalStorage('room.whose', '');
 const days = useLocalStorage<readonly string[]>('room.days', []);
+/** The family's switch: the microphone is not asked for before it is on. */
+const listens = useLocalStorage('room.listens', false);
 const cards = useLocalStorage<readonly NoteCard[]>('room.cards', []);
 const error = ref<string | null>(null);
 const isOffline = ref(false);
@@ -43,6 +45,7 @@ function close(): void {
 
 function forgetPupil(next: string): void {
   [progress.value, loved.value, days.value, cards.value, whose.value] = [{}, [], [], [], next];
+  listens.value = false;
 }
 
 /** Asks the school what is new; without a network the room goes on with what it has. */
@@ -90,7 +93,7 @@ export function useRoom() {
   );
   const on = computed(() => findInstrument(facts.value?.instrumentId ?? ''));
   return {
-    ...{ token, door, facts, error, isOffline, loved, days, cards, own, on, refresh, enter, leave, practised },
+    ...{ token, door, facts, error, isOffline, loved, days, cards, listens, own, on, refresh, enter, leave, practised },
     /** A note as the class names it. */
     nameOf: (note: string): string => noteWordsIn(note, facts.value?.style.naming ?? 'letters', on.value),
     progressOf: (tuneId: string): HomeProgress => progress.value[tuneId] ?? FIRST_DAY,

@@ -26,7 +26,8 @@ const props = defineProps<{
   plain?: boolean;
   counting?: Counting | null;
   sayings?: Sayings;
-  /** By which the sheet is read aloud to who cannot see it. */
+  /** Names and lengths by which the sheet is read aloud to who cannot see it. */
+  namesAloud?: Naming | undefined;
   lengths?: LengthWords | undefined;
   colours?: NoteColours | null;
   chords?: boolean;
@@ -111,14 +112,20 @@ watch(
 
 /** Under the picture, for screen readers alone; a picture that asks for a note's name does not give it away. */
 const inWords = ref<readonly string[]>([]);
+let reading = 0;
 watch(
-  [svg, () => props.abc, () => props.naming, () => props.lengths],
-  async ([drawnSheet, abc]) => {
+  [
+    svg,
+    () => props.abc,
+    () => props.namesAloud ?? props.naming ?? 'letters',
+    () => props.lengths ?? 'british',
+  ] as const,
+  async ([drawnSheet, abc, naming, lengths]) => {
+    const mine = ++reading;
     inWords.value = [];
     if (drawnSheet === null || props.plain === true) return;
-    const said = { naming: props.naming ?? 'letters', lengths: props.lengths ?? 'british' } as const;
-    const words = await tuneWorker().inWords({ abc, instrumentId: props.instrumentId }, said);
-    if (abc === props.abc) inWords.value = words;
+    const words = await tuneWorker().inWords({ abc, instrumentId: props.instrumentId }, { naming, lengths });
+    if (mine === reading) inWords.value = words;
   },
   { flush: 'post' },
 );

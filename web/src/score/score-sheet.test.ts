@@ -47,7 +47,7 @@ it('is there in words for who cannot see it, as the class names notes and length
   const { wrapper, setProps } = await shown([]);
   await vi.waitFor(() => expect(wrapper.get('ol[aria-label="Goose Walk in words"]').text()).toContain('B crotchet'));
   expect(inWords.mock.calls.at(-1)).toMatchObject([{ abc: 'X:1' }, { naming: 'letters', lengths: 'british' }]);
-  await setProps({ lengths: 'american', naming: 'fixed-do' });
+  await setProps({ lengths: 'american', namesAloud: 'fixed-do' });
   await vi.waitFor(() =>
     expect(inWords.mock.calls.at(-1)).toMatchObject([{}, { naming: 'fixed-do', lengths: 'american' }]),
   );

@@ -14,5 +14,6 @@ export { scheduleOf, turnOfCue, turnsSchedule } from './schedule.ts';
 export { useListen } from './use-listen.ts';
 export { useMicrophone } from './use-microphone.ts';
 export { usePlayer } from './use-player.ts';
-export { useTake } from './use-take.ts';
+export { useListener } from './use-listener.ts';
+export { useTake, type Take } from './use-take.ts';
 export { useMute, useSound } from './use-sound.ts';

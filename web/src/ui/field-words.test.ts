@@ -7,7 +7,7 @@ describe('what is wrong with a field', () => {
     expect(fieldWords({ code: 'too-long', most: 4000 })).toBe('At most 4,000 letters.');
     expect(fieldWords({ code: 'too-few', least: 1 })).toBe('At least one.');
     expect(fieldWords({ code: 'numbers-taken', numbers: [3] })).toBe('Number 3 is there already.');
-    expect(fieldWords({ code: 'numbers-taken', numbers: [3, 4, 9] })).toBe('Numbers 3, 4, and 9 are there already.');
+    expect(fieldWords({ code: 'numbers-taken', numbers: [3, 4, 9] })).toBe('Numbers 3, 4 and 9 are there already.');
     expect(fieldWords({ code: 'file', words: 'Bar 3 has a beat too many.' })).toBe('Bar 3 has a beat too many.');
   });
 

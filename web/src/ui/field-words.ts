@@ -1,4 +1,4 @@
-import type { FieldProblem, PlainCode } from '@escalier/server/api';
+import type { ErrorBody, FieldProblem, PlainCode } from '@escalier/server/api';
 
 /** What needs no facts to be said. */
 const WORDS: Readonly<Record<PlainCode, string>> = {
@@ -50,7 +50,7 @@ const IN_FILE: Readonly<Partial<Record<FieldProblem['code'], string>>> = {
 const isPlain = (problem: FieldProblem): problem is { readonly code: PlainCode } => problem.code in WORDS;
 
 const number = new Intl.NumberFormat();
-const list = new Intl.ListFormat('en');
+const list = new Intl.ListFormat('en-GB');
 
 /** What is wrong with a field, for the person who filled it in. */
 export function fieldWords(problem: FieldProblem): string {
@@ -65,8 +65,6 @@ export function fieldWords(problem: FieldProblem): string {
       return `A term has at most ${problem.most} days.`;
     case 'bars':
       return `The tune has ${problem.most} bars.`;
-    case 'too-short':
-      return `At least ${problem.least} letters.`;
     case 'short-password':
       return `At least ${problem.least} letters: a few words in a row are easy to keep in mind.`;
     case 'too-low':
@@ -109,4 +107,9 @@ export function fieldWords(problem: FieldProblem): string {
 /** All of a refusal, by the names of its fields. */
 export function fieldsInWords(fields: Readonly<Record<string, FieldProblem>> = {}): Readonly<Record<string, string>> {
   return Object.fromEntries(Object.entries(fields).map(([name, problem]) => [name, fieldWords(problem)]));
+}
+
+/** A refusal for a place without fields: the first one's reason, else what is said of the whole. */
+export function refusalWords({ fields, message }: ErrorBody['error']): string {
+  return Object.values(fieldsInWords(fields))[0] ?? message;
 }

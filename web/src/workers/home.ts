@@ -5,8 +5,7 @@ import type { Tune } from '@escalier/core/music';
 import { knowledgeByName, type KnownNames, type Place } from '@escalier/core/reading';
 import { homePartWords } from '@escalier/core/words';
 import { noteWordsIn } from '../ui/note-words.ts';
-import type { NotesOnSheet } from './listening.worker.ts';
-import type { PieceTurn } from './playback.ts';
+import type { PieceEnds, PieceTurn } from './playback.ts';
 
 /** What a day of practice is made of, as plain data. */
 export interface HomeSource extends Omit<HomeFacts, 'on' | 'tunes' | 'known'> {
@@ -32,7 +31,7 @@ export interface HomePartView {
   /** The bars that it is about, by index; null for all. */
   readonly bars: readonly [number, number] | null;
   /** What is to be played alone, when only some of the music is. */
-  readonly alone: NotesOnSheet | null;
+  readonly alone: PieceEnds | null;
   /** As the core has it, to move on from. */
   readonly part: HomePart;
 }
@@ -82,7 +81,7 @@ function turnsOf(part: HomePart, shown: Tune): readonly PieceTurn[] | null {
     : [{ from: idOf(from), to: idOf(to), perMinute, who: 'together' }];
 }
 
-function aloneOf(part: HomePart, shown: Tune): NotesOnSheet | null {
+function aloneOf(part: HomePart, shown: Tune): PieceEnds | null {
   if (part.kind === 'piece') return { from: idOf(part.chunk.from), to: idOf(part.chunk.to) };
   const bars = part.kind === 'task' ? barsOf(part, shown) : null;
   if (bars === null) return null;

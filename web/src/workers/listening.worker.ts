@@ -15,6 +15,7 @@ import type { Fault, Outcome, RemarkId } from '@escalier/core/records';
 import { beatsOf, kindWords, listenedWords, sayNote, type KindWords } from '@escalier/core/words';
 import { expose } from 'comlink';
 import { noteWordsIn } from '../ui/note-words.ts';
+import type { PieceEnds } from './playback.ts';
 
 export interface ToListen {
   /** One channel, -1 to 1, `rate` a second. */
@@ -24,16 +25,10 @@ export interface ToListen {
   readonly instrumentId: string;
   /** The tempo in beats of the tune. */
   readonly rule: ListeningRule;
-  /** Ids of the first and the last note or rest, when only that was to be played. */
-  readonly stretch?: NotesOnSheet | null;
+  /** When only that was to be played. */
+  readonly stretch?: PieceEnds | null;
   /** How a child is told of notes; by letters where it is not given. */
   readonly naming?: Naming;
-}
-
-/** A stretch of the sheet by the ids of its ends, both counted. */
-export interface NotesOnSheet {
-  readonly from: string;
-  readonly to: string;
 }
 
 /** A written note and when it is due by how the pupil played. */
@@ -109,7 +104,7 @@ function listen({ samples, rate, abc, instrumentId, rule, stretch, naming }: ToL
   };
 }
 
-function placesOf(stretch: NotesOnSheet | null = null): Stretch | null {
+function placesOf(stretch: PieceEnds | null = null): Stretch | null {
   const [from, to] = [placeOfId(stretch?.from ?? ''), placeOfId(stretch?.to ?? '')];
   return from === null || to === null ? null : { from, to };
 }

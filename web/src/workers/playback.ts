@@ -34,11 +34,14 @@ export interface PlayedNote {
   readonly part: number;
 }
 
-/** One turn of a piece: played, or clicked while the class plays or fingers in silence. */
-export interface PieceTurn {
-  /** Ids of the first and the last note or rest on the sheet. */
+/** A piece by the ids of its first and its last note or rest on the sheet. */
+export interface PieceEnds {
   readonly from: string;
   readonly to: string;
+}
+
+/** One turn of a piece: played, or clicked while the class plays or fingers in silence. */
+export interface PieceTurn extends PieceEnds {
   readonly perMinute: BeatsPerMinute;
   readonly who: 'teacher' | 'class' | 'together';
 }

@@ -1,7 +1,7 @@
-import { computed, onScopeDispose, ref, shallowRef } from 'vue';
-import { useTake } from '../../sound/index.ts';
+import { computed, ref, shallowRef } from 'vue';
+import { useListener, useTake } from '../../sound/index.ts';
 import { PlainError } from '../../ui/plain-error.ts';
-import { listeningPool, type ListenedView, type ToListen } from '../../workers/listening.ts';
+import type { ListenedView, ToListen } from '../../workers/listening.ts';
 import { tuneText } from './tune-text.ts';
 
 const LONGEST_SECONDS = 180;
@@ -12,10 +12,8 @@ const LONGEST_SECONDS = 180;
  */
 export function useHeardLive(onFull: () => void) {
   const take = useTake(LONGEST_SECONDS, onFull);
-  const pool = listeningPool();
-  onScopeDispose(() => pool.cancel());
+  const { isThinking, problem: mishap, listen } = useListener();
   const view = shallowRef<ListenedView | null>(null);
-  const isThinking = ref(false);
   const error = ref<string | null>(null);
   let abc = '';
 
@@ -37,15 +35,7 @@ export function useHeardLive(onFull: () => void) {
   async function finish(asked: Pick<ToListen, 'instrumentId' | 'rule'>): Promise<void> {
     const played = take.finish();
     if (played === null) return;
-    isThinking.value = true;
-    try {
-      view.value = await pool.listen({ ...asked, ...played, abc });
-    } catch (problem) {
-      if (!(problem instanceof PlainError)) throw problem;
-      error.value = problem.message;
-    } finally {
-      isThinking.value = false;
-    }
+    view.value = await listen((hear) => hear({ ...asked, ...played, abc }));
   }
 
   /** For the next pupil. */
@@ -54,6 +44,6 @@ export function useHeardLive(onFull: () => void) {
     view.value = null;
   }
 
-  const problem = computed(() => take.error.value ?? error.value);
+  const problem = computed(() => take.error.value ?? mishap.value ?? error.value);
   return { view, seconds: take.seconds, isThinking, isOn: take.isOn, problem, start, finish, forget };
 }

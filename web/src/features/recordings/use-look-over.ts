@@ -1,7 +1,7 @@
 import { computed, ref, type Ref } from 'vue';
 import { v7 } from 'uuid';
 import type { ErrorBody } from '@escalier/server/api';
-import { fieldsInWords } from '../../ui/field-words.ts';
+import { refusalWords } from '../../ui/field-words.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import type { ClassView } from '../classes/index.ts';
 import { decode, toKeep } from './decode.ts';
@@ -106,7 +106,7 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
       });
       if (answer.ok) return null;
       const body = (await answer.json()) as ErrorBody;
-      return Object.values(fieldsInWords(body.error.fields))[0] ?? body.error.message;
+      return refusalWords(body.error);
     } catch {
       return 'The school could not be reached. Try again.';
     }

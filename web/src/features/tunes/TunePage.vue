@@ -268,6 +268,7 @@ function label(use: NoteUse): string {
             :title="way === null ? page.title : `${page.title}, ${way.label}`"
             :instrument-id="on.id"
             :rows="shownRows"
+            :names-aloud="page.schoolClass?.style.naming"
             :lengths="page.schoolClass?.style.lengthWords"
             :counting="counting"
             :sayings="sayings"
