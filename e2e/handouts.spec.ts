@@ -8,7 +8,7 @@ test('sheets are chosen, seen page by page, and kept as PDF with their answers',
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
   await page.getByRole('navigation', { name: 'This tune' }).getByRole('link', { name: 'Handouts' }).click();
   const sheet = page.getByRole('region', { name: 'Preview' }).getByRole('img');
-  await expect(sheet).toHaveAttribute('aria-label', 'Goose Walk, page 1', { timeout: 60_000 });
+  await expect(sheet).toHaveAttribute('aria-label', 'Goose Walk, page 1');
   await expect(sheet.getByText('Goose Walk').first()).toBeVisible();
   await expect(page.getByText('1 page, 24 copies: 24 sheets.')).toBeVisible();
   await expectAccessible(page);
@@ -40,7 +40,7 @@ test('sheets are chosen, seen page by page, and kept as PDF with their answers',
   await expectAccessible(page);
 
   await page.getByLabel('Sheet', { exact: true }).selectOption('booklet');
-  await expect(sheet.getByText('Our recorder book')).toBeVisible({ timeout: 60_000 });
+  await expect(sheet.getByText('Our recorder book')).toBeVisible();
   await page.getByRole('button', { name: 'As a picture' }).click();
   const [picture] = await Promise.all([
     page.waitForEvent('download'),

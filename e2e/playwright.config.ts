@@ -19,8 +19,8 @@ export default defineConfig({
   outputDir: 'results',
   workers: ADDRESSES.length,
   // No test asserts on time; a slow machine only takes longer.
-  timeout: 240_000,
-  expect: { timeout: 30_000 },
+  timeout: 480_000,
+  expect: { timeout: 90_000 },
   reporter: [['list'], ['json']],
   use: {
     baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,

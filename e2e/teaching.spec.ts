@@ -13,9 +13,9 @@ test('a tune is taught piece by piece: you play, the class answers, one key for 
   await expect(page.getByRole('img', { name: 'The tune Goose Walk on a staff' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(pieces).toContainText('You play, the class answers, twice at 42. New.');
-  await expect(page.locator('.now')).toHaveCount(1, { timeout: 20_000 });
+  await expect(page.locator('.now')).toHaveCount(1);
   await expect(pieces.locator('.whose')).toHaveText('You');
-  await expect(pieces.locator('.whose')).toHaveText('The class', { timeout: 20_000 });
+  await expect(pieces.locator('.whose')).toHaveText('The class');
   await page.keyboard.press('n');
   await expect(pieces).toContainText('All together, twice at 55. Join the pieces.');
   await page.keyboard.press(' ');

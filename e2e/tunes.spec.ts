@@ -181,7 +181,7 @@ test('another way in: the hardest moves, the rhythm on one note, a bare version 
   await way.selectOption({ label: 'Bare 1: 8 of 22 notes' });
   await expect(notes).toHaveCount(8);
   await page.getByRole('button', { name: 'Play', exact: true }).click();
-  await expect(page.locator('.now')).toHaveCount(1, { timeout: 20_000 });
+  await expect(page.locator('.now')).toHaveCount(1);
   await way.selectOption({ label: 'The tune itself' });
   await expect(notes).toHaveCount(22);
   await expect(page.locator('.now')).toHaveCount(0);

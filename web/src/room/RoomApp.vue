@@ -49,9 +49,11 @@ useEventListener(document, 'visibilitychange', () => {
       </BAlert>
       <p v-else role="status"><BSpinner small /> Opening the room …</p>
     </main>
-    <div v-if="facts !== null && isDue" class="rest" role="status">
-      <p><strong>Ten minutes are over.</strong> Lay it down, shake your hands, drink some water.</p>
-      <BButton @click="rested">I had a rest</BButton>
+    <div role="status">
+      <div v-if="facts !== null && isDue" class="rest">
+        <p><strong>Ten minutes are over.</strong> Lay it down, shake your hands, drink some water.</p>
+        <BButton @click="rested">I had a rest</BButton>
+      </div>
     </div>
     <nav v-if="facts !== null" class="foot" aria-label="Rooms">
       <BNav pills justified>

@@ -117,6 +117,7 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
       </p>
     </div>
     <div class="keys">
+      <span>{{ first < 0 ? 'Play' : 'Bars' }}</span>
       <BFormSelect v-model="first" class="auto" :options="firstOptions" aria-label="From bar" />
       <template v-if="first >= 0">
         to <BFormSelect v-model="last" class="auto" :options="barOptions" aria-label="To bar" />
