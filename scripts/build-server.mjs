@@ -16,6 +16,7 @@ await build({
   // Beside the server the threads in which it reads what people send.
   entryPoints: {
     main: source('main.ts'),
+    hasher: source('hasher/thread.ts'),
     reader: source('reader/thread.ts'),
     unpacker: source('features/archive/unpack-thread.ts'),
   },

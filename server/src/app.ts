@@ -42,6 +42,7 @@ import type { Orm } from './platform/database.ts';
 import { newToken } from './platform/ids.ts';
 import { plainError } from './platform/log.ts';
 import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
+import type { RateLimits } from './platform/rate-limits.ts';
 import { webFiles } from './platform/static-files.ts';
 
 export interface AppOptions {
@@ -52,6 +53,7 @@ export interface AppOptions {
   /** What a new school begins with. */
   readonly fillSchool: FillSchool;
   readonly live: LiveRecords;
+  readonly limits: RateLimits;
   readonly network?: Network;
   readonly logger?: Logger;
   readonly clock?: () => Date;
@@ -139,6 +141,8 @@ export function createApp(options: AppOptions) {
         workerSrc: ["'self'", 'blob:'],
         styleSrc: ["'self'"],
         imgSrc: ["'self'", 'data:'],
+        // A file that is chosen is asked for its length before it is decoded.
+        mediaSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],
@@ -152,6 +156,7 @@ export function createApp(options: AppOptions) {
     c.set('em', orm.em.fork());
     c.set('session', session);
     c.set('network', net);
+    c.set('limits', options.limits);
     c.set('now', clock());
     c.set('clock', clock);
     c.header('Cache-Control', 'no-store');
@@ -166,7 +171,7 @@ export function createApp(options: AppOptions) {
   app.notFound((c) => c.json(notFound('address').body, 404));
   app.onError((error, c) => {
     const problem = error instanceof Problem ? error : databaseProblem(error);
-    if (problem !== null) return c.json(problem.body, problem.status);
+    if (problem !== null) return c.json(problem.body, problem.status, problem.headers);
     if (error instanceof HTTPException) return c.json(fromHttp(error), error.status);
     const number = c.get('requestId');
     logger.error({ request: number, route: routePath(c), method: c.req.method, error: plainError(error) }, 'broken');

@@ -16,7 +16,8 @@ import { LessonEventEntity } from './features/lesson/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
 import { RecordingEntity } from './features/recordings/index.ts';
 import { SchoolEntity } from './features/schools/index.ts';
-import { KnownDeviceEntity, SessionEntity, SignInTryEntity } from './features/sign-in/index.ts';
+import { RateLimitEntity } from './platform/rate-limits.ts';
+import { KnownDeviceEntity, SessionEntity } from './features/sign-in/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircase/index.ts';
 import { TermEntity } from './features/terms/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
@@ -26,7 +27,7 @@ export const entities = [
   TermEntity,
   AccountEntity,
   SessionEntity,
-  SignInTryEntity,
+  RateLimitEntity,
   ChangeEntity,
   InvitationEntity,
   SetupCodeEntity,

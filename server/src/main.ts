@@ -6,6 +6,7 @@ import { fillSchool } from './demo/new-school.ts';
 import { liveRecords } from './features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from './features/people/index.ts';
 import { eraseOld } from './features/recordings/index.ts';
+import { rateLimits } from './platform/rate-limits.ts';
 import { network } from './platform/client.ts';
 import { readConfig } from './platform/config.ts';
 import { createLogger, plainError } from './platform/log.ts';
@@ -27,12 +28,14 @@ const fillNewSchool: FillSchool = async (em, schoolId) => {
   await fillSchool(em, schoolId, config.tunesFolder);
 };
 const live = liveRecords(config.databaseUrl);
+const limits = rateLimits(config.databaseUrl);
 const app = createApp({
   orm,
   demo,
   webFolder: config.webFolder,
   fillSchool: fillNewSchool,
   live,
+  limits,
   network: net,
   logger,
 });
@@ -96,7 +99,9 @@ let stopping = false;
 function stop(): void {
   if (stopping) return;
   stopping = true;
-  server.close(() => void Promise.allSettled([live.close(), orm.close(true)]).finally(() => process.exit(0)));
+  server.close(
+    () => void Promise.allSettled([live.close(), limits.close(), orm.close(true)]).finally(() => process.exit(0)),
+  );
   // A device that listens never ends by itself; it comes again when there is a server.
   if ('closeAllConnections' in server) setTimeout(() => server.closeAllConnections(), LAST_REQUESTS_MS).unref();
   if ('closeIdleConnections' in server) server.closeIdleConnections();

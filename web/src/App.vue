@@ -19,7 +19,7 @@ const remarks = useRemarks();
 watch(
   () => session.me?.email,
   (email) => {
-    if (email !== undefined) return outbox.open(email, session.me?.sealKey ?? '');
+    if (email !== undefined) return outbox.open(email, session.sealKey ?? '');
     // The page reloads a moment later; until then nothing of the classes is seen.
     classes.forget();
     remarks.forget();

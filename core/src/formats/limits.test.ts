@@ -27,6 +27,10 @@ describe('a small text that stands for very much', () => {
       '900 voices; at most 40 fit.',
     ],
     ['lines', `${HEAD}${'V:1\n'.repeat(9000)}CDEF|]`, '9006 lines; at most 4000 fit.'],
+    ['the key', `${HEAD.replace('K:C', `K:C${'-'.repeat(40_000)}`)}CDEF|]`, 'Line 5 has 40003 signs; at most 600 fit.'],
+    ['a key in the line', `${HEAD}[K:C${'-'.repeat(800)}]CDEF|]`, 'Line 6 has 811 signs; at most 600 fit.'],
+    ['a line of signs', `${HEAD}!${'-'.repeat(40_000)}`, 'Line 6 has 40001 signs; at most 1200 fit.'],
+    ['words', `${HEAD}CDEF|\nw:${'-'.repeat(40_000)}`, 'Line 7 has 40002 signs; at most 1200 fit.'],
     ['tuplets', `${HEAD}${'(3CDE'.repeat(1999)}(3C(3D|]`, '2001 tuplets'],
     ['notes', `${HEAD}${'CDEF|'.repeat(2000)}`, '8000 notes; at most 6000 fit.'],
     ['verses', `${HEAD}CDEF|\n${'w:a b c d\n'.repeat(13)}`, '13 verses under one line'],
@@ -69,7 +73,7 @@ describe('a small text that stands for very much', () => {
   });
 
   it('tells the first of very many things left out, and how many more', () => {
-    const read = readAbc(`${HEAD}${'!trill!CDEF|'.repeat(500)}`);
+    const read = readAbc(`${HEAD}${'!trill!CDEF|\n'.repeat(500)}`);
     expect(read.ok && read.value.leftOut).toHaveLength(61);
     expect(read.ok && read.value.leftOut.at(-1)!.message).toBe('Left out: 440 more of the like.');
   });

@@ -127,7 +127,7 @@ describe('hostile and broken files', () => {
   });
 
   it('refuses two thousand bars, and reads what older programs wrote', () => {
-    expect(sentence(text(`X:1\nT:x\nM:4/4\nL:1/4\nK:G\n${'G4|'.repeat(2000)}\n`))).toContain('at most 600');
+    expect(sentence(text(`X:1\nT:x\nM:4/4\nL:1/4\nK:G\n${'G4|\n'.repeat(2000)}`))).toContain('at most 600');
     const latin = readTuneFile(text('X:1\nT:Caf\u00e9\nM:4/4\nL:1/4\nK:G\nG4|]\n'));
     expect(latin.ok && latin.value.tune.title).toBe('Café');
     const wide = new Uint8Array([

@@ -1,4 +1,5 @@
 import type { MigrationObject } from '@mikro-orm/core';
+import { AnswerVersions } from './answer-versions.ts';
 import { Calendar } from './calendar.ts';
 import { FirstFlight } from './first-flight.ts';
 import { Handouts } from './handouts.ts';
@@ -8,6 +9,7 @@ import { HouseCleaning } from './house-cleaning.ts';
 import { NoteLesson } from './note-lesson.ts';
 import { PeopleAndThings } from './people-and-things.ts';
 import { Pupils } from './pupils.ts';
+import { RateLimits } from './rate-limits.ts';
 import { Recordings } from './recordings.ts';
 import { PracticeRoom } from './practice-room.ts';
 import { RecordCounts } from './record-counts.ts';
@@ -36,4 +38,6 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-11-30-spoken-answers', class: SpokenAnswers },
   { name: '2026-11-30-handouts', class: Handouts },
   { name: '2026-12-01-practice-room', class: PracticeRoom },
+  { name: '2026-12-02-rate-limits', class: RateLimits },
+  { name: '2026-12-02-answer-versions', class: AnswerVersions },
 ];

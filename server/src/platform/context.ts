@@ -1,6 +1,7 @@
 import type { NoteColours } from '@escalier/core/practice';
 import type { Network } from './client.ts';
 import type { EntityManager } from './database.ts';
+import type { RateLimits } from './rate-limits.ts';
 
 /** What somebody may do at a school: all of it, teach and set up classes, or only hear pupils. */
 export const ROLES = ['owner', 'teacher', 'assistant'] as const;
@@ -37,6 +38,7 @@ export interface Variables {
   /** For what goes on longer than the request. */
   clock: () => Date;
   network: Network;
+  limits: RateLimits;
   /** By which the log knows this request. */
   requestId: string;
 }

@@ -13,6 +13,8 @@ const PLAIN_CODES = [
     'not-colour',
     'too-pale',
     'not-sound',
+    'sound-empty',
+    'sound-without-length',
   ],
   ...['main-first', 'minutes-apart', 'heard-or-undone', 'no-note-there', 'on-no-step', 'lesson-full', 'no-lesson'],
   ...['day-over', 'three-words', 'belt-not-passed', 'leaves-before-joining', 'in-class-already', 'not-in-class'],
@@ -25,7 +27,7 @@ type Code<Codes extends string, Facts> = { readonly code: Codes } & Readonly<Fac
 /** What is wrong with a field, as facts: the web says it. Only what a file has wrong is a sentence, with its bar. */
 export type FieldProblem =
   | Code<PlainCode, unknown>
-  | Code<'too-long' | 'too-high' | 'too-many' | 'too-many-days' | 'bars', { most: number }>
+  | Code<'too-long' | 'too-high' | 'too-many' | 'too-many-days' | 'bars' | 'sound-too-long', { most: number }>
   | Code<'too-low' | 'too-few' | 'short-password', { least: number }>
   | Code<'rungs', { least: number; most: number }>
   | Code<'file', { words: string }>
@@ -34,6 +36,7 @@ export type FieldProblem =
   | Code<'no-step' | 'lent-number', { number: number }>
   | Code<'numbers-taken', { numbers: readonly number[] }>
   | Code<'condition', { number: number; condition: string }>
+  | Code<'other-length', { seconds: number }>
   | Code<'same-tune', { id: string }>;
 
 const isPlain = (code: string): code is PlainCode => (PLAIN_CODES as readonly string[]).includes(code);

@@ -27,7 +27,16 @@ describe('the log', () => {
       throw new Error('Nils of 4 Plover: sits at the back');
     };
     const logger = createLogger('error', folder, terminal);
-    const app = createApp({ orm: test.orm, demo: null, webFolder: null, fillSchool, live, logger, clock: broken });
+    const app = createApp({
+      orm: test.orm,
+      demo: null,
+      webFolder: null,
+      fillSchool,
+      live,
+      limits: test.limits,
+      logger,
+      clock: broken,
+    });
     const answer = await app.request('/api/classes', { headers: { cookie: test.cookie } });
     expect(answer.status).toBe(500);
     const number = answer.headers.get('x-request-id')!;

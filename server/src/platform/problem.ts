@@ -21,16 +21,29 @@ export interface Changed {
   readonly words: string;
 }
 
+export interface ProblemDetails {
+  readonly fields?: FieldProblems;
+  readonly changed?: Changed;
+  /** Seconds until trying again makes sense; goes out as a header. */
+  readonly retryAfter?: number;
+}
+
 /** A refusal that the person who asked can understand and mend. */
 export class Problem extends Error {
   readonly status: ContentfulStatusCode;
   readonly body: ErrorBody;
+  readonly headers: Readonly<Record<string, string>>;
 
-  constructor(status: ContentfulStatusCode, code: string, message: string, fields?: FieldProblems, changed?: Changed) {
+  constructor(
+    status: ContentfulStatusCode,
+    code: string,
+    message: string,
+    { retryAfter, ...details }: ProblemDetails = {},
+  ) {
     super(message);
     this.status = status;
-    const more = { ...(fields === undefined ? {} : { fields }), ...(changed === undefined ? {} : { changed }) };
-    this.body = { error: { code, message, ...more } };
+    this.headers = retryAfter === undefined ? {} : { 'Retry-After': String(retryAfter) };
+    this.body = { error: { code, message, ...details } };
   }
 }
 
@@ -44,10 +57,7 @@ export function wrongInput(fields: Readonly<Record<string, FieldProblem | PlainC
     name,
     typeof wrong === 'string' ? { code: wrong } : wrong,
   ]);
-  return new Problem(
-    400,
-    'wrong-input',
-    `Not saved: please check ${named}.`,
-    Object.fromEntries(problems) as FieldProblems,
-  );
+  return new Problem(400, 'wrong-input', `Not saved: please check ${named}.`, {
+    fields: Object.fromEntries(problems) as FieldProblems,
+  });
 }

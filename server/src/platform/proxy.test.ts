@@ -28,6 +28,7 @@ beforeAll(async () => {
     webFolder: null,
     fillSchool: () => Promise.resolve(),
     live,
+    limits: test.limits,
     network: network(PUBLIC, ['loopback']),
     clock: () => TEST_NOW,
   });
@@ -76,8 +77,8 @@ describe('behind a proxy that speaks TLS', () => {
   it('guesses are counted by the address that the proxy names', async () => {
     await send('POST', '/api/sign-in', { origin: PUBLIC }, { email: 'a@b.example', password: 'x' });
     const { createHash } = await import('node:crypto');
-    const key = createHash('sha256').update('address 203.0.113.7').digest('hex');
-    const rows = await test.orm.em.fork().execute<unknown[]>('select 1 from sign_in_try where key = ?', [key]);
+    const key = `address:${createHash('sha256').update('203.0.113.7').digest('hex')}`;
+    const rows = await test.orm.em.fork().execute<unknown[]>('select 1 from rate_limit where key = ?', [key]);
     expect(rows).toHaveLength(1);
   });
 });

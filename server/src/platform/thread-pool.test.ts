@@ -31,7 +31,7 @@ afterAll(() => {
   rmSync(folder, { recursive: true });
 });
 
-const pool = (size = 1) => new ThreadPool(import.meta.url, 'jobs.mjs', size, 64);
+const pool = (size = 1) => new ThreadPool(import.meta.url, 'jobs.mjs', { size, megabytes: 64, mostWaitingEach: 200 });
 
 describe('threads with limits', () => {
   it('answer one question after the other, and say what went wrong', async () => {
@@ -57,7 +57,7 @@ describe('threads with limits', () => {
   it('refuse when too many wait', async () => {
     const threads = pool();
     const asks = Array.from({ length: 200 }, () => threads.ask('double', [1], 5000));
-    await expect(async () => threads.ask('double', [1], 5000)).rejects.toMatchObject({ status: 503 });
+    await expect(threads.ask('double', [1], 5000)).rejects.toMatchObject({ status: 503 });
     expect(await Promise.all(asks)).toHaveLength(200);
   });
 
@@ -65,7 +65,7 @@ describe('threads with limits', () => {
     const here = JSON.stringify(new URL('thread-pool.ts', import.meta.url).href);
     const script = `
       import { ThreadPool } from ${here};
-      const answer = await new ThreadPool(${here}, 'jobs.mjs', 1, 64).ask('double', [21], 5000);
+      const answer = await new ThreadPool(${here}, 'jobs.mjs', { size: 1, megabytes: 64 }).ask('double', [21], 5000);
       process.stdout.write(String(answer));`;
     const args = ['--import', 'tsx', '--input-type=module', '--eval', script];
     const { stdout, signal } = spawnSync(process.execPath, args, { encoding: 'utf8', timeout: 20_000 });

@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import { pathToFileURL } from 'node:url';
 import { Worker, type ResourceLimits } from 'node:worker_threads';
+import { Lanes } from './lanes.ts';
 import { Problem } from './problem.ts';
 import type { Answer, Question } from './thread.ts';
 
@@ -8,6 +9,18 @@ import type { Answer, Question } from './thread.ts';
 export class TooMuch extends Error {}
 
 const MOST_WAITING = 200;
+const MOST_WAITING_EACH = 40;
+/** Who is refused may come again after so long. */
+const COME_AGAIN_SECONDS = 2;
+
+export interface ThreadLimits {
+  /** Threads at most. */
+  readonly size: number;
+  /** Memory of each. */
+  readonly megabytes: number;
+  /** Questions of one lane that wait at most. */
+  readonly mostWaitingEach?: number;
+}
 
 interface Waiting {
   readonly question: Question;
@@ -33,37 +46,43 @@ export class ThreadPool {
   readonly #size: number;
   readonly #memory: ResourceLimits;
   readonly #threads = new Set<Thread>();
-  readonly #waiting: Waiting[] = [];
+  readonly #lanes = new Lanes<Waiting>();
+  readonly #mostWaitingEach: number;
   #number = 0;
 
   /**
    * @param here import.meta.url of who asks.
    * @param name the file that the threads run.
-   * @param size how many threads at most.
-   * @param megabytes of memory for each.
    */
-  constructor(here: string, name: string, size: number, megabytes: number) {
+  constructor(here: string, name: string, { size, megabytes, mostWaitingEach = MOST_WAITING_EACH }: ThreadLimits) {
     this.#here = here;
     this.#name = name;
     this.#size = size;
+    this.#mostWaitingEach = mostWaitingEach;
     this.#memory = { maxOldGenerationSizeMb: megabytes, maxYoungGenerationSizeMb: 32 };
   }
 
-  /** @throws TooMuch over the deadline or the memory; Problem 503 when too many wait already. */
-  ask(name: string, args: readonly unknown[], deadlineMs: number): Promise<unknown> {
-    if (this.#waiting.length >= MOST_WAITING)
-      throw new Problem(503, 'busy', 'Too many files are being read just now. Please try again in a moment.');
+  /**
+   * @param deadlineMs from when a thread begins with it.
+   * @param lane lanes take turns: an account's many questions keep no other account waiting.
+   * @throws TooMuch over the deadline or the memory; Problem 503 when too many wait already.
+   */
+  async ask(name: string, args: readonly unknown[], deadlineMs: number, lane = ''): Promise<unknown> {
+    if (this.#lanes.size >= MOST_WAITING || this.#lanes.sizeOf(lane) >= this.#mostWaitingEach)
+      throw new Problem(503, 'busy', 'Escalier is busy just now. Please try again in a moment.', {
+        retryAfter: COME_AGAIN_SECONDS,
+      });
     return new Promise((resolve, reject) => {
       const question = { number: (this.#number += 1), name, args };
-      this.#waiting.push({ question, deadlineMs, resolve, reject });
+      this.#lanes.push(lane, { question, deadlineMs, resolve, reject });
       this.#next();
     });
   }
 
   #next(): void {
-    if (this.#waiting.length === 0) return;
+    if (this.#lanes.size === 0) return;
     const idle = [...this.#threads].find((thread) => thread.ready && thread.doing === null);
-    if (idle !== undefined) return this.#begin(idle, this.#waiting.shift()!);
+    if (idle !== undefined) return this.#begin(idle, this.#lanes.shift()!);
     const starting = [...this.#threads].some((thread) => !thread.ready);
     if (!starting && this.#threads.size < this.#size) this.#start();
   }
@@ -117,7 +136,8 @@ export class ThreadPool {
     const isMemory = (error as { code?: unknown }).code === 'ERR_WORKER_OUT_OF_MEMORY';
     doing?.reject(isMemory ? new TooMuch('Out of memory.') : error);
     // A thread that does not even start would be started for ever.
-    if (!thread.ready) for (const waiting of this.#waiting.splice(0)) waiting.reject(error);
+    if (!thread.ready)
+      for (let waiting = this.#lanes.shift(); waiting !== null; waiting = this.#lanes.shift()) waiting.reject(error);
     this.#next();
   }
 }

@@ -2,7 +2,9 @@ import type { LocalDate, ReadHolidays } from '@escalier/core/calendar';
 import { failure, type Result } from '@escalier/core/music';
 import type { BroughtTexts, JobName, Jobs, ReadStaircase, ReadText, StepTexts } from './jobs.ts';
 import { ThreadPool, TooMuch } from '../platform/thread-pool.ts';
+import type { SoundFacts, SoundProblem } from './sound-facts.ts';
 
+export { soundType, type SoundFacts, type SoundProblem } from './sound-facts.ts';
 export {
   readText,
   type BroughtTexts,
@@ -16,10 +18,12 @@ export {
 export interface Reader {
   /** Starts the first thread and lets it read a tune, so that who asks first does not wait for either. */
   wake(): Promise<void>;
-  /** The error is a sentence. */
-  text(abc: string): Promise<Result<ReadText, string>>;
-  /** The error is a sentence. @param from,to the term. */
-  holidays(ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
+  /** The error is a sentence. @param lane whose file it is: accounts take turns. */
+  text(lane: string, abc: string): Promise<Result<ReadText, string>>;
+  /** The error is a sentence. @param lane as above. @param from,to the term. */
+  holidays(lane: string, ics: string, from: LocalDate, to: LocalDate): Promise<Result<ReadHolidays, string>>;
+  /** A recording's kind and length, without decoding it. @param lane as above. */
+  sound(lane: string, bytes: Uint8Array): Promise<Result<SoundFacts, SoundProblem>>;
   /** The tunes of a staircase, from the first step up, of texts that were read before. */
   staircase(instrumentId: string, abcs: readonly StepTexts[], brought: BroughtTexts): Promise<ReadStaircase>;
 }
@@ -32,9 +36,9 @@ const SHORT_TUNE = 'X:1\nT:Waking up\nM:4/4\nL:1/4\nK:C\nG A B2|';
 const TOO_LONG = 'This takes too long to read: it is far more than one class needs.';
 
 function createReader(): Reader {
-  const pool = new ThreadPool(import.meta.url, 'reader.mjs', THREADS, MEGABYTES);
-  const ask = <Name extends JobName>(name: Name, args: Parameters<Jobs[Name]>, deadlineMs: number) =>
-    pool.ask(name, args, deadlineMs) as Promise<ReturnType<Jobs[Name]>>;
+  const pool = new ThreadPool(import.meta.url, 'reader.mjs', { size: THREADS, megabytes: MEGABYTES });
+  const ask = <Name extends JobName>(name: Name, args: Parameters<Jobs[Name]>, deadlineMs: number, lane?: string) =>
+    pool.ask(name, args, deadlineMs, lane) as Promise<Awaited<ReturnType<Jobs[Name]>>>;
   const refusing = async <Value>(answer: Promise<Result<Value, string>>): Promise<Result<Value, string>> => {
     try {
       return await answer;
@@ -47,8 +51,16 @@ function createReader(): Reader {
     wake: async () => {
       await ask('text', [SHORT_TUNE], STAIRCASE_MS);
     },
-    text: (abc) => refusing(ask('text', [abc], FILE_MS)),
-    holidays: (ics, from, to) => refusing(ask('holidays', [ics, from, to], FILE_MS)),
+    text: (lane, abc) => refusing(ask('text', [abc], FILE_MS, lane)),
+    holidays: (lane, ics, from, to) => refusing(ask('holidays', [ics, from, to], FILE_MS, lane)),
+    sound: async (lane, bytes) => {
+      try {
+        return await ask('sound', [bytes], FILE_MS, lane);
+      } catch (error) {
+        if (error instanceof TooMuch) return failure('not-sound');
+        throw error;
+      }
+    },
     staircase: (...args) => ask('staircase', args, STAIRCASE_MS),
   };
 }

@@ -12,6 +12,7 @@ import {
   type Knowledge,
 } from '@escalier/core/reading';
 import { readSteps, type StepReading, type StepTunes } from '@escalier/core/staircase';
+import { readSound } from './sound-facts.ts';
 
 /** What a stored tune is known by. */
 export interface ReadText {
@@ -91,6 +92,7 @@ function broughtBy(brought: BroughtTexts, on: Instrument): Knowledge {
 export const JOBS = {
   text: readText,
   staircase: readStaircase,
+  sound: readSound,
   holidays: (ics: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> => readHolidays(ics, from, to),
 } as const;
 

@@ -11,6 +11,7 @@ import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
 import { hashPassword } from '../features/sign-in/index.ts';
 import { connect } from '../connect.ts';
 import type { Orm } from '../platform/database.ts';
+import { rateLimits, type RateLimits } from '../platform/rate-limits.ts';
 import { TEST_NOW, TUNES_FOLDER } from './constants.ts';
 
 export { TEST_NOW, TUNES_FOLDER };
@@ -28,6 +29,7 @@ export interface TestApp {
   readonly setupCode: () => Promise<string>;
   /** The cookie of the demo's teacher. */
   readonly cookie: string;
+  readonly limits: RateLimits;
   readonly databaseUrl: string;
   /** Of who may change tables, and copy and bring back. */
   readonly ownerUrl: string;
@@ -53,7 +55,17 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
   let now = TEST_NOW;
   const live = liveRecords(databaseUrl);
-  const app = createApp({ orm, demo, webFolder: null, fillSchool: fillNewSchool, live, heartbeatMs, clock: () => now });
+  const limits = rateLimits(databaseUrl);
+  const app = createApp({
+    orm,
+    demo,
+    webFolder: null,
+    fillSchool: fillNewSchool,
+    live,
+    limits,
+    heartbeatMs,
+    clock: () => now,
+  });
   const setNow = (next: Date): void => void (now = next);
   const request = async (method: string, path: string, body: unknown, cookie: string | null): Promise<Response> =>
     app.request(path, {
@@ -83,10 +95,12 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
     },
     setupCode: async () => (await ensureSetupCode(orm.em.fork())) ?? '',
     setNow,
+    limits,
     databaseUrl,
     ownerUrl: `${owner}${name}`,
     close: async () => {
       await live.close();
+      await limits.close();
       await orm.close(true);
     },
   };

@@ -36,6 +36,8 @@ export interface KeptRecords {
 interface Schema extends DBSchema {
   outbox: { key: number; value: Stored };
   records: { key: [string, string]; value: KeptRecords };
+  /** Keys that can be used and not be read. */
+  keys: { key: string; value: { readonly account: string; readonly key: CryptoKey } };
 }
 
 export type DeviceDatabase = IDBPDatabase<Schema>;
@@ -44,13 +46,15 @@ const NAME = 'escalier';
 
 /** The database of this device. @throws DOMException where the browser keeps none. */
 export async function openDevice(name = NAME): Promise<DeviceDatabase> {
-  return openDB<Schema>(name, 2, {
+  return openDB<Schema>(name, 3, {
     upgrade(database, before, _after, transaction) {
+      database.createObjectStore('keys', { keyPath: 'account' });
       if (before < 1) {
         database.createObjectStore('outbox', { keyPath: 'order', autoIncrement: true });
         database.createObjectStore('records', { keyPath: ['account', 'classId'] });
         return;
       }
+      if (before > 1) return;
       // The first version kept events plain.
       const store = transaction.objectStore('outbox');
       void store.getAll().then((all) => {

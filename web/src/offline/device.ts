@@ -36,6 +36,7 @@ export async function clearDevice(): Promise<void> {
     ...('caches' in globalThis ? CACHES.map((name) => caches.delete(name)) : []),
     openDevice().then(async (database) => {
       await database.clear('records');
+      await database.clear('keys');
       database.close();
     }),
   ]);

@@ -10,7 +10,7 @@ export interface Held {
 /** What a device keeps, under the seal of one account: opened when it is first needed. */
 export interface HeldDevice {
   /** Comes with the session; what was open under another seal is opened anew. */
-  sealWith(key: string): void;
+  sealWith(key: CryptoKey | string): void;
   /** @throws when the browser keeps nothing. */
   get(): Promise<Held>;
   /** Closes it and forgets the seal; what is unsent stays sealed. */
@@ -18,7 +18,7 @@ export interface HeldDevice {
 }
 
 export function heldDevice(): HeldDevice {
-  let sealKey = '';
+  let sealKey: CryptoKey | string = '';
   let opening: Promise<Held> | null = null;
 
   async function open(): Promise<Held> {

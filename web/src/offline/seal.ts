@@ -13,13 +13,12 @@ export interface Sealer {
 /**
  * AES-GCM with the account's key, which the school gives to who is signed in and this device keeps no longer than that.
  * Null where the browser has no cryptography, as on plain http.
- * @param key 256 bits in base64url.
+ * @param key as this device keeps it, or 256 bits in base64url.
  */
-export async function sealerOf(key: string): Promise<Sealer | null> {
-  const subtle = (globalThis.crypto as Partial<Crypto> | undefined)?.subtle;
-  const bytes = bytesOf(key);
-  if (subtle === undefined || bytes.length !== 32) return null;
-  const secret = await subtle.importKey('raw', bytes, 'AES-GCM', false, ['encrypt', 'decrypt']);
+export async function sealerOf(key: CryptoKey | string): Promise<Sealer | null> {
+  const secret = typeof key === 'string' ? await importKey(key) : key;
+  if (secret === null) return null;
+  const { subtle } = crypto;
   return {
     async seal(value) {
       const iv = crypto.getRandomValues(new Uint8Array(12));
@@ -35,6 +34,14 @@ export async function sealerOf(key: string): Promise<Sealer | null> {
       }
     },
   };
+}
+
+/** As something that can be used and not be read; null for what is no key, and where the browser has no cryptography. */
+export async function importKey(key: string): Promise<CryptoKey | null> {
+  const subtle = (globalThis.crypto as Partial<Crypto> | undefined)?.subtle;
+  const bytes = bytesOf(key);
+  if (subtle === undefined || bytes.length !== 32) return null;
+  return subtle.importKey('raw', bytes, 'AES-GCM', false, ['encrypt', 'decrypt']);
 }
 
 function bytesOf(key: string): Uint8Array<ArrayBuffer> {

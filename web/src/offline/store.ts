@@ -35,7 +35,7 @@ export const useOutbox = defineStore('outbox', () => {
   });
 
   /** Reads what waits on this device, and begins to send what is of this account. */
-  async function open(email: string, key: string): Promise<void> {
+  async function open(email: string, key: CryptoKey | string): Promise<void> {
     account.value = email;
     device.sealWith(key);
     try {

@@ -158,7 +158,7 @@ describe('a part of the ten minutes', () => {
 describe('an own recording', () => {
   const heard = {
     kindly: { good: 'Nearly all of it is right.', next: ['One note to find in bar 3.'] },
-  } as ListenedView;
+  } as unknown as ListenedView;
   const open = () => mountInApp(OwnRecording, { tune }).wrapper;
 
   it('is listened to with the notes as the class names them', async () => {

@@ -19,9 +19,9 @@ export class Refused {
   readonly status: number;
   readonly body: unknown;
 
-  constructor(status: number, message: string, fields?: ErrorBody['error']['fields']) {
+  constructor(status: number, message: string, fields?: ErrorBody['error']['fields'], code = 'refused') {
     this.status = status;
-    this.body = { error: { code: 'refused', message, ...(fields === undefined ? {} : { fields }) } };
+    this.body = { error: { code, message, ...(fields === undefined ? {} : { fields }) } };
   }
 }
 
@@ -59,7 +59,6 @@ const MARA: Me = {
   timeZone: 'Europe/London',
   schoolVersion: 1,
   noteColours: null,
-  sealKey: '',
   until: '2999-01-01T00:00:00.000Z',
 };
 

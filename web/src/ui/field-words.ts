@@ -19,7 +19,9 @@ const WORDS: Readonly<Record<PlainCode, string>> = {
   'not-note': 'A note such as F#4.',
   'not-colour': 'A colour such as #28508f.',
   'too-pale': 'Too pale: it cannot be told from the paper.',
-  'not-sound': 'This is no sound file that can be kept.',
+  'not-sound': 'This is not a sound file we can keep: use WAV, FLAC, MP3, M4A, Ogg or WebM.',
+  'sound-empty': 'There is no sound in this file.',
+  'sound-without-length': 'This file does not say how long it is: save it as WAV or MP3, then try again.',
   'main-first': 'The first tune is the main one.',
   'minutes-apart': 'The minutes of the parts are not those of the lesson.',
   'heard-or-undone': 'A record that was heard has an outcome; one that undoes names the other.',
@@ -63,6 +65,10 @@ export function fieldWords(problem: FieldProblem): string {
       return `At most ${number.format(problem.most)}.`;
     case 'too-many-days':
       return `A term has at most ${problem.most} days.`;
+    case 'sound-too-long':
+      return `The recording is too long: at most ${number.format(problem.most)} seconds.`;
+    case 'other-length':
+      return `The file lasts ${number.format(problem.seconds)} seconds, not as long as it says.`;
     case 'bars':
       return `The tune has ${problem.most} bars.`;
     case 'short-password':

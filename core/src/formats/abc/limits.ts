@@ -9,6 +9,9 @@ const MOST_TUPLETS = 2000;
 const MOST_BAR_LINES = 4 * MOST_BARS;
 const MOST_VERSES = 12;
 const MOST_LINES = 4000;
+/** Reading a line takes time by the square of its length. */
+const MOST_IN_FIELD = 600;
+const MOST_IN_LINE = 1200;
 
 /** What a text holds, counted before anything is built from it. */
 interface Counts {
@@ -34,7 +37,20 @@ export function tooMuchInAbc(text: string): string | null {
   if (counts.overlays > MOST_OVERLAYS) return tooMany(counts.overlays, 'overlaid voices', MOST_OVERLAYS);
   if (counts.voices.size > MOST_VOICES) return tooMany(counts.voices.size, 'voices', MOST_VOICES);
   if (counts.tuplets > MOST_TUPLETS) return tooMany(counts.tuplets, 'tuplets', MOST_TUPLETS);
-  return counts.verses > MOST_VERSES ? tooMany(counts.verses, 'verses under one line', MOST_VERSES) : null;
+  if (counts.verses > MOST_VERSES) return tooMany(counts.verses, 'verses under one line', MOST_VERSES);
+  const long = lines.findIndex((line) => line.length > (isField(line) ? MOST_IN_FIELD : MOST_IN_LINE));
+  if (long >= 0) return tooLong(lines[long]!, long + 1);
+  return null;
+}
+
+/** A head such as `K:`, or one inside a line: words and music may be longer. */
+function isField(line: string): boolean {
+  return /^(?![wW]:)([A-Za-z+]:|%%)|\[[A-Za-z]:[^\]]{100}/.test(line);
+}
+
+function tooLong(line: string, number: number): string {
+  const most = isField(line) ? MOST_IN_FIELD : MOST_IN_LINE;
+  return `Line ${number} has ${line.length} signs; at most ${most} fit.`;
 }
 
 function tooMany(count: number, of: string, most: number): string {

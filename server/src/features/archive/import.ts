@@ -37,7 +37,7 @@ export interface Imported {
   readonly records: number;
 }
 
-const unpackers = new ThreadPool(import.meta.url, 'unpacker.mjs', THREADS, MEGABYTES);
+const unpackers = new ThreadPool(import.meta.url, 'unpacker.mjs', { size: THREADS, megabytes: MEGABYTES });
 
 /**
  * Brings an archive into the asker's school, all of it or nothing. The school must have no class yet; its terms, tunes

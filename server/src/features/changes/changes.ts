@@ -54,7 +54,12 @@ export async function changedMeanwhile(em: EntityManager, schoolId: string, abou
     [schoolId, about],
   );
   const by = line?.by ?? 'Somebody';
-  return new Problem(409, 'changed', `${by} has changed this since you opened it.`, undefined, line);
+  return new Problem(
+    409,
+    'changed',
+    `${by} has changed this since you opened it.`,
+    line === undefined ? {} : { changed: line },
+  );
 }
 
 /**

@@ -139,7 +139,7 @@ export async function keepClassTune(
 ): Promise<{ readonly version: number }> {
   const row = await oneClass(em, who, classId);
   const tune = await oneTune(em, who, tuneId);
-  const read = await reader.text(tune.abc);
+  const read = await reader.text(who.accountId, tune.abc);
   if (!read.ok) throw wrongInput({ breaths: { code: 'file', words: read.error } });
   const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
   if (input.breaths?.every(isThere) === false) throw wrongInput({ breaths: 'no-note-there' });

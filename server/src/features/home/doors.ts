@@ -1,15 +1,15 @@
-import { randomInt, scrypt } from 'node:crypto';
-import { promisify } from 'node:util';
+import { randomInt } from 'node:crypto';
 import { doorWords, pictureName, readDoorWords } from '@escalier/core/home';
 import type { LocalDate } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { hashToken, newToken } from '../../platform/ids.ts';
+import { hasher } from '../../hasher/index.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
+import type { RateLimits } from '../../platform/rate-limits.ts';
 import { localToday } from '../../platform/today.ts';
 import { noteChange } from '../changes/index.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
-import { countGuess } from '../sign-in/index.ts';
 import { DoorEntity, DoorKeyEntity, RoomEntity, type RoomTask } from './entities.ts';
 
 /** What goes on a slip, and is kept nowhere: printed once, or made anew. */
@@ -36,15 +36,6 @@ export interface Opened {
 
 /** Devices that may come in by the words of one slip. */
 const MOST_KEYS = 12;
-/** Tries at three words from one address before each has to wait: a class may come in at one time. */
-const FREE_TRIES = 40;
-
-const derive = promisify(scrypt) as (text: string, salt: string, length: number) => Promise<Buffer>;
-
-/** Always the same for the same words, so that a door can be found by them; slow, so that a copy of the table tells none. */
-async function hashWords(words: string): Promise<string> {
-  return (await derive(words, 'escalier door', 32)).toString('hex');
-}
 
 /**
  * Makes the doors of pupils of a class, in place of those that they had: slips from before open nothing any more.
@@ -63,7 +54,10 @@ export async function makeSlips(
   if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'not-in-class' });
   if ((await em.count(RoomEntity, { schoolClass: classId })) === 0)
     throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
-  const fresh = await Promise.all(pupils.map(async ({ id }) => ({ id, ...(await newWords()), token: newToken() })));
+  const fresh: { readonly id: string; readonly words: string; readonly wordsHash: string; readonly token: string }[] =
+    [];
+  // One after the other: others wait for hashes, too.
+  for (const { id } of pupils) fresh.push({ id, ...(await newWords()), token: newToken() });
   return em.transactional(async (tx) => {
     const doors = await tx.find(DoorEntity, { schoolClass: classId });
     const names = new Map(doors.map((door) => [door.pupil, door.pictureName]));
@@ -85,7 +79,7 @@ export async function makeSlips(
 
 async function newWords(): Promise<{ readonly words: string; readonly wordsHash: string }> {
   const words = doorWords(randomInt);
-  return { words, wordsHash: await hashWords(words) };
+  return { words, wordsHash: await hasher.hashWords('signed-in', words) };
 }
 
 const OPEN = `
@@ -122,12 +116,19 @@ export async function openDoor(em: EntityManager, token: string, now: Date): Pro
  * A token for a device on which the three words were typed.
  * @throws Problem 404 for words that open nothing, 429 after many tries from one address.
  */
-export async function keyForWords(em: EntityManager, typed: string, address: string, now: Date): Promise<string> {
-  await countGuess(em, `room ${address}`, now, FREE_TRIES);
+export async function keyForWords(
+  em: EntityManager,
+  limits: RateLimits,
+  typed: string,
+  address: string,
+  now: Date,
+): Promise<string> {
+  await limits.countGuess(address);
   const words = readDoorWords(typed);
   if (words === null) throw wrongInput({ words: 'three-words' });
-  const door = await opened(em, 'words_hash = ?', await hashWords(words), now);
+  const door = await opened(em, 'words_hash = ?', await hasher.hashWords('words', words), now);
   if (door === null) throw closed();
+  await limits.guessedRight(address, door.pupilId);
   const token = newToken();
   await em.transactional(async (tx) => {
     await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: true, door: door.pupilId, madeAt: now });

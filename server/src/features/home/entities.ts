@@ -24,6 +24,8 @@ export const RoomEntity = defineEntity({
     /** The last day on which its doors open. */
     until: p.date().$type<LocalDate>(),
     task: p.json<RoomTask>().nullable(),
+    /** Of the task. */
+    version: p.integer().default(0),
   }),
 });
 

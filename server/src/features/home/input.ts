@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { localDate, text } from '../../platform/fields.ts';
+import { version } from '../../platform/versions.ts';
 
 const bar = z.int().min(0).max(2000);
 
@@ -20,8 +21,9 @@ export const taskInput = z.object({
       words: text().trim().max(200),
     })
     .nullable(),
+  version,
 });
-export type TaskInput = z.infer<typeof taskInput>['task'];
+export type TaskInput = z.infer<typeof taskInput>;
 
 export const slipsInput = z.object({ pupilIds: z.array(z.uuid()).min(1).max(60) });
 

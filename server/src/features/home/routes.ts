@@ -42,8 +42,9 @@ const behindDoor = new Hono<DoorEnv>()
 /** A pupil's room. Nobody is signed in here, and nothing but a recording can be written. */
 export const roomRoutes = new Hono<AppEnv>()
   .post('/words', atMost(BODY.open), valid('json', wordsInput), async (c) => {
-    const { em, network, now } = c.var;
-    return c.json({ token: await keyForWords(em, c.req.valid('json').words, network.addressOf(c), now) });
+    const { em, limits, network, now } = c.var;
+    const { words } = c.req.valid('json');
+    return c.json({ token: await keyForWords(em, limits, words, network.addressOf(c), now) });
   })
   .route('/', behindDoor);
 
@@ -57,7 +58,7 @@ export const classRoomRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   })
   .put('/:id/room/task', valid('param', idParam), valid('json', taskInput), async (c) => {
-    await setTask(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').task);
+    await setTask(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
     return c.json({ ok: true });
   })
   .post('/:id/room/slips', valid('param', idParam), valid('json', slipsInput), async (c) => {

@@ -3,11 +3,11 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { localToday } from '../../platform/today.ts';
-import { noteChange } from '../changes/index.ts';
+import { changeVersion, noteChange } from '../changes/index.ts';
 import { oneClass } from '../class-page/index.ts';
 import { classOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
-import { RoomEntity, type RoomTask } from './entities.ts';
+import { DoorEntity, RoomEntity, type RoomTask } from './entities.ts';
 import type { TaskInput } from './input.ts';
 
 /** A class's practice room, for its teacher. */
@@ -16,7 +16,7 @@ export interface RoomOfClass {
   readonly allowed: boolean;
   readonly today: LocalDate;
   /** Null while it is closed. */
-  readonly room: { readonly until: LocalDate; readonly task: RoomTask | null } | null;
+  readonly room: { readonly until: LocalDate; readonly task: RoomTask | null; readonly version: number } | null;
   /** The last day of the class's term. */
   readonly endsOn: LocalDate;
   readonly pupils: readonly {
@@ -47,14 +47,17 @@ export async function roomOfClass(em: EntityManager, who: SignedIn, classId: str
   return {
     allowed,
     today: localToday(now, who.timeZone),
-    room: room === null ? null : { until: room.until, task: room.task ?? null },
+    room: room === null ? null : { until: room.until, task: room.task ?? null, version: room.version },
     endsOn: row.term.endsOn,
     pupils: await em.execute<RoomOfClass['pupils'][number][]>(PUPILS, [now, classId]),
     tunes: row.steps.map(({ tuneId, title }) => ({ id: tuneId, title })),
   };
 }
 
-/** Opens the room until a day, or closes it: then no slip opens anything. @throws Problem 404, 403, 400. */
+/**
+ * Opens the room until a day, or closes it: then its slips are void for good, and opening it again asks for new ones.
+ * @throws Problem 404, 403, 400.
+ */
 export async function switchRoom(
   em: EntityManager,
   who: SignedIn,
@@ -73,8 +76,10 @@ export async function switchRoom(
     if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'day-over' });
   }
   await em.transactional(async (tx) => {
-    if (until === null) await tx.nativeDelete(RoomEntity, { schoolClass: classId });
-    else
+    if (until === null) {
+      await tx.nativeDelete(RoomEntity, { schoolClass: classId });
+      await tx.nativeDelete(DoorEntity, { schoolClass: classId });
+    } else
       await tx.upsert(
         RoomEntity,
         { schoolClass: classId, school: who.schoolId, until },
@@ -84,8 +89,16 @@ export async function switchRoom(
   });
 }
 
-/** Sets one thing for the week. @throws Problem 404, 409 while the room is closed, 400 for a tune that is on no step. */
-export async function setTask(em: EntityManager, who: SignedIn, classId: string, task: TaskInput): Promise<void> {
+/**
+ * Sets one thing for the week.
+ * @throws Problem 404, 409 while the room is closed or when somebody else set it meanwhile, 400 for a tune on no step.
+ */
+export async function setTask(
+  em: EntityManager,
+  who: SignedIn,
+  classId: string,
+  { task, version }: TaskInput,
+): Promise<void> {
   const row = await oneClass(em, who, classId);
   if (task !== null) {
     const step = row.steps.findIndex(({ tuneId }) => tuneId === task.tuneId);
@@ -94,8 +107,9 @@ export async function setTask(em: EntityManager, who: SignedIn, classId: string,
     if (task.bars !== null && task.bars[1] > bars) throw wrongInput({ 'task.bars': { code: 'bars', most: bars } });
   }
   await em.transactional(async (tx) => {
-    const changed = await tx.nativeUpdate(RoomEntity, { schoolClass: classId }, { task });
-    if (changed === 0) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+    const room = await tx.findOne(RoomEntity, { schoolClass: classId });
+    if (room === null) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+    await changeVersion(tx, who, RoomEntity, { where: { schoolClass: classId }, about: classId, version }, { task });
     await noteChange(tx, who, classId, `${row.name}: ${task === null ? 'nothing set' : 'something set'} for the week`);
   });
 }

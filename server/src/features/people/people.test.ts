@@ -1,5 +1,5 @@
-import { addDays, addMinutes, addSeconds } from 'date-fns';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { addDays, addMinutes } from 'date-fns';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
@@ -243,24 +243,18 @@ describe('passwords and sessions', () => {
     expect((await refused(answers.find((answer) => answer.status === 429)!)).message).toMatch(/wait \d+ seconds/);
   });
 
-  it('a server whose clock is a little behind does not take that for a wait', async () => {
-    const email = 'both@osierbridge.example';
-    expect((await attempt(email)).status).toBe(401);
-    test.setNow(addSeconds(TEST_NOW, -1));
-    expect((await attempt(email)).status).toBe(401);
-    test.setNow(TEST_NOW);
-  });
-
   it('after wrong passwords one has to wait, longer each time, until it is quiet for half an hour', async () => {
     const email = 'someone@osierbridge.example';
     for (let guess = 0; guess < 5; guess++) expect((await attempt(email)).status).toBe(401);
     expect((await attempt(email)).status).toBe(429);
-    test.setNow(addMinutes(TEST_NOW, 1));
-    expect((await attempt(email)).status).toBe(401);
-    expect((await attempt(email)).status).toBe(429);
-    test.setNow(addMinutes(TEST_NOW, 60));
+    const start = Date.now();
+    const after = (minutes: number) => vi.useFakeTimers({ toFake: ['Date'], now: addMinutes(start, minutes) });
+    after(1);
+    for (let guess = 0; guess < 5; guess++) expect((await attempt(email)).status).toBe(401);
+    expect((await attempt(email)).headers.get('retry-after')).toBe('60');
+    after(60);
     expect([await attempt(email), await attempt(email)].map((answer) => answer.status)).toEqual([401, 401]);
-    test.setNow(TEST_NOW);
+    vi.useRealTimers();
   });
 
   it('a device that was signed in before is not slowed down by strangers who guess', async () => {

@@ -7,15 +7,7 @@ import { forRole } from '../../platform/roles.ts';
 import { version } from '../../platform/versions.ts';
 import { valid } from '../../platform/valid.ts';
 import { schoolName } from '../school-settings/index.ts';
-import {
-  countTry,
-  deviceOf,
-  hashPassword,
-  keepCookies,
-  newPassword,
-  openSession,
-  refuseWeak,
-} from '../sign-in/index.ts';
+import { deviceOf, hashPassword, keepCookies, newPassword, openSession, refuseWeak } from '../sign-in/index.ts';
 import { setUpSchool, type FillSchool } from './first-run.ts';
 import {
   acceptInvitation,
@@ -88,7 +80,7 @@ export function firstRunRoutes(fillSchool: FillSchool) {
   return new Hono<AppEnv>().post('/', valid('json', firstRun), async (c) => {
     const { password, code, ...rest } = c.req.valid('json');
     const device = deviceOf(c);
-    await countTry(c.var.em, { key: 'setup code', address: device.address }, c.var.now);
+    await c.var.limits.countTry({ key: 'setup code', address: device.address });
     await refuseWeak('password', password, [rest.email, rest.name, rest.school]);
     const passwordHash = await hashPassword(password);
     const account = await setUpSchool(c.var.em, { ...rest, code, passwordHash }, fillSchool);

@@ -15,6 +15,8 @@ export interface HeardSummary {
   readonly words: string;
   /** 0 to 1. */
   readonly sure: number;
+  /** It could not be listened to: it is not tried again by itself. */
+  readonly failed?: boolean | undefined;
 }
 
 /** A pupil's playing, kept until the school's days are over. */
@@ -41,6 +43,8 @@ export const RecordingEntity = defineEntity({
     heard: p.json<HeardSummary>().nullable(),
     /** What the teacher says to the pupil; the result itself is a record that names the recording. */
     words: p.text(),
+    /** Of the answer, words and voice together. */
+    answerVersion: p.integer().default(0),
     /** Fetched only to be played. */
     sound: p.blob().lazy(),
     /** The teacher's answer, spoken. */

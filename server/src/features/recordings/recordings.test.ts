@@ -2,10 +2,10 @@ import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { ErrorBody } from '../../platform/problem.ts';
 import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
+import { flacBomb, wavOf } from '../../testing/sounds.ts';
 import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { rangeOf } from './routes.ts';
 import type { RecordingList } from './service.ts';
-import { soundType } from './sound-type.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -20,12 +20,12 @@ beforeAll(async () => {
 });
 afterAll(() => test.close());
 
-/** A WAV file of so many bytes. */
-function wav(bytes = 400): Uint8Array<ArrayBuffer> {
-  const file = new Uint8Array(bytes).fill(7);
-  file.set(new TextEncoder().encode('RIFF    WAVEfmt '));
-  return file;
-}
+const SECONDS = 9;
+const BYTES = 44 + 2 * 8000 * SECONDS;
+/** A WAV file of nine seconds. */
+const wav = () => wavOf(SECONDS);
+/** Nearly three megabytes. */
+const large = () => wavOf(90, 16_000);
 
 function keep(id: string, sound: Uint8Array<ArrayBuffer>, asked: Record<string, string> = {}) {
   const { id: stepId, tuneId } = page.steps[0]!;
@@ -34,13 +34,20 @@ function keep(id: string, sound: Uint8Array<ArrayBuffer>, asked: Record<string, 
     stepId,
     tuneId,
     fileName: 'Malia step 1.wav',
-    seconds: '9.5',
+    seconds: String(SECONDS),
     ...asked,
   });
   return test.app.request(`/api/recordings/${id}/sound?${query.toString()}`, {
     method: 'PUT',
     body: sound,
     headers: { 'content-type': 'application/octet-stream', cookie: test.cookie },
+  });
+}
+function spokenBy(cookie: string, id: string, sound: Uint8Array<ArrayBuffer>, seconds: string, version: number) {
+  return test.app.request(`/api/recordings/${id}/answer?seconds=${seconds}&version=${version}`, {
+    method: 'PUT',
+    body: sound,
+    headers: { 'content-type': 'application/octet-stream', cookie },
   });
 }
 const list = async (): Promise<RecordingList> =>
@@ -56,19 +63,19 @@ describe('recordings', () => {
     expect((await keep(id, wav())).status).toBe(201);
     const { recordings, storage } = await list();
     expect(recordings.filter((each) => each.id === id)).toMatchObject([
-      { pupilId, fileName: 'Malia step 1.wav', seconds: 9.5, heard: null, words: '' },
+      { pupilId, fileName: 'Malia step 1.wav', seconds: SECONDS, heard: null, words: '' },
     ]);
-    expect(storage).toMatchObject({ bytes: 400, megabytes: 500, days: 30 });
+    expect(storage).toMatchObject({ bytes: BYTES, megabytes: 500, days: 30 });
     const all = await test.send('GET', `/api/recordings/${id}/sound`);
     expect(all.headers.get('content-type')).toBe('audio/wav');
-    expect((await all.arrayBuffer()).byteLength).toBe(400);
+    expect((await all.arrayBuffer()).byteLength).toBe(BYTES);
     const some = await part('bytes=8-11', id);
     expect([some.status, some.headers.get('content-range'), await some.text()]).toEqual([
       206,
-      'bytes 8-11/400',
+      `bytes 8-11/${BYTES}`,
       'WAVE',
     ]);
-    expect((await part('bytes=400-', id)).status).toBe(416);
+    expect((await part(`bytes=${BYTES}-`, id)).status).toBe(416);
     expect((await test.send('DELETE', `/api/recordings/${id}`)).status).toBe(200);
     expect((await test.send('GET', `/api/recordings/${id}/sound`)).status).toBe(404);
   });
@@ -78,7 +85,7 @@ describe('recordings', () => {
     await keep(id, wav());
     const heard = { outcome: 'nearly', remarks: ['note'], words: 'One note too many in bar 3.', sure: 0.9 };
     expect((await test.send('PATCH', `/api/recordings/${id}`, { heard })).status).toBe(200);
-    await test.send('PATCH', `/api/recordings/${id}`, { words: 'Well done.' });
+    await test.send('PATCH', `/api/recordings/${id}`, { words: 'Well done.', version: 0 });
     expect((await list()).recordings.find((each) => each.id === id)).toMatchObject({ heard, words: 'Well done.' });
     // Erasing is for teachers: an assistant may listen, and no more.
     const assistant = await cookieOf(test, 'sunniva@osierbridge.example');
@@ -92,32 +99,54 @@ describe('recordings', () => {
       ['DELETE', `/api/recordings/${id}`],
     ] as const)
       expect((await test.send(method, path, undefined, other)).status).toBe(404);
-    expect((await test.send('PATCH', `/api/recordings/${id}`, { words: '' }, other)).status).toBe(404);
+    expect((await test.send('PATCH', `/api/recordings/${id}`, { words: '', version: 1 }, other)).status).toBe(404);
   });
 
   it('carry a spoken answer, which counts to the room and goes with them', async () => {
     const id = v7();
     await keep(id, wav());
     const answer = (sound: Uint8Array<ArrayBuffer>, seconds = '4', cookie = test.cookie) =>
-      test.app.request(`/api/recordings/${id}/answer?seconds=${seconds}`, {
-        method: 'PUT',
-        body: sound,
-        headers: { 'content-type': 'application/octet-stream', cookie },
-      });
+      spokenBy(cookie, id, sound, seconds, 0);
     const before = (await list()).storage.bytes;
+    const spoken = wavOf(4);
     expect((await test.send('GET', `/api/recordings/${id}/answer`)).status).toBe(404);
-    expect((await answer(wav(300))).status).toBe(200);
+    expect((await answer(spoken)).status).toBe(200);
     const { recordings, storage } = await list();
-    expect(recordings.find((each) => each.id === id)?.spokenSeconds).toBe(4);
-    expect(storage.bytes).toBe(before + 300);
-    expect((await (await test.send('GET', `/api/recordings/${id}/answer`)).arrayBuffer()).byteLength).toBe(300);
-    expect((await said(await answer(wav(), '61'))).fields).toEqual({ seconds: { code: 'too-high', most: 60 } });
+    expect(recordings.find((each) => each.id === id)).toMatchObject({ spokenSeconds: 4, answerVersion: 1 });
+    expect(storage.bytes).toBe(before + spoken.length);
+    const heard = await test.send('GET', `/api/recordings/${id}/answer`);
+    expect((await heard.arrayBuffer()).byteLength).toBe(spoken.length);
+    expect((await said(await answer(wavOf(61), '61'))).fields).toEqual({ seconds: { code: 'too-high', most: 60 } });
+    expect((await said(await answer(wavOf(90), '60'))).fields).toEqual({ sound: { code: 'sound-too-long', most: 60 } });
     expect((await said(await answer(new TextEncoder().encode('A letter.')))).fields).toHaveProperty('sound');
     const other = await cookieOf(test, 'ivo@osierbridge.example');
-    expect((await answer(wav(), '4', other)).status).toBe(404);
+    expect((await answer(spoken, '4', other)).status).toBe(404);
     expect((await test.send('GET', `/api/recordings/${id}/answer`, undefined, other)).status).toBe(404);
-    expect((await test.send('DELETE', `/api/recordings/${id}/answer`)).status).toBe(200);
+    expect((await test.send('DELETE', `/api/recordings/${id}/answer?version=1`)).status).toBe(200);
     expect((await list()).recordings.find((each) => each.id === id)?.spokenSeconds).toBeNull();
+    await test.send('DELETE', `/api/recordings/${id}`);
+  });
+
+  it('keep an answer that somebody else gave meanwhile, name who changed it, and let no helper erase it', async () => {
+    const id = v7();
+    await keep(id, wav());
+    const helper = await cookieOf(test, 'sunniva@osierbridge.example');
+    const words = (text: string, version: number, cookie = test.cookie) =>
+      test.send('PATCH', `/api/recordings/${id}`, { words: text, version }, cookie);
+    expect((await words('A lovely sound.', 0)).status).toBe(200);
+    const stale = await said(await words('Bar 3 again.', 0, helper));
+    expect(stale).toMatchObject({ code: 'changed', changed: { by: 'Mara Tillen' } });
+    expect(stale.message).toContain('“A lovely sound.”');
+    expect((await said(await spokenBy(helper, id, wavOf(2), '2', 0))).code).toBe('changed');
+    expect(await said(await words('', 1, helper))).toMatchObject({ code: 'not-your-role' });
+    expect((await test.send('DELETE', `/api/recordings/${id}/answer?version=1`, undefined, helper)).status).toBe(403);
+    expect((await words('Bar 3 again.', 1, helper)).status).toBe(200);
+    expect((await test.send('PATCH', `/api/recordings/${id}`, { words: 'Without a version.' })).status).toBe(400);
+    const answered = (await list()).recordings.find((each) => each.id === id);
+    expect(answered).toMatchObject({ words: 'Bar 3 again.', answerVersion: 2 });
+    const lines = (await (await test.send('GET', '/api/changes')).json()) as readonly { who: string; words: string }[];
+    const written = lines.filter((line) => line.words.endsWith('recording answered in writing'));
+    expect(written.map(({ who }) => who)).toEqual(['Sunniva Hale', 'Mara Tillen', 'Mara Tillen']);
     await test.send('DELETE', `/api/recordings/${id}`);
   });
 
@@ -132,22 +161,30 @@ describe('recordings', () => {
     expect((await said(await keep(v7(), wav(), { seconds: '181' }))).fields).toEqual({
       seconds: { code: 'too-high', most: 180 },
     });
-    expect((await keep(v7(), wav(3 * 1024 * 1024 + 1))).status).toBe(413);
+    expect((await said(await keep(v7(), wav(), { seconds: '20' }))).fields).toEqual({
+      seconds: { code: 'other-length', seconds: SECONDS },
+    });
+    for (const bomb of [flacBomb(49 * 60), flacBomb(49 * 60, SECONDS)])
+      expect((await said(await keep(v7(), bomb))).fields).toEqual({ sound: { code: 'sound-too-long', most: 180 } });
+    expect((await said(await keep(v7(), new TextEncoder().encode('OggS<html>')))).fields).toEqual({
+      sound: { code: 'not-sound' },
+    });
+    expect((await keep(v7(), wavOf(100, 16_000), { seconds: '100' })).status).toBe(413);
   });
 
   it('fill no more room than the owner gives, and go after the owner’s days', async () => {
     expect((await test.send('PUT', '/api/recordings/storage', { days: 0, megabytes: 10 })).status).toBe(400);
     await test.send('PUT', '/api/recordings/storage', { days: 7, megabytes: 10 });
     const ids = [v7(), v7(), v7(), v7()];
-    for (const id of ids.slice(0, 3)) expect((await keep(id, wav(3 * 1024 * 1024))).status).toBe(201);
-    expect(await said(await keep(ids[3]!, wav(3 * 1024 * 1024)))).toMatchObject({ code: 'full' });
+    for (const id of ids.slice(0, 3)) expect((await keep(id, large(), { seconds: '90' })).status).toBe(201);
+    expect(await said(await keep(ids[3]!, large(), { seconds: '90' }))).toMatchObject({ code: 'full' });
     await test.orm.em
       .fork()
       .execute("update recording set received_at = received_at - interval '8 days' where id = ?", [ids[0]!]);
     expect((await test.send('GET', `/api/recordings/${ids[0]!}/sound`)).status).toBe(404);
     expect((await list()).recordings.map(({ id }) => id)).not.toContain(ids[0]);
     // What is over makes room.
-    expect((await keep(ids[3]!, wav(3 * 1024 * 1024))).status).toBe(201);
+    expect((await keep(ids[3]!, large(), { seconds: '90' })).status).toBe(201);
   });
 
   it('are erased with their pupil', async () => {
@@ -155,16 +192,6 @@ describe('recordings', () => {
     await test.send('POST', `/api/pupils/${pupilId}/erase`);
     expect((await list()).recordings.filter((each) => each.pupilId === pupilId)).toEqual([]);
   });
-});
-
-it('knows sound files by how they begin', () => {
-  const bytes = (text: string) => new TextEncoder().encode(text);
-  expect(['fLaC', 'OggS', 'ID3', 'xxxxftypM4A'].map((text) => soundType(bytes(text)))).toEqual([
-    ...['audio/flac', 'audio/ogg', 'audio/mpeg', 'audio/mp4'],
-  ]);
-  expect(soundType(new Uint8Array([0xff, 0xfb, 0x90]))).toBe('audio/mpeg');
-  expect(soundType(new Uint8Array([0x1a, 0x45, 0xdf, 0xa3]))).toBe('audio/webm');
-  expect(soundType(bytes('<html>'))).toBeNull();
 });
 
 it('reads ranges', () => {

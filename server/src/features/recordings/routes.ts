@@ -3,14 +3,13 @@ import type { AppEnv } from '../../platform/context.ts';
 import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
-import { newAnswer, newRecording, noteInput, storageInput } from './input.ts';
+import { eraseAnswer, keepAnswer, keepWords } from './answers.ts';
+import { answerErased, newAnswer, newRecording, noteInput, storageInput } from './input.ts';
 import {
   changeStorage,
-  eraseAnswer,
   eraseRecording,
-  keepAnswer,
   keepRecording,
-  noteOnRecording,
+  noteHeard,
   recordingsOf,
   soundOf,
   storageOf,
@@ -41,18 +40,20 @@ export const recordingRoutes = new Hono<AppEnv>()
   })
   .put('/:id/answer', forRole('assistant'), valid('param', idParam), valid('query', newAnswer), async (c) => {
     const spoken = new Uint8Array(await c.req.arrayBuffer());
-    await keepAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query').seconds, spoken, c.var.now);
+    await keepAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query'), spoken, c.var.now);
     return c.json({ ok: true });
   })
   .get('/:id/answer', forRole('assistant'), valid('param', idParam), async (c) => {
     return played(c, await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, 'answer'));
   })
-  .delete('/:id/answer', forRole('assistant'), valid('param', idParam), async (c) => {
-    await eraseAnswer(c.var.em, c.var.who, c.req.valid('param').id);
+  .delete('/:id/answer', valid('param', idParam), valid('query', answerErased), async (c) => {
+    await eraseAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query').version);
     return c.json({ ok: true });
   })
   .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', noteInput), async (c) => {
-    await noteOnRecording(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json'));
+    const { em, who } = c.var;
+    const [{ id }, input] = [c.req.valid('param'), c.req.valid('json')];
+    await ('heard' in input ? noteHeard(em, who, id, input.heard) : keepWords(em, who, id, input));
     return c.json({ ok: true });
   })
   .delete('/:id', valid('param', idParam), async (c) => {

@@ -8,12 +8,12 @@ import { noteChange } from '../changes/index.ts';
 import { classOf, PupilEntity, pupilOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { RecordingEntity, type HeardSummary } from './entities.ts';
-import type { NoteInput, NewRecording, StorageInput } from './input.ts';
-import { soundType } from './sound-type.ts';
+import { checkedSound } from './checked-sound.ts';
+import type { NewRecording, StorageInput } from './input.ts';
 
 const MEGABYTE = 1024 * 1024;
 /** Answers come from Escalier's own page. */
-const ANSWER_TYPE = 'audio/wav';
+export const ANSWER_TYPE = 'audio/wav';
 
 export interface RecordingDto {
   readonly id: string;
@@ -30,6 +30,8 @@ export interface RecordingDto {
   readonly words: string;
   /** Seconds of what the teacher says to the pupil; null where nothing was spoken. */
   readonly spokenSeconds: number | null;
+  /** Of words and voice together. */
+  readonly answerVersion: number;
   /** Handed in through a pupil's door: whoever has the slip may have played it. */
   readonly fromHome: boolean;
 }
@@ -52,7 +54,8 @@ export interface RecordingStorage {
 const LIST = `
 select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
   to_char(r.received_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "receivedAt",
-  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words, r.spoken_seconds as "spokenSeconds", r.from_home as "fromHome"
+  ((r.received_at at time zone s.time_zone)::date + s.recording_days)::text as "erasedOn", r.heard, r.words, r.spoken_seconds as "spokenSeconds",
+  r.answer_version as "answerVersion", r.from_home as "fromHome"
 from recording r join school s on s.id = r.school_id
 where r.school_class_id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
 order by r.received_at, r.id`;
@@ -89,7 +92,7 @@ export async function storageOf(em: EntityManager, schoolId: string, now: Date):
 
 /**
  * Keeps a recording; one that is here already is left as it is.
- * @throws Problem 404, 400 for what is no sound, 403 without consent, 409 when the school's room is full.
+ * @throws Problem 404, 400 as `checkedSound`, 403 without consent, 409 when the school's room is full.
  */
 export async function keepRecording(
   em: EntityManager,
@@ -106,10 +109,9 @@ export async function keepRecording(
       'no-consent',
       `The family of ${pupil.shownName} has not agreed to recordings: note it with the pupil first.`,
     );
-  const type = soundType(sound);
-  if (type === null) throw wrongInput({ sound: 'not-sound' });
   await checkTune(em, who, pupil.schoolClass, recording);
-  const { stepId, tuneId, fileName, seconds } = recording;
+  const { type, seconds } = await checkedSound(who.accountId, sound, recording.seconds);
+  const { stepId, tuneId, fileName } = recording;
   const of = { schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId };
   await store(em, { id, ...of, stepId, tuneId, fileName, seconds, type }, sound, now);
 }
@@ -129,7 +131,7 @@ const MOST_A_DAY = 10;
 
 /**
  * Keeps a recording from home; one that is here already is left as it is. Consent is the caller's affair.
- * @throws Problem 400 for what is no sound, 409 when the school's room is full, 429 after many on one day.
+ * @throws Problem 400 as `checkedSound`, 409 when the school's room is full, 429 after many on one day.
  */
 export async function keepHandIn(
   em: EntityManager,
@@ -137,9 +139,8 @@ export async function keepHandIn(
   sound: Uint8Array,
   now: Date,
 ): Promise<void> {
-  const type = soundType(sound);
-  if (type === null) throw wrongInput({ sound: 'not-sound' });
-  await store(em, { ...handIn, accountId: null, fileName: 'From home', type }, sound, now);
+  const { type, seconds } = await checkedSound(`pupil ${handIn.pupilId}`, sound, handIn.seconds);
+  await store(em, { ...handIn, seconds, accountId: null, fileName: 'From home', type }, sound, now);
 }
 
 async function store(em: EntityManager, row: RecordingRow, sound: Uint8Array, now: Date): Promise<void> {
@@ -172,7 +173,7 @@ async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<
 }
 
 /** @throws Problem 409 when so many more bytes are too many for the school. */
-async function checkRoom(em: EntityManager, schoolId: string, more: number, now: Date): Promise<void> {
+export async function checkRoom(em: EntityManager, schoolId: string, more: number, now: Date): Promise<void> {
   const { bytes, megabytes } = await storageOf(em, schoolId, now);
   if (bytes + more > megabytes * MEGABYTE)
     throw new Problem(
@@ -198,7 +199,7 @@ async function checkTune(
 }
 
 /** @throws Problem 404 when it is not there, or not of a class of the asker's. */
-async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
+export async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
   const found = await em.findOne(RecordingEntity, { id, school: who.schoolId });
   if (found === null) throw notFound('recording');
   await classOf(em, who, found.schoolClass).catch(() => {
@@ -220,39 +221,10 @@ export async function soundOf(em: EntityManager, who: SignedIn, id: string, now:
   return { type: found.type, sound: found.sound };
 }
 
-/**
- * Keeps what the teacher says to the pupil, in place of what was said before.
- * @throws Problem 404, 400 for what is no sound, 409 when the school's room is full.
- */
-export async function keepAnswer(
-  em: EntityManager,
-  who: SignedIn,
-  id: string,
-  seconds: number,
-  spoken: Uint8Array,
-  now: Date,
-): Promise<void> {
+/** What listening made of it. @throws Problem 404. */
+export async function noteHeard(em: EntityManager, who: SignedIn, id: string, heard: HeardSummary): Promise<void> {
   await recordingOf(em, who, id);
-  if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'not-sound' });
-  await em.transactional(async (tx) => {
-    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
-    await checkRoom(tx, who.schoolId, spoken.length, now);
-    await tx.nativeUpdate(RecordingEntity, { id }, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
-  });
-}
-
-/** @throws Problem 404. */
-export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string): Promise<void> {
-  await recordingOf(em, who, id);
-  await em.nativeUpdate(RecordingEntity, { id }, { spoken: null, spokenSeconds: null });
-}
-
-/** What listening made of it, and the teacher's words to the pupil. @throws Problem 404. */
-export async function noteOnRecording(em: EntityManager, who: SignedIn, id: string, input: NoteInput): Promise<void> {
-  await recordingOf(em, who, id);
-  const { heard, words } = input;
-  const changed = { ...(heard === undefined ? {} : { heard }), ...(words === undefined ? {} : { words }) };
-  if (Object.keys(changed).length > 0) await em.nativeUpdate(RecordingEntity, { id }, changed);
+  await em.nativeUpdate(RecordingEntity, { id }, { heard });
 }
 
 /** @throws Problem 404. */

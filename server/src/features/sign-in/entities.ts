@@ -31,17 +31,3 @@ export const KnownDeviceEntity = defineEntity({
     seenAt: p.datetime().index(),
   }),
 });
-
-/** Sign-ins that were tried, by whose guesses count together: an account, a known device of it, or an address. */
-export const SignInTryEntity = defineEntity({
-  name: 'SignInTry',
-  tableName: 'sign_in_try',
-  properties: (p) => ({
-    /** SHA-256 of what was tried. */
-    key: p.text().primary(),
-    failures: p.integer(),
-    lastAt: p.datetime(),
-    /** Until then nothing is tried any more. */
-    waitUntil: p.datetime(),
-  }),
-});

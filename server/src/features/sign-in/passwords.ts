@@ -1,13 +1,11 @@
-import { hash, verify } from '@node-rs/argon2';
 import { z } from 'zod';
 import { text } from '../../platform/fields.ts';
 import { wrongInput } from '../../platform/problem.ts';
+import { hasher, type Lane } from '../../hasher/index.ts';
 
-/** argon2id with OWASP's first recommended parameters: 19 MiB, two passes. */
-const PARAMETERS = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
-
+/** Of somebody who is let in, by a session, a link or the setup code. */
 export function hashPassword(password: string): Promise<string> {
-  return hash(password, PARAMETERS);
+  return hasher.hashPassword('signed-in', password);
 }
 
 /** Stands where a password would, for people who come by an archive: nothing fits it. */
@@ -16,10 +14,10 @@ export const NO_PASSWORD = '';
 let unknown: Promise<string> | null = null;
 
 /** Takes as long for an unknown account as for a known one, so that nobody learns which e-mails exist. */
-export async function passwordFits(storedHash: string | null, password: string): Promise<boolean> {
+export async function passwordFits(lane: Lane, storedHash: string | null, password: string): Promise<boolean> {
   unknown ??= hashPassword('no account has this password');
   const known = storedHash === NO_PASSWORD ? null : storedHash;
-  const fits = await verify(known ?? (await unknown), password);
+  const fits = await hasher.verifyPassword(lane, known ?? (await unknown), password);
   return known !== null && fits;
 }
 

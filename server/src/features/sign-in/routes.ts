@@ -27,8 +27,6 @@ export interface Me {
   readonly schoolVersion: number;
   /** Of note heads; null for the usual ones. */
   readonly noteColours: NoteColours | null;
-  /** 256 bits in base64url; seals on this device what it has not sent yet. */
-  readonly sealKey: string;
   /** When the session runs out, ISO 8601 in UTC. */
   readonly until: string;
 }
@@ -43,7 +41,7 @@ export function signInRoutes(demo: DemoAccount | null) {
   return new Hono<AppEnv>()
     .get('/', async (c) => c.json({ demo, firstRun: (await c.var.em.count(SchoolEntity)) === 0 }))
     .post('/', valid('json', credentials), async (c) => {
-      keepCookies(c, await signIn(c.var.em, c.req.valid('json'), deviceOf(c), c.var.now));
+      keepCookies(c, await signIn(c.var.em, c.var.limits, c.req.valid('json'), deviceOf(c), c.var.now));
       return c.json({ ok: true });
     });
 }
@@ -52,7 +50,7 @@ export const sessionRoutes = new Hono<AppEnv>()
   .use(needsSession)
   .use(forRole('assistant'))
   .get('/', (c) => {
-    const { name, email, schoolName, role, timeZone, schoolVersion, noteColours, sealKey, until } = c.var.who;
+    const { name, email, schoolName, role, timeZone, schoolVersion, noteColours, until } = c.var.who;
     return c.json({
       name,
       email,
@@ -61,10 +59,11 @@ export const sessionRoutes = new Hono<AppEnv>()
       timeZone,
       schoolVersion,
       noteColours,
-      sealKey,
       until: until.toISOString(),
     } satisfies Me);
   })
+  /** 256 bits in base64url: seals on a device what it has not sent yet. Apart, so that it lies in no cache. */
+  .get('/seal', (c) => c.json({ key: c.var.who.sealKey }))
   .delete('/', async (c) => {
     const token = getCookie(c, SESSION_COOKIE);
     if (token !== undefined) await signOut(c.var.em, token);
@@ -85,6 +84,6 @@ export const accountRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   })
   .put('/password', valid('json', passwordInput), async (c) => {
-    await changePassword(c.var.em, c.var.who, c.req.valid('json'), deviceOf(c).address, c.var.now);
+    await changePassword(c.var.em, c.var.limits, c.var.who, c.req.valid('json'), deviceOf(c).address);
     return c.json({ ok: true });
   });

@@ -3,12 +3,12 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
+import type { RateLimits } from '../../platform/rate-limits.ts';
 import { AccountEntity } from '../accounts/index.ts';
 import { noteChange } from '../changes/index.ts';
 import { forgetDevices, isKnownDevice, knowDevice } from './devices.ts';
 import { SessionEntity } from './entities.ts';
 import { hashPassword, passwordFits, refuseWeak } from './passwords.ts';
-import { countTry, forgetTries } from './throttle.ts';
 
 const SESSION_DAYS = 30;
 /** A session is not written anew at each request. */
@@ -31,27 +31,29 @@ export interface Device {
   readonly token: string | undefined;
 }
 
-/** @throws Problem 401 when the two do not belong together, 429 after too many tries. */
+/** @throws Problem 401 when the two do not belong together, 429 after too many tries, 503 while too many sign in. */
 export async function signIn(
   em: EntityManager,
+  limits: RateLimits,
   { email, password }: { readonly email: string; readonly password: string },
   device: Device,
   now: Date,
 ): Promise<NewSession> {
-  const attempt = { key: await whoseGuesses(em, email, device), address: device.address };
-  await countTry(em, attempt, now);
+  const isKnown = await isKnownDevice(em, device.token, email);
+  const attempt = { key: whoseGuesses(email, device, isKnown), address: device.address };
+  await limits.countTry(attempt);
   const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
-  if (!(await passwordFits(account?.passwordHash ?? null, password)) || account === null) {
+  const lane = isKnown ? 'known-devices' : 'strangers';
+  if (!(await passwordFits(lane, account?.passwordHash ?? null, password)) || account === null) {
     throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
   }
-  await forgetTries(em, attempt, now);
+  await limits.forgetTries(attempt);
   return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
 }
 
 /** Strangers share the tries of an account; a device that has been here before has its own. */
-async function whoseGuesses(em: EntityManager, email: string, { token }: Device): Promise<string> {
-  const known = await isKnownDevice(em, token, email);
-  return known ? `device ${token} ${email.toLowerCase()}` : `account ${email.toLowerCase()}`;
+function whoseGuesses(email: string, { token }: Device, isKnown: boolean): string {
+  return isKnown ? `device ${token} ${email.toLowerCase()}` : `account ${email.toLowerCase()}`;
 }
 
 export async function openSession(
@@ -153,18 +155,18 @@ export async function endSession(em: EntityManager, who: SignedIn, id: string): 
 /** Changes the asker's password and ends all other sessions. @throws Problem 400 when the old one is wrong. */
 export async function changePassword(
   em: EntityManager,
+  limits: RateLimits,
   who: SignedIn,
   { current, next }: { readonly current: string; readonly next: string },
   address: string,
-  now: Date,
 ): Promise<void> {
   const attempt = { key: `session of ${who.accountId}`, address };
-  await countTry(em, attempt, now);
+  await limits.countTry(attempt);
   const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
-  if (!(await passwordFits(account.passwordHash, current))) {
+  if (!(await passwordFits('signed-in', account.passwordHash, current))) {
     throw wrongInput({ current: 'not-password' });
   }
-  await forgetTries(em, attempt, now);
+  await limits.forgetTries(attempt);
   await refuseWeak('next', next, [who.email, who.name, who.schoolName]);
   const passwordHash = await hashPassword(next);
   await em.transactional(async (tx) => {

@@ -3,7 +3,6 @@ import { DEMO_TEACHER } from '../../demo/school.ts';
 import { Problem, type ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { SessionEntity } from './entities.ts';
-import { countTry, forgetTries } from './throttle.ts';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -38,10 +37,9 @@ describe('signing in', () => {
   });
 
   it('counts tries while another device wipes them by signing in', async () => {
-    const [who, now] = [{ key: 'account of many', address: '' }, new Date()];
-    const tries = Array.from({ length: 120 }, async (_, index) =>
-      index % 2 === 0 ? countTry(test.orm.em.fork(), who, now) : forgetTries(test.orm.em.fork(), who, now),
-    );
+    const who = { key: 'account of many', address: '' };
+    const { countTry, forgetTries } = test.limits;
+    const tries = Array.from({ length: 120 }, async (_, index) => (index % 2 === 0 ? countTry(who) : forgetTries(who)));
     const broken = (await Promise.allSettled(tries)).filter(
       (each) => each.status === 'rejected' && !(each.reason instanceof Problem),
     );

@@ -61,7 +61,7 @@ export async function previewHolidays(
 ): Promise<ReadHolidays> {
   const term = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (term === null) throw notFound('term');
-  const read = await reader.holidays(ics, term.startsOn, term.endsOn);
+  const read = await reader.holidays(who.accountId, ics, term.startsOn, term.endsOn);
   if (!read.ok) throw wrongInput({ ics: { code: 'file', words: read.error } });
   return read.value;
 }

@@ -18,8 +18,8 @@ export interface TuneDto {
 }
 
 /** @throws Problem 400 with the tune's first error when the text is no tune. */
-async function readTune(abc: string): Promise<ReadText> {
-  const read = await reader.text(abc);
+async function readTune(who: SignedIn, abc: string): Promise<ReadText> {
+  const read = await reader.text(who.accountId, abc);
   if (!read.ok) throw wrongInput({ abc: { code: 'file', words: read.error } });
   return read.value;
 }
@@ -41,7 +41,7 @@ export async function oneTune(em: EntityManager, who: SignedIn, id: string): Pro
 }
 
 export async function addTune(em: EntityManager, who: SignedIn, abc: string): Promise<TuneDto> {
-  const read = await readTune(abc);
+  const read = await readTune(who, abc);
   await refuseDuplicate(em, who, read.content, null);
   const id = newId();
   await em.transactional(async (tx) => {
@@ -57,7 +57,7 @@ export async function changeTune(
   id: string,
   { abc, version }: { readonly abc: string; readonly version: number },
 ): Promise<TuneDto> {
-  const read = await readTune(abc);
+  const read = await readTune(who, abc);
   await oneTune(em, who, id);
   await refuseDuplicate(em, who, read.content, id);
   await em.transactional(async (tx) => {
@@ -82,6 +82,6 @@ async function refuseDuplicate(em: EntityManager, who: SignedIn, content: string
   const same = await em.findOne(TuneEntity, { school: who.schoolId, content });
   if (same === null || same.id === own) return;
   throw new Problem(409, 'duplicate', `Your library already has this tune, as “${same.title}”.`, {
-    abc: { code: 'same-tune', id: same.id },
+    fields: { abc: { code: 'same-tune', id: same.id } },
   });
 }

@@ -13,7 +13,12 @@ afterEach(() => {
 enableAutoUnmount(afterEach);
 
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
-  ...{ allowed: true, today: '2026-03-03', room: { until: '2026-06-30', task: null }, endsOn: '2026-06-30' },
+  ...{
+    allowed: true,
+    today: '2026-03-03',
+    room: { until: '2026-06-30', task: null, version: 0 },
+    endsOn: '2026-06-30',
+  },
   pupils: [
     { id: 'a', name: 'Ann', pictureName: 'Blue Heron', mayHandIn: true, handedIn: 2 },
     { id: 'b', name: 'Ben', pictureName: null, mayHandIn: false, handedIn: 0 },
@@ -73,7 +78,10 @@ describe('the practice room of a class', () => {
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
     await vi.waitFor(() => expect(kept).toHaveBeenCalled());
-    expect(kept.mock.calls[0]![0].body).toEqual({ task: { tuneId: 't', bars: [5, 8], tempo: null, words: '' } });
+    expect(kept.mock.calls[0]![0].body).toEqual({
+      task: { tuneId: 't', bars: [5, 8], tempo: null, words: '' },
+      version: 0,
+    });
   });
 });
 

@@ -1,6 +1,6 @@
 import type { RoomOfClass, RoomTask, Slip } from '@escalier/server/api';
 import { ref, shallowRef, watch, type Ref } from 'vue';
-import { api, ask } from '../../api.ts';
+import { api, ApiError, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 
@@ -38,10 +38,31 @@ export function useRoomOfClass(classId: Ref<string>) {
       const json = {
         task:
           task === null ? null : { ...task, bars: task.bars === null ? null : ([...task.bars] as [number, number]) },
+        version: room.value?.room?.version ?? 0,
       };
-      await ask(api.classes[':id'].room.task.$put({ ...path(), json }));
+      try {
+        await ask(api.classes[':id'].room.task.$put({ ...path(), json }));
+      } catch (problem) {
+        throw problem instanceof ApiError && problem.code === 'changed' ? await besideTheirs(problem) : problem;
+      }
       await load();
     });
+
+  /** What was typed stays in the form; theirs is told beside it, and saving again puts one's own in its place. */
+  async function besideTheirs({ message }: ApiError): Promise<ApiError> {
+    const found = await ask(api.classes[':id'].room.$get(path()));
+    const [mine, theirs] = [room.value, found.room];
+    if (mine?.room == null || theirs === null) {
+      room.value = found;
+      return new ApiError({ error: { code: 'changed', message } });
+    }
+    room.value = { ...mine, room: { ...mine.room, version: theirs.version } };
+    const title = found.tunes.find(({ id }) => id === theirs.task?.tuneId)?.title ?? '';
+    const told = theirs.task === null ? 'nothing is set' : `“${title}”: ${theirs.task.words}`;
+    return new ApiError({
+      error: { code: 'changed', message: `${message} Now ${told}. Save again to set yours instead.` },
+    });
+  }
   const makeSlips = () =>
     saving.save(async () => {
       const made = await ask(api.classes[':id'].room.slips.$post({ ...path(), json: { pupilIds: [...chosen.value] } }));

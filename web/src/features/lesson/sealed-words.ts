@@ -13,7 +13,7 @@ interface SealedWords {
  * http, nothing is kept: the words may be about a child.
  * @param key of the account's session.
  */
-export function useSealedWords(key: () => string) {
+export function useSealedWords(key: () => CryptoKey | string) {
   const kept = useKeptList<SealedWords>('escalier-lesson-words');
 
   async function keep(id: string, value: unknown): Promise<void> {

@@ -44,7 +44,7 @@ export const useLessons = defineStore('lessons', () => {
   const kept = useKeptList<Kept>('escalier-lessons');
   /** Remarks have free words: in memory, and sealed on the disk until the school has them. */
   const session = useSession();
-  const words = useSealedWords(() => session.me?.sealKey ?? '');
+  const words = useSealedWords(() => session.sealKey ?? '');
   const spoken = shallowRef<readonly Kept[]>([]);
   const mine = computed(() => {
     const account = deviceAccount.get() ?? '';

@@ -51,7 +51,12 @@ function model(): void {
   sound.stop();
   if (recording.value !== null && abc.value !== '') void listenToModel(recording.value.id, abc.value);
 }
-const { remarks, words, isOpen, goOn, judge, hearing } = useDecision(classId, recordings, recording, view);
+const { remarks, words, isOpen, goOn, judge, hearing, clash, keepMine, keepTheirs } = useDecision(
+  classId,
+  recordings,
+  recording,
+  view,
+);
 
 /** Fetched and listened to once for each recording. */
 let shown = '';
@@ -60,18 +65,24 @@ async function show(): Promise<void> {
   if (now === null || page.value === null || shown === now.id) return;
   shown = now.id;
   view.value = null;
+  sound.open(now.id);
+  problem.value = now.heard?.failed === true ? now.heard.words : null;
+  if (problem.value === null) await listen();
+}
+async function listen(): Promise<void> {
+  const now = recording.value!;
   problem.value = null;
   try {
-    sound.open(now.id);
     const blob = await soundOf(now.id);
     abc.value = await tuneText(now.tuneId);
     const heard = await listening.listen(now, blob);
     if (shown !== now.id || heard === null) return;
     view.value = heard;
-    if (now.heard === null) await listening.summarise(now, heard);
+    if (now.heard === null || now.heard.failed === true) await listening.summarise(now, heard);
   } catch (failure) {
     if (!(failure instanceof PlainError)) throw failure;
     problem.value = failure.message;
+    if (now.heard === null) await listening.giveUp(now, failure);
   }
 }
 watch([recording, page], show, { immediate: true });
@@ -144,7 +155,9 @@ const proposed = computed(() => {
     </section>
     <div v-else class="listening">
       <section class="card-paper stack" aria-label="What was heard">
-        <BAlert v-if="problem !== null" variant="danger" :model-value="true">{{ problem }}</BAlert>
+        <BAlert v-if="problem !== null" variant="danger" :model-value="true">
+          {{ problem }} <BButton @click="listen">Try again</BButton>
+        </BAlert>
         <p v-else-if="view === null" role="status"><BSpinner small aria-hidden="true" /> Listening …</p>
         <p v-else class="summary">{{ view.words }}</p>
         <div class="line">
@@ -195,7 +208,15 @@ const proposed = computed(() => {
           </FormField>
           <ReadyAnswers :bar="view?.faults[0]?.bar ?? null" @say="(answer) => (words = answer)" />
         </template>
-        <SpokenAnswer :key="recording.id" :recording="recording" :change="recordings.change" />
+        <BAlert v-if="clash !== null" variant="warning" :model-value="true">
+          <p>{{ clash.words }}</p>
+          <p>Yours: “{{ clash.mine }}”</p>
+          <div class="line">
+            <BButton variant="primary" @click="keepMine">Save mine instead</BButton>
+            <BButton @click="keepTheirs">Keep theirs</BButton>
+          </div>
+        </BAlert>
+        <SpokenAnswer :key="recording.id" :recording="recording" :change="recordings.change" @stale="load" />
       </section>
     </div>
   </div>

@@ -28,6 +28,8 @@ watch(
   unheard,
   (waiting) => void (progress.value === null && failed.value.size === 0 && listening.listenToAll(waiting)),
 );
+/** Not tried again by themselves: what fails may have filled the memory. */
+const given = computed(() => open.value.filter(({ heard }) => heard?.failed === true));
 const first = computed(() => open.value[0] ?? null);
 const MEGABYTE = 1024 * 1024;
 </script>
@@ -55,6 +57,10 @@ const MEGABYTE = 1024 * 1024;
         <section v-else-if="unheard.length > 0" class="card-paper stack-close">
           <p>{{ plural(unheard.length, 'recording has', 'recordings have') }} not been listened to on this device.</p>
           <div><BButton @click="listening.listenToAll(unheard)">Listen now</BButton></div>
+        </section>
+        <section v-if="progress === null && given.length > 0" class="card-paper stack-close">
+          <p>{{ plural(given.length, 'recording', 'recordings') }} could not be listened to.</p>
+          <div><BButton @click="listening.listenToAll(given)">Try again</BButton></div>
         </section>
         <section class="card-paper stack-close">
           <h2>To hear</h2>

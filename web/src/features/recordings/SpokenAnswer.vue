@@ -10,9 +10,11 @@ const props = defineProps<{
   /** Told what is kept now, also when one has gone on to the next recording. */
   change: (id: string, changed: Partial<RecordingDto>) => void;
 }>();
-const { spoken, seconds, busy, isPlaying, isOn, error, start, stop, erase, toggle } = useAnswer(
+const emit = defineEmits<{ /** Somebody else has answered meanwhile. */ stale: [] }>();
+const { spoken, seconds, busy, isPlaying, isOn, error, start, stop, erase, toggle, isUnsent, sendAgain } = useAnswer(
   toRef(props, 'recording'),
   (id, changed) => props.change(id, changed),
+  () => emit('stale'),
 );
 // Who goes on while speaking keeps what was said.
 onBeforeUnmount(stop);
@@ -36,6 +38,10 @@ onBeforeUnmount(stop);
       </template>
       <BSpinner v-if="busy" small label="One moment" />
     </div>
+    <BAlert v-if="isUnsent" variant="warning" :model-value="true">
+      What you said is not at the school yet.
+      <BButton @click="sendAgain">{{ spoken === null ? 'Send it again' : 'Send it instead of theirs' }}</BButton>
+    </BAlert>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <p class="soft">At most a minute. It is kept with the recording, and erased with it.</p>
   </div>

@@ -22,6 +22,19 @@ function browser(sides: readonly Float32Array[] | null, seconds = 2): void {
     startRendering = () => Promise.resolve({ getChannelData: () => new Float32Array(this.length) });
   }
   vi.stubGlobal('OfflineAudioContext', FakeContext);
+  stated(null);
+}
+/** Every file's head says this length; null for none. */
+function stated(duration: number | null): void {
+  class FakeAudio extends EventTarget {
+    readonly duration = duration ?? Infinity;
+    removeAttribute = () => undefined;
+    set src(_: string) {
+      queueMicrotask(() => this.dispatchEvent(new Event('loadedmetadata')));
+    }
+  }
+  vi.stubGlobal('Audio', FakeAudio);
+  vi.stubGlobal('URL', { createObjectURL: () => 'blob:sound', revokeObjectURL: () => undefined });
 }
 afterEach(() => vi.unstubAllGlobals());
 const tone = (size: number) => new Float32Array(100).fill(size);
@@ -45,6 +58,27 @@ describe('a file that is to be a recording', () => {
     await expect(decode(blob())).rejects.toThrow('Nothing can be heard in it.');
     browser(null);
     await expect(decode(blob())).rejects.toThrow('no sound file that this browser can play');
+  });
+
+  it('is not decoded at all when its head says that it is too long', async () => {
+    browser([tone(0.5)]);
+    const decoded = vi.spyOn(OfflineAudioContext.prototype, 'decodeAudioData');
+    stated(2940);
+    await expect(decode(blob())).rejects.toThrow('It is 49 minutes long: three are the most.');
+    expect(decoded).not.toHaveBeenCalled();
+  });
+
+  it('waits for the one before it, which may fail', async () => {
+    browser([tone(0.5)]);
+    let [now, most] = [0, 0];
+    vi.spyOn(OfflineAudioContext.prototype, 'decodeAudioData').mockImplementation(async () => {
+      most = Math.max(most, ++now);
+      await Promise.resolve();
+      now--;
+      throw new Error('no sound');
+    });
+    const all = await Promise.allSettled([decode(blob()), decode(blob()), decode(blob())]);
+    expect([most, all.map(({ status }) => status)]).toEqual([1, ['rejected', 'rejected', 'rejected']]);
   });
 
   it('is kept as it is, or at a rate at which it fits', async () => {

@@ -23,10 +23,46 @@ const WAV_HEADER = 44;
 const RATES = [22_050, 16_000, 11_025, 8000] as const;
 const SILENT = 0.002;
 
+/** One file at a time: each may take a hundred megabytes while it is decoded. */
+let last: Promise<unknown> = Promise.resolve();
+
 /** @throws PlainError with a sentence for what is no sound, too long, empty or silent. */
-export async function decode(file: Blob): Promise<Decoded> {
+export function decode(file: Blob): Promise<Decoded> {
+  const decoded = last.then(() => decodeNow(file));
+  last = decoded.catch(() => undefined);
+  return decoded;
+}
+
+const METADATA_MS = 10_000;
+
+/** Seconds by the file's head, read without decoding; null where the head does not tell. */
+async function statedSeconds(file: Blob): Promise<number | null> {
+  const audio = new Audio();
+  const address = URL.createObjectURL(file);
+  try {
+    return await new Promise((resolve) => {
+      setTimeout(() => resolve(null), METADATA_MS);
+      audio.addEventListener('loadedmetadata', () => resolve(Number.isFinite(audio.duration) ? audio.duration : null));
+      audio.addEventListener('error', () => resolve(null));
+      audio.preload = 'metadata';
+      audio.src = address;
+    });
+  } finally {
+    audio.removeAttribute('src');
+    URL.revokeObjectURL(address);
+  }
+}
+
+function refuseTooLong(seconds: number): void {
+  if (seconds > LONGEST_SECONDS)
+    throw new PlainError(`It is ${Math.ceil(seconds / 60)} minutes long: three are the most.`);
+}
+
+async function decodeNow(file: Blob): Promise<Decoded> {
   if (file.size === 0) throw new PlainError('The file is empty.');
   if (file.size > MOST_BYTES) throw new PlainError('The file is far too large for three minutes of sound.');
+  // A few bytes can stand for hours of silence, which decoded fill the memory.
+  refuseTooLong((await statedSeconds(file)) ?? 0);
   const bytes = await file.arrayBuffer();
   let buffer: AudioBuffer;
   try {
@@ -34,8 +70,7 @@ export async function decode(file: Blob): Promise<Decoded> {
   } catch {
     throw new PlainError('This is no sound file that this browser can play.');
   }
-  if (buffer.duration > LONGEST_SECONDS)
-    throw new PlainError(`It is ${Math.ceil(buffer.duration / 60)} minutes long: three are the most.`);
+  refuseTooLong(buffer.duration);
   const sides = Array.from({ length: buffer.numberOfChannels }, (_, side) => buffer.getChannelData(side));
   const { samples, deadSide } = mixSides(sides);
   if (!samples.some((sample) => Math.abs(sample) > SILENT)) throw new PlainError('Nothing can be heard in it.');

@@ -49,6 +49,7 @@ const recording = (id: string, more: Partial<RecordingDto> = {}): RecordingDto =
     heard: null,
     words: '',
     spokenSeconds: null,
+    answerVersion: 0,
     fromHome: false,
   },
   ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02' },
@@ -130,7 +131,7 @@ describe('the recordings of a class', () => {
     decode.mockResolvedValue({ samples: new Float32Array(10), rate: 22_050, seconds: 20, deadSide: false });
     await wrapper
       .findAll('button')
-      .find((each) => each.text() === 'Listen now')!
+      .find((each) => each.text() === 'Try again')!
       .trigger('click');
     for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Nearly, sure');
@@ -206,7 +207,11 @@ describe('one recording', () => {
     window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
     for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Passed is recorded. “Well done.”');
-    expect(asked).toContainEqual({ method: 'PATCH', path: '/api/recordings/one', body: { words: 'Well done.' } });
+    expect(asked).toContainEqual({
+      method: 'PATCH',
+      path: '/api/recordings/one',
+      body: { words: 'Well done.', version: 0 },
+    });
     await wrapper
       .findAll('button')
       .find((each) => each.text().startsWith('Undo'))!
@@ -225,7 +230,7 @@ describe('one recording', () => {
     await wrapper.get('textarea').setValue('Well done.');
     window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
     for (let turn = 0; turn < 6; turn++) await flushPromises();
-    expect(document.body.textContent).toContain('The result is recorded, but your words are not: “Well done.”.');
+    expect(document.body.textContent).toContain('The result is saved, but your words are not: “Well done.”.');
   });
 
   it('that is gone says so', async () => {

@@ -30,7 +30,13 @@ vi.mock('../../sound/at-rate.ts', () => ({ atRate: (samples: Float32Array) => Pr
 const SECOND = new Float32Array(100);
 const recording = (spokenSeconds: number | null): RecordingDto => ({
   ...{ id: 'one', pupilId: 'Ann', stepId: 's', tuneId: 't', fileName: 'one.wav', seconds: 20, heard: null, words: '' },
-  ...{ receivedAt: '2026-03-03T09:00:00.000Z', erasedOn: '2026-04-02', spokenSeconds, fromHome: false },
+  ...{
+    receivedAt: '2026-03-03T09:00:00.000Z',
+    erasedOn: '2026-04-02',
+    spokenSeconds,
+    answerVersion: 2,
+    fromHome: false,
+  },
 });
 const change = vi.fn();
 const opened = (spokenSeconds: number | null) =>
@@ -61,7 +67,7 @@ describe('a spoken answer', () => {
     expect(wrapper.get('[role=status]').text()).toBe('Speak now, 3 s');
     await press(wrapper, 'Stop and keep');
     expect(asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['PUT /api/recordings/one/answer']);
-    expect(change).toHaveBeenCalledWith('one', { spokenSeconds: 3 });
+    expect(change).toHaveBeenCalledWith('one', { spokenSeconds: 3, answerVersion: 3 });
   });
 
   it('ends after a minute, and when one goes on to the next recording', async () => {
@@ -70,12 +76,12 @@ describe('a spoken answer', () => {
     await press(wrapper, 'Speak an answer');
     for (let second = 0; second < 60; second++) microphone.hear!(SECOND);
     for (let turn = 0; turn < 6; turn++) await flushPromises();
-    expect(change).toHaveBeenLastCalledWith('one', { spokenSeconds: 60 });
+    expect(change).toHaveBeenLastCalledWith('one', { spokenSeconds: 60, answerVersion: 3 });
     await press(wrapper, 'Speak an answer');
     microphone.hear!(SECOND);
     app.unmount();
     for (let turn = 0; turn < 6; turn++) await flushPromises();
-    expect(change).toHaveBeenLastCalledWith('one', { spokenSeconds: 1 });
+    expect(change).toHaveBeenLastCalledWith('one', { spokenSeconds: 1, answerVersion: 3 });
   });
 
   it('is erased, and says when the school does not take it', async () => {
@@ -91,6 +97,24 @@ describe('a spoken answer', () => {
     expect(change).not.toHaveBeenCalled();
     expect(app.text()).toContain('The school’s room for recordings is full.');
     await press(wrapper, 'Erase it');
-    expect(change).toHaveBeenCalledWith('one', { spokenSeconds: null });
+    expect(change).toHaveBeenCalledWith('one', { spokenSeconds: null, answerVersion: 3 });
+  });
+
+  it('is not lost when somebody else has answered meanwhile', async () => {
+    let isStale = true;
+    const asked = fakeServer({
+      'PUT /api/recordings/one/answer': () =>
+        isStale ? new Refused(409, 'Sunniva Dahl has answered since you opened it.', {}, 'changed') : { ok: true },
+    });
+    const { wrapper, app } = opened(4);
+    await press(wrapper, 'Speak it again');
+    microphone.hear!(SECOND);
+    await press(wrapper, 'Stop and keep');
+    expect(app.text()).toContain('Sunniva Dahl has answered since you opened it.');
+    expect(wrapper.emitted('stale')).toHaveLength(1);
+    isStale = false;
+    await press(wrapper, 'Send it instead of theirs');
+    expect(asked).toHaveLength(2);
+    expect(change).toHaveBeenCalledWith('one', { spokenSeconds: 1, answerVersion: 3 });
   });
 });

@@ -1,6 +1,6 @@
 import type { RecordingDto } from '@escalier/server/api';
 import { writeWav } from '@escalier/core/listening';
-import { computed, onScopeDispose, ref, type Ref } from 'vue';
+import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { atRate, useTake } from '../../sound/index.ts';
 import { useNotices } from '../../ui/use-notices.ts';
@@ -14,6 +14,7 @@ const RATE = 16_000;
 export function useAnswer(
   recording: Ref<RecordingDto | null>,
   change: (id: string, changed: Partial<RecordingDto>) => void,
+  stale: () => void,
 ) {
   const take = useTake(LONGEST, () => void stop());
   const notices = useNotices();
@@ -28,37 +29,54 @@ export function useAnswer(
   ] as const)
     audio.addEventListener(event, () => (isPlaying.value = plays));
   onScopeDispose(() => audio.pause());
-  let of = '';
+  let answered: RecordingDto | null = null;
+  /** Spoken, and not at the school yet, because somebody else has answered meanwhile. */
+  const unsent = shallowRef<{ readonly id: string; readonly body: BodyInit; readonly long: number } | null>(null);
 
   async function start(): Promise<void> {
     audio.pause();
-    of = recording.value?.id ?? '';
+    answered = recording.value;
+    unsent.value = null;
     await take.start();
   }
 
   async function stop(): Promise<void> {
     const spoke = take.finish();
-    if (spoke === null) return;
+    if (spoke === null || answered === null) return;
+    const { id, answerVersion } = answered;
     const long = spoke.samples.length / spoke.rate;
+    const body = writeWav(await atRate(spoke.samples, spoke.rate, RATE), RATE);
+    await send({ id, body, long }, answerVersion);
+  }
+
+  async function send(take: NonNullable<typeof unsent.value>, version: number): Promise<void> {
+    const { id, body, long } = take;
     await attempt(async () => {
-      const body = writeWav(await atRate(spoke.samples, spoke.rate, RATE), RATE);
+      unsent.value = take;
+      const query = new URLSearchParams({ seconds: Math.min(LONGEST, long).toFixed(1), version: String(version) });
       await ask(
-        fetch(`${addressOf(of)}?seconds=${Math.min(LONGEST, long).toFixed(1)}`, {
+        fetch(`${addressOf(id)}?${query.toString()}`, {
           method: 'PUT',
           body,
           headers: { 'content-type': 'application/octet-stream' },
         }),
       );
-      change(of, { spokenSeconds: long });
+      unsent.value = null;
+      change(id, { spokenSeconds: long, answerVersion: version + 1 });
     });
   }
 
+  /** Sends again what did not get there, in place of what is there now. */
+  async function sendAgain(): Promise<void> {
+    if (unsent.value !== null) await send(unsent.value, recording.value?.answerVersion ?? 0);
+  }
+
   async function erase(): Promise<void> {
-    const id = recording.value!.id;
+    const { id, answerVersion: version } = recording.value!;
     audio.pause();
     await attempt(async () => {
-      await ask(api.recordings[':id'].answer.$delete({ param: { id } }));
-      change(id, { spokenSeconds: null });
+      await ask(api.recordings[':id'].answer.$delete({ param: { id }, query: { version: String(version) } }));
+      change(id, { spokenSeconds: null, answerVersion: version + 1 });
     });
   }
 
@@ -68,6 +86,7 @@ export function useAnswer(
       await work();
     } catch (problem) {
       notices.fail(problem instanceof ApiError ? problem.message : 'Your answer did not reach the school.');
+      if (problem instanceof ApiError && problem.code === 'changed') stale();
     } finally {
       busy.value = false;
     }
@@ -89,6 +108,8 @@ export function useAnswer(
     error: take.error,
     start,
     stop,
+    isUnsent: computed(() => unsent.value !== null && !busy.value),
+    sendAgain,
     erase,
     toggle,
   };

@@ -1,6 +1,6 @@
 import type { Outcome } from '@escalier/core/records';
 import type { RecordingDto } from '@escalier/server/api';
-import { computed, ref, watch, type Ref } from 'vue';
+import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';
 import { useNotices } from '../../ui/use-notices.ts';
@@ -54,20 +54,41 @@ export function useDecision(
     const said = words.value.trim();
     if (!(await hearing.hear(classId.value, draft, pupil.name, step.position))) return;
     notices.say(`${pupil.name}: ${OUTCOME_WORDS[outcome]}.`);
-    if (said !== now.words) await tell(now.id, said);
+    if (said !== now.words && !(await tell(now.id, said))) return;
     await goTo(next);
   }
 
-  /** Words that do not reach the school are said so: they are not in the result. */
-  async function tell(id: string, said: string): Promise<void> {
+  /** Two answers to one recording: somebody else's at the school, and one's own that is not there yet. */
+  const clash = shallowRef<{ readonly id: string; readonly mine: string; readonly words: string } | null>(null);
+
+  /** Words that do not reach the school are said so: they are not in the result. Resolves to whether they did. */
+  async function tell(id: string, said: string): Promise<boolean> {
+    const version = recordings.list.value?.recordings.find((each) => each.id === id)?.answerVersion ?? 0;
     try {
-      await ask(api.recordings[':id'].$patch({ param: { id }, json: { words: said } }));
-      recordings.change(id, { words: said });
+      await ask(api.recordings[':id'].$patch({ param: { id }, json: { words: said, version } }));
+      recordings.change(id, { words: said, answerVersion: version + 1 });
+      return true;
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
-      notices.fail(`The result is recorded, but your words are not: “${said}”. ${problem.message}`);
+      if (problem.code !== 'changed') {
+        notices.fail(`The result is saved, but your words are not: “${said}”. ${problem.message}`);
+        return true;
+      }
+      await recordings.load();
+      clash.value = { id, mine: said, words: problem.message };
+      return false;
     }
   }
 
-  return { remarks, words, isOpen, following, goOn: () => goTo(following.value), judge, hearing };
+  async function keepMine(): Promise<void> {
+    const { id, mine } = clash.value!;
+    clash.value = null;
+    await tell(id, mine);
+  }
+
+  return {
+    ...{ remarks, words, isOpen, following, judge, hearing },
+    ...{ clash, keepMine, keepTheirs: () => (clash.value = null) },
+    goOn: () => goTo(following.value),
+  };
 }

@@ -39,6 +39,19 @@ export function useListening(
     await ask(api.recordings[':id'].$patch({ param: { id: recording.id }, json: { heard } }));
   }
 
+  /** What cannot be listened to is not tried again by itself; it can be by hand. */
+  async function giveUp(recording: RecordingDto, { message }: PlainError): Promise<void> {
+    const heard = {
+      outcome: null,
+      remarks: [],
+      words: `Escalier could not listen to it: ${message}`,
+      sure: 0,
+      failed: true,
+    };
+    change(recording.id, { heard });
+    await ask(api.recordings[':id'].$patch({ param: { id: recording.id }, json: { heard } }));
+  }
+
   let stopped = false;
   /** Several at once, as many as the machine has room for. What fails keeps its sentence and can be tried again. */
   async function listenToAll(recordings: readonly RecordingDto[]): Promise<void> {
@@ -54,7 +67,9 @@ export function useListening(
           if (view !== null) await summarise(recording, view);
         } catch (problem) {
           if (!(problem instanceof PlainError)) throw problem;
-          if (!stopped) failed.value = new Map([...failed.value, [recording.id, problem.message]]);
+          if (stopped) continue;
+          failed.value = new Map([...failed.value, [recording.id, problem.message]]);
+          await giveUp(recording, problem).catch(() => undefined);
         }
         if (progress.value !== null) progress.value = { ...progress.value, done: progress.value.done + 1 };
       }
@@ -68,5 +83,5 @@ export function useListening(
     pool.cancel();
   }
 
-  return { listen, summarise, listenToAll, cancel, progress, failed };
+  return { listen, summarise, giveUp, listenToAll, cancel, progress, failed };
 }

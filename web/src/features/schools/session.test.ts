@@ -23,7 +23,6 @@ function me(email = MARA, more: object = {}): object {
     role: 'owner',
     timeZone: 'UTC',
     schoolVersion: 1,
-    sealKey: KEY,
     until,
     ...more,
   };
@@ -172,4 +171,24 @@ it('what is unsent stays for its account, sealed', async () => {
   expect([outbox.waiting, outbox.others]).toEqual([[], [MARA]]);
   await outbox.open(MARA, KEY);
   expect(outbox.waiting.map((kept) => kept.event.id)).toEqual(['e']);
+});
+
+describe('the key that seals what is unsent', () => {
+  it('comes once, can be used without the school, is never to be read, and goes with who signs out', async () => {
+    answers['GET /api/session/seal'] = () => Response.json({ key: KEY });
+    const { session } = await signedIn();
+    expect(session.sealKey?.extractable).toBe(false);
+    expect(JSON.stringify(session.me)).not.toContain(KEY);
+    setActivePinia(createPinia());
+    delete answers['GET /api/session/seal'];
+    const again = useSession();
+    await again.load();
+    expect(again.sealKey?.type).toBe('secret');
+    answers['DELETE /api/session'] = () => Response.json({ ok: true });
+    await again.signOut();
+    setActivePinia(createPinia());
+    const other = useSession();
+    await other.load();
+    expect(other.sealKey).toBeNull();
+  });
 });

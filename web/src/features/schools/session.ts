@@ -1,9 +1,18 @@
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import type { DemoAccount, Me } from '@escalier/server/api';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
-import { clearDevice, deviceAccount, fresh, leftHere, tellTabs, useOutbox, whenTold } from '../../offline/index.ts';
+import {
+  clearDevice,
+  deviceAccount,
+  fresh,
+  keptKey,
+  leftHere,
+  tellTabs,
+  useOutbox,
+  whenTold,
+} from '../../offline/index.ts';
 
 /** So long a device may go on without having heard from the school: then it asks for signing in, also without a network. */
 const LEASE_MS = 7 * 86_400_000;
@@ -13,6 +22,8 @@ const SIGN_OUT_MS = 4000;
 export const useSession = defineStore('session', () => {
   const outbox = useOutbox();
   const me = ref<Me | null>(null);
+  /** Seals what is not sent yet; null where the browser cannot. */
+  const sealKey = shallowRef<CryptoKey | null>(null);
   const mayTeach = computed(() => me.value !== null && me.value.role !== 'assistant');
   /** Of the school; times and days are said by its clock. */
   const timeZone = computed(() => me.value?.timeZone ?? 'UTC');
@@ -64,6 +75,7 @@ export const useSession = defineStore('session', () => {
     const before = deviceAccount.get();
     if (before !== null && before !== found.email) await clearDevice();
     deviceAccount.set(found.email);
+    sealKey.value = await keptKey(found.email, async () => (await ask(api.session.seal.$get())).key);
     me.value = found;
     loaded = true;
     if (before !== found.email) tellTabs({ kind: 'entered', email: found.email });
@@ -88,6 +100,7 @@ export const useSession = defineStore('session', () => {
 
   async function forgetHere(): Promise<void> {
     me.value = null;
+    sealKey.value = null;
     await outbox.leave();
     await clearDevice();
   }
@@ -115,5 +128,5 @@ export const useSession = defineStore('session', () => {
     return ask(api['sign-in'].$get());
   }
 
-  return { me, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, door };
+  return { me, sealKey, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, door };
 });

@@ -1,0 +1,107 @@
+import type { SignedIn } from '../../platform/context.ts';
+import type { EntityManager } from '../../platform/database.ts';
+import { LOCKS } from '../../platform/locks.ts';
+import { Problem, wrongInput } from '../../platform/problem.ts';
+import { soundType } from '../../reader/index.ts';
+import { noteChange } from '../changes/index.ts';
+import { PupilEntity } from '../classes/index.ts';
+import { checkedSound, LONGEST_ANSWER } from './checked-sound.ts';
+import { RecordingEntity } from './entities.ts';
+import type { WordsInput } from './input.ts';
+import { ANSWER_TYPE, checkRoom, recordingOf } from './service.ts';
+
+type Recording = Awaited<ReturnType<typeof recordingOf>>;
+
+/** What the teacher says to the pupil, in writing. @throws Problem 404, 403, 409 when somebody else answered meanwhile. */
+export async function keepWords(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { words, version }: WordsInput,
+): Promise<void> {
+  const recording = await recordingOf(em, who, id);
+  if (words === '' && recording.words !== '') refuseErasing(who);
+  await em.transactional(async (tx) => {
+    await change(tx, who, recording, version, { words });
+    await log(tx, who, recording, words === '' ? 'words erased' : 'answered in writing');
+  });
+}
+
+/**
+ * Keeps what the teacher says to the pupil by voice, in place of what was said before.
+ * @throws Problem 404, 400 as `checkedSound`, 409 when the school's room is full or somebody else answered meanwhile.
+ */
+export async function keepAnswer(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  { seconds: claimed, version }: { readonly seconds: number; readonly version: number },
+  spoken: Uint8Array,
+  now: Date,
+): Promise<void> {
+  const recording = await recordingOf(em, who, id);
+  if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'not-sound' });
+  const { seconds } = await checkedSound(who.accountId, spoken, claimed, LONGEST_ANSWER);
+  await em.transactional(async (tx) => {
+    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
+    await checkRoom(tx, who.schoolId, spoken.length, now);
+    await change(tx, who, recording, version, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
+    await log(tx, who, recording, 'answered by voice');
+  });
+}
+
+/** @throws Problem 404, 409 when somebody else answered meanwhile. */
+export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string, version: number): Promise<void> {
+  const recording = await recordingOf(em, who, id);
+  await em.transactional(async (tx) => {
+    await change(tx, who, recording, version, { spoken: null, spokenSeconds: null });
+    await log(tx, who, recording, 'spoken answer erased');
+  });
+}
+
+function refuseErasing({ role }: SignedIn): void {
+  if (role === 'assistant') throw new Problem(403, 'not-your-role', 'Only a teacher of the class can erase an answer.');
+}
+
+async function change(
+  tx: EntityManager,
+  who: SignedIn,
+  { id, pupil }: Recording,
+  version: number,
+  next: { readonly words?: string; readonly spoken?: Buffer | null; readonly spokenSeconds?: number | null },
+): Promise<void> {
+  const where = { id, answerVersion: version };
+  const changed = await tx.nativeUpdate(RecordingEntity, where, { ...next, answerVersion: version + 1 });
+  if (changed === 0) throw await answeredMeanwhile(tx, who, id, pupil);
+}
+
+/** With what stands there now, so that both can be seen. */
+async function answeredMeanwhile(tx: EntityManager, who: SignedIn, id: string, pupilId: string): Promise<Problem> {
+  const [found] = await tx.execute<{ by: string; at: string; words: string; seconds: number | null }[]>(
+    `select coalesce(c.by, 'Somebody') as by, coalesce(c.at, to_char(now() at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')) as at,
+      r.words, r.spoken_seconds as seconds
+    from recording r left join lateral (
+      select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
+      from change c join account a on a.id = c.account_id
+      where c.school_id = ? and c.about = ? order by c.id desc limit 1) c on true
+    where r.id = ?`,
+    [who.schoolId, pupilId, id],
+  );
+  if (found === undefined) return new Problem(404, 'not-found', 'There is no such recording.');
+  const { by, at, words, seconds } = found;
+  const spoken = seconds === null ? 'nothing spoken' : `${Math.round(seconds)} s spoken`;
+  const there = `“${words}”, ${spoken}`;
+  return new Problem(
+    409,
+    'changed',
+    `${by} has answered since you opened it: ${there}. Your answer is not saved yet.`,
+    {
+      changed: { by, at, words: there },
+    },
+  );
+}
+
+async function log(tx: EntityManager, who: SignedIn, { pupil }: Recording, what: string): Promise<void> {
+  const { shownName } = await tx.findOneOrFail(PupilEntity, { id: pupil });
+  await noteChange(tx, who, pupil, `${shownName}: recording ${what}`);
+}
