@@ -2,7 +2,8 @@ import { chmodSync, mkdirSync, renameSync, rmSync, statSync } from 'node:fs';
 import { dirname, join, resolve } from 'node:path';
 import { parseArgs } from 'node:util';
 import { openDatabase } from './lib/database.mjs';
-import { DATA_FOLDER } from './lib/paths.mjs';
+import { addErasures, allErasures, ERASURES, erasuresBeside } from './lib/erasures.mjs';
+import { COPIES, DATA_FOLDER } from './lib/paths.mjs';
 import { withPassword } from './lib/psql.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
@@ -10,7 +11,7 @@ import { Refusal, run, say } from './lib/say.mjs';
 await run(async () => {
   const { values } = parseArgs({ options: { to: { type: 'string' } } });
   const stamp = new Date().toISOString().slice(0, 16).replace(/[:T]/g, '-');
-  const file = resolve(values.to ?? join(DATA_FOLDER, 'backups', `escalier-${stamp}.dump`));
+  const file = resolve(values.to ?? join(COPIES, `escalier-${stamp}.dump`));
   const database = await openDatabase();
   try {
     // Children's data: nobody but who made the copy reads it.
@@ -28,6 +29,7 @@ await run(async () => {
     }
     chmodSync(unfinished, 0o600);
     renameSync(unfinished, file);
+    addErasures(erasuresBeside(file), allErasures(database, [ERASURES]));
     say(`The copy is ${file} (${Math.ceil(statSync(file).size / 1024)} kB). It holds children's data: keep it safe.`);
   } finally {
     await database.stop();

@@ -18,6 +18,7 @@ await build({
     main: source('main.ts'),
     hasher: source('hasher/thread.ts'),
     reader: source('reader/thread.ts'),
+    restored: source('restoring/main.ts'),
     unpacker: source('features/archive/unpack-thread.ts'),
   },
   outdir: dirname(SERVER_BUILD),

@@ -3,6 +3,7 @@ import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
 import { ensurePackages } from './lib/packages.mjs';
 import { DATA } from './lib/database.mjs';
+import { ERASURES } from './lib/erasures.mjs';
 import { LOGS } from './lib/paths.mjs';
 import { chosenPort, preferredPort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
@@ -123,7 +124,7 @@ await run(async () => {
       say(first ? readyWords(running.address, options.demo) : `The server runs again: ${running.address}`);
       first = false;
     };
-    const why = await keepRunning({ urls, port, demo: options.demo, logFolder: LOGS }, started, ends);
+    const why = await keepRunning({ urls, port, demo: options.demo, logFolder: LOGS, erasures: ERASURES }, started, ends);
     if (why !== 'told') say(`${why} has stopped.`);
   } finally {
     await stop();

@@ -12,13 +12,13 @@ const NAME = 'escalier';
 /**
  * The database to copy or to bring back, as its owner: that of ESCALIER_MIGRATION_URL or DATABASE_URL, the one of this
  * checkout where Escalier runs, or the same started for as long as the work takes.
- * @returns {target, binaries, stop()}; target is for `withPassword` and `runSql`.
+ * @returns {url, target, binaries, stop()}; target is for `withPassword` and `runSql`.
  */
 export async function openDatabase() {
   const given = process.env.ESCALIER_MIGRATION_URL ?? process.env.DATABASE_URL;
-  if (given !== undefined) return { target: targetOf(given), binaries: binariesOf(null), stop: async () => {} };
+  if (given !== undefined) return { url: given, target: targetOf(given), binaries: binariesOf(null), stop: async () => {} };
   const running = runningTarget();
-  if (running !== null) return { target: running, binaries: binariesOf(DATA), stop: async () => {} };
+  if (running !== null) return { url: urlOf(running), target: running, binaries: binariesOf(DATA), stop: async () => {} };
   const postgres = await startPostgres(DATA);
   try {
     ensureDatabase(postgres, NAME);
@@ -26,8 +26,11 @@ export async function openDatabase() {
     await postgres.stop();
     throw error;
   }
-  return { target: targetOf(postgres.ownerUrl(NAME)), binaries: postgres.binaries, stop: postgres.stop };
+  return { url: postgres.ownerUrl(NAME), target: targetOf(postgres.ownerUrl(NAME)), binaries: postgres.binaries, stop: postgres.stop };
 }
+
+const urlOf = ({ host, port, user, password, database }) =>
+  `postgres://${user}:${password}@${host}:${port}/${database}`;
 
 /** PostgreSQL writes its process and its port into a file beside its data. */
 function runningTarget() {

@@ -1,11 +1,9 @@
-import { createHash } from 'node:crypto';
-import { existsSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { alone } from './lock.mjs';
 import { ROOT } from './paths.mjs';
 import { runShown } from './processes.mjs';
 import { Refusal, say } from './say.mjs';
-
-const STAMP = join(ROOT, 'node_modules', '.escalier-installed');
 
 export function checkNode() {
   const [major, minor] = process.versions.node.split('.').map(Number);
@@ -13,16 +11,33 @@ export function checkNode() {
   if (!fits) throw new Refusal(`Node.js ${process.versions.node} is too old: please install version 20.19 or newer.`);
 }
 
-/** Installs what package-lock.json says when node_modules is missing or was made from another lock file. */
+const readLock = (file) => JSON.parse(readFileSync(file, 'utf8')).packages;
+
+/**
+ * Whether node_modules holds what a lock file asks for. npm writes its own list when it has finished: an install that was
+ * broken off has none, and one by hand counts as any other.
+ * @param root the folder with package-lock.json.
+ */
+export function isInstalled(root = ROOT) {
+  const made = join(root, 'node_modules', '.package-lock.json');
+  if (!existsSync(made)) return false;
+  const installed = readLock(made);
+  return Object.entries(readLock(join(root, 'package-lock.json'))).every(
+    ([path, { version, link, optional, devOptional, peer }]) =>
+      // npm leaves out what another system or nobody needs.
+      !path.startsWith('node_modules/') || optional || devOptional || peer || installed[path]?.version === version || (link && path in installed),
+  );
+}
+
+/** Installs what package-lock.json says, unless it is there. */
 export function ensurePackages() {
   checkNode();
-  const wanted = createHash('sha256')
-    .update(readFileSync(join(ROOT, 'package-lock.json')))
-    .digest('hex');
-  if (existsSync(STAMP) && readFileSync(STAMP, 'utf8') === wanted) return;
-  say('Installing packages (once, about a minute) …');
-  runShown('npm', ['ci', '--no-progress', '--loglevel=error'], {
-    why: 'The packages could not be installed: please check the connection to the npm registry and start again.',
+  if (isInstalled()) return;
+  alone('installing packages', () => {
+    if (isInstalled()) return;
+    say('Installing packages (once, about a minute) …');
+    runShown('npm', ['ci', '--no-progress', '--loglevel=error', '--prefer-offline'], {
+      why: 'The packages could not be installed: please check the connection to the npm registry and start again.',
+    });
   });
-  writeFileSync(STAMP, wanted);
 }

@@ -10,5 +10,8 @@ export const WEB_BUILD = join(STATE, 'web');
 export const SERVER_BUILD = join(STATE, 'server', 'main.mjs');
 /** What the server writes of its own errors; never a name of a child. */
 export const LOGS = join(DATA_FOLDER, 'log');
+/** Copies of the database, and beside them the list of what was erased. */
+export const COPIES = join(DATA_FOLDER, 'backups');
+export const RESTORED_BUILD = join(STATE, 'server', 'restored.mjs');
 export const TUNES = join(ROOT, 'demo', 'tunes');
 export const binary = (name) => join(ROOT, 'node_modules', '.bin', name);

@@ -72,7 +72,7 @@ export function buildProduct() {
  * @param urls {app, owner?}: addresses of the database for the application, and for migrations where they differ.
  * @returns {address, stop(), ended}: stop lets running requests end.
  */
-export async function startServer({ urls, port, demo = true, logFolder }) {
+export async function startServer({ urls, port, demo = true, logFolder, erasures }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -83,6 +83,7 @@ export async function startServer({ urls, port, demo = true, logFolder }) {
     ESCALIER_WEB: WEB_BUILD,
     ESCALIER_DEMO_TUNES: TUNES,
     ...(logFolder === undefined ? {} : { ESCALIER_LOG_FOLDER: logFolder }),
+    ...(erasures === undefined ? {} : { ESCALIER_ERASURES: erasures }),
   };
   const child = spawn(process.execPath, ['--enable-source-maps', SERVER_BUILD], {
     cwd: ROOT,

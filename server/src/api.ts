@@ -19,7 +19,7 @@ export type {
   LendingClass,
 } from './features/instruments/index.ts';
 export type { Invited, InvitationLine, NewLink, People, PersonLine } from './features/people/index.ts';
-export type { PupilRecord } from './features/pupils/index.ts';
+export type { PupilRecord, Trace } from './features/pupils/index.ts';
 export type { RecordingDto, RecordingList } from './features/recordings/index.ts';
 export type { SchoolCaution } from './features/schools/index.ts';
 export type { DemoAccount, Me, SessionLine } from './features/sign-in/index.ts';

@@ -1,6 +1,5 @@
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
-import { csrf } from 'hono/csrf';
 import { createMiddleware } from 'hono/factory';
 import { HTTPException } from 'hono/http-exception';
 import { routePath } from 'hono/route';
@@ -19,7 +18,7 @@ import { noteRoutes } from './features/notes/index.ts';
 import { firstRunRoutes, invitationRoutes, peopleRoutes, type FillSchool } from './features/people/index.ts';
 import { classPageRoutes } from './features/class-page/index.ts';
 import { classPupilRoutes, pupilRoutes } from './features/pupils/index.ts';
-import { classRecordingRoutes, recordingRoutes } from './features/recordings/index.ts';
+import { classRecordingRoutes, pupilRecordingRoutes, recordingRoutes } from './features/recordings/index.ts';
 import { schoolRoutes } from './features/school-settings/index.ts';
 import {
   accountRoutes,
@@ -104,6 +103,7 @@ function apiRoutes(options: AppOptions) {
     .route('/terms', termRoutes)
     .route('/staircases', staircaseRoutes)
     .route('/pupils', pupilRoutes)
+    .route('/pupils', pupilRecordingRoutes)
     .route('/classes', classRoutes)
     .route('/classes', classStaircaseRoutes)
     .route('/classes', classPupilRoutes)
@@ -148,9 +148,10 @@ export function createApp(options: AppOptions) {
         formAction: ["'self'"],
         frameAncestors: ["'none'"],
       },
+      permissionsPolicy: PERMISSIONS,
     }),
   );
-  app.use('/api/*', csrf({ origin: (origin, c) => origin === net.originOf(c) }));
+  app.use('/api/*', sameOrigin(net));
   app.use('/api/*', compress());
   app.use('/api/*', async (c, next) => {
     c.set('em', orm.em.fork());
@@ -179,6 +180,26 @@ export function createApp(options: AppOptions) {
     return c.json({ error: { code: 'broken', message } } satisfies ErrorBody, 500);
   });
   return app;
+}
+
+/** A page of Escalier hears through the microphone; nothing else of the device is asked for, and no other site may ask. */
+const PERMISSIONS = {
+  microphone: ['self'],
+  ...{ camera: [], geolocation: [], payment: [], usb: [], midi: [], serial: [], bluetooth: [], displayCapture: [] },
+} satisfies Record<string, string[]>;
+
+const READS = new Set(['GET', 'HEAD', 'OPTIONS']);
+
+/** A browser says where a write comes from, whatever it carries; who says nothing is no browser and has no cookies. */
+function sameOrigin(net: Network) {
+  return createMiddleware<AppEnv>(async (c, next) => {
+    const origin = c.req.header('origin');
+    const site = c.req.header('sec-fetch-site');
+    const isForeign = origin !== undefined ? origin !== net.originOf(c) : site !== undefined && site !== 'same-origin' && site !== 'none';
+    if (isForeign && !READS.has(c.req.method))
+      throw new Problem(403, 'wrong-origin', 'This request comes from another site.');
+    await next();
+  });
 }
 
 /** Gives every request a number, in its answer and in the log; the log has routes without what stands for their parts. */

@@ -16,6 +16,7 @@ import { LessonEventEntity } from './features/lesson/index.ts';
 import { InvitationEntity, SetupCodeEntity } from './features/people/index.ts';
 import { RecordingEntity } from './features/recordings/index.ts';
 import { SchoolEntity } from './features/schools/index.ts';
+import { ErasureEntity } from './features/erasures/index.ts';
 import { RateLimitEntity } from './platform/rate-limits.ts';
 import { KnownDeviceEntity, SessionEntity } from './features/sign-in/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircase/index.ts';
@@ -28,6 +29,7 @@ export const entities = [
   AccountEntity,
   SessionEntity,
   RateLimitEntity,
+  ErasureEntity,
   ChangeEntity,
   InvitationEntity,
   SetupCodeEntity,

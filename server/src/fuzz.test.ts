@@ -80,6 +80,11 @@ async function goodOnes(): Promise<readonly Sending[]> {
     post('/api/tunes', { abc: 'X:1\nT:New\nM:4/4\nL:1/4\nK:G\nGABd|]' }),
     put(`/api/tunes/${String(tune!.id)}`, tune),
     post('/api/archive', await get('/api/archive')),
+    post(`/api/pupils/${pupil!.id}/erase`, { clean: [{ place: 'instrument-note', key: v7() }] }),
+    ...(await roomsAndRecordings(id, pupil!.id, step)),
+    put('/api/school/templates', await get('/api/school/templates')),
+    post(`/api/classes/${id}/lesson/events`, { events: await lessonEvents() }),
+    put(`/api/notes/${id}/B4`, { hint: 'Like a bee.', bookPage: '7', version: 0 }),
   ];
 }
 

@@ -3,6 +3,7 @@ import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
 import { seedDemo } from './demo/seed.ts';
 import { fillSchool } from './demo/new-school.ts';
+import { keepErasuresIn } from './features/erasures/index.ts';
 import { liveRecords } from './features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from './features/people/index.ts';
 import { eraseOld } from './features/recordings/index.ts';
@@ -27,6 +28,7 @@ const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.p
 const fillNewSchool: FillSchool = async (em, schoolId) => {
   await fillSchool(em, schoolId, config.tunesFolder);
 };
+keepErasuresIn(config.erasuresFile);
 const live = liveRecords(config.databaseUrl);
 const limits = rateLimits(config.databaseUrl);
 const app = createApp({
@@ -41,11 +43,14 @@ const app = createApp({
 });
 /** Recordings are erased on their day, whether somebody looks or not. */
 const HOUR_MS = 3_600_000;
-setInterval(() => {
-  eraseOld(orm.em.fork(), new Date()).catch((error: unknown) =>
+async function eraseWhatIsOver(): Promise<void> {
+  await eraseOld(orm.em.fork(), new Date()).catch((error: unknown) =>
     logger.error({ error: plainError(error) }, 'old recordings'),
   );
-}, HOUR_MS).unref();
+}
+// A laptop may serve for one lesson a day, and never for an hour.
+await eraseWhatIsOver();
+setInterval(() => void eraseWhatIsOver(), HOUR_MS).unref();
 const server = serve({ fetch: app.fetch, hostname: config.host, port: config.port }, ({ port }) => {
   // The start script and the tests wait for this line.
   console.log(`Escalier is at http://${config.host}:${port}`);

@@ -1,5 +1,6 @@
 import { strToU8 } from 'fflate';
 import { failure, type Result, type Tune } from '../music/index.ts';
+import { tooLongInAbc, tooMuchInAbc } from './abc/limits.ts';
 import { readAbc } from './abc/read-abc.ts';
 import { writeAbc } from './abc/write-abc.ts';
 import { readMidi } from './midi/read-midi.ts';
@@ -26,7 +27,8 @@ export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Resu
   if (text === null)
     return whole('This file is not text, MusicXML or MIDI: Escalier reads .abc, .musicxml, .xml, .mxl and .mid.');
   if (text.trimStart().startsWith('<')) return readMusicXml(text, options);
-  return readAbc(text, options);
+  const tooLong = tooMuchInAbc(text) ?? tooLongInAbc(text);
+  return tooLong === null ? readAbc(text, options) : whole(tooLong);
 }
 
 function startsWith(bytes: Uint8Array, sign: string): boolean {

@@ -1,4 +1,4 @@
-export { MOST_CHARACTERS as MOST_ABC_CHARACTERS } from './abc/limits.ts';
+export { MOST_CHARACTERS as MOST_ABC_CHARACTERS, tooLongInAbc } from './abc/limits.ts';
 export { readAbc } from './abc/read-abc.ts';
 export { writeAbc } from './abc/write-abc.ts';
 export { writeCsv, type CsvTable } from './csv.ts';

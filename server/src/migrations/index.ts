@@ -1,6 +1,7 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { AnswerVersions } from './answer-versions.ts';
 import { Calendar } from './calendar.ts';
+import { Erasures } from './erasures.ts';
 import { FirstFlight } from './first-flight.ts';
 import { Handouts } from './handouts.ts';
 import { Hardening } from './hardening.ts';
@@ -40,4 +41,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-12-01-practice-room', class: PracticeRoom },
   { name: '2026-12-02-rate-limits', class: RateLimits },
   { name: '2026-12-02-answer-versions', class: AnswerVersions },
+  { name: '2026-12-02-erasures', class: Erasures },
 ];

@@ -19,6 +19,7 @@ const environment = z.object({
   ESCALIER_DEMO_TUNES: z.string(),
   ESCALIER_LOG: z.enum(['silent', 'error', 'info', 'debug']).default('error'),
   ESCALIER_LOG_FOLDER: z.string().optional(),
+  ESCALIER_ERASURES: z.string().optional(),
 });
 
 export type LogLevel = z.infer<typeof environment>['ESCALIER_LOG'];
@@ -42,6 +43,8 @@ export interface Config {
   readonly logLevel: LogLevel;
   /** Null writes to the terminal alone. */
   readonly logFolder: string | null;
+  /** Where what was erased is listed beside the copies, by ids; null lists it in the database alone. */
+  readonly erasuresFile: string | null;
 }
 
 /** @throws Error with one sentence that names the setting. */
@@ -71,6 +74,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     tunesFolder: data.ESCALIER_DEMO_TUNES,
     logLevel: data.ESCALIER_LOG,
     logFolder: data.ESCALIER_LOG_FOLDER ?? null,
+    erasuresFile: data.ESCALIER_ERASURES ?? null,
   };
 }
 

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { readHolidays, type LocalDate, type ReadHolidays } from '@escalier/core/calendar';
-import { readAbc } from '@escalier/core/formats';
+import { readAbc, tooLongInAbc } from '@escalier/core/formats';
 import { findInstrument, type Instrument } from '@escalier/core/instruments';
 import { failure, success, tuneContent, type Result, type Tune } from '@escalier/core/music';
 import {
@@ -90,7 +90,10 @@ function broughtBy(brought: BroughtTexts, on: Instrument): Knowledge {
 
 /** What a thread is asked, by name; every answer can be sent between threads. */
 export const JOBS = {
-  text: readText,
+  text: (abc: string): Result<ReadText, string> => {
+    const tooLong = tooLongInAbc(abc);
+    return tooLong === null ? readText(abc) : failure(tooLong);
+  },
   staircase: readStaircase,
   sound: readSound,
   holidays: (ics: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> => readHolidays(ics, from, to),

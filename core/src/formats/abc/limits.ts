@@ -38,19 +38,24 @@ export function tooMuchInAbc(text: string): string | null {
   if (counts.voices.size > MOST_VOICES) return tooMany(counts.voices.size, 'voices', MOST_VOICES);
   if (counts.tuplets > MOST_TUPLETS) return tooMany(counts.tuplets, 'tuplets', MOST_TUPLETS);
   if (counts.verses > MOST_VERSES) return tooMany(counts.verses, 'verses under one line', MOST_VERSES);
-  const long = lines.findIndex((line) => line.length > (isField(line) ? MOST_IN_FIELD : MOST_IN_LINE));
-  if (long >= 0) return tooLong(lines[long]!, long + 1);
   return null;
 }
 
-/** A head such as `K:`, or one inside a line: words and music may be longer. */
-function isField(line: string): boolean {
-  return /^(?![wW]:)([A-Za-z+]:|%%)|\[[A-Za-z]:[^\]]{100}/.test(line);
+/** Music, words under it, or a head that is taken apart: what is only told, such as a comment, may be of any length. */
+function mostInLine(line: string): number {
+  if (/^([A-JN-PR-UW-Zr]:|%)/.test(line)) return Infinity;
+  return /^([A-Zaq-vx-z]:)|\[[A-Za-z]:[^\]]{100}/.test(line) ? MOST_IN_FIELD : MOST_IN_LINE;
 }
 
-function tooLong(line: string, number: number): string {
-  const most = isField(line) ? MOST_IN_FIELD : MOST_IN_LINE;
-  return `Line ${number} has ${line.length} signs; at most ${most} fit.`;
+/**
+ * Why a text that comes from outside takes too long to read, in a sentence; null when it does not. What is stored already
+ * was read before.
+ */
+export function tooLongInAbc(text: string): string | null {
+  for (const [index, line] of text.split('\n').entries())
+    if (line.length > mostInLine(line))
+      return `Line ${index + 1} has ${line.length} signs; at most ${mostInLine(line)} fit.`;
+  return null;
 }
 
 function tooMany(count: number, of: string, most: number): string {

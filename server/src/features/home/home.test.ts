@@ -177,7 +177,7 @@ describe('a door', () => {
     const other = page.pupils.filter(({ leftOn }) => leftOn === null)[6]!.id;
     const gone = await slip(other);
     expect((await through(gone.token)).status).toBe(200);
-    expect((await test.send('POST', `/api/pupils/${other}/erase`)).status).toBe(200);
+    expect((await test.send('POST', `/api/pupils/${other}/erase`, {})).status).toBe(200);
     expect((await through(gone.token)).status).toBe(404);
     const kept = 'select count(*)::int as n from door where pupil_id = ?';
     expect(await test.orm.em.fork().execute(kept, [other])).toEqual([{ n: 0 }]);

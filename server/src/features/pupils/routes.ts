@@ -5,11 +5,11 @@ import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { localToday } from '../../platform/today.ts';
 import { valid } from '../../platform/valid.ts';
+import { eraseInput, erasePupil, pupilTraces } from './erase.ts';
 import {
   absenceInput,
   addPupils,
   changePupil,
-  erasePupil,
   listPupils,
   movePupil,
   newPupilsInput,
@@ -37,9 +37,13 @@ export const pupilRoutes = new Hono<AppEnv>()
     await movePupil(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json').classId, today);
     return c.json({ ok: true });
   })
-  .post('/:id/erase', forRole('owner'), valid('param', idParam), async (c) => {
-    const today = localToday(c.var.now, c.var.who.timeZone);
-    await erasePupil(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, today);
+  .get('/:id/traces', forRole('owner'), valid('param', idParam), async (c) => {
+    return c.json(await pupilTraces(c.var.em, c.var.who, c.req.valid('param').id));
+  })
+  .post('/:id/erase', forRole('owner'), valid('param', idParam), valid('json', eraseInput), async (c) => {
+    const { em, now, who } = c.var;
+    const today = localToday(now, who.timeZone);
+    await erasePupil(em, who, c.req.valid('param').id, c.req.valid('json').clean, { now, today });
     return c.json({ ok: true });
   })
   .put('/:id/absence', forRole('assistant'), valid('param', idParam), valid('json', absenceInput), async (c) => {

@@ -5,9 +5,6 @@ import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import { localDate, text } from '../../platform/fields.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { blankReasons } from '../hearing/index.ts';
-import { takeDoorAway } from '../home/index.ts';
-import { eraseRecordingsOf } from '../recordings/index.ts';
 import { newId } from '../../platform/ids.ts';
 import type { FieldProblem } from '../../platform/field-problem.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
@@ -261,36 +258,5 @@ export async function setAbsence(
     if (absent) await tx.upsert(AbsenceEntity, { pupil: id, date: day });
     else await tx.nativeDelete(AbsenceEntity, { pupil: id, date: day });
     await noteChange(tx, who, id, `${shownName}: ${absent ? 'away' : 'here'} on ${day}`);
-  });
-}
-
-/**
- * Takes away what tells who a pupil was: name, note, mark, absences, the words in the list of changes. The records of
- * hearings stay, without a name, so that the figures of the class stay as they were. It cannot be taken back.
- */
-export async function erasePupil(em: EntityManager, who: SignedIn, id: string, now: Date, today: LocalDate) {
-  const pupil = await pupilOf(em, who, id);
-  await em.transactional(async (tx) => {
-    await tx.nativeUpdate(
-      PupilEntity,
-      { id },
-      {
-        shownName: 'Erased',
-        note: '',
-        handMark: '',
-        mayRecord: false,
-        printSize: 'medium',
-        easierLine: false,
-        leftOn: pupil.leftOn ?? today,
-        erasedAt: now,
-        version: pupil.version + 1,
-      },
-    );
-    await tx.nativeDelete(AbsenceEntity, { pupil: id });
-    await blankReasons(tx, id);
-    await eraseRecordingsOf(tx, id);
-    await takeDoorAway(tx, id);
-    await tx.execute("update change set words = 'A pupil whose data was erased' where about = ?", [id]);
-    await noteChange(tx, who, id, 'The personal data of a pupil erased');
   });
 }

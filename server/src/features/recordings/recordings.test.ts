@@ -189,7 +189,7 @@ describe('recordings', () => {
 
   it('are erased with their pupil', async () => {
     await keep(v7(), wav());
-    await test.send('POST', `/api/pupils/${pupilId}/erase`);
+    await test.send('POST', `/api/pupils/${pupilId}/erase`, {});
     expect((await list()).recordings.filter((each) => each.pupilId === pupilId)).toEqual([]);
   });
 });

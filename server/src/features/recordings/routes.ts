@@ -7,6 +7,8 @@ import { eraseAnswer, keepAnswer, keepWords } from './answers.ts';
 import { answerErased, newAnswer, newRecording, noteInput, storageInput } from './input.ts';
 import {
   changeStorage,
+  countOf,
+  eraseAllOf,
   eraseRecording,
   keepRecording,
   noteHeard,
@@ -22,6 +24,15 @@ export const classRecordingRoutes = new Hono<AppEnv>().get(
   valid('param', idParam),
   async (c) => c.json(await recordingsOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now)),
 );
+
+/** Under `/pupils`. */
+export const pupilRecordingRoutes = new Hono<AppEnv>()
+  .get('/:id/recordings', valid('param', idParam), async (c) => {
+    return c.json({ count: await countOf(c.var.em, c.var.who, c.req.valid('param').id) });
+  })
+  .delete('/:id/recordings', valid('param', idParam), async (c) => {
+    return c.json({ erased: await eraseAllOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now) });
+  });
 
 export const recordingRoutes = new Hono<AppEnv>()
   .get('/storage', async (c) => c.json(await storageOf(c.var.em, c.var.who.schoolId, c.var.now)))
@@ -57,7 +68,7 @@ export const recordingRoutes = new Hono<AppEnv>()
     return c.json({ ok: true });
   })
   .delete('/:id', valid('param', idParam), async (c) => {
-    await eraseRecording(c.var.em, c.var.who, c.req.valid('param').id);
+    await eraseRecording(c.var.em, c.var.who, c.req.valid('param').id, c.var.now);
     return c.json({ ok: true });
   });
 

@@ -6,6 +6,7 @@ import { LOCKS } from '../../platform/locks.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { noteChange } from '../changes/index.ts';
 import { classOf, PupilEntity, pupilOf } from '../classes/index.ts';
+import { listErasures } from '../erasures/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { RecordingEntity, type HeardSummary } from './entities.ts';
 import { checkedSound } from './checked-sound.ts';
@@ -228,9 +229,35 @@ export async function noteHeard(em: EntityManager, who: SignedIn, id: string, he
 }
 
 /** @throws Problem 404. */
-export async function eraseRecording(em: EntityManager, who: SignedIn, id: string): Promise<void> {
-  await recordingOf(em, who, id);
-  await em.nativeDelete(RecordingEntity, { id });
+export async function eraseRecording(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<void> {
+  const { pupil } = await recordingOf(em, who, id);
+  await em.transactional(async (tx) => {
+    await tx.nativeDelete(RecordingEntity, { id });
+    await listErasures(tx, [{ kind: 'recording', key: id }], now);
+    await noteChange(tx, who, pupil, 'A recording erased');
+  });
+}
+
+/** All of a pupil, as when a family takes its consent back. @returns how many. @throws Problem 404. */
+export async function eraseAllOf(em: EntityManager, who: SignedIn, pupilId: string, now: Date): Promise<number> {
+  const { shownName } = await pupilOf(em, who, pupilId);
+  return em.transactional(async (tx) => {
+    const all = await tx.find(RecordingEntity, { pupil: pupilId }, { fields: ['id'] });
+    await tx.nativeDelete(RecordingEntity, { pupil: pupilId });
+    await listErasures(
+      tx,
+      all.map(({ id }) => ({ kind: 'recording', key: id })),
+      now,
+    );
+    await noteChange(tx, who, pupilId, `${shownName}: ${all.length} recordings erased`);
+    return all.length;
+  });
+}
+
+/** How many of a pupil are here. @throws Problem 404. */
+export async function countOf(em: EntityManager, who: SignedIn, pupilId: string): Promise<number> {
+  await pupilOf(em, who, pupilId);
+  return em.count(RecordingEntity, { pupil: pupilId });
 }
 
 /** With all else that tells who a pupil was. */

@@ -10,6 +10,8 @@ import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import { TakeCare } from '../schools/index.ts';
+import ConsentWithdrawn from './ConsentWithdrawn.vue';
+import EraseCard from './EraseCard.vue';
 
 /** What the teachers keep of one pupil. */
 const props = defineProps<{
@@ -22,7 +24,7 @@ const props = defineProps<{
   mayErase: boolean;
   change: (pupil: PupilRecord) => Promise<void>;
   move: (id: string, toClass: string) => Promise<void>;
-  erase: (id: string) => Promise<void>;
+  erase: (id: string, clean: readonly { readonly place: string; readonly key: string }[]) => Promise<void>;
   setAbsent: (id: string, date: string, absent: boolean) => Promise<void>;
 }>();
 const emit = defineEmits<{ gone: [] }>();
@@ -57,7 +59,6 @@ const classOptions = computed(() => [
 ]);
 const toClass = ref('');
 const absentOn = ref(props.today);
-const erasing = ref(false);
 
 async function submit(): Promise<void> {
   await save(() => props.change({ ...draft, leftOn: draft.leftOn === '' ? null : draft.leftOn }));
@@ -65,10 +66,6 @@ async function submit(): Promise<void> {
 
 async function moveAway(): Promise<void> {
   if (await aside.save(() => props.move(props.pupil.id, toClass.value))) emit('gone');
-}
-
-async function eraseNow(): Promise<void> {
-  if (await aside.save(() => props.erase(props.pupil.id))) emit('gone');
 }
 </script>
 
@@ -153,25 +150,10 @@ async function eraseNow(): Promise<void> {
         </BForm>
         <p class="soft">Results move too, and the move is noted.</p>
       </template>
-      <template v-if="mayErase">
-        <h2>Erase personal data</h2>
-        <p class="soft">Name, note, marker and days away are erased for good; the class’s figures stay.</p>
-        <div>
-          <BButton variant="outline-danger" @click="erasing = true">Erase {{ pupil.name }} …</BButton>
-        </div>
-        <BModal
-          v-model="erasing"
-          :title="`Erase ${pupil.name}?`"
-          ok-title="Erase for good"
-          ok-variant="danger"
-          cancel-title="Keep"
-          @ok="eraseNow"
-        >
-          <strong>This cannot be undone.</strong> The results of {{ pupil.name }} stay without a name.
-        </BModal>
-      </template>
+      <EraseCard v-if="mayErase" :pupil="pupil" :erase="erase" @gone="emit('gone')" />
       <BAlert v-if="aside.reason.value !== null" variant="danger" :model-value="true">{{ aside.reason.value }}</BAlert>
     </section>
+    <ConsentWithdrawn :pupil="pupil" />
     <TakeCare place="recordings" />
   </div>
 </template>

@@ -1,11 +1,13 @@
 import type { ClassSummary, PupilRecord } from '@escalier/server/api';
-import { flushPromises } from '@vue/test-utils';
-import { describe, expect, it, vi } from 'vitest';
+import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import type { ClassView } from '../classes/index.ts';
 import PupilsPage from './PupilsPage.vue';
+
+enableAutoUnmount(afterEach);
 
 const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   id: name.toLowerCase(),
@@ -102,16 +104,52 @@ describe('the pupils of a class', () => {
     expect(wrapper.text()).toContain('Bo is in this class already:');
   });
 
-  it('are erased only by an owner, and only after a second word', async () => {
-    const asked = fakeServer({ ...answers(() => [pupil('Bo')]), 'POST /api/pupils/bo/erase': () => ({ ok: true }) });
+  const erasing = {
+    ...answers(() => [pupil('Bo')]),
+    'GET /api/pupils/bo/traces': () => [
+      { place: 'instrument-note', key: 'i', words: 'Bo dropped it', isWhole: true },
+      { place: 'lesson-remark', key: 'l', words: 'Bo helps', isWhole: false },
+    ],
+    'POST /api/pupils/bo/erase': () => ({ ok: true }),
+  };
+
+  it('are erased only by an owner', async () => {
+    fakeServer(erasing);
     const teacher = await openPage(PupilsPage, { classId: 'c' }, { role: 'teacher' });
     await teacher.wrapper.get('.list-group-item').trigger('click');
     expect(teacher.wrapper.text()).not.toContain('Erase');
+  });
+
+  it('are erased only after a second word, with the texts in which the name stands', async () => {
+    const asked = fakeServer(erasing);
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
     await wrapper.get('.list-group-item').trigger('click');
     await press('Erase Bo …');
     expect(asked.some((each) => each.method === 'POST')).toBe(false);
+    // A whole name is ticked; a first name may be another child's.
+    await vi.waitFor(() => expect(document.body.textContent).toContain('Note on an instrument: Bo dropped it'));
     await vi.waitFor(() => press('Erase for good'));
-    expect(asked.some((each) => each.path.endsWith('/erase'))).toBe(true);
+    expect(asked.find((each) => each.path.endsWith('/erase'))?.body).toEqual({
+      clean: [{ place: 'instrument-note', key: 'i' }],
+    });
+  });
+
+  it('whose family takes its consent back: what was recorded can go, too', async () => {
+    let mayRecord = true;
+    const asked = fakeServer({
+      ...answers(() => [pupil('Bo', { mayRecord })]),
+      'PUT /api/pupils/bo': () => {
+        mayRecord = false;
+        return { ok: true };
+      },
+      'GET /api/pupils/bo/recordings': () => ({ count: 3 }),
+      'DELETE /api/pupils/bo/recordings': () => ({ erased: 3 }),
+    });
+    const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
+    await wrapper.get('.list-group-item').trigger('click');
+    await wrapper.get('form input[type=checkbox]').setValue(false);
+    await wrapper.get('form').trigger('submit');
+    await vi.waitFor(() => press('Erase 3 recordings'));
+    expect(asked.some(({ method, path }) => method === 'DELETE' && path.endsWith('/recordings'))).toBe(true);
   });
 });

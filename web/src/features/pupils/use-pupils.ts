@@ -43,8 +43,8 @@ export function usePupils(classId: () => string) {
     await load();
   }
 
-  async function erase(id: string): Promise<void> {
-    await ask(api.pupils[':id'].erase.$post({ param: { id } }));
+  async function erase(id: string, clean: readonly { readonly place: string; readonly key: string }[]): Promise<void> {
+    await ask(api.pupils[':id'].erase.$post({ param: { id }, json: { clean: [...clean] } }));
     await load();
   }
 

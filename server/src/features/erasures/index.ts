@@ -1,0 +1,4 @@
+export { ErasureEntity } from './entities.ts';
+export { keepErasuresIn, listErasures, type Erasure } from './list.ts';
+export { PLACES } from './places.ts';
+export { cleanTrace, tracesOf, type Trace, type TraceKey } from './traces.ts';
