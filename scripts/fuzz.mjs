@@ -16,18 +16,30 @@ await run(async () => {
   ensurePackages();
   const env = { ...process.env, ESCALIER_FUZZ_RUNS: String(runs), ESCALIER_FUZZ_SEED: String(seed) };
   const vitest = (project, more = {}) => {
-    const args = ['run', '--project', project, 'fuzz', '--testTimeout', '86400000'];
+    const args = [
+      'run',
+      '--project',
+      project,
+      '--reporter=dot',
+      '--disable-console-intercept',
+      'fuzz',
+      '--testTimeout',
+      '86400000',
+    ];
     return start(binary('vitest'), args, { env: { ...env, ...more } }).ended;
   };
-  const files = await vitest('core');
   const postgres = await startTemporaryPostgres();
   const stop = stopOnSignals(postgres.stop);
   try {
-    const bodies = await vitest('server', {
-      ESCALIER_TEST_POSTGRES: postgres.ownerUrl(''),
-      ESCALIER_TEST_POSTGRES_APP: postgres.url(''),
-      ESCALIER_THREADS: buildServer(),
-    });
+    // Each needs one core: the files are read beside.
+    const [files, bodies] = await Promise.all([
+      vitest('core'),
+      vitest('server', {
+        ESCALIER_TEST_POSTGRES: postgres.ownerUrl(''),
+        ESCALIER_TEST_POSTGRES_APP: postgres.url(''),
+        ESCALIER_THREADS: buildServer(),
+      }),
+    ]);
     process.exitCode = files === 0 && bodies === 0 ? 0 : 1;
   } finally {
     await stop();

@@ -124,7 +124,11 @@ await run(async () => {
       say(first ? readyWords(running.address, options.demo) : `The server runs again: ${running.address}`);
       first = false;
     };
-    const why = await keepRunning({ urls, port, demo: options.demo, logFolder: LOGS, erasures: ERASURES }, started, ends);
+    const why = await keepRunning(
+      { urls, port, demo: options.demo, logFolder: LOGS, erasures: ERASURES },
+      started,
+      ends,
+    );
     if (why !== 'told') say(`${why} has stopped.`);
   } finally {
     await stop();

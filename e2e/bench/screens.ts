@@ -43,12 +43,13 @@ async function bigClass(): Promise<string> {
     return rows[0]!.id;
   };
   const staircase = await one(`insert into staircase (id, school_id, name, instrument)
-    select gen_random_uuid(), school_id, 'Fifteen steps', instrument from staircase where name like 'Recorder%' returning id`);
+    select gen_random_uuid(), s.school_id, 'Fifteen steps', s.instrument
+    from staircase s join school_class c on c.staircase_id = s.id where c.name = '4 Plover' returning id`);
   await client.query(`insert into step (id, staircase_id, position, tune_id, belt, lessons, to_pass)
     select gen_random_uuid(), '${staircase}', n, t.id, 'straw', 2, 1
     from generate_series(1, ${STEPS}) n
-    join (select s.tune_id as id, s.position from step s join staircase st on st.id = s.staircase_id
-      where st.name like 'Recorder%') t on t.position = (n - 1) % 6 + 1`);
+    join (select s.tune_id as id, s.position from step s join school_class c on c.staircase_id = s.staircase_id
+      where c.name = '4 Plover') t on t.position = (n - 1) % 6 + 1`);
   const schoolClass =
     await one(`insert into school_class (id, school_id, term_id, staircase_id, name, grade, meetings, style)
     select gen_random_uuid(), school_id, term_id, '${staircase}', 'Large class', grade, meetings, style

@@ -16,9 +16,11 @@ const NAME = 'escalier';
  */
 export async function openDatabase() {
   const given = process.env.ESCALIER_MIGRATION_URL ?? process.env.DATABASE_URL;
-  if (given !== undefined) return { url: given, target: targetOf(given), binaries: binariesOf(null), stop: async () => {} };
+  if (given !== undefined)
+    return { url: given, target: targetOf(given), binaries: binariesOf(null), stop: async () => {} };
   const running = runningTarget();
-  if (running !== null) return { url: urlOf(running), target: running, binaries: binariesOf(DATA), stop: async () => {} };
+  if (running !== null)
+    return { url: urlOf(running), target: running, binaries: binariesOf(DATA), stop: async () => {} };
   const postgres = await startPostgres(DATA);
   try {
     ensureDatabase(postgres, NAME);
@@ -26,7 +28,12 @@ export async function openDatabase() {
     await postgres.stop();
     throw error;
   }
-  return { url: postgres.ownerUrl(NAME), target: targetOf(postgres.ownerUrl(NAME)), binaries: postgres.binaries, stop: postgres.stop };
+  return {
+    url: postgres.ownerUrl(NAME),
+    target: targetOf(postgres.ownerUrl(NAME)),
+    binaries: postgres.binaries,
+    stop: postgres.stop,
+  };
 }
 
 const urlOf = ({ host, port, user, password, database }) =>

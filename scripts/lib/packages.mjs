@@ -25,7 +25,12 @@ export function isInstalled(root = ROOT) {
   return Object.entries(readLock(join(root, 'package-lock.json'))).every(
     ([path, { version, link, optional, devOptional, peer }]) =>
       // npm leaves out what another system or nobody needs.
-      !path.startsWith('node_modules/') || optional || devOptional || peer || installed[path]?.version === version || (link && path in installed),
+      !path.startsWith('node_modules/') ||
+      optional ||
+      devOptional ||
+      peer ||
+      installed[path]?.version === version ||
+      (link && path in installed),
   );
 }
 

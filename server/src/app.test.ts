@@ -83,6 +83,36 @@ describe('as a stranger', () => {
     expect((await pulled('/api/sign-in', {})).pieces).toBeLessThan(3);
   });
 
+  it('a write that another site sends is refused, whatever it carries', async () => {
+    const write = (headers: Record<string, string>, method = 'PUT') =>
+      test.app.request('/api/school/rooms', {
+        method,
+        headers: { cookie: test.cookie, 'content-type': 'application/json', ...headers },
+        ...(method === 'GET' ? {} : { body: JSON.stringify({ allowed: true }) }),
+      });
+    expect((await write({ origin: 'https://evil.example' })).status).toBe(403);
+    expect((await write({ origin: 'null' })).status).toBe(403);
+    expect((await write({ 'sec-fetch-site': 'cross-site' })).status).toBe(403);
+    expect((await write({ origin: 'http://localhost' })).status).toBe(200);
+    expect((await write({ 'sec-fetch-site': 'same-origin' })).status).toBe(200);
+    expect((await write({ origin: 'https://evil.example' }, 'GET')).status).toBe(200);
+  });
+
+  it('only Escalier’s own pages may ask for the microphone, and nobody for the camera', async () => {
+    const policy = (await test.send('GET', '/api/health')).headers.get('permissions-policy') ?? '';
+    expect(policy).toContain('microphone=(self)');
+    expect(policy).toContain('camera=()');
+  });
+
+  it('the key that seals what is unsent comes apart from the session, which a browser keeps', async () => {
+    const session = await (await test.send('GET', '/api/session')).text();
+    const seal = await test.send('GET', '/api/session/seal');
+    const { key } = (await seal.json()) as { key: string };
+    expect(key).toMatch(/^[\w-]{43}$/);
+    expect(session).not.toContain(key);
+    expect(seal.headers.get('cache-control')).toBe('no-store');
+  });
+
   it('an address that is not there asks for a session too, and a forged cookie opens nothing', async () => {
     expect((await test.send('GET', '/api/nothing', undefined, null)).status).toBe(401);
     expect((await test.send('GET', '/api/classes', undefined, 'escalier_session=abc')).status).toBe(401);

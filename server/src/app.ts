@@ -11,7 +11,7 @@ import { changeRoutes } from './features/changes/index.ts';
 import { classRoutes, findRoutes } from './features/classes/index.ts';
 import { classStaircaseRoutes, staircaseRoutes } from './features/planning/index.ts';
 import { hearingRoutes, liveStreams, recordRoutes, type LiveRecords } from './features/hearing/index.ts';
-import { classRoomRoutes, roomRoutes, schoolRoomRoutes } from './features/home/index.ts';
+import { classRoomRoutes, roomRoutes, schoolRoomRoutes, wordsDoor } from './features/home/index.ts';
 import { beltRoutes, instrumentRoutes } from './features/instruments/index.ts';
 import { lessonRoutes } from './features/lesson/index.ts';
 import { noteRoutes } from './features/notes/index.ts';
@@ -24,6 +24,7 @@ import {
   accountRoutes,
   needsSession,
   sessionRoutes,
+  signInDoor,
   signInRoutes,
   whoAsks,
   type DemoAccount,
@@ -131,6 +132,8 @@ export function createApp(options: AppOptions) {
   const net = options.network ?? network(null, []);
   const session = batched((asked: readonly AskedWith[]) => whoAsks(orm.em.fork(), asked));
   const app = new Hono<AppEnv>();
+  app.use('/api/sign-in', signInDoor);
+  app.use('/api/room/words', wordsDoor);
   app.use(numbered(logger));
   app.use(
     secureHeaders({
@@ -195,7 +198,10 @@ function sameOrigin(net: Network) {
   return createMiddleware<AppEnv>(async (c, next) => {
     const origin = c.req.header('origin');
     const site = c.req.header('sec-fetch-site');
-    const isForeign = origin !== undefined ? origin !== net.originOf(c) : site !== undefined && site !== 'same-origin' && site !== 'none';
+    const isForeign =
+      origin !== undefined
+        ? origin !== net.originOf(c)
+        : site !== undefined && site !== 'same-origin' && site !== 'none';
     if (isForeign && !READS.has(c.req.method))
       throw new Problem(403, 'wrong-origin', 'This request comes from another site.');
     await next();

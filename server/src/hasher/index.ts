@@ -1,4 +1,5 @@
-import { ThreadPool } from '../platform/thread-pool.ts';
+import { setTimeout as pause } from 'node:timers/promises';
+import { busy, ThreadPool } from '../platform/thread-pool.ts';
 import type { JobName, Jobs } from './jobs.ts';
 
 /**
@@ -11,17 +12,52 @@ const THREADS = 2;
 const MEGABYTES = 64;
 /** A slow machine under load takes longer than any hash should; beyond that something is broken. */
 const DEADLINE_MS = 20_000;
-/** A class may type its words at one moment. */
-const MOST_WAITING_EACH = 24;
+/** So many of a kind are let in at one moment, to be counted and hashed; a class may type its words at once. */
+const MOST_AT_ONCE: Readonly<Record<Lane, number>> = {
+  strangers: 6,
+  'known-devices': 12,
+  words: 24,
+  'signed-in': 12,
+};
+const atWork: Record<Lane, number> = { strangers: 0, 'known-devices': 0, words: 0, 'signed-in': 0 };
 
 const pool = new ThreadPool(import.meta.url, 'hasher.mjs', {
   size: THREADS,
   megabytes: MEGABYTES,
-  mostWaitingEach: MOST_WAITING_EACH,
+  mostWaitingEach: Math.max(...Object.values(MOST_AT_ONCE)),
 });
 
 function ask<Name extends JobName>(lane: Lane, name: Name, ...args: Parameters<Jobs[Name]>) {
   return pool.ask(name, args, DEADLINE_MS, lane) as Promise<ReturnType<Jobs[Name]>>;
+}
+
+/**
+ * Lets a try in, or refuses it before it has cost anything: a crowd that guesses must not even be counted one by one while
+ * somebody teaches. @throws Problem 503 with the time to wait.
+ */
+export async function admitted<Value>(lane: Lane, work: () => Promise<Value>): Promise<Value> {
+  if (atWork[lane] >= MOST_AT_ONCE[lane]) {
+    await holdOff();
+    throw busy();
+  }
+  atWork[lane] += 1;
+  try {
+    return await work();
+  } finally {
+    atWork[lane] -= 1;
+  }
+}
+
+/** Who is refused waits first, at no cost: a crowd that is answered at once is back at once. */
+const HOLD_MS = 1000;
+const MOST_HELD = 1000;
+let held = 0;
+
+async function holdOff(): Promise<void> {
+  if (held >= MOST_HELD) return;
+  held += 1;
+  await pause(HOLD_MS);
+  held -= 1;
 }
 
 /**

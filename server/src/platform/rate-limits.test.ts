@@ -1,6 +1,6 @@
 import { afterAll, afterEach, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createTestApp, type TestApp } from '../testing/index.ts';
-import { Problem } from './problem.ts';
+import type { Problem } from './problem.ts';
 import { networkOf } from './rate-limits.ts';
 
 let test: TestApp;

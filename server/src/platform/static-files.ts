@@ -12,11 +12,14 @@ export function webFiles(folder: string) {
       await next();
       if (c.res.ok) c.header('Cache-Control', 'public, max-age=31536000, immutable');
     });
+  app.use('*', async (c, next) => {
+    await next();
+    if (c.res.headers.get('content-type')?.startsWith('text/html') === true) c.header('Cache-Control', 'no-cache');
+  });
   app.get('/room', (c) => c.redirect('/room/'));
   app.use('*', serveStatic({ root: folder, precompressed: true }));
   app.get('*', async (c, next) => {
     if (/^\/(room\/)?assets\//.test(c.req.path)) return next();
-    c.header('Cache-Control', 'no-cache');
     // The practice room is an application of its own.
     const path = c.req.path.startsWith('/room/') ? 'room/index.html' : 'index.html';
     return serveStatic({ root: folder, path, precompressed: true })(c, next);

@@ -13,6 +13,13 @@ const MOST_WAITING_EACH = 40;
 /** Who is refused may come again after so long. */
 const COME_AGAIN_SECONDS = 2;
 
+/** For who comes when too many wait already. */
+export function busy(): Problem {
+  return new Problem(503, 'busy', 'Escalier is busy just now. Please try again in a moment.', {
+    retryAfter: COME_AGAIN_SECONDS,
+  });
+}
+
 export interface ThreadLimits {
   /** Threads at most. */
   readonly size: number;
@@ -68,10 +75,7 @@ export class ThreadPool {
    * @throws TooMuch over the deadline or the memory; Problem 503 when too many wait already.
    */
   async ask(name: string, args: readonly unknown[], deadlineMs: number, lane = ''): Promise<unknown> {
-    if (this.#lanes.size >= MOST_WAITING || this.#lanes.sizeOf(lane) >= this.#mostWaitingEach)
-      throw new Problem(503, 'busy', 'Escalier is busy just now. Please try again in a moment.', {
-        retryAfter: COME_AGAIN_SECONDS,
-      });
+    if (this.#lanes.size >= MOST_WAITING || this.#lanes.sizeOf(lane) >= this.#mostWaitingEach) throw busy();
     return new Promise((resolve, reject) => {
       const question = { number: (this.#number += 1), name, args };
       this.#lanes.push(lane, { question, deadlineMs, resolve, reject });

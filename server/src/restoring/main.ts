@@ -12,7 +12,9 @@ const { DATABASE_URL = '', ESCALIER_ERASURES = '' } = process.env;
 const orm = await connect(DATABASE_URL);
 try {
   await migrate(orm);
-  const list = readFileSync(ESCALIER_ERASURES, 'utf8').split('\n').filter((line) => line !== '');
+  const list = readFileSync(ESCALIER_ERASURES, 'utf8')
+    .split('\n')
+    .filter((line) => line !== '');
   const erasures = list.map((line) => JSON.parse(line) as Erasure);
   const done = await orm.em.fork().transactional(async (tx) => ({
     ended: await endAccess(tx),

@@ -1,4 +1,3 @@
 export { ErasureEntity } from './entities.ts';
 export { keepErasuresIn, listErasures, type Erasure } from './list.ts';
-export { PLACES } from './places.ts';
 export { cleanTrace, tracesOf, type Trace, type TraceKey } from './traces.ts';

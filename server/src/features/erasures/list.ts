@@ -30,7 +30,9 @@ export async function listErasures(
     erased.map(({ kind, key }) => ({ kind, key, at: now })),
   );
   if (listFile === null) return;
-  const lines = erased.map(({ kind, key }) => `${JSON.stringify({ kind, key, at: now.toISOString() } satisfies Erasure)}\n`);
+  const lines = erased.map(
+    ({ kind, key }) => `${JSON.stringify({ kind, key, at: now.toISOString() } satisfies Erasure)}\n`,
+  );
   await mkdir(dirname(listFile), { recursive: true, mode: 0o700 });
   await appendFile(listFile, lines.join(''), { mode: 0o600 });
 }

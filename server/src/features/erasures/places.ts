@@ -60,8 +60,6 @@ export const PLACES: readonly Place[] = [
   place('invitation', 'invitation', 'name'),
 ];
 
-export type PlaceId = (typeof PLACES)[number]['id'];
-
 export function placeOf(id: string): Place | undefined {
   return PLACES.find((each) => each.id === id);
 }

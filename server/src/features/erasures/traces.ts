@@ -94,8 +94,9 @@ export async function cleanTrace(
   const value = mapText(row.value, clean);
   // What happened is never changed but for this.
   await tx.execute(`select set_config('escalier.erasing', 'on', true)`);
-  await tx.execute(
-    `update ${place.table} t set ${place.column} = ?${place.isJson ? '::jsonb' : ''} where ${where}`,
-    [place.isJson ? JSON.stringify(value) : (value as string), schoolId, key],
-  );
+  await tx.execute(`update ${place.table} t set ${place.column} = ?${place.isJson ? '::jsonb' : ''} where ${where}`, [
+    place.isJson ? JSON.stringify(value) : (value as string),
+    schoolId,
+    key,
+  ]);
 }

@@ -208,6 +208,14 @@ describe('handing in', () => {
     const id = v7();
     expect((await send(token, tuneId, id)).status).toBe(201);
     expect((await send(token, tuneId, id)).status).toBe(201);
+    // As curl sends a file when it is not told what it is.
+    const plain = { 'content-type': 'application/x-www-form-urlencoded' };
+    const again = await through(token, `/recordings/${id}?tuneId=${tuneId}&seconds=9`, {
+      method: 'PUT',
+      body: wav(),
+      headers: plain,
+    });
+    expect(again.status).toBe(201);
     expect((await send(token, v7())).status).toBe(404);
     expect((await send(token, tuneId, v7(), '500')).status).toBe(400);
     const list = (await (await test.send('GET', `/api/classes/${page.id}/recordings`)).json()) as RecordingList;

@@ -1,6 +1,7 @@
 import { Hono } from 'hono';
 import { createMiddleware } from 'hono/factory';
 import { z } from 'zod';
+import { admitted } from '../../hasher/index.ts';
 import { atMost, BODY } from '../../platform/body.ts';
 import type { AppEnv } from '../../platform/context.ts';
 import { linkToken } from '../../platform/fields.ts';
@@ -24,6 +25,9 @@ const throughDoor = createMiddleware<DoorEnv>(async (c, next) => {
   c.set('door', await openDoor(c.var.em, token.data, c.var.now));
   await next();
 });
+
+/** Before all else of a request: how many try three words at one moment. */
+export const wordsDoor = createMiddleware<AppEnv>((_c, next) => admitted('words', next));
 
 const behindDoor = new Hono<DoorEnv>()
   .use(throughDoor)

@@ -13,7 +13,10 @@ const MOST_TRACES = 5000;
 
 /** The free texts out of which the name is to be taken. */
 export const eraseInput = z.object({
-  clean: z.array(z.object({ place: z.string().max(60), key: z.string().max(200) })).max(MOST_TRACES).default([]),
+  clean: z
+    .array(z.object({ place: z.string().max(60), key: z.string().max(200) }))
+    .max(MOST_TRACES)
+    .default([]),
 });
 
 /** Free texts of the school in which the pupil's name stands. @throws Problem 404. */

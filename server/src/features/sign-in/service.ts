@@ -1,6 +1,7 @@
 import { addDays, subMinutes } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
+import { admitted } from '../../hasher/index.ts';
 import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import type { RateLimits } from '../../platform/rate-limits.ts';
@@ -40,15 +41,19 @@ export async function signIn(
   now: Date,
 ): Promise<NewSession> {
   const isKnown = await isKnownDevice(em, device.token, email);
-  const attempt = { key: whoseGuesses(email, device, isKnown), address: device.address };
-  await limits.countTry(attempt);
-  const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
   const lane = isKnown ? 'known-devices' : 'strangers';
-  if (!(await passwordFits(lane, account?.passwordHash ?? null, password)) || account === null) {
-    throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
-  }
-  await limits.forgetTries(attempt);
-  return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
+  const attempt = async (): Promise<NewSession> => {
+    const tried = { key: whoseGuesses(email, device, isKnown), address: device.address };
+    await limits.countTry(tried);
+    const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
+    if (!(await passwordFits(lane, account?.passwordHash ?? null, password)) || account === null) {
+      throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
+    }
+    await limits.forgetTries(tried);
+    return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
+  };
+  // A cookie that names no device of this account is a stranger's, who was let in as none.
+  return isKnown || device.token === undefined ? attempt() : admitted('strangers', attempt);
 }
 
 /** Strangers share the tries of an account; a device that has been here before has its own. */

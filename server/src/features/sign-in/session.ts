@@ -1,11 +1,21 @@
 import type { Context } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
+import { admitted } from '../../hasher/index.ts';
 import type { AppEnv, Role } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
 import { mayUse, roleOfRoute } from '../../platform/roles.ts';
 import { DEVICE_DAYS } from './devices.ts';
 import type { Device, NewSession } from './service.ts';
+
+const DEVICE_COOKIE = 'escalier_device';
+
+/** Before all else of a request: how many try to sign in at one moment. */
+export const signInDoor = createMiddleware<AppEnv>((c, next) =>
+  c.req.method === 'POST'
+    ? admitted(getCookie(c, DEVICE_COOKIE) === undefined ? 'strangers' : 'known-devices', next)
+    : next(),
+);
 
 export const SESSION_COOKIE = 'escalier_session';
 
@@ -24,8 +34,6 @@ const ROLE_SENTENCES: Record<Role, string> = {
   teacher: 'Only an owner of the school’s Escalier can do this.',
   assistant: 'Your account is for hearing pupils; a teacher can do this.',
 };
-
-const DEVICE_COOKIE = 'escalier_device';
 
 export function keepCookies(c: Context<AppEnv>, session: NewSession): void {
   const common = { httpOnly: true, sameSite: 'Strict', path: '/', secure: isSecure(c) } as const;

@@ -52,7 +52,7 @@ export function useRoomOfClass(classId: Ref<string>) {
   async function besideTheirs({ message }: ApiError): Promise<ApiError> {
     const found = await ask(api.classes[':id'].room.$get(path()));
     const [mine, theirs] = [room.value, found.room];
-    if (mine?.room == null || theirs === null) {
+    if (mine === null || mine.room === null || theirs === null) {
       room.value = found;
       return new ApiError({ error: { code: 'changed', message } });
     }
