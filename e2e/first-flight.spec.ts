@@ -15,6 +15,12 @@ test('a stranger is asked to sign in, and comes to where they wanted to go', asy
   await expect(page).toHaveURL(/\/classes$/);
 });
 
+test('the demo school is opened by one button', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByRole('button', { name: 'Open the demo school' }).click();
+  await expect(page.getByRole('heading', { name: 'Classes' })).toBeVisible();
+});
+
 test('the classes, the stairs of one, and its pupils on them', async ({ page }) => {
   await openDemo(page);
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(['4 Otter', '4 Plover', 'Whistle Club']);

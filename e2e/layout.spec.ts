@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openClass, openDemo } from './steps.ts';
+import { openClass, openDemo, stands } from './steps.ts';
 
 /** Phone, 1280 px at 200 % zoom, tablet, desk, projector. */
 const WIDTHS = [390, 640, 820, 1280, 1920];
@@ -99,8 +99,7 @@ function overlappingTexts(): string[] {
 /** What is wrong with the page at one width. */
 async function mishaps(page: Page, width: number): Promise<string[]> {
   await page.setViewportSize({ width, height: width < 500 ? 844 : 900 });
-  await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
-  await page.waitForTimeout(150);
+  await stands(page);
   const wide = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
   const over = await page.evaluate(overlappingTexts);
   return [
@@ -109,30 +108,37 @@ async function mishaps(page: Page, width: number): Promise<string[]> {
   ];
 }
 
-test('no page is wider than its window, and no text lies over another, from phone to projector', async ({ page }) => {
-  // Every page at every width: long on a busy machine.
-  test.slow();
-  await openDemo(page);
-  await openClass(page, '4 Plover');
-  const schoolClass = new URL(page.url()).pathname;
-  await page.goto(`${schoolClass}/board`);
-  const pupil = await page.locator('main a[href*="/pupils/"]').first().getAttribute('href');
-  await page.goto('/tunes');
-  const tune = await page.locator('tbody a').first().getAttribute('href');
-  await page.goto('/staircases');
-  const stairs = await page.locator('tbody a').first().getAttribute('href');
-  const found: string[] = [];
-  for (const path of PAGES) {
-    const address = path
-      .replace(':class/pupils/:pupil', pupil ?? '')
-      .replace(':class', schoolClass)
-      .replace(':tune', tune ?? '')
-      .replace(':stairs', stairs ?? '');
-    await page.goto(address);
-    await page.locator('main h1, main h2').first().waitFor();
-    await expect(page.locator('main .state[role=status]')).toHaveCount(0);
-    await page.waitForTimeout(400);
-    for (const width of WIDTHS) found.push(...(await mishaps(page, width)).map((each) => `${path} at ${each}`));
-  }
-  expect(found).toEqual([]);
-});
+test.describe.configure({ mode: 'parallel' });
+
+/** In parts, so that browsers beside each other share the pages. */
+const PARTS = 4;
+
+for (let part = 0; part < PARTS; part++)
+  test(`no page is wider than its window, and no text lies over another, from phone to projector: part ${part + 1}`, async ({
+    page,
+  }) => {
+    // Many pages at every width: long on a busy machine.
+    test.slow();
+    await openDemo(page);
+    await openClass(page, '4 Plover');
+    const schoolClass = new URL(page.url()).pathname;
+    await page.goto(`${schoolClass}/board`);
+    const pupil = await page.locator('main a[href*="/pupils/"]').first().getAttribute('href');
+    await page.goto('/tunes');
+    const tune = await page.locator('tbody a').first().getAttribute('href');
+    await page.goto('/staircases');
+    const stairs = await page.locator('tbody a').first().getAttribute('href');
+    const found: string[] = [];
+    for (const path of PAGES.filter((_, index) => index % PARTS === part)) {
+      const address = path
+        .replace(':class/pupils/:pupil', pupil ?? '')
+        .replace(':class', schoolClass)
+        .replace(':tune', tune ?? '')
+        .replace(':stairs', stairs ?? '');
+      await page.goto(address);
+      await page.locator('main h1, main h2').first().waitFor();
+      await expect(page.locator('main .state[role=status]')).toHaveCount(0);
+      for (const width of WIDTHS) found.push(...(await mishaps(page, width)).map((each) => `${path} at ${each}`));
+    }
+    expect(found).toEqual([]);
+  });

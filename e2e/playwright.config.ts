@@ -25,7 +25,8 @@ export default defineConfig({
   use: {
     baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // Recording every step takes as long as the steps: `ESCALIER_TRACE=1 npm run test:e2e` records them.
+    trace: process.env.ESCALIER_TRACE === undefined ? 'off' : 'retain-on-failure',
     // Only never-lost.spec.ts lets it work: it would answer for a server that a test takes away.
     serviceWorkers: 'block',
     launchOptions: { executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },

@@ -1,10 +1,23 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, type Locator, type Page } from '@playwright/test';
 
+/** Signed in by one call, as the button “Open the demo school” does: that is tried by hand once, in first-flight.spec.ts. */
 export async function openDemo(page: Page, address = ''): Promise<void> {
-  await page.goto(`${address}/sign-in`);
-  await page.getByRole('button', { name: 'Open the demo school' }).click();
+  const door = await page.request.get(`${address}/api/sign-in`);
+  const { demo } = (await door.json()) as { readonly demo: { readonly email: string; readonly password: string } };
+  expect((await page.request.post(`${address}/api/sign-in`, { data: demo })).status()).toBe(200);
+  await page.goto(`${address}/classes`);
   await expect(page.getByRole('heading', { name: 'Classes' })).toBeVisible();
+}
+
+/** The page stands still: its fonts are here, it is laid out, and nothing moves on it. */
+export async function stands(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await document.fonts.ready;
+    const moving = document.getAnimations().filter((each) => each instanceof CSSTransition);
+    await Promise.allSettled(moving.map((each) => each.finished));
+    await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+  });
 }
 
 export async function openClass(page: Page, name: string): Promise<void> {

@@ -1,15 +1,12 @@
-import { ensurePackages } from './lib/packages.mjs';
-import { binary } from './lib/paths.mjs';
-import { start } from './lib/processes.mjs';
-import { run } from './lib/say.mjs';
+import { ensureCli } from './lib/cli.mjs';
+import { Refusal } from './lib/say.mjs';
 
-/** The core at a terminal. Runs where the person stands, so that file names mean what they say. */
-await run(async () => {
-  ensurePackages();
-  const options = { cwd: process.env.INIT_CWD ?? process.cwd() };
-  process.exitCode = await start(
-    binary('tsx'),
-    [new URL('../cli/src/main.ts', import.meta.url).pathname, ...process.argv.slice(2)],
-    options,
-  ).ended;
-});
+/** The core at a terminal, where the person stands, so that file names mean what they say. */
+try {
+  const main = ensureCli(process.argv.slice(2));
+  if (process.env.INIT_CWD !== undefined) process.chdir(process.env.INIT_CWD);
+  await import(main);
+} catch (error) {
+  console.error(error instanceof Refusal ? `escalier: ${error.message}` : error);
+  process.exitCode = error instanceof Refusal ? 1 : 2;
+}

@@ -16,16 +16,8 @@ await run(async () => {
   ensurePackages();
   const env = { ...process.env, ESCALIER_FUZZ_RUNS: String(runs), ESCALIER_FUZZ_SEED: String(seed) };
   const vitest = (project, more = {}) => {
-    const args = [
-      'run',
-      '--project',
-      project,
-      '--reporter=dot',
-      '--disable-console-intercept',
-      'fuzz',
-      '--testTimeout',
-      '86400000',
-    ];
+    const args = ['run', 'fuzz.test', '--project', project, '--reporter=dot', '--disableConsoleIntercept=true'];
+    args.push('--testTimeout', '86400000');
     return start(binary('vitest'), args, { env: { ...env, ...more } }).ended;
   };
   const postgres = await startTemporaryPostgres();

@@ -21,6 +21,7 @@ export const agree: Command = {
   usage: 'agree',
   about:
     'whether Debian’s abc2midi and musicxml2ly (packages abcmidi, lilypond) find the notes of every shipped tune as exported',
+  example: 'agree',
   options: [],
   async run(words) {
     if (words.length > 0) throw new BadInput('This takes no further words.');

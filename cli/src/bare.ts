@@ -9,6 +9,7 @@ const DEFAULT_STAGES = 4;
 export const bare: Command = {
   usage: 'bare FILE [--stages 4]',
   about: `${FEWEST_STAGES} to ${MOST_STAGES} bare versions of a tune as ABC, each with all notes of the one before; the last is the tune`,
+  example: 'bare demo/tunes/goose-walk.abc --stages 4',
   options: ['stages'],
   async run([file, ...rest], options) {
     if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');

@@ -10,6 +10,8 @@ export class BadInput extends Error {}
 export interface Command {
   readonly usage: string;
   readonly about: string;
+  /** A call that works as it stands in a checkout. */
+  readonly example: string;
   /** Names of options that take a value; `--json` is common to all. */
   readonly options: readonly string[];
   readonly run: (words: readonly string[], options: Readonly<Record<string, string>>) => Promise<Output> | Output;

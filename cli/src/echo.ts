@@ -7,6 +7,7 @@ import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './opti
 export const echo: Command = {
   usage: 'echo --notes B4,A4,G4 --new G4 [--seed 7] [--each 3] [--rhythm "note quarter,note half"] [--instrument ID]',
   about: 'echo patterns of four beats for a new note, graded, with their traps; the same seed gives the same set',
+  example: 'echo --notes B4,A4,G4 --new G4 --seed 7',
   options: ['notes', 'new', 'seed', 'each', 'rhythm', 'instrument'],
   run(words, options) {
     if (words.length > 0) throw new BadInput('Give the notes as --notes B4,A4,G4.');

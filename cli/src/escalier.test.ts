@@ -203,7 +203,7 @@ describe('bad input', () => {
     ['no instrument', ['fingering', 'F4', '--instrument', 'tuba']],
     ['not on the', ['fingering', 'C3']],
     ['cannot be read', ['read', '/nowhere.abc']],
-    ['one file', ['read']],
+    ['Name a file', ['read']],
     ['no tempo', ['read', GOOSE_WALK, '--tempo', 'fast']],
     ['Usage', ['read', GOOSE_WALK, '--loud']],
     ['not ABC', ['read', fileURLToPath(import.meta.url)]],

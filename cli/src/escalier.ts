@@ -1,43 +1,46 @@
 import { parseArgs } from 'node:util';
-import { agree } from './agree.ts';
-import { bare } from './bare.ts';
 import { BadInput, type Command } from './command.ts';
-import { convert } from './convert.ts';
-import { echo } from './echo.ts';
-import { fingering } from './fingering.ts';
-import { forecast } from './forecast.ts';
-import { backing, plan } from './lesson.ts';
-import { handout } from './handout.ts';
-import { library } from './library.ts';
-import { listen } from './listen.ts';
-import { move } from './move.ts';
-import { read } from './read.ts';
-import { staircase } from './staircase.ts';
-import { chunks, figures, mixups } from './teaching.ts';
+import { completion } from './completion.ts';
 
-const COMMANDS: Readonly<Record<string, Command>> = {
-  agree,
-  backing,
-  bare,
-  chunks,
-  convert,
-  echo,
-  figures,
-  fingering,
-  forecast,
-  handout,
-  library,
-  listen,
-  mixups,
-  move,
-  plan,
-  read,
-  staircase,
+/** Each command loads its own part of the core, and nothing of the others. */
+const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
+  agree: async () => (await import('./agree.ts')).agree,
+  backing: async () => (await import('./lesson.ts')).backing,
+  bare: async () => (await import('./bare.ts')).bare,
+  chunks: async () => (await import('./teaching.ts')).chunks,
+  convert: async () => (await import('./convert.ts')).convert,
+  echo: async () => (await import('./echo.ts')).echo,
+  figures: async () => (await import('./teaching.ts')).figures,
+  fingering: async () => (await import('./fingering.ts')).fingering,
+  forecast: async () => (await import('./forecast.ts')).forecast,
+  handout: async () => (await import('./handout.ts')).handout,
+  library: async () => (await import('./library.ts')).library,
+  listen: async () => (await import('./listen.ts')).listen,
+  mixups: async () => (await import('./teaching.ts')).mixups,
+  move: async () => (await import('./move.ts')).move,
+  plan: async () => (await import('./lesson.ts')).plan,
+  read: async () => (await import('./read.ts')).read,
+  staircase: async () => (await import('./staircase.ts')).staircase,
 };
 
-function help(): string {
-  const rows = Object.values(COMMANDS).map((command) => `  ${command.usage}\n      ${command.about}`);
-  return ['npm run -s escalier -- COMMAND … [--json]', ...rows].join('\n');
+const HEAD = 'npm run -s escalier -- COMMAND … [--json]';
+const EXITS = 'Exit codes: 0 done, 1 bad input (a sentence says what is wrong), 2 a bug in Escalier.';
+
+async function allCommands(): Promise<readonly Command[]> {
+  return Promise.all(Object.values(COMMANDS).map((load) => load()));
+}
+
+async function help(): Promise<string> {
+  const rows = (await allCommands()).map((command) => `  ${command.usage}\n      ${command.about}`);
+  const more = [
+    '  COMMAND --help\n      one command with an example',
+    '  completion\n      a script that completes commands and options in bash',
+  ];
+  return [HEAD, ...rows, ...more, EXITS].join('\n');
+}
+
+function helpOf({ usage, about, example }: Command): string {
+  return [`Usage: ${usage} [--json]`, about, '', `Example: npm run -s escalier -- ${example}`, EXITS].join('\n');
 }
 
 export interface Ended {
@@ -51,10 +54,13 @@ export async function escalier(argv: readonly string[]): Promise<Ended> {
   const wantsJson = argv.includes('--json');
   try {
     const [name, ...words] = argv;
-    if (name === undefined || name === 'help' || name === '--help') return { code: 0, out: help(), err: '' };
-    const command = COMMANDS[name];
-    if (command === undefined)
+    if (name === undefined || name === 'help' || name === '--help') return { code: 0, out: await help(), err: '' };
+    if (name === 'completion') return { code: 0, out: completion(await allCommands()), err: '' };
+    const load = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
+    if (load === undefined)
       throw new BadInput(`There is no command "${name}". Known: ${Object.keys(COMMANDS).join(', ')}.`);
+    const command = await load();
+    if (words.includes('--help')) return { code: 0, out: helpOf(command), err: '' };
     const { positionals, values } = parse(command, words);
     const { text, json } = await command.run(positionals, values);
     return { code: 0, out: wantsJson ? JSON.stringify(json) : text, err: '' };

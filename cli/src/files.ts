@@ -1,5 +1,5 @@
-import { mkdir, readFile, writeFile } from 'node:fs/promises';
-import { dirname } from 'node:path';
+import { mkdir, readdir, readFile, writeFile } from 'node:fs/promises';
+import { dirname, join } from 'node:path';
 import { readTuneFile, type ReadTune } from '@escalier/core/formats';
 import type { z } from 'zod';
 import { BadInput } from './command.ts';
@@ -42,6 +42,23 @@ export async function bytesToFile(file: string, bytes: Uint8Array): Promise<void
     await writeFile(file, bytes);
   } catch {
     throw new BadInput(`The file ${file} cannot be written.`);
+  }
+}
+
+export async function makeFolder(folder: string): Promise<void> {
+  try {
+    await mkdir(folder, { recursive: true });
+  } catch {
+    throw new BadInput(`The folder ${folder} cannot be made.`);
+  }
+}
+
+/** The files of a folder by name; null when it is no folder. */
+export async function filesIn(folder: string): Promise<readonly string[] | null> {
+  try {
+    return (await readdir(folder)).toSorted().map((name) => join(folder, name));
+  } catch {
+    return null;
   }
 }
 

@@ -6,6 +6,7 @@ import { instrumentOption, pitchWord } from './options.ts';
 export const fingering: Command = {
   usage: 'fingering NOTE [--instrument ID]',
   about: 'the holes of a note, the primary fingering first',
+  example: 'fingering F4 --instrument soprano-recorder-german',
   options: ['instrument'],
   run([note, ...rest], options) {
     if (rest.length > 0) throw new BadInput('One note at a time, please.');

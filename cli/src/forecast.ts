@@ -43,6 +43,7 @@ const RUNS = 10_000;
 export const forecast: Command = {
   usage: 'forecast FILE [--runs 10000] [--seed 1]',
   about: 'where the pupils of a class will stand, lesson by lesson, from what they have passed so far',
+  example: 'forecast class.json --runs 10000 --seed 1',
   options: ['runs', 'seed'],
   async run([file, ...rest], options) {
     if (file === undefined || rest.length > 0) throw new BadInput('Give one file with a class, or with several.');

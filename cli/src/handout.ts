@@ -1,3 +1,4 @@
+import { join } from 'node:path';
 import {
   isHandoutKind,
   KINDS,
@@ -16,15 +17,16 @@ import {
 import { NAMINGS, type Naming } from '@escalier/core/instruments';
 import { byHeight, COUNTINGS, type Counting } from '@escalier/core/music';
 import { BadInput, type Command, type Output } from './command.ts';
-import { bytesToFile, jsonToFile, tuneFromFile } from './files.ts';
+import { bytesToFile, jsonToFile, makeFolder, tuneFromFile } from './files.ts';
 import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './options.ts';
 
 type Options = Readonly<Record<string, string>>;
 
 export const handout: Command = {
   usage:
-    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--letter new-note] [--words TEXT] | handout list',
+    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--letter new-note] [--words TEXT] | handout KIND,KIND|all --out FOLDER | handout list',
   about: 'a sheet for pupils as PDF, with its answers; class papers are made for a made-up class',
+  example: 'handout fingering-chart --notes B4,A4,G4 --out chart.pdf',
   options: [
     ...['out', 'key', 'tune', 'easier', 'notes', 'elements', 'count', 'seed', 'instrument', 'naming', 'counting'],
     ...['names', 'show', 'size', 'paper', 'words', 'letter', 'holding'],
@@ -32,11 +34,42 @@ export const handout: Command = {
   async run([kind, ...rest], options) {
     if (kind === 'list' && rest.length === 0) return listed();
     if (kind === undefined || rest.length > 0) throw new BadInput('Name one kind of handout, or say "handout list".');
-    if (!isHandoutKind(kind))
-      throw new BadInput(`There is no handout "${kind}". Known: ${KINDS.map((each) => each.kind).join(', ')}.`);
-    return printed(kind, options);
+    const kinds = kind === 'all' ? KINDS.map((each) => each.kind) : kind.split(',').map(kindNamed);
+    return kinds.length === 1 ? printed(kinds[0]!, options) : printedIn(kinds, options);
   },
 };
+
+function kindNamed(name: string): HandoutKind {
+  if (!isHandoutKind(name))
+    throw new BadInput(`There is no handout "${name}". Known: ${KINDS.map((each) => each.kind).join(', ')}.`);
+  return name;
+}
+
+/** Several kinds, each as a file of its name in a folder; what cannot be made of this tune and these notes is told. */
+async function printedIn(kinds: readonly HandoutKind[], options: Options): Promise<Output> {
+  const { out: folder } = options;
+  if (folder === undefined) throw new BadInput('Name the folder to write to: --out FOLDER.');
+  await makeFolder(folder);
+  const made: { readonly file: string; readonly text: string; readonly json: unknown }[] = [];
+  const left: { readonly kind: HandoutKind; readonly reason: string }[] = [];
+  for (const kind of kinds) {
+    const file = join(folder, `${kind}.pdf`);
+    try {
+      const { text, json } = await printed(kind, { ...options, out: file });
+      made.push({ file, text, json });
+    } catch (problem) {
+      if (!(problem instanceof BadInput)) throw problem;
+      left.push({ kind, reason: problem.message });
+    }
+  }
+  if (made.length === 0) throw new BadInput(left.map(({ kind, reason }) => `${kind}: ${reason}`).join(' '));
+  return {
+    text: [...made.map(({ text }) => text), ...left.map(({ kind, reason }) => `Left out: ${kind}. ${reason}`)].join(
+      '\n',
+    ),
+    json: { handouts: made.map(({ file, json }) => ({ file, ...(json as object) })), left },
+  };
+}
 
 function listed(): Output {
   const kinds = KINDS.map(({ kind, about, needs }) => ({ kind, about, needs: [...needs] }));

@@ -107,6 +107,7 @@ export const plan: Command = {
   usage: 'plan FILE',
   about:
     'a lesson to the minute, from where a class stands: blocks with their reason, names to hear, a substitute’s plan',
+  example: 'plan lesson.json',
   options: [],
   async run(words) {
     const [file, ...rest] = words;
@@ -208,6 +209,7 @@ function secondsOf(tune: Tune): number {
 export const backing: Command = {
   usage: `backing FILE [--feel ${FEELS.join('|')}] [--out FILE.mid]`,
   about: 'chords, from the tune’s symbols or by rule, and a backing in a feel, as MIDI with the melody',
+  example: 'backing demo/tunes/goose-walk.abc --out backing.mid',
   options: ['feel', 'out'],
   async run(words, options) {
     const [file, ...rest] = words;

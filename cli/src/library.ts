@@ -34,6 +34,7 @@ export interface LibraryEntry extends Pick<Tune, 'title' | 'otherTitles' | 'comp
 export const library: Command = {
   usage: 'library',
   about: 'the tunes that ship with Escalier, with all that a teacher chooses by',
+  example: 'library --json',
   options: [],
   async run(words) {
     if (words.length > 0) throw new BadInput('The library takes no further words.');

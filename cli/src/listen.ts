@@ -22,6 +22,7 @@ import { instrumentOption, tempoOption } from './options.ts';
 export const listen: Command = {
   usage: 'listen FILE.wav --tune TUNE [--instrument ID] [--tempo BEATS] | listen --set DIR --out DIR',
   about: 'what was played, held against a tune: each note, stops, tempo, tuning, and a proposed result',
+  example: 'listen playing.wav --tune demo/tunes/goose-walk.abc',
   options: ['tune', 'instrument', 'tempo', 'set', 'out'],
   async run(words, options) {
     const { set, out, tune } = options;

@@ -7,6 +7,7 @@ import { instrumentOption, pitchWord } from './options.ts';
 export const move: Command = {
   usage: 'move NOTE NOTE [--instrument ID]',
   about: 'what the fingers do from one note to the next, and what it costs',
+  example: 'move A4 E4',
   options: ['instrument'],
   run([first, second, ...rest], options) {
     if (rest.length > 0) throw new BadInput('Name two notes.');

@@ -11,25 +11,37 @@ import {
   shiftWords,
   signWords,
 } from '@escalier/core/words';
-import { BadInput, type Command } from './command.ts';
+import { BadInput, type Command, type Output } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { breathOption, instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
 
 export const read: Command = {
-  usage: 'read FILE [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
+  usage: 'read FILE… [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
   about: 'what a tune needs, what is new, where it is hard, what is the same again, where to breathe, which key fits',
+  example: 'read demo/tunes/goose-walk.abc --knows B4,A4,G4 --tempo 80',
   options: ['tune', 'instrument', 'knows', 'tempo', 'breath'],
-  async run([file, ...rest], options) {
-    if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
-    const on = instrumentOption(options.instrument);
-    const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, 'number of a tune', 1, 10_000));
-    const reading = readTune(tune, on, knownNotes(options.knows), {
-      tempo: tempoOption(options.tempo, tune.tempo),
-      breathSeconds: breathOption(options.breath),
-    });
-    return { text: inWords(reading), json: asJson(reading, tune, leftOut) };
+  async run(files, options) {
+    const [file] = files;
+    if (file === undefined) throw new BadInput('Name a file to read.');
+    if (files.length === 1) return readOne(file, options);
+    const all: { readonly file: string; readonly text: string; readonly json: unknown }[] = [];
+    for (const each of files) all.push({ file: each, ...(await readOne(each, options)) });
+    return {
+      text: all.map(({ text }) => text).join('\n\n'),
+      json: { tunes: all.map(({ file: name, json }) => ({ file: name, ...(json as object) })) },
+    };
   },
 };
+
+async function readOne(file: string, options: Readonly<Record<string, string>>): Promise<Output> {
+  const on = instrumentOption(options.instrument);
+  const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, 'number of a tune', 1, 10_000));
+  const reading = readTune(tune, on, knownNotes(options.knows), {
+    tempo: tempoOption(options.tempo, tune.tempo),
+    breathSeconds: breathOption(options.breath),
+  });
+  return { text: inWords(reading), json: asJson(reading, tune, leftOut) };
+}
 
 /** For each school and each part: what is said in each bar, as it is printed under its notes. */
 function countings(tune: Tune): Readonly<Record<string, readonly (readonly string[])[]>> {

@@ -36,6 +36,7 @@ export const staircase: Command = {
   usage:
     'staircase build|score --tunes DIR --order B4,A4,G4 [--steps 6 | --list a,b,c | --lists FILE] [--knows B4] [--pin 3=ID,ID<=5,ID<ID] [--never ID,ID] [--instrument ID] [--seed 1]',
   about: 'the best staircase from a folder of tunes, or how good a given one is, with its findings',
+  example: 'staircase build --tunes demo/tunes --order B4,A4,G4,E4,D4 --steps 6',
   options: ['tunes', 'order', 'steps', 'knows', 'pin', 'never', 'instrument', 'seed', 'list', 'lists'],
   async run([what, ...rest], options) {
     if (rest.length > 0 || (what !== 'build' && what !== 'score'))

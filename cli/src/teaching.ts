@@ -23,6 +23,7 @@ async function readFrom(
 export const chunks: Command = {
   usage: 'chunks FILE [--beats 4] [--instrument ID] [--knows B4,A4,G4] [--tempo 80]',
   about: 'the way through a tune piece by piece: bars, who starts, how often, how fast, and why',
+  example: 'chunks demo/tunes/goose-walk.abc --beats 4 --knows B4,A4,G4',
   options: ['beats', 'instrument', 'knows', 'tempo'],
   async run(words, options) {
     const most = CHUNK_BEATS.at(-1)!;
@@ -48,6 +49,7 @@ export const chunks: Command = {
 export const figures: Command = {
   usage: 'figures FILE',
   about: 'what comes again in a tune: the same notes, the same rhythm, the same shape, and the odd one out',
+  example: 'figures demo/tunes/goose-walk.abc',
   options: [],
   async run(words, options) {
     const { tune } = await readFrom(words, options);
@@ -77,6 +79,7 @@ export const figures: Command = {
 export const mixups: Command = {
   usage: 'mixups FILE [--knows B4,A4,G4] [--instrument ID]',
   about: 'pairs of notes to watch: one letter in two ways, two octaves, one fingering, one finger apart',
+  example: 'mixups demo/tunes/goose-walk.abc --knows Bb4,A4,G4',
   options: ['knows', 'instrument'],
   async run(words, options) {
     const { tune, reading } = await readFrom(words, options);

@@ -38,7 +38,7 @@ function fontsOnDisk(): FontFiles {
     'heading-ext': fontsource(heading, 'latin-ext', 700),
     ...further('text', 400),
     ...further('bold', 700),
-    music: readFileSync(fileURLToPath(new URL('../fonts/leipzig.ttf', import.meta.url))),
+    music: readFileSync(fileURLToPath(new URL('../../paper/fonts/leipzig.ttf', import.meta.url))),
   };
 }
 

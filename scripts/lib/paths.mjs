@@ -8,6 +8,8 @@ export const STATE = join(ROOT, '.escalier');
 export const DATA_FOLDER = process.env.ESCALIER_DATA ?? STATE;
 export const WEB_BUILD = join(STATE, 'web');
 export const SERVER_BUILD = join(STATE, 'server', 'main.mjs');
+/** The core at a terminal; its parts lie beside it. */
+export const CLI_BUILD = join(STATE, 'cli', 'main.mjs');
 /** What the server writes of its own errors; never a name of a child. */
 export const LOGS = join(DATA_FOLDER, 'log');
 /** Copies of the database, and beside them the list of what was erased. */

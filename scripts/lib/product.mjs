@@ -1,8 +1,7 @@
 import { spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
-import { ROOT, SERVER_BUILD, STATE, TUNES, WEB_BUILD } from './paths.mjs';
+import { buildUnlessFresh } from './freshness.mjs';
+import { ROOT, SERVER_BUILD, TUNES, WEB_BUILD } from './paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './postgres.mjs';
 import { runQuiet, stopOnSignals } from './processes.mjs';
 import { Refusal, say } from './say.mjs';
@@ -27,44 +26,24 @@ const SOURCES = {
   server: ['core/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
 };
 
-function filesBelow(path) {
-  if (!statSync(path).isDirectory()) return [path];
-  return readdirSync(path)
-    .sort()
-    .flatMap((name) => filesBelow(join(path, name)));
-}
-
-function fingerprint(sources) {
-  const hash = createHash('sha256');
-  for (const file of sources.flatMap((source) => filesBelow(join(ROOT, source)))) {
-    hash.update(file).update('\0').update(readFileSync(file));
-  }
-  return hash.digest('hex');
-}
-
-function buildUnlessFresh(part, made, command, args) {
-  mkdirSync(STATE, { recursive: true });
-  const stamp = join(STATE, `${part}.stamp`);
-  const wanted = fingerprint(SOURCES[part]);
-  if (existsSync(made) && existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-  say(`Building the ${part} …`);
-  const result = runQuiet(command, args);
-  if (result.status !== 0) throw new Refusal(`The ${part} could not be built:\n${result.output}`);
-  writeFileSync(stamp, wanted);
+function build(part, made, script) {
+  buildUnlessFresh(part, made, SOURCES[part], () => {
+    say(`Building the ${part} …`);
+    const result = runQuiet(process.execPath, [join(ROOT, 'scripts', script)]);
+    if (result.status !== 0) throw new Refusal(`The ${part} could not be built:\n${result.output}`);
+  });
 }
 
 /** Builds the server and its threads; gives the folder of the threads, for who runs the server's sources. */
 export function buildServer() {
-  buildUnlessFresh('server', SERVER_BUILD, process.execPath, [join(ROOT, 'scripts', 'build-server.mjs')]);
+  build('server', SERVER_BUILD, 'build-server.mjs');
   return dirname(SERVER_BUILD);
 }
 
 /** Builds what has changed since it was last built. */
 export function buildProduct() {
   buildServer();
-  buildUnlessFresh('web', join(WEB_BUILD, 'room', 'index.html'), process.execPath, [
-    join(ROOT, 'scripts', 'build-web.mjs'),
-  ]);
+  build('web', join(WEB_BUILD, 'room', 'index.html'), 'build-web.mjs');
 }
 
 /**

@@ -18,6 +18,7 @@ describe('settings', () => {
       publicUrl: null,
       trustedProxies: [],
       logFolder: null,
+      erasuresFile: null,
       host: '127.0.0.1',
       port: 0,
       demo: true,
