@@ -6,7 +6,8 @@ import { start, stopOnSignals } from './lib/processes.mjs';
 import { buildServer } from './lib/product.mjs';
 import { Refusal, run } from './lib/say.mjs';
 
-const HELP = 'npm run fuzz -- [--runs 10000] [--seed 7]: spoilt files and bodies, as many of each kind as --runs says';
+const HELP =
+  'npm run fuzz -- [--runs 10000] [--seed 7]: spoilt files and bodies, as many of each kind as --runs says, or as ten seconds allow';
 
 /** The fuzzing of `npm test`, as long as one likes; another seed gives other inputs, the same one the same. */
 await run(async () => {

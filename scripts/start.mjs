@@ -106,10 +106,13 @@ await run(async () => {
   });
   stopWithNpm(stop);
   try {
+    step('packages');
     ensurePackages();
     if (options['reset-demo']) await resetDemo(options.yes);
     const port = options.port === undefined ? await preferredPort(PREFERRED_PORT) : await chosenPort(options.port);
+    step('server and pages');
     buildProduct();
+    step('database');
     const { DATABASE_URL, ESCALIER_MIGRATION_URL } = process.env;
     let urls = { app: DATABASE_URL, owner: ESCALIER_MIGRATION_URL };
     if (DATABASE_URL === undefined) {
@@ -117,10 +120,12 @@ await run(async () => {
       ensureDatabase(postgres, 'escalier');
       urls = { app: postgres.url('escalier'), owner: postgres.ownerUrl('escalier') };
     }
+    step(options.demo ? 'school, with its demo' : 'school');
     const ends = Promise.race([told, ...(postgres === null ? [] : [postgres.ended.then(() => 'PostgreSQL')])]);
     let first = true;
     const started = (running) => {
       server = running;
+      if (first) step('answers');
       say(first ? readyWords(running.address, options.demo) : `The server runs again: ${running.address}`);
       first = false;
     };
@@ -134,6 +139,15 @@ await run(async () => {
     await stop();
   }
 });
+
+const STEPS = 5;
+let steps = 0;
+
+/** Says which step begins: a first start takes a minute. */
+function step(what) {
+  steps += 1;
+  say(`[${steps}/${STEPS}] ${'▪'.repeat(steps)}${'▫'.repeat(STEPS - steps)} ${what}`);
+}
 
 function readyWords(address, demo) {
   const open = demo
