@@ -16,7 +16,15 @@ export async function stands(page: Page): Promise<void> {
     await document.fonts.ready;
     const moving = document.getAnimations().filter((each) => each instanceof CSSTransition);
     await Promise.allSettled(moving.map((each) => each.finished));
-    await new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done)));
+    const frame = () => new Promise((done) => requestAnimationFrame(done));
+    const look = () => `${document.body.innerHTML.length} ${document.body.scrollHeight} ${document.body.scrollWidth}`;
+    // What measures itself is drawn anew a few frames after the window has its size.
+    for (let [same, before] = [0, look()]; same < 8;) {
+      await frame();
+      const now = look();
+      same = now === before ? same + 1 : 0;
+      before = now;
+    }
   });
 }
 

@@ -29,11 +29,12 @@ function cleanCopy(database) {
   const { status, output } = runQuiet(process.execPath, [RESTORED_BUILD], {
     env: { ...process.env, DATABASE_URL: database.url, ESCALIER_ERASURES: ERASURES },
   });
-  const line = output.split('\n').find((each) => each.startsWith('{'));
+  const line = output.split('\n').find((each) => each.startsWith('{') || each === 'null');
   if (status !== 0 || line === undefined)
     throw new Refusal(
       `The data is there, but what was erased since is not erased again. Please restore once more before you start Escalier.\n${output.trim()}`,
     );
+  if (line === 'null') return say('It is no copy of Escalier: nothing in it was ended or erased.');
   const { ended, erased } = JSON.parse(line);
   say(
     `Everybody signs in anew: ${ended.sessions} sessions, ${ended.devices} known devices, ${ended.slips} slips, ` +

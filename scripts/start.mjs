@@ -92,6 +92,15 @@ function stopWithNpm(stop) {
   }, 1000).unref();
 }
 
+const STEPS = 5;
+let steps = 0;
+
+/** Says which step begins: a first start takes a minute. */
+function step(what) {
+  steps += 1;
+  say(`[${steps}/${STEPS}] ${'▪'.repeat(steps)}${'▫'.repeat(STEPS - steps)} ${what}`);
+}
+
 await run(async () => {
   const options = readOptions();
   if (options.help) return say(HELP);
@@ -139,15 +148,6 @@ await run(async () => {
     await stop();
   }
 });
-
-const STEPS = 5;
-let steps = 0;
-
-/** Says which step begins: a first start takes a minute. */
-function step(what) {
-  steps += 1;
-  say(`[${steps}/${STEPS}] ${'▪'.repeat(steps)}${'▫'.repeat(STEPS - steps)} ${what}`);
-}
 
 function readyWords(address, demo) {
   const open = demo

@@ -11,6 +11,17 @@ import { repeatErasures } from './repeat.ts';
 const { DATABASE_URL = '', ESCALIER_ERASURES = '' } = process.env;
 const orm = await connect(DATABASE_URL);
 try {
+  // A copy of another program's database has nothing that Escalier could clean.
+  const [row] = await orm.em.execute<{ found: boolean }[]>(
+    `select to_regclass('mikro_orm_migrations') is not null as found`,
+  );
+  if (row?.found === true) await cleanCopy();
+  else console.log(JSON.stringify(null));
+} finally {
+  await orm.close(true);
+}
+
+async function cleanCopy(): Promise<void> {
   await migrate(orm);
   const list = readFileSync(ESCALIER_ERASURES, 'utf8')
     .split('\n')
@@ -21,6 +32,4 @@ try {
     erased: await repeatErasures(tx, erasures),
   }));
   console.log(JSON.stringify(done));
-} finally {
-  await orm.close(true);
 }

@@ -28,7 +28,7 @@ async function begin(): Promise<void> {
 async function send(): Promise<void> {
   if (sound.value === null || door.value === null) return;
   isSent.value = true;
-  await handIn(door.value, { tuneId: props.tune.id, seconds: Math.max(1, seconds.value), sound: sound.value });
+  await handIn(door.value, { tuneId: props.tune.id, sound: sound.value });
 }
 </script>
 

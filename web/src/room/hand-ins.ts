@@ -2,7 +2,7 @@ import { openDB, type DBSchema } from 'idb';
 import { v7 } from 'uuid';
 import { ref } from 'vue';
 import { PlainError } from '../ui/plain-error.ts';
-import { RoomError, sendRecording, type Recording } from './room-api.ts';
+import { RoomError, secondsOf, sendRecording, type Recording } from './room-api.ts';
 
 interface HandIn extends Recording {
   /** Brother and sister may share a device: each one's recordings go through their own door. */
@@ -42,7 +42,8 @@ async function send({ token, whose }: Door): Promise<void> {
   refused.value = null;
   for (const handIn of await ofPupil(whose)) {
     try {
-      await sendRecording(token, handIn);
+      // What waits since an earlier version may have kept a wrong length.
+      await sendRecording(token, { ...handIn, seconds: secondsOf(handIn.sound) || handIn.seconds });
       await drop(handIn.id);
     } catch (problem) {
       if (!(problem instanceof PlainError)) throw problem;
@@ -62,9 +63,9 @@ export function useHandIns() {
     return sending;
   }
 
-  async function handIn(door: Door, made: Omit<Recording, 'id'>): Promise<void> {
+  async function handIn(door: Door, made: Pick<Recording, 'tuneId' | 'sound'>): Promise<void> {
     const db = await open();
-    await db.put('waiting', { ...made, id: v7(), whose: door.whose });
+    await db.put('waiting', { ...made, seconds: secondsOf(made.sound), id: v7(), whose: door.whose });
     db.close();
     waiting.value = (await ofPupil(door.whose)).length;
     await flush(door);

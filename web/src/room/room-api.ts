@@ -64,7 +64,18 @@ export interface Recording {
   readonly id: string;
   readonly tuneId: string;
   readonly seconds: number;
+  /** WAV of `RECORDED_RATE`, one channel of 16 bits. */
   readonly sound: Blob;
+}
+
+/** Samples a second of what a room records. */
+export const RECORDED_RATE = 16_000;
+const WAV_HEAD = 44;
+const SAMPLE_BYTES = 2;
+
+/** Seconds of a recording, by its size. */
+export function secondsOf(sound: Blob): number {
+  return Math.round((10 * (sound.size - WAV_HEAD)) / SAMPLE_BYTES / RECORDED_RATE) / 10;
 }
 
 export async function sendRecording(token: string, { id, tuneId, seconds, sound }: Recording): Promise<void> {

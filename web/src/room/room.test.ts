@@ -275,7 +275,7 @@ describe('tapping', () => {
 });
 
 describe('handing in', () => {
-  const made = { tuneId: 't1', seconds: 9, sound: new Blob(['x']) };
+  const made = { tuneId: 't1', sound: new Blob([new Uint8Array(44 + 2 * 16_000 * 9)]) };
 
   it('waits on the device for a network, and goes once', async () => {
     const handIns = useHandIns();

@@ -2,11 +2,11 @@ import { PLAIN_RULE, writeWav } from '@escalier/core/listening';
 import { computed, shallowRef } from 'vue';
 import { atRate, useListener, useTake } from '../sound/index.ts';
 import type { ListenedView, ToListen } from '../workers/listening.ts';
+import { RECORDED_RATE } from './room-api.ts';
 import { useSoundFile } from './use-sound-file.ts';
 
 /** Seconds of the longest: what the school keeps of one has room for it. */
 const LONGEST = 90;
-const RATE = 16_000;
 
 /** What is played, on what, and how the class names its notes. */
 type Played = Pick<ToListen, 'abc' | 'instrumentId' | 'naming'>;
@@ -31,7 +31,7 @@ export function useOwnRecording() {
     const made = take.finish();
     if (made === null) return;
     view.value = await listen(async (hear) => {
-      const wav = writeWav(await atRate(made.samples, made.rate, RATE), RATE);
+      const wav = writeWav(await atRate(made.samples, made.rate, RECORDED_RATE), RECORDED_RATE);
       sound.value = new Blob([wav], { type: 'audio/wav' });
       return hear({ ...made, ...played, rule: PLAIN_RULE });
     });

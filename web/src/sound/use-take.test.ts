@@ -63,6 +63,15 @@ describe('a take', () => {
     expect(full).toHaveBeenCalledOnce();
   });
 
+  it('is no longer for what the microphone still sends after its end', async () => {
+    const take = takeOf(60);
+    await take.start();
+    sound(0.25, 160);
+    expect(take.finish()!.samples.length).toBe(16 * RATE);
+    sound(0.25, 1);
+    expect([take.seconds.value, take.finish()]).toEqual([16, null]);
+  });
+
   it('begins anew', async () => {
     const take = takeOf(60);
     await take.start();

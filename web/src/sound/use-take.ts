@@ -29,6 +29,8 @@ export function useTake(longest: Seconds, onFull: () => void = () => undefined, 
     await microphone.start(
       (perSecond) => (rate = perSecond),
       (block) => {
+        // A few come after it has ended: they are no part of it.
+        if (!microphone.isOn.value) return;
         blocks.push(block);
         samples += block.length;
         seconds.value = Math.floor(soFar());
