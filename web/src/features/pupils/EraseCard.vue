@@ -61,7 +61,7 @@ async function eraseNow(): Promise<void> {
     >
       <p><strong>This cannot be undone.</strong> The results of {{ pupil.name }} stay without a name.</p>
       <fieldset v-if="traces.length > 0">
-        <legend class="legend">The name also stands here. It is taken out of what is ticked:</legend>
+        <legend class="legend">Take the name out of these texts, too:</legend>
         <BFormCheckboxGroup v-model="chosen" stacked>
           <BFormCheckbox v-for="trace in traces" :key="nameOf(trace)" :value="nameOf(trace)">
             <strong>{{ placeWords(trace.place) }}:</strong> {{ trace.words }}
