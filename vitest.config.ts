@@ -15,6 +15,7 @@ export default defineConfig({
       { test: { name: 'core', root: 'core', ...SHARED } },
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },
+      { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 60_000 } },
       {
         plugins: [componentPlugins({ types: false })],
         test: {

@@ -1,5 +1,5 @@
 import { closeSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeSync } from 'node:fs';
-import { join } from 'node:path';
+import { dirname, join } from 'node:path';
 import { STATE } from './paths.mjs';
 import { Refusal, say } from './say.mjs';
 
@@ -46,14 +46,14 @@ const pause = (ms) => Atomics.wait(new Int32Array(new SharedArrayBuffer(4)), 0, 
 /**
  * Lets one command at a time install or build in this checkout; the others wait and say for whom.
  * @param what this command is doing, for those who wait.
+ * @param file the lock: another one in tests.
  */
-export function alone(what, work) {
+export function alone(what, work, file = join(STATE, 'busy')) {
   try {
-    mkdirSync(STATE, { recursive: true });
+    mkdirSync(dirname(file), { recursive: true });
   } catch (error) {
     throw readOnly(error);
   }
-  const file = join(STATE, 'busy');
   let said = false;
   // A command inside one that holds the lock, such as a script that a test starts, is not another.
   if (process.env.ESCALIER_HOLDS === file) return work();
