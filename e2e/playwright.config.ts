@@ -18,6 +18,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: 'results',
   workers: ADDRESSES.length,
+  // A machine that is busy with something else drops sound: then it plays once more.
+  retries: process.env.CI === undefined ? 0 : 1,
   // No test asserts on time; a slow machine only takes longer.
   timeout: 480_000,
   expect: { timeout: 90_000 },
