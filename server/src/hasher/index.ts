@@ -6,20 +6,17 @@ import type { JobName, Jobs } from './jobs.ts';
  * Who waits for a hash: strangers at the sign-in page, devices that have signed in before, children with three words, and
  * people who are signed in. They take turns, so that none of them waits for a crowd of another kind.
  */
-export type Lane = 'strangers' | 'known-devices' | 'words' | 'signed-in';
+export type Lane = Crowd | 'signed-in';
 
 const THREADS = 2;
 const MEGABYTES = 64;
 /** A slow machine under load takes longer than any hash should; beyond that something is broken. */
 const DEADLINE_MS = 20_000;
 /** So many of a kind are let in at one moment, to be counted and hashed; a class may type its words at once. */
-const MOST_AT_ONCE: Readonly<Record<Lane, number>> = {
-  strangers: 6,
-  'known-devices': 12,
-  words: 24,
-  'signed-in': 12,
-};
-const atWork: Record<Lane, number> = { strangers: 0, 'known-devices': 0, words: 0, 'signed-in': 0 };
+const MOST_AT_ONCE = { strangers: 6, 'known-devices': 12, words: 24 } as const;
+/** Whoever is not signed in yet, and may come as a crowd. */
+type Crowd = keyof typeof MOST_AT_ONCE;
+const atWork: Record<Crowd, number> = { strangers: 0, 'known-devices': 0, words: 0 };
 
 const pool = new ThreadPool(import.meta.url, 'hasher.mjs', {
   size: THREADS,
@@ -35,7 +32,7 @@ function ask<Name extends JobName>(lane: Lane, name: Name, ...args: Parameters<J
  * Lets a try in, or refuses it before it has cost anything: a crowd that guesses must not even be counted one by one while
  * somebody teaches. @throws Problem 503 with the time to wait.
  */
-export async function admitted<Value>(lane: Lane, work: () => Promise<Value>): Promise<Value> {
+export async function admitted<Value>(lane: Crowd, work: () => Promise<Value>): Promise<Value> {
   if (atWork[lane] >= MOST_AT_ONCE[lane]) {
     await holdOff();
     throw busy();

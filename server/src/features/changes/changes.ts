@@ -2,7 +2,7 @@ import type { EntityData, EntityName, FilterQuery } from '@mikro-orm/core';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import { Problem } from '../../platform/problem.ts';
+import { Problem, type Changed } from '../../platform/problem.ts';
 import { ChangeEntity } from './entities.ts';
 
 export interface ChangeLine {
@@ -42,17 +42,23 @@ export async function listChanges(
   );
 }
 
-/**
- * What a stale form gets to hear: nothing of it was stored.
- * @param about id of the thing that was to be changed.
- */
-export async function changedMeanwhile(em: EntityManager, schoolId: string, about: string): Promise<Problem> {
-  const [line] = await em.execute<{ by: string; at: string; words: string }[]>(
+/** Who changed something last, when and what; undefined when nobody has. @param about as in `noteChange`. */
+export async function lastChange(em: EntityManager, schoolId: string, about: string): Promise<Changed | undefined> {
+  const [line] = await em.execute<Changed[]>(
     `select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, c.words
     from change c join account a on a.id = c.account_id
     where c.school_id = ? and c.about = ? order by c.id desc limit 1`,
     [schoolId, about],
   );
+  return line;
+}
+
+/**
+ * What a stale form gets to hear: nothing of it was stored.
+ * @param about id of the thing that was to be changed.
+ */
+export async function changedMeanwhile(em: EntityManager, schoolId: string, about: string): Promise<Problem> {
+  const line = await lastChange(em, schoolId, about);
   const by = line?.by ?? 'Somebody';
   return new Problem(
     409,

@@ -18,6 +18,8 @@ function place(id: string, table: string, column: string, more: Partial<Place> =
 }
 
 const json = { isJson: true } as const;
+/** A row of a class that has no id of its own, by what it is about. */
+const ofClass = (about: string) => ({ key: `t.school_class_id || '/' || t.${about}`, ofSchool: BY_CLASS });
 
 /**
  * Every column of the database that holds free text beside a pupil's own row and the accounts of the staff. A test looks
@@ -40,15 +42,9 @@ export const PLACES: readonly Place[] = [
   place('class-settings', 'school_class', 'style', json),
   place('class-brings', 'school_class', 'brings', json),
   place('class-day', 'school_class', 'lost', json),
-  place('class-note', 'class_note', 'hint', { key: `t.school_class_id || '/' || t.note`, ofSchool: BY_CLASS }),
-  place('class-note-page', 'class_note', 'book_page', {
-    key: `t.school_class_id || '/' || t.note`,
-    ofSchool: BY_CLASS,
-  }),
-  place('class-tune-page', 'class_tune', 'book_page', {
-    key: `t.school_class_id || '/' || t.tune_id`,
-    ofSchool: BY_CLASS,
-  }),
+  place('class-note', 'class_note', 'hint', ofClass('note')),
+  place('class-note-page', 'class_note', 'book_page', ofClass('note')),
+  place('class-tune-page', 'class_tune', 'book_page', ofClass('tune_id')),
   place('lesson-template', 'school', 'templates', { ...json, ofSchool: 't.id = ?' }),
   place('school-caution', 'school', 'cautions', { ...json, ofSchool: 't.id = ?' }),
   place('school-remark', 'school', 'remarks', { ...json, ofSchool: 't.id = ?' }),

@@ -268,6 +268,12 @@ describe('passwords and sessions', () => {
     for (let guess = 0; guess < 6; guess++) await attempt(DEMO_TEACHER.email);
     expect((await attempt(DEMO_TEACHER.email, DEMO_TEACHER.password)).status).toBe(429);
     expect((await attempt(DEMO_TEACHER.email, DEMO_TEACHER.password, device)).status).toBe(200);
+    // Nor by a crowd that makes up the cookie of a device.
+    const crowd = Array.from({ length: 40 }, (_, number) =>
+      attempt(`stranger${number}@osierbridge.example`, 'guess', `escalier_device=${'x'.repeat(42)}${number % 10}`),
+    );
+    expect((await attempt(DEMO_TEACHER.email, DEMO_TEACHER.password, device)).status).toBe(200);
+    await Promise.all(crowd);
     // Its own guesses are counted all the same.
     for (let guess = 0; guess < 5; guess++) await attempt(DEMO_TEACHER.email, 'guess', device);
     expect((await attempt(DEMO_TEACHER.email, DEMO_TEACHER.password, device)).status).toBe(429);

@@ -1,9 +1,9 @@
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
-import { Problem, wrongInput } from '../../platform/problem.ts';
+import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { soundType } from '../../reader/index.ts';
-import { noteChange } from '../changes/index.ts';
+import { lastChange, noteChange } from '../changes/index.ts';
 import { PupilEntity } from '../classes/index.ts';
 import { checkedSound, LONGEST_ANSWER } from './checked-sound.ts';
 import { RecordingEntity } from './entities.ts';
@@ -77,28 +77,14 @@ async function change(
 
 /** With what stands there now, so that both can be seen. */
 async function answeredMeanwhile(tx: EntityManager, who: SignedIn, id: string, pupilId: string): Promise<Problem> {
-  const [found] = await tx.execute<{ by: string; at: string; words: string; seconds: number | null }[]>(
-    `select coalesce(c.by, 'Somebody') as by, coalesce(c.at, to_char(now() at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"')) as at,
-      r.words, r.spoken_seconds as seconds
-    from recording r left join lateral (
-      select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at
-      from change c join account a on a.id = c.account_id
-      where c.school_id = ? and c.about = ? order by c.id desc limit 1) c on true
-    where r.id = ?`,
-    [who.schoolId, pupilId, id],
-  );
-  if (found === undefined) return new Problem(404, 'not-found', 'There is no such recording.');
-  const { by, at, words, seconds } = found;
-  const spoken = seconds === null ? 'nothing spoken' : `${Math.round(seconds)} s spoken`;
-  const there = `“${words}”, ${spoken}`;
-  return new Problem(
-    409,
-    'changed',
-    `${by} has answered since you opened it: ${there}. Your answer is not saved yet.`,
-    {
-      changed: { by, at, words: there },
-    },
-  );
+  const now = await tx.findOne(RecordingEntity, { id }, { refresh: true });
+  if (now === null) return notFound('recording');
+  const seconds = now.spokenSeconds ?? null;
+  const spoken = seconds === null ? 'nothing spoken' : `${Math.round(Number(seconds))} s spoken`;
+  const words = `“${now.words}”, ${spoken}`;
+  const last = await lastChange(tx, who.schoolId, pupilId);
+  const message = `${last?.by ?? 'Somebody'} has answered since you opened it: ${words}. Your answer is not saved yet.`;
+  return new Problem(409, 'changed', message, last === undefined ? {} : { changed: { ...last, words } });
 }
 
 async function log(tx: EntityManager, who: SignedIn, { pupil }: Recording, what: string): Promise<void> {

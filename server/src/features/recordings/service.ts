@@ -249,7 +249,7 @@ export async function eraseAllOf(em: EntityManager, who: SignedIn, pupilId: stri
       all.map(({ id }) => ({ kind: 'recording', key: id })),
       now,
     );
-    await noteChange(tx, who, pupilId, `${shownName}: ${all.length} recordings erased`);
+    await noteChange(tx, who, pupilId, `${shownName}: all recordings erased (${all.length})`);
     return all.length;
   });
 }

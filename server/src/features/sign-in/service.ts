@@ -52,8 +52,8 @@ export async function signIn(
     await limits.forgetTries(tried);
     return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);
   };
-  // A cookie that names no device of this account is a stranger's, who was let in as none.
-  return isKnown || device.token === undefined ? attempt() : admitted('strangers', attempt);
+  // Who brings no cookie was counted at the door; a cookie may be made up, so its lane is known only now.
+  return device.token === undefined ? attempt() : admitted(lane, attempt);
 }
 
 /** Strangers share the tries of an account; a device that has been here before has its own. */

@@ -10,11 +10,9 @@ import type { Device, NewSession } from './service.ts';
 
 const DEVICE_COOKIE = 'escalier_device';
 
-/** Before all else of a request: how many try to sign in at one moment. */
+/** Before all else of a request: how many strangers try to sign in at one moment. Who brings a device's cookie is looked up. */
 export const signInDoor = createMiddleware<AppEnv>((c, next) =>
-  c.req.method === 'POST'
-    ? admitted(getCookie(c, DEVICE_COOKIE) === undefined ? 'strangers' : 'known-devices', next)
-    : next(),
+  c.req.method === 'POST' && getCookie(c, DEVICE_COOKIE) === undefined ? admitted('strangers', next) : next(),
 );
 
 export const SESSION_COOKIE = 'escalier_session';
