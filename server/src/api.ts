@@ -19,6 +19,7 @@ export type {
   LendingClass,
 } from './features/instruments/index.ts';
 export type { Invited, InvitationLine, NewLink, People, PersonLine } from './features/people/index.ts';
+export type { PlaceId } from './features/erasures/index.ts';
 export type { PupilRecord, Trace } from './features/pupils/index.ts';
 export type { RecordingDto, RecordingList } from './features/recordings/index.ts';
 export type { SchoolCaution } from './features/schools/index.ts';

@@ -4,7 +4,7 @@ import { PupilEntity } from '../features/classes/index.ts';
 import { erasePersonalData } from '../features/pupils/index.ts';
 import { RecordingEntity } from '../features/recordings/index.ts';
 import { SchoolEntity } from '../features/schools/index.ts';
-import { cleanTrace, ErasureEntity, type Erasure } from '../features/erasures/index.ts';
+import { cleanTrace, ErasureEntity, isPlace, type Erasure } from '../features/erasures/index.ts';
 
 export interface Repeated {
   readonly pupils: number;
@@ -15,10 +15,9 @@ export interface Repeated {
 /** Erases again what was erased after a copy was made, and keeps the list for the next copy. */
 export async function repeatErasures(tx: EntityManager, erasures: readonly Erasure[]): Promise<Repeated> {
   const of = (kind: string): readonly Erasure[] => erasures.filter((each) => each.kind === kind);
-  const texts = erasures.filter(({ kind }) => kind !== 'pupil' && kind !== 'recording');
   let cleaned = 0;
   // Names go out of texts first: they are known only as long as the pupils have them.
-  for (const text of texts) if (await cleanAgain(tx, text)) cleaned++;
+  for (const text of erasures) if (await cleanAgain(tx, text)) cleaned++;
   let pupils = 0;
   for (const { key, at } of of('pupil')) if (await erasePupilAgain(tx, key, new Date(at))) pupils++;
   const recordings = await tx.nativeDelete(RecordingEntity, { id: { $in: of('recording').map(({ key }) => key) } });
@@ -27,6 +26,7 @@ export async function repeatErasures(tx: EntityManager, erasures: readonly Erasu
 }
 
 async function cleanAgain(tx: EntityManager, { kind, key }: Erasure): Promise<boolean> {
+  if (!isPlace(kind)) return false;
   const [row = '', pupilId = ''] = key.split('@');
   const pupil = await tx.findOne(PupilEntity, { id: pupilId, erasedAt: null });
   if (pupil === null) return false;

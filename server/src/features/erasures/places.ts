@@ -1,6 +1,6 @@
 /** A column in which somebody may have written a child's name. */
-export interface Place {
-  readonly id: string;
+export interface Place<Id extends string = string> {
+  readonly id: Id;
   readonly table: string;
   readonly column: string;
   readonly isJson: boolean;
@@ -13,7 +13,12 @@ export interface Place {
 const OWN_SCHOOL = 't.school_id = ?';
 const BY_CLASS = 't.school_class_id in (select id from school_class where school_id = ?)';
 
-function place(id: string, table: string, column: string, more: Partial<Place> = {}): Place {
+function place<const Id extends string>(
+  id: Id,
+  table: string,
+  column: string,
+  more: Partial<Omit<Place, 'id'>> = {},
+): Place<Id> {
   return { id, table, column, isJson: false, key: 't.id::text', ofSchool: OWN_SCHOOL, ...more };
 }
 
@@ -25,7 +30,7 @@ const ofClass = (about: string) => ({ key: `t.school_class_id || '/' || t.${abou
  * Every column of the database that holds free text beside a pupil's own row and the accounts of the staff. A test looks
  * through all tables for a name, and fails when one is missing here.
  */
-export const PLACES: readonly Place[] = [
+export const PLACES = [
   place('instrument-note', 'instrument', 'note'),
   place('lesson-remark', 'lesson_event', 'content', { ...json, ofSchool: BY_CLASS }),
   place('week-task', 'room', 'task', { ...json, key: 't.school_class_id::text' }),
@@ -56,6 +61,6 @@ export const PLACES: readonly Place[] = [
   place('invitation', 'invitation', 'name'),
 ];
 
-export function placeOf(id: string): Place | undefined {
-  return PLACES.find((each) => each.id === id);
-}
+export type PlaceId = (typeof PLACES)[number]['id'];
+
+export const isPlace = (id: string): id is PlaceId => PLACES.some((each) => each.id === id);

@@ -1,9 +1,9 @@
 import type { EntityManager } from '../../platform/database.ts';
-import { PLACES, placeOf, type Place } from './places.ts';
+import { PLACES, type Place, type PlaceId } from './places.ts';
 
 /** A free text in which a pupil's name stands. */
 export interface Trace {
-  readonly place: string;
+  readonly place: PlaceId;
   readonly key: string;
   readonly words: string;
   /** The whole name as the class uses it; else only its first word, which others may share. */
@@ -81,8 +81,7 @@ export async function cleanTrace(
   { place: id, key }: TraceKey,
   name: string,
 ): Promise<void> {
-  const place = placeOf(id);
-  if (place === undefined) return;
+  const place = PLACES.find((each) => each.id === id)!;
   const where = `${place.ofSchool} and ${place.key} = ?`;
   const [row] = await tx.execute<Row[]>(
     `select ${place.key} as key, t.${place.column} as value from ${place.table} t where ${where}`,

@@ -4,7 +4,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { noteChange } from '../changes/index.ts';
 import { AbsenceEntity, PupilEntity, pupilOf } from '../classes/index.ts';
-import { cleanTrace, listErasures, tracesOf, type Trace, type TraceKey } from '../erasures/index.ts';
+import { cleanTrace, listErasures, PLACES, tracesOf, type Trace, type TraceKey } from '../erasures/index.ts';
 import { blankReasons } from '../hearing/index.ts';
 import { takeDoorAway } from '../home/index.ts';
 import { eraseRecordingsOf } from '../recordings/index.ts';
@@ -14,7 +14,7 @@ const MOST_TRACES = 5000;
 /** The free texts out of which the name is to be taken. */
 export const eraseInput = z.object({
   clean: z
-    .array(z.object({ place: z.string().max(60), key: z.string().max(200) }))
+    .array(z.object({ place: z.enum(PLACES.map(({ id }) => id)), key: z.string().max(200) }))
     .max(MOST_TRACES)
     .default([]),
 });

@@ -83,6 +83,31 @@ describe('the practice room of a class', () => {
       version: 0,
     });
   });
+
+  it('keeps what was typed when somebody else set the week meanwhile, and says what is set now', async () => {
+    const task = { tuneId: 't', bars: null, tempo: null, words: 'Slowly, with a drone.' };
+    let found = room();
+    const sent: unknown[] = [];
+    const { wrapper } = await open(found, {
+      'GET /api/classes/c/room': () => found,
+      'PUT /api/classes/c/room/task': ({ body }) => {
+        sent.push(body);
+        if ((body as { version: number }).version === 4) return { ok: true };
+        found = room({ room: { until: '2026-06-30', task, version: 4 } });
+        return new Refused(409, 'Ivo Brandt has changed this since you opened it.', undefined, 'changed');
+      },
+    });
+    const form = () => wrapper.findAll('form').at(-1)!;
+    const words = () => form().findAll('input').at(-1)!;
+    await words().setValue('Softly.');
+    await form().trigger('submit');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('Now “Goose Walk”: Slowly, with a drone.'));
+    expect(wrapper.text()).toContain('Ivo Brandt has changed this since you opened it.');
+    expect((words().element as HTMLInputElement).value).toBe('Softly.');
+    await form().trigger('submit');
+    await vi.waitFor(() => expect(sent).toHaveLength(2));
+    expect(sent[1]).toMatchObject({ task: { words: 'Softly.' }, version: 4 });
+  });
 });
 
 describe('a code', () => {

@@ -3,12 +3,12 @@ import type { PupilRecord, Trace } from '@escalier/server/api';
 import { ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
-import { placeWords } from './place-words.ts';
+import { PLACE_WORDS } from './place-words.ts';
 
 /** Erasing a pupil's personal data, with every text in which the name stands. */
 const props = defineProps<{
   pupil: PupilRecord;
-  erase: (id: string, clean: readonly { readonly place: string; readonly key: string }[]) => Promise<void>;
+  erase: (id: string, clean: readonly Pick<Trace, 'place' | 'key'>[]) => Promise<void>;
 }>();
 const emit = defineEmits<{ gone: [] }>();
 const { busy, reason, save } = useSave('Erased.');
@@ -64,7 +64,7 @@ async function eraseNow(): Promise<void> {
         <legend class="legend">Take the name out of these texts, too:</legend>
         <BFormCheckboxGroup v-model="chosen" stacked>
           <BFormCheckbox v-for="trace in traces" :key="nameOf(trace)" :value="nameOf(trace)">
-            <strong>{{ placeWords(trace.place) }}:</strong> {{ trace.words }}
+            <strong>{{ PLACE_WORDS[trace.place] }}:</strong> {{ trace.words }}
             <span v-if="!trace.isWhole" class="soft">(the first name only: this may be someone else)</span>
           </BFormCheckbox>
         </BFormCheckboxGroup>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { INSTRUMENT_IDS, instrument } from '@escalier/core/instruments';
-import type { PupilRecord } from '@escalier/server/api';
+import type { PupilRecord, Trace } from '@escalier/server/api';
 import { computed, reactive, ref, watch } from 'vue';
 import { mergeChanges } from '../../ui/merge.ts';
 import { shortDate } from '../../ui/dates.ts';
@@ -24,7 +24,7 @@ const props = defineProps<{
   mayErase: boolean;
   change: (pupil: PupilRecord) => Promise<void>;
   move: (id: string, toClass: string) => Promise<void>;
-  erase: (id: string, clean: readonly { readonly place: string; readonly key: string }[]) => Promise<void>;
+  erase: (id: string, clean: readonly Pick<Trace, 'place' | 'key'>[]) => Promise<void>;
   setAbsent: (id: string, date: string, absent: boolean) => Promise<void>;
 }>();
 const emit = defineEmits<{ gone: [] }>();

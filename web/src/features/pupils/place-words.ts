@@ -1,5 +1,7 @@
+import type { PlaceId } from '@escalier/server/api';
+
 /** Where in the school's texts a pupil's name may stand, as the teacher knows the place. */
-const WORDS: Readonly<Record<string, string>> = {
+export const PLACE_WORDS: Readonly<Record<PlaceId, string>> = {
   'instrument-note': 'Note on an instrument',
   'lesson-remark': 'Remark in a lesson',
   'week-task': 'Task for the week',
@@ -29,7 +31,3 @@ const WORDS: Readonly<Record<string, string>> = {
   'tune-text': 'Text of a tune',
   invitation: 'Invitation',
 };
-
-export function placeWords(place: string): string {
-  return WORDS[place] ?? 'Text';
-}

@@ -1,4 +1,4 @@
-import type { PupilRecord } from '@escalier/server/api';
+import type { PupilRecord, Trace } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
@@ -43,7 +43,7 @@ export function usePupils(classId: () => string) {
     await load();
   }
 
-  async function erase(id: string, clean: readonly { readonly place: string; readonly key: string }[]): Promise<void> {
+  async function erase(id: string, clean: readonly Pick<Trace, 'place' | 'key'>[]): Promise<void> {
     await ask(api.pupils[':id'].erase.$post({ param: { id }, json: { clean: [...clean] } }));
     await load();
   }

@@ -5,6 +5,7 @@ import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { press } from '../../testing/mount.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
@@ -95,6 +96,11 @@ async function open(component: Component, recordings: readonly RecordingDto[], p
     'GET /api/recordings/two/sound': () => 'sound',
     'PATCH /api/recordings/one': () => ({ ok: true }),
     'GET /api/recordings/three/sound': () => 'sound',
+    'GET /api/recordings/four/sound': () => 'sound',
+    'PATCH /api/recordings/four': ({ body }) =>
+      (body as { version: number }).version === 0
+        ? new Refused(409, 'Sunniva Hale has answered since you opened it: “Lovely.”, nothing spoken.', {}, 'changed')
+        : { ok: true },
     'PATCH /api/recordings/three': () => new Refused(500, 'The school could not be reached.'),
     'PATCH /api/recordings/two': () => ({ ok: true }),
     'DELETE /api/recordings/one': () => ({ ok: true }),
@@ -218,6 +224,35 @@ describe('one recording', () => {
       .trigger('click');
     for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Nearly, sure. You decide.');
+  });
+
+  it('keeps both answers before the teacher when somebody else has answered meanwhile', async () => {
+    const heard = { outcome: 'nearly' as const, remarks: [], words: '', sure: 1 };
+    const all = [recording('four', { heard })];
+    const { wrapper, asked } = await open(RecordingPage, all, { recordingId: 'four' });
+    await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
+    all[0] = recording('four', { heard, words: 'Lovely.', answerVersion: 3 });
+    await wrapper.get('textarea').setValue('Bar 3 again.');
+    window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
+    await vi.waitFor(() => expect(wrapper.text()).toContain('“Lovely.”, nothing spoken.'));
+    expect(wrapper.text()).toContain('Yours: “Bar 3 again.”');
+    await press('Save mine instead');
+    await vi.waitFor(() => expect(wrapper.text()).not.toContain('Save mine instead'));
+    const written = asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body);
+    expect(written).toEqual([
+      { words: 'Bar 3 again.', version: 0 },
+      { words: 'Bar 3 again.', version: 3 },
+    ]);
+  });
+
+  it('that could not be listened to is not tried again before somebody asks for it', async () => {
+    const failed = { outcome: null, remarks: [], words: 'Escalier could not listen to it.', sure: 0, failed: true };
+    const { wrapper, asked } = await open(RecordingPage, [recording('one', { heard: failed })], { recordingId: 'one' });
+    expect(wrapper.text()).toContain('Escalier could not listen to it.');
+    expect(listen).not.toHaveBeenCalled();
+    await press('Try again');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('F sharp played as F in bar 3'));
+    expect(asked.find(({ method }) => method === 'PATCH')?.body).toMatchObject({ heard: { outcome: 'nearly' } });
   });
 
   it('says when the teacher’s words did not reach the school', async () => {
