@@ -58,31 +58,44 @@ const { remarks, words, isOpen, goOn, judge, hearing, clash, keepMine, keepTheir
   view,
 );
 
-/** Fetched and listened to once for each recording. */
+/** Its sheet stands beside it at once; it is fetched and listened to once, and what failed before only when asked for. */
 let shown = '';
 async function show(): Promise<void> {
   const now = recording.value;
   if (now === null || page.value === null || shown === now.id) return;
   shown = now.id;
-  view.value = null;
+  [view.value, problem.value, abc.value] = [null, null, ''];
   sound.open(now.id);
-  problem.value = now.heard?.failed === true ? now.heard.words : null;
-  if (problem.value === null) await listen();
+  await saying(async () => {
+    const text = await tuneText(now.tuneId);
+    if (shown === now.id) abc.value = text;
+  });
+  if (now.heard?.failed === true) problem.value = now.heard.words;
+  else await listen();
 }
+
 async function listen(): Promise<void> {
-  const now = recording.value!;
+  const now = recording.value;
+  if (now === null) return;
   problem.value = null;
-  try {
-    const blob = await soundOf(now.id);
-    abc.value = await tuneText(now.tuneId);
-    const heard = await listening.listen(now, blob);
+  const failure = await saying(async () => {
+    const heard = await listening.listen(now, await soundOf(now.id));
     if (shown !== now.id || heard === null) return;
     view.value = heard;
     if (now.heard === null || now.heard.failed === true) await listening.summarise(now, heard);
+  });
+  if (failure !== null && now.heard === null) await listening.giveUp(now, failure);
+}
+
+/** What goes wrong stands on the page. */
+async function saying(work: () => Promise<void>): Promise<PlainError | null> {
+  try {
+    await work();
+    return null;
   } catch (failure) {
     if (!(failure instanceof PlainError)) throw failure;
     problem.value = failure.message;
-    if (now.heard === null) await listening.giveUp(now, failure);
+    return failure;
   }
 }
 watch([recording, page], show, { immediate: true });
@@ -156,7 +169,8 @@ const proposed = computed(() => {
     <div v-else class="listening">
       <section class="card-paper stack" aria-label="What was heard">
         <BAlert v-if="problem !== null" variant="danger" :model-value="true">
-          {{ problem }} <BButton @click="listen">Try again</BButton>
+          <p class="gap">{{ problem }}</p>
+          <BButton @click="listen">Try again</BButton>
         </BAlert>
         <p v-else-if="view === null" role="status"><BSpinner small aria-hidden="true" /> Listening …</p>
         <p v-else class="summary">{{ view.words }}</p>
@@ -209,8 +223,8 @@ const proposed = computed(() => {
           <ReadyAnswers :bar="view?.faults[0]?.bar ?? null" @say="(answer) => (words = answer)" />
         </template>
         <BAlert v-if="clash !== null" variant="warning" :model-value="true">
-          <p>{{ clash.words }}</p>
-          <p>Yours: “{{ clash.mine }}”</p>
+          <p class="gap">{{ clash.words }}</p>
+          <p class="gap">Yours: “{{ clash.mine }}”</p>
           <div class="line">
             <BButton variant="primary" @click="keepMine">Save mine instead</BButton>
             <BButton @click="keepTheirs">Keep theirs</BButton>
@@ -234,6 +248,10 @@ const proposed = computed(() => {
   .listening {
     grid-template-columns: minmax(0, 1fr);
   }
+}
+
+.gap {
+  margin-bottom: 8px;
 }
 
 .summary {

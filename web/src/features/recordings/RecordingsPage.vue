@@ -77,9 +77,11 @@ const MEGABYTE = 1024 * 1024;
                 <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
                 <BBadge v-if="recording.fromHome" class="home">From home</BBadge>
                 <BBadge v-if="recording.heard !== null" :class="recording.heard.outcome ?? 'unclear'">{{
-                  recording.heard.outcome === null
-                    ? 'Cannot be judged'
-                    : `${OUTCOME_WORDS[recording.heard.outcome]}, ${surenessWords(recording.heard.sure)}`
+                  recording.heard.failed === true
+                    ? 'Not listened to'
+                    : recording.heard.outcome === null
+                      ? 'Cannot be judged'
+                      : `${OUTCOME_WORDS[recording.heard.outcome]}, ${surenessWords(recording.heard.sure)}`
                 }}</BBadge>
               </span>
               <span class="soft"
