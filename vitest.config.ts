@@ -1,10 +1,27 @@
+import { readdirSync, readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
+import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { defineConfig } from 'vitest/config';
 import { componentPlugins } from './web/vite.plugins.ts';
 
 /** Pure functions leave nothing behind: their files share a worker, and load what they test once. */
 const SHARED = { include: ['src/**/*.test.ts'], pool: 'threads', isolate: false, testTimeout: 60_000 } as const;
+
+const WEB = fileURLToPath(new URL('web', import.meta.url));
+
+/** Tests of the web that need no page say so in their first line. */
+const PURE = readdirSync(join(WEB, 'src'), { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.test.ts'))
+  .map((file) => join('src', file))
+  .filter((file) => readFileSync(join(WEB, file), 'utf8').startsWith('// @vitest-environment node'));
+
+function web(name: string, test: { include: string[]; exclude?: string[]; environment: string }) {
+  return {
+    plugins: [componentPlugins({ types: false })],
+    test: { ...SHARED, name, root: 'web', setupFiles: ['src/testing/clean-page.ts'], ...test },
+  };
+}
 
 /** `unit` needs nothing but Node.js; `server` needs the PostgreSQL that `npm test` starts for it. */
 export default defineConfig({
@@ -16,17 +33,13 @@ export default defineConfig({
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },
       { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 60_000 } },
-      {
-        plugins: [componentPlugins({ types: false })],
-        test: {
-          ...{ name: 'web', root: 'web', include: ['src/**/*.test.ts'], environment: 'jsdom' },
-          ...{ pool: 'threads', testTimeout: 60_000 },
-        },
-      },
+      web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom' }),
+      web('web without a page', { include: PURE, environment: 'node' }),
       {
         test: {
           name: 'server',
           root: 'server',
+          isolate: false,
           include: ['src/**/*.test.ts'],
           globalSetup: [fileURLToPath(new URL('server/src/testing/global-setup.ts', import.meta.url))],
           testTimeout: 60_000,

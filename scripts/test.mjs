@@ -116,7 +116,7 @@ async function endToEnd() {
 
 const PARTS = {
   lint: checks,
-  unit: () => vitest('unit', ['core', 'paper', 'cli', 'scripts', 'web']),
+  unit: () => vitest('unit', ['core', 'paper', 'cli', 'scripts', 'web', 'web without a page']),
   server: serverTests,
   e2e: endToEnd,
 };

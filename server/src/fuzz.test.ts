@@ -10,7 +10,7 @@ import { createTestApp, type TestApp } from './testing/index.ts';
 import { wavOf } from './testing/sounds.ts';
 
 /** Short here; `npm run fuzz -- --runs 10000` runs as long as one likes. */
-const RUNS = Number(process.env.ESCALIER_FUZZ_RUNS ?? 30);
+const RUNS = Number(process.env.ESCALIER_FUZZ_RUNS ?? 8);
 const SEED = Number(process.env.ESCALIER_FUZZ_SEED ?? 7);
 
 let test: TestApp;

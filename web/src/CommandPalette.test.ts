@@ -4,6 +4,7 @@ import CommandPalette from './CommandPalette.vue';
 import { createEscalierRouter } from './router.ts';
 import { schoolPages } from './features/schools/index.ts';
 import { fakeServer, openPage, Refused } from './testing/fake-server.ts';
+import { clearPage } from './testing/page.ts';
 
 const FOUND = {
   classes: [{ id: 'c', name: '4 Plover' }],
@@ -33,7 +34,7 @@ async function opened(role: 'owner' | 'teacher' | 'assistant' = 'owner', answer:
 describe('the palette', () => {
   afterEach(() => {
     vi.unstubAllGlobals();
-    document.body.innerHTML = '';
+    clearPage();
   });
 
   it('goes to a class, a pupil and a tune by name, whatever the accents, and by the arrow keys', async () => {

@@ -1,8 +1,9 @@
 import type { RoomTune } from '@escalier/server/api';
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { computed, nextTick, ref, shallowRef } from 'vue';
 import { mountInApp, press } from '../testing/mount.ts';
+import { clearPage } from '../testing/page.ts';
 import type { HomePartView } from '../workers/index.ts';
 import type { ListenedView } from '../workers/listening.ts';
 import OwnRecording from './OwnRecording.vue';
@@ -68,8 +69,7 @@ beforeEach(() => {
   [listening.listens.value, listening.isAlone.value] = [false, false];
   [own.view.value, own.sound.value, own.isPlaying.value, handIns.waiting.value] = [null, null, false, 0];
 });
-enableAutoUnmount(afterEach);
-afterEach(() => (document.body.innerHTML = ''));
+afterEach(clearPage);
 
 describe('a tune in the room', () => {
   const open = () => mountInApp(TunePage, { number: '3' }).wrapper;

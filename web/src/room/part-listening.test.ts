@@ -1,7 +1,8 @@
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref, shallowRef } from 'vue';
 import { mountInApp } from '../testing/mount.ts';
+import { clearPage } from '../testing/page.ts';
 import type { HomePartView, PieceTurn } from '../workers/index.ts';
 import type { ListenedView, ToListen } from '../workers/listening.ts';
 import { usePartListening } from './use-part-listening.ts';
@@ -84,7 +85,7 @@ beforeEach(() => {
   useRoom().listens.value = false;
   useRoom().facts.value = { instrumentId: 'soprano-recorder-baroque', style: { naming: 'fixed-do' } } as never;
 });
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 describe('a part that listens', () => {
   it('does not before the family has let it', async () => {

@@ -1,9 +1,10 @@
-import 'fake-indexeddb/auto';
+import '../testing/database.ts';
 import type { RoomFacts } from '@escalier/server/api';
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick, ref, shallowRef } from 'vue';
 import { fakeServer, Refused } from '../testing/fake-server.ts';
+import { clearPage } from '../testing/page.ts';
 import { mountInApp, press } from '../testing/mount.ts';
 import type { TuneInfo } from '../workers/index.ts';
 import AnswersPage from './AnswersPage.vue';
@@ -73,9 +74,9 @@ beforeEach(() => {
 });
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 async function inside(more: Partial<RoomFacts> = {}): Promise<ReturnType<typeof useRoom>> {
   fakeServer({ 'GET /api/room': () => facts(more) });

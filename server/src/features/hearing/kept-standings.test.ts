@@ -1,11 +1,14 @@
 import { stepRules } from '@escalier/core/classes';
 import type { StepRule } from '@escalier/core/records';
 import { v7 } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import type { ClassSummary } from '../class-page/index.ts';
 import { RecordCountEntity, RecordEventEntity, KeptStandingEntity } from './entities.ts';
 import { standingsOfClimbers } from './kept-standings.ts';
+
+// What this process keeps is of this file alone: all demo schools have the same pupils.
+vi.hoisted(() => vi.resetModules());
 
 let test: TestApp;
 let classId: string;

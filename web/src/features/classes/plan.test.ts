@@ -2,6 +2,7 @@ import type { ClassCalendar } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { outlookOf, timesAsMany } from './outlook.ts';
 import PlanPage from './PlanPage.vue';
@@ -9,7 +10,7 @@ import { besideOf, lessonsUntil, unitPlan, waysLevel, wayWords } from './unit.ts
 
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
 
 const steps = [

@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../../testing/database.ts';
 import type { HeardEvent, RecordEvent } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { createPinia, setActivePinia } from 'pinia';

@@ -3,6 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { defineComponent, h, ref } from 'vue';
 import { fakeServer, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import { mountInApp, press } from '../../testing/mount.ts';
 import BringsFields from './BringsFields.vue';
 import FingeringFields from './FingeringFields.vue';
@@ -10,7 +11,7 @@ import TeachingFields from './TeachingFields.vue';
 
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
 
 const NOTHING = { notes: [], elements: [], signs: [], moves: [], tuneIds: [] };

@@ -1,7 +1,8 @@
 import type { StepStanding } from '@escalier/core/records';
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import type { PrintRequest, HandoutView } from '../../workers/handouts.ts';
 import { press } from '../../testing/mount.ts';
@@ -12,7 +13,7 @@ const asked = vi.hoisted(() => vi.fn());
 vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
 vi.mock('../../workers/index.ts', () => ({ WorkerEnded: class extends Error {}, tuneWorker: () => ({}) }));
 
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();

@@ -2,6 +2,7 @@ import type { Extent } from '@escalier/core/records';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { mountInApp } from '../../testing/mount.ts';
+import { clearPage } from '../../testing/page.ts';
 import { tuneInfo } from '../../testing/tune-info.ts';
 import { extentOf, linesOf } from './extent.ts';
 import FaultTools from './FaultTools.vue';
@@ -10,7 +11,7 @@ const GOOSE = tuneInfo('B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A G E E|G4|]');
 const UPBEAT = tuneInfo('D|G2 B2|A3 D|\nG2 A2|G3|]');
 
 beforeEach(() => setActivePinia(createPinia()));
-afterEach(() => (document.body.innerHTML = ''));
+afterEach(clearPage);
 
 describe('a part of a tune', () => {
   it('goes from the first bar named to the last, either way', () => {

@@ -1,16 +1,17 @@
 import type { RoomOfClass } from '@escalier/server/api';
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import { press } from '../../testing/mount.ts';
 import { qrOf } from './qr.ts';
 import RoomPage from './RoomPage.vue';
 
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
   ...{

@@ -1,8 +1,9 @@
 import type { LessonEvent } from '@escalier/core/lesson';
-import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-utils';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import CardsPage from './CardsPage.vue';
 import RunnerPage from './RunnerPage.vue';
@@ -26,10 +27,10 @@ afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();
   localStorage.clear();
-  document.body.innerHTML = '';
+  clearPage();
 });
 // Before that: hooks run from the last to the first.
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 const STEP = {
   ...{ position: 1, title: 'Tune 1', newNotes: ['B4'], newElements: [], moves: [], hardSpot: null },

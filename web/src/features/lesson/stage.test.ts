@@ -3,9 +3,10 @@ import { instrument } from '@escalier/core/instruments';
 import { lessonStep } from '@escalier/core/lesson';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { GOOSE_WALK } from '@escalier/core/testing';
-import { enableAutoUnmount, flushPromises, type VueWrapper } from '@vue/test-utils';
+import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { playedBacking } from '../../workers/backing.ts';
 import { textsByLine } from '../../workers/lines.ts';
@@ -41,10 +42,10 @@ afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();
   localStorage.clear();
-  document.body.innerHTML = '';
+  clearPage();
 });
 // Before that: hooks run from the last to the first.
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 const plain = classPage();
 const page = classPage({

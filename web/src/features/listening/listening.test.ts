@@ -1,9 +1,10 @@
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { recordingOf } from '@escalier/core/testing';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref } from 'vue';
 import { fakeServer, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import { mountInApp } from '../../testing/mount.ts';
 import HeardLive from './HeardLive.vue';
 import SoundCheck from './SoundCheck.vue';
@@ -59,7 +60,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();
 });
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 describe('the sound check', () => {
   const open = () =>

@@ -1,13 +1,14 @@
 import type { ClassSummary, PupilRecord } from '@escalier/server/api';
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import type { ClassView } from '../classes/index.ts';
 import PupilsPage from './PupilsPage.vue';
 
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
   id: name.toLowerCase(),

@@ -1,16 +1,17 @@
-import { enableAutoUnmount, flushPromises } from '@vue/test-utils';
+import { flushPromises } from '@vue/test-utils';
 import type { RecordingDto } from '@escalier/server/api';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
+import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import { PlainError } from '../../ui/plain-error.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';
-import 'fake-indexeddb/auto';
+import '../../testing/database.ts';
 
 const listen = vi.hoisted(() => vi.fn());
 const decode = vi.hoisted(() => vi.fn());
@@ -28,10 +29,10 @@ vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() })
 afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();
-  document.body.innerHTML = '';
+  clearPage();
 });
 // Before that: hooks run from the last to the first.
-enableAutoUnmount(afterEach);
+afterEach(clearPage);
 
 const page = classPage({
   pupils: ['Ann', 'Ben', 'Cy'].map((name) =>

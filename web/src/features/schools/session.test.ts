@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../../testing/database.ts';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { deviceAccount, fresh, leftHere, useOutbox } from '../../offline/index.ts';

@@ -5,6 +5,7 @@ import type { StaircaseDto } from '@escalier/server/api';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import MakePage from './MakePage.vue';
 import StaircasePage from './StaircasePage.vue';
 
@@ -45,7 +46,7 @@ vi.mock('./use-listen.ts', async () => {
 
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
 
 const stairs = (more: Partial<StaircaseDto> = {}): StaircaseDto => ({

@@ -2,6 +2,7 @@ import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import { press } from '../../testing/mount.ts';
 import TuneFor from './TuneFor.vue';
 
@@ -25,7 +26,7 @@ const answers = {
 beforeEach(() => setActivePinia(createPinia()));
 afterEach(() => {
   vi.unstubAllGlobals();
-  document.body.innerHTML = '';
+  clearPage();
 });
 
 async function opened(more: object = {}, tuneId = 'goose') {
@@ -61,7 +62,7 @@ it('sends nothing for a tune that stands there already, and says what the server
   const { asked } = await opened({}, 'ladder');
   await press('Put it there');
   expect(asked.some(({ method }) => method === 'PUT')).toBe(false);
-  document.body.innerHTML = '';
+  clearPage();
   setActivePinia(createPinia());
   await opened({ 'PUT /api/staircases/s': () => new Refused(409, 'Ivo has changed it meanwhile.') });
   await press('Put it there');

@@ -7,6 +7,7 @@ import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { markRaw, nextTick, ref } from 'vue';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { clearPage } from '../../testing/page.ts';
 import { mountInApp } from '../../testing/mount.ts';
 import { tuneInfo } from '../../testing/tune-info.ts';
 import { libraryRow } from '../../workers/library.ts';
@@ -65,7 +66,7 @@ afterEach(() => {
   vi.unstubAllGlobals();
   vi.clearAllMocks();
   localStorage.clear();
-  document.body.innerHTML = '';
+  clearPage();
 });
 
 const tune = (id: string, music: string, more: object = {}) => ({
