@@ -1,3 +1,4 @@
+import type { EntitySchema } from '@mikro-orm/core';
 import { AccountEntity } from './features/accounts/index.ts';
 import { ChangeEntity } from './features/changes/index.ts';
 import {
@@ -23,7 +24,7 @@ import { StaircaseEntity, StepEntity, StepTuneEntity } from './features/staircas
 import { TermEntity } from './features/terms/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 
-export const entities = [
+export const entities: EntitySchema[] = [
   SchoolEntity,
   TermEntity,
   AccountEntity,
