@@ -18,6 +18,8 @@ export default defineConfig({
   testDir: '.',
   outputDir: 'results',
   workers: ADDRESSES.length,
+  // What kills, starts again or plays for minutes takes longer than it often finds something: `npm run test:all`.
+  grepInvert: process.env.ESCALIER_ALL === 'on' ? /^$/ : /@long/,
   // A machine that is busy with something else drops sound: then it plays once more.
   retries: process.env.CI === undefined ? 0 : 1,
   // No test asserts on time; a slow machine only takes longer.
@@ -27,10 +29,15 @@ export default defineConfig({
   use: {
     baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,
     viewport: { width: 1280, height: 800 },
+    // What fades and slides is looked at by hand; here it would only be waited for.
+    contextOptions: { reducedMotion: 'reduce' },
     // Recording every step takes as long as the steps: `ESCALIER_TRACE=1 npm run test:e2e` records them.
     trace: process.env.ESCALIER_TRACE === undefined ? 'off' : 'retain-on-failure',
     // Only never-lost.spec.ts lets it work: it would answer for a server that a test takes away.
     serviceWorkers: 'block',
-    launchOptions: { executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '/usr/bin/chromium', args: CHROMIUM_FLAGS },
+    launchOptions: {
+      executablePath: process.env.ESCALIER_E2E_CHROMIUM ?? '/usr/bin/chromium',
+      args: CHROMIUM_FLAGS,
+    },
   },
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { expectAccessible, expectAccessibleOnBoth, expectSaved, openClass, openDemo } from './steps.ts';
+import { expectAccessible, expectAccessibleOnTablet, expectSaved, openClass, openDemo } from './steps.ts';
 
 async function openBoard(page: Page, name = '4 Otter'): Promise<void> {
   await openDemo(page);
@@ -106,23 +106,23 @@ test('axe finds nothing on the board, the pupil’s page, the trends, and the li
   await openDemo(page);
   await page.getByText('Table', { exact: true }).click();
   await expect(page.getByRole('table')).toBeVisible();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   await page.getByText('Stairs', { exact: true }).click();
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: 'Board' }).click();
   await cell(page, /^Elowen, step 1/).click();
   await page.getByLabel('Mark Farid on step 2').check();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   await page.getByRole('link', { name: 'Farid' }).click();
   await expect(page.getByLabel('Note to the family')).toBeVisible();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   await page.getByRole('link', { name: 'Trends' }).click();
   await expect(page.getByRole('img', { name: /^Passes week by week/ })).toBeVisible();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   for (const desk of ['remarks', 'belts']) {
     await page.goto(`/school/${desk}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
     await expect(page.getByRole('button', { name: /Save for the school|Save the stock/ })).toBeVisible();
-    await expectAccessibleOnBoth(page);
+    await expectAccessibleOnTablet(page);
   }
 });

@@ -4,7 +4,7 @@ import { openClass, openDemo } from './steps.ts';
 
 const DATABASE = databaseNamed('restart');
 
-test('a recorded pass is there again after the server was killed and started', async ({ page }) => {
+test('a recorded pass is there again after the server was killed and started', { tag: '@long' }, async ({ page }) => {
   const first = await startServer(DATABASE);
   await openDemo(page, first.address);
   await openClass(page, 'Whistle Club');

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { listenedTo } from './played.ts';
 import { centsOff, onsetAfter, readWav, savedBy } from './sound.ts';
-import { expectAccessibleOnBoth, openClass, openDemo } from './steps.ts';
+import { expectAccessibleOnTablet, openClass, openDemo } from './steps.ts';
 
 /** A tune of our own, as a notation program writes it: two staves, of which the lower is a bass, and a chord. */
 function score(title: string, last = 'A'): string {
@@ -226,16 +226,16 @@ test('axe finds nothing on the tune screens', async ({ page }) => {
   await openDemo(page);
   await page.goto('/tunes');
   await expect(page.locator('tbody tr').first()).toBeVisible();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   await page.getByRole('searchbox').fill('two kites');
   await page.getByRole('link', { name: 'Two Kites' }).click();
   await expect(page.locator('.pencil ellipse').first()).toBeVisible();
   await page.getByLabel('Instrument').selectOption('tin-whistle-d');
   await expect(page.getByRole('img', { name: /thumb/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Change on the sheet' }).click();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
   await page.goto('/tunes/new');
   await page.getByRole('application').press('g');
   await expect(page.getByRole('img', { name: 'The tune A new tune on a staff' })).toBeVisible();
-  await expectAccessibleOnBoth(page);
+  await expectAccessibleOnTablet(page);
 });

@@ -35,7 +35,9 @@ function lastLines(output) {
   return output.trim().split('\n').slice(-3).join('\n');
 }
 
-export const CHROMIUM = '/usr/bin/chromium';
+/** Debian's Chromium without a window is a package of its own; where it is there, pages come a sixth sooner. */
+const SHELL = '/usr/bin/chromium-headless-shell';
+export const CHROMIUM = existsSync(SHELL) ? SHELL : '/usr/bin/chromium';
 
 export function ensureChromium() {
   ensureDebianPackage('chromium', () => existsSync(CHROMIUM));

@@ -102,11 +102,15 @@ grant usage, select, update on all sequences in schema public to ${APP};
 alter default privileges for role ${OWNER} in schema public grant select, insert, update, delete on tables to ${APP};
 alter default privileges for role ${OWNER} in schema public grant usage, select, update on sequences to ${APP};`;
 
-/** Makes a database unless it is there; what is there comes into the hands of its owner, with the rights of the app. */
-export function ensureDatabase(postgres, name) {
+/**
+ * Makes a database unless it is there; what is there comes into the hands of its owner, with the rights of the app.
+ * @param template a database that nobody is connected to: a new one begins as its copy.
+ */
+export function ensureDatabase(postgres, name, template = 'template1') {
   const { binaries, admin } = postgres;
   const found = mustRun(binaries, admin('postgres'), `select 1 from pg_database where datname = '${name}'`);
-  if (found.trim() !== '1') mustRun(binaries, admin('postgres'), `create database "${name}" owner ${OWNER};`);
+  if (found.trim() !== '1')
+    mustRun(binaries, admin('postgres'), `create database "${name}" owner ${OWNER} template "${template}";`);
   mustRun(
     binaries,
     admin(name),

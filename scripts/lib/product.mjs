@@ -110,8 +110,15 @@ export async function withProduct(more, work, count = 1) {
   });
   try {
     const products = Array.from({ length: count }, (_, index) => `product_${index + 1}`);
-    for (const name of [...products, ...more]) ensureDatabase(postgres, name);
+    const [first, ...copies] = products;
+    for (const name of [first, ...more]) ensureDatabase(postgres, name);
     const urls = (name) => ({ app: postgres.url(name), owner: postgres.ownerUrl(name) });
+    if (copies.length > 0) {
+      // Filling the demo school takes longer than copying it.
+      const filling = await startServer({ urls: urls(first), port: 0 });
+      await filling.stop();
+      for (const name of copies) ensureDatabase(postgres, name, first);
+    }
     for (const name of products) servers.push(await startServer({ urls: urls(name), port: 0 }));
     const addresses = servers.map((server) => server.address);
     return await work({ address: addresses[0], addresses, urls });

@@ -28,7 +28,8 @@ export function useTemplates(choices: Ref<HandoutChoices | null>) {
       if (problem instanceof ApiError) return;
       throw problem;
     }
-    if (id.value === now) choices.value.words = kept.value.templates[now];
+    // What was typed while the school's words were on their way stays.
+    if (id.value === now && choices.value.words === '') choices.value.words = kept.value.templates[now];
   });
 
   async function keep(): Promise<void> {
