@@ -1,5 +1,14 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectAccessibleOnTablet, openClass, openDemo, pupilHeard } from './steps.ts';
+import { engraved } from './engraved.ts';
+import {
+  expectAccessible,
+  expectAccessibleOnTablet,
+  lastResult,
+  openClass,
+  openDemo,
+  pegs,
+  pupilHeard,
+} from './steps.ts';
 
 test('a stranger is asked to sign in, and comes to where they wanted to go', async ({ page }) => {
   await page.goto('/classes');
@@ -26,7 +35,7 @@ test('the classes, the stairs of one, and its pupils on them', async ({ page }) 
   await expect(page.getByRole('heading', { level: 2 })).toHaveText(['4 Otter', '4 Plover', 'Whistle Club']);
   await openClass(page, '4 Plover');
   await expect(page.locator('.steps > li')).toHaveCount(6);
-  await expect(page.locator('.steps .peg')).toHaveCount(24);
+  await expect(pegs(page)).toHaveCount(24);
   await expect(page.getByRole('list', { name: 'Pupils on step 3' }).getByRole('link')).toHaveCount(12);
   await expect(page.getByRole('link', { name: /^Emre: stuck, 3 tries/ })).toBeVisible();
 });
@@ -39,19 +48,19 @@ test('a step shows its engraved tune, names, new notes ringed and the fingerings
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
   const tune = page.getByRole('img', { name: 'The tune Goose Walk on a staff' });
   await expect(tune.locator('[id^="n0-"].note')).toHaveCount(22);
-  await expect(tune.locator('.verse').first()).toHaveText('B');
-  await expect(page.locator('.pencil ellipse')).toHaveCount(3);
+  await expect(engraved(tune).verses.first()).toHaveText('B');
+  await expect(engraved(page).rings).toHaveCount(3);
   await expect(
     page.getByRole('img', { name: 'E: left hand: thumb, index, middle, ring; right hand: index, middle' }),
   ).toBeVisible();
   await expect(page.locator('figure.new figcaption')).toHaveText(['Enew']);
   await page.getByRole('button', { name: 'Under the notes' }).click();
   await page.getByLabel('Row 1', { exact: true }).selectOption('fixed-do');
-  await expect(tune.locator('.verse').first()).toHaveText('ti');
+  await expect(engraved(tune).verses.first()).toHaveText('ti');
   await page.getByRole('button', { name: 'Row 1 off' }).click();
-  await expect(tune.locator('.verse').first()).toHaveText('Geese');
+  await expect(engraved(tune).verses.first()).toHaveText('Geese');
   await page.getByRole('button', { name: 'Row 1 off' }).click();
-  await expect(tune.locator('.verse')).toHaveCount(0);
+  await expect(engraved(tune).verses).toHaveCount(0);
 });
 
 test('a whistle class sees whistle fingerings', async ({ page }) => {
@@ -73,14 +82,14 @@ test('a pupil is heard by keys, the record is seen on the stairs at once, and un
   await page.getByText('Leak', { exact: true }).click();
   await expect(page.getByText('Flat pads, thumb first')).toBeVisible();
   await page.keyboard.press('1');
-  await expect(page.locator('.strip')).toContainText(`${pupil ?? ''} passed`);
-  await expect(page.locator('.strip')).toContainText('Saved at school');
+  await expect(lastResult(page)).toContainText(`${pupil ?? ''} passed`);
+  await expect(lastResult(page)).toContainText('Saved at school');
   await expect(pupilHeard(page)).not.toHaveText(pupil ?? '');
   await page.getByRole('link', { name: 'Stairs' }).click();
   await expect(page.getByRole('link', { name: `${pupil ?? ''}: on this step, not heard on it yet` })).toBeVisible();
   await page.goBack();
   await page.keyboard.press('u');
-  await expect(page.locator('.strip')).not.toContainText('passed');
+  await expect(lastResult(page)).not.toContainText('passed');
   await page.getByRole('link', { name: 'Stairs' }).click();
   await expect(page.getByRole('link', { name: new RegExp(`^${pupil ?? ''}: (stuck|nearly passed)`) })).toBeVisible();
 });
@@ -92,7 +101,7 @@ test('what does not reach the school is kept here, and said so', async ({ page }
   await expect(page.getByRole('button', { name: 'Passed' })).toBeVisible();
   await page.route('**/api/hearing/events', (route) => route.abort());
   await page.getByRole('button', { name: 'Nearly' }).click();
-  await expect(page.locator('.strip')).toContainText('Saved here');
+  await expect(lastResult(page)).toContainText('Saved here');
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toContainText('Saved here: 1');
   await page.getByRole('button', { name: /Saved here/ }).click();
   // The button asks at once; what it could not send goes by itself when the school is back.
@@ -100,7 +109,7 @@ test('what does not reach the school is kept here, and said so', async ({ page }
   await page.getByRole('button', { name: 'Send now' }).click();
   await tried;
   await page.unroute('**/api/hearing/events');
-  await expect(page.locator('.strip')).toContainText('Saved at school', { timeout: 120_000 });
+  await expect(lastResult(page)).toContainText('Saved at school', { timeout: 120_000 });
 });
 
 test('an unknown class, step or address says so', async ({ page }) => {
@@ -120,10 +129,10 @@ test('axe finds nothing on any screen, at a desk and on a tablet', async ({ page
   await openClass(page, '4 Plover');
   const classAddress = page.url();
   await page.goto(classAddress);
-  await expect(page.locator('.steps .peg')).toHaveCount(24);
+  await expect(pegs(page)).toHaveCount(24);
   await expectAccessibleOnTablet(page);
   await page.goto(`${classAddress}/steps/6`);
-  await expect(page.locator('.pencil ellipse').first()).toBeVisible();
+  await expect(engraved(page).rings.first()).toBeVisible();
   await expectAccessibleOnTablet(page);
   await page.goto(`${classAddress}/hear`);
   await expect(page.getByRole('button', { name: 'Passed' })).toBeVisible();
@@ -147,6 +156,6 @@ test('the page keeps to its content security policy and loads little script at f
   await openDemo(page);
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /6 Spring Evening/ }).click();
-  await expect(page.locator('.engraving > svg')).toBeVisible();
+  await expect(engraved(page).sheet).toBeVisible();
   expect(problems).toEqual([]);
 });

@@ -1,5 +1,5 @@
 import { errors, expect, test, type Page } from '@playwright/test';
-import { expectSaved, openClass, openDemo, pressInMenu } from './steps.ts';
+import { expectSaved, openClass, openDemo, pegs, pressInMenu } from './steps.ts';
 
 const door = (page: Page) => page.getByRole('button', { name: 'Sign in', exact: true });
 
@@ -31,7 +31,7 @@ test.describe('on a device that teachers share', () => {
     const address = page.url();
     const other = await context.newPage();
     await other.goto(address);
-    await expect(other.locator('.steps .peg').first()).toBeVisible();
+    await expect(pegs(other).first()).toBeVisible();
     const session = (await context.cookies()).find((cookie) => cookie.name === 'escalier_session')!;
 
     await context.setOffline(true);
@@ -106,7 +106,7 @@ test('eight open tabs do not block the browser: one of them listens for all', as
   const tabs = await Promise.all(Array.from({ length: 7 }, () => context.newPage()));
   for (const tab of tabs) {
     await tab.goto(address);
-    await expect(tab.locator('.steps .peg').first()).toBeVisible();
+    await expect(pegs(tab).first()).toBeVisible();
   }
   expect(streams.size).toBe(0);
   // A pass in one of them brings the others to ask for what is new.

@@ -5,6 +5,7 @@ import { chromium, expect, test, type BrowserContext, type Page } from '@playwri
 import { played } from './played.ts';
 import { ask, slipOf } from './slips.ts';
 import { expectAccessible, openClass } from './steps.ts';
+import { engraved } from './engraved.ts';
 
 const PHONE = { width: 390, height: 844 };
 
@@ -44,14 +45,14 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
     await phone.getByRole('button', { name: 'Start' }).click();
     let heard = 0;
     for (let part = 0; part < parts; part++) {
-      await expect(phone.locator('.score svg, .sheet svg').first()).toBeVisible();
+      await expect(engraved(phone).sheet.first()).toBeVisible();
       if ((await phone.getByRole('heading', { level: 1 }).textContent()) === 'Goose Walk') {
         await phone.getByLabel('Listen to me').check();
         await phone.getByRole('button', { name: 'Play it alone' }).click();
         await expect(phone.getByText('Now you, alone. I am listening.')).toBeVisible();
         // It notices by itself that the pupil has ended.
         await expect(phone.getByText(/notes? to fix: /).first()).toBeVisible();
-        await expect(phone.locator('.heard.wrong').first()).toBeVisible();
+        await expect(engraved(phone).wrong.first()).toBeVisible();
         heard++;
       }
       await phone.getByRole('button', { name: 'I have it: on' }).click();
@@ -68,7 +69,7 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
     await expect(phone.getByRole('button', { name: /Done, 1[6-9] seconds/ })).toBeVisible();
     await phone.getByRole('button', { name: /Done/ }).click();
     await expect(phone.locator('.said')).toContainText(/notes? to fix: /);
-    await expect(phone.locator('.heard.wrong').first()).toBeVisible();
+    await expect(engraved(phone).wrong.first()).toBeVisible();
     await phone.getByRole('button', { name: 'Hear it' }).click();
     await context.setOffline(true);
     await phone.getByRole('button', { name: 'Send to my teacher' }).click();
@@ -81,7 +82,7 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
     await expect(inbox).toContainText(/played as/);
     await inbox.click();
     await expect(page.getByText('From home: whoever has the slip may have played it.')).toBeVisible();
-    await expect(page.locator('.heard.wrong').first()).toBeVisible();
+    await expect(engraved(page).wrong.first()).toBeVisible();
     await page.getByRole('button', { name: 'Once more' }).click();
     await expectAccessible(page);
     await page.getByRole('button', { name: /^Nearly/ }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { openClass, openDemo, stands } from './steps.ts';
+import { openClass, openDemo, rows, stands } from './steps.ts';
 
 /** Phone, 1280 px at 200 % zoom, tablet, desk, projector. */
 const WIDTHS = [390, 640, 820, 1280, 1920];
@@ -125,9 +125,9 @@ for (let part = 0; part < PARTS; part++)
     await page.goto(`${schoolClass}/board`);
     const pupil = await page.locator('main a[href*="/pupils/"]').first().getAttribute('href');
     await page.goto('/tunes');
-    const tune = await page.locator('tbody a').first().getAttribute('href');
+    const tune = await rows(page).getByRole('link').first().getAttribute('href');
     await page.goto('/staircases');
-    const stairs = await page.locator('tbody a').first().getAttribute('href');
+    const stairs = await rows(page).getByRole('link').first().getAttribute('href');
     const found: string[] = [];
     for (const path of PAGES.filter((_, index) => index % PARTS === part)) {
       const address = path

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { engraved } from './engraved.ts';
 import { onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, expectAccessibleOnTablet, openClass, openDemo } from './steps.ts';
 
@@ -109,7 +110,7 @@ test('the class’s window on another device follows the lesson, and what is sho
     [1920, 1080],
   ] as const) {
     await elsewhere.setViewportSize({ width, height });
-    await expect(seen(elsewhere).locator('.engraving .staff').first()).toBeVisible();
+    await expect(engraved(seen(elsewhere)).staves.first()).toBeVisible();
     await expect.poll(() => staffShare(elsewhere)).toBeGreaterThanOrEqual(1 / 9);
     expect(await smallestText(elsewhere)).toBeGreaterThanOrEqual(1 / 22);
   }

@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { engraved } from './engraved.ts';
 import { databaseNamed, startServer, stopServer } from './server.ts';
-import { openClass, openDemo, pupilHeard } from './steps.ts';
+import { lastResult, openClass, openDemo, pupilHeard } from './steps.ts';
 
 const LIVE_DATABASE = databaseNamed('live');
 
@@ -27,9 +28,9 @@ async function openHearing(page: Page, name: string): Promise<void> {
   await openClass(page, name);
   await page.getByRole('link', { name: /^Hear .* next/ }).click();
   await expect(page.getByRole('button', { name: 'Passed' })).toBeVisible();
-  await expect(page.locator('.sheet svg').first()).toBeVisible();
+  await expect(engraved(page).sheet.first()).toBeVisible();
   await page.reload();
-  await expect(page.locator('.sheet svg').first()).toBeVisible();
+  await expect(engraved(page).sheet.first()).toBeVisible();
 }
 
 const rail = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
@@ -38,7 +39,7 @@ const rail = (page: Page) => page.getByRole('navigation', { name: 'Rooms' });
 async function mark(page: Page, outcome: 'Passed' | 'Nearly'): Promise<string> {
   const name = (await pupilHeard(page).textContent()) ?? '';
   await page.getByRole('button', { name: outcome }).click();
-  await expect(page.locator('.strip')).toContainText(name);
+  await expect(lastResult(page)).toContainText(name);
   await expect(pupilHeard(page)).not.toHaveText(name);
   return name;
 }
@@ -70,14 +71,14 @@ test('without a network hearing goes on, also after the page was closed; with it
   await expect.poll(() => tunesOnDevice(page)).toBeGreaterThanOrEqual(5);
   await context.setOffline(true);
   const names = [await mark(page, 'Passed'), await mark(page, 'Nearly'), await mark(page, 'Passed')];
-  await expect(page.locator('.strip')).toContainText('Saved here');
+  await expect(lastResult(page)).toContainText('Saved here');
   await expect(rail(page)).toContainText('Saved here: 3');
   const address = page.url();
   await page.close();
 
   const again = await context.newPage();
   await again.goto(address);
-  await expect(again.locator('.sheet svg').first()).toBeVisible();
+  await expect(engraved(again).sheet.first()).toBeVisible();
   await expect(rail(again)).toContainText('Saved here: 3');
   await again.getByRole('link', { name: 'Stairs' }).click();
   await expect(again.getByRole('link', { name: new RegExp(`^${names[1]!}: nearly passed`) })).toBeVisible();
@@ -93,7 +94,7 @@ test('a session that has run out loses nothing: the records go after signing in 
   const before = await recordsAtSchool(page, '4 Otter');
   await context.setOffline(true);
   const name = await mark(page, 'Nearly');
-  await expect(page.locator('.strip')).toContainText('Saved here');
+  await expect(lastResult(page)).toContainText('Saved here');
   await context.clearCookies();
   await context.setOffline(false);
   // With the network it tries to send, and is asked to sign in.
@@ -115,11 +116,11 @@ test('a full disk is said: what the school takes is stored there, what nobody ta
   await openHearing(page, 'Whistle Club');
   const before = await recordsAtSchool(page, 'Whistle Club');
   const first = await mark(page, 'Nearly');
-  await expect(page.locator('.strip')).toContainText('Saved at school');
+  await expect(lastResult(page)).toContainText('Saved at school');
   await context.setOffline(true);
   const second = (await pupilHeard(page).textContent())!;
   await page.getByRole('button', { name: 'Nearly' }).click();
-  await expect(page.locator('.strip')).toContainText(`Not recorded: ${second}`);
+  await expect(lastResult(page)).toContainText(`Not recorded: ${second}`);
   await expect(pupilHeard(page)).toHaveText(second);
   await context.setOffline(false);
   const after = await recordsAtSchool(page, 'Whistle Club');
@@ -179,7 +180,7 @@ test('two devices at two server processes see each other’s marks, and a wrong 
     await one!.page.getByRole('link', { name: /^Nils: / }).click();
     await expect(pupilHeard(one!.page)).toHaveText('Nils');
     await one!.page.getByRole('button', { name: 'Passed' }).click();
-    await expect(one!.page.locator('.strip')).toContainText('Nils passed');
+    await expect(lastResult(one!.page)).toContainText('Nils passed');
     await expect(
       two!.page.getByRole('list', { name: 'Pupils on step 3' }).getByRole('link', { name: /^Nils/ }),
     ).toBeVisible();
@@ -189,7 +190,7 @@ test('two devices at two server processes see each other’s marks, and a wrong 
     await two!.page.getByRole('link', { name: /^Goran: / }).click();
     await expect(pupilHeard(two!.page)).toHaveText('Goran');
     await two!.page.getByRole('button', { name: 'Passed' }).click();
-    await expect(two!.page.locator('.strip')).toContainText('Goran passed');
+    await expect(lastResult(two!.page)).toContainText('Goran passed');
     await one!.page.getByRole('link', { name: 'Stairs' }).click();
     await expect(
       one!.page.getByRole('list', { name: 'Pupils on step 3' }).getByRole('link', { name: /^Goran/ }),

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
+import { engraved } from './engraved.ts';
 import { centsOff, levelAt, onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, expectAccessibleOnTablet, openClass, openDemo, pressInMenu } from './steps.ts';
 
@@ -72,7 +73,7 @@ test('patterns are shuffled around the pinned one, and every grade has its own',
   const sheets = page.locator('.patterns .engraving');
   await expect(sheets).toHaveCount(3);
   const names = async (index: number): Promise<string> =>
-    (await sheets.nth(index).locator('.verse').allTextContents()).join(' ');
+    (await engraved(sheets.nth(index)).verses.allTextContents()).join(' ');
   await expect.poll(() => names(2)).not.toBe('');
   const before = [await names(0), await names(1), await names(2)];
   await page.getByRole('button', { name: 'Pin pattern 1' }).click();

@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { chromium, expect, test, type Page } from '@playwright/test';
 import { held, played } from './played.ts';
 import { expectAccessible, openClass, openDemo } from './steps.ts';
+import { engraved } from './engraved.ts';
 
 /** A browser whose microphone hears a file, again and again. */
 async function hearing(file: Buffer, work: (page: Page) => Promise<void>): Promise<void> {
@@ -61,7 +62,7 @@ test('twelve recordings are added at once, listened to, and decided by keys', as
   await page.keyboard.press('1');
   // The next one: two wrong notes, each ringed on the sheet.
   await expect(heard.locator('.summary')).toContainText('played as');
-  await expect(heard.locator('.heard.wrong')).toHaveCount(2);
+  await expect(engraved(heard).wrong).toHaveCount(2);
   await expect(page.getByRole('checkbox', { name: 'Wrong note' })).toBeChecked();
   await expectAccessible(page);
   await page.keyboard.press('ArrowRight');

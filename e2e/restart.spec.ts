@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { databaseNamed, startServer, stopServer } from './server.ts';
-import { openClass, openDemo } from './steps.ts';
+import { lastResult, openClass, openDemo } from './steps.ts';
 
 const DATABASE = databaseNamed('restart');
 
@@ -10,8 +10,8 @@ test('a recorded pass is there again after the server was killed and started', {
   await openClass(page, 'Whistle Club');
   await page.getByRole('link', { name: /^Fenna: / }).click();
   await page.getByRole('button', { name: 'Passed' }).click();
-  await expect(page.locator('.strip')).toContainText('Fenna passed');
-  await expect(page.locator('.strip')).toContainText('Saved at school');
+  await expect(lastResult(page)).toContainText('Fenna passed');
+  await expect(lastResult(page)).toContainText('Saved at school');
   await stopServer(first, 'SIGKILL');
 
   const second = await startServer(DATABASE);

@@ -4,9 +4,11 @@ import {
   expectAccessible,
   expectAccessibleOnTablet,
   expectSaved,
+  lastResult,
   makeClass,
   openClass,
   openDemo,
+  pegs,
   pressInMenu,
 } from './steps.ts';
 
@@ -81,7 +83,7 @@ test('a class is made, its pupils come from a paste, and one of them moves', asy
   await expect(page.getByRole('heading', { name: '1 pupil' })).toBeVisible();
   await page.goto('/classes');
   await openClass(page, '4 Plover');
-  await expect(page.locator('.steps .peg')).toHaveCount(25);
+  await expect(pegs(page)).toHaveCount(25);
 });
 
 test('how a class is taught is set, and the pages follow', async ({ page }) => {
@@ -128,7 +130,7 @@ test('an assistant comes by a link, hears pupils, and finds no page of the teach
   await expect(other.getByRole('link', { name: 'Settings' })).toHaveCount(0);
   await other.getByRole('link', { name: /^Hear / }).click();
   await other.getByRole('button', { name: 'Nearly' }).click();
-  await expect(other.locator('.strip')).toContainText('nearly');
+  await expect(lastResult(other)).toContainText('nearly');
   await other.goto('/school/people');
   await expect(other.getByRole('heading', { level: 1, name: 'Classes' })).toBeVisible();
   await device.close();

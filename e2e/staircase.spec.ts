@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, expectSaved, makeClass, openClass, openDemo } from './steps.ts';
+import { expectAccessible, expectSaved, makeClass, openClass, openDemo, rows, stepRows } from './steps.ts';
 
 test('a staircase is proposed, changed, and climbed by a class', async ({ page }) => {
   await openDemo(page);
@@ -16,26 +16,26 @@ test('a staircase is proposed, changed, and climbed by a class', async ({ page }
 
   await page.getByRole('button', { name: 'Use this staircase' }).click();
   await expectSaved(page, 'Saved. Change what you like.');
-  const rows = page.locator('.step-row');
-  await expect(rows.first()).toContainText('lesson');
-  const first = await rows.nth(0).locator('strong').innerText();
-  const second = await rows.nth(1).locator('strong').innerText();
+  const steps = stepRows(page);
+  await expect(steps.first()).toContainText('lesson');
+  const first = await steps.nth(0).getByRole('strong').innerText();
+  const second = await steps.nth(1).getByRole('strong').innerText();
   // By keys: the second step goes up, and back by undo; a tread gets wider by its edge.
-  await rows.nth(1).getByRole('button', { name: 'Move step 2' }).press('ArrowUp');
-  await expect(rows.nth(0).locator('strong')).toHaveText(second.replace('2 ', '1 '));
+  await steps.nth(1).getByRole('button', { name: 'Move step 2' }).press('ArrowUp');
+  await expect(steps.nth(0).getByRole('strong')).toHaveText(second.replace('2 ', '1 '));
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect(rows.nth(0).locator('strong')).toHaveText(first);
+  await expect(steps.nth(0).getByRole('strong')).toHaveText(first);
   const edge = page.getByRole('slider', { name: 'Lessons of step 1' });
   const lessons = Number(await edge.getAttribute('aria-valuenow'));
   await edge.press('ArrowRight');
   await expect(edge).toHaveAttribute('aria-valuenow', String(lessons + 1));
 
   // The best tune for the second step, and another step after it.
-  await rows.nth(1).locator('.open-step').click();
+  await steps.nth(1).getByRole('button', { name: /^\d+ / }).click();
   const shelf = page.getByRole('region', { name: 'Tunes that fit' });
-  const taken = await shelf.locator('li strong').first().innerText();
+  const taken = await shelf.getByRole('listitem').getByRole('strong').first().innerText();
   await shelf.getByRole('button', { name: 'Take', exact: true }).first().click();
-  await expect(rows.nth(1)).toContainText(taken);
+  await expect(steps.nth(1)).toContainText(taken);
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expectSaved(page);
@@ -46,13 +46,13 @@ test('results stay with their step when stairs move, and the class sees it', asy
   await openDemo(page);
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: 'Change the stairs' }).click();
-  const rows = page.locator('.step-row');
-  await expect(rows.nth(5)).toContainText('Spring Evening');
-  await rows.nth(0).locator('.open-step').click();
+  const steps = stepRows(page);
+  await expect(steps.nth(5)).toContainText('Spring Evening');
+  await steps.nth(0).getByRole('button', { name: /^\d+ / }).click();
   await page.getByRole('button', { name: 'Change step' }).click();
   await page.getByRole('menuitem', { name: 'Remove' }).click();
-  await expect(page.locator('.toast').filter({ hasText: 'Move it instead of removing it' })).toBeVisible();
-  await rows.nth(5).getByRole('button', { name: 'One lesson less for step 6' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'Move it instead of removing it' })).toBeVisible();
+  await steps.nth(5).getByRole('button', { name: 'One lesson less for step 6' }).click();
   await page.getByRole('link', { name: 'Back' }).click();
   await page.getByRole('dialog').getByRole('button', { name: 'Stay' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
@@ -80,15 +80,15 @@ test('a new class gets a proposal, a step is swapped, a pupil passes, a lesson i
   await page.getByRole('button', { name: 'Use this staircase' }).click();
   await expectSaved(page, 'Saved. Change what you like.');
   await expect(page.getByText('climbed by 5 Heron')).toBeVisible();
-  const rows = page.locator('.step-row');
-  const second = (await rows.nth(1).locator('strong').innerText()).slice(2);
-  await rows.nth(1).locator('.open-step').click();
+  const steps = stepRows(page);
+  const second = (await steps.nth(1).getByRole('strong').innerText()).slice(2);
+  await steps.nth(1).getByRole('button', { name: /^\d+ / }).click();
   await page
     .getByRole('region', { name: 'Tunes that fit' })
     .getByRole('button', { name: 'Take', exact: true })
     .first()
     .click();
-  await expect(rows.nth(1)).not.toContainText(second);
+  await expect(steps.nth(1)).not.toContainText(second);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expectSaved(page, 'Saved.');
   await page.getByRole('link', { name: 'Back' }).click();
@@ -99,12 +99,12 @@ test('a new class gets a proposal, a step is swapped, a pupil passes, a lesson i
   await page.getByRole('link', { name: 'Plan' }).click();
   await expect(page.getByRole('heading', { name: /fit into the term|missing/ })).toBeVisible();
   await expectAccessible(page);
-  const before = await page.locator('tbody tr').count();
+  const before = await rows(page).count();
   await page.getByRole('button', { name: 'Lesson 1 is lost' }).click();
   await page.getByLabel('Why (for yourself)').fill('trip');
   await page.getByRole('button', { name: 'The lesson is lost' }).click();
-  await expect(page.locator('.toast').filter({ hasText: /Lesson lost\. .*now ends/ })).toBeVisible();
-  await expect(page.locator('tbody tr')).not.toHaveCount(before);
+  await expect(page.getByRole('status').filter({ hasText: /Lesson lost\. .*now ends/ })).toBeVisible();
+  await expect(rows(page)).not.toHaveCount(before);
   await page.getByRole('button', { name: /was held after all/ }).click();
-  await expect(page.locator('.toast').filter({ hasText: 'Lesson held after all.' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Lesson held after all.' })).toBeVisible();
 });

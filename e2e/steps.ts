@@ -35,7 +35,27 @@ export async function stands(page: Page): Promise<void> {
 export async function openClass(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
-  await expect(page.locator('.steps .peg').first()).toBeVisible();
+  await expect(pegs(page).first()).toBeVisible();
+}
+
+/** Pupils on the stairs, each a peg on a step. */
+export function pegs(page: Page): Locator {
+  return page.getByRole('list', { name: /^Pupils on step/ }).getByRole('listitem');
+}
+
+/** The rows of a table, without its head. */
+export function rows(within: Page | Locator): Locator {
+  return within.getByRole('row').filter({ has: within.getByRole('cell') });
+}
+
+/** What was recorded last, where it is, and its undo. */
+export function lastResult(page: Page): Locator {
+  return page.getByRole('status', { name: 'Last result' });
+}
+
+/** The steps of a staircase that is being changed. */
+export function stepRows(page: Page): Locator {
+  return page.getByRole('list', { name: 'Steps' }).getByRole('listitem');
 }
 
 /** Who is being heard. */
@@ -51,7 +71,7 @@ export async function pressInMenu(page: Page, name: string): Promise<void> {
 
 /** The notice at the edge of the screen says that it was saved. */
 export async function expectSaved(page: Page, words = 'Saved.'): Promise<void> {
-  await expect(page.locator('.toast').filter({ hasText: words }).last()).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: words }).last()).toBeVisible();
 }
 
 /** What axe finds on the page as it stands. It is brought in once a page: its code is longer than most pages. */

@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test';
-import { expectAccessible, openClass, openDemo, pupilHeard } from './steps.ts';
+import { engraved } from './engraved.ts';
+import { expectAccessible, lastResult, openClass, openDemo, pupilHeard } from './steps.ts';
 
 test('a tune is taught piece by piece: you play, the class answers, one key for the next', async ({ page }) => {
   await openDemo(page);
@@ -13,14 +14,14 @@ test('a tune is taught piece by piece: you play, the class answers, one key for 
   await expect(page.getByRole('img', { name: 'The tune Goose Walk on a staff' })).toBeVisible();
   await page.keyboard.press('n');
   await expect(pieces).toContainText('You play, the class answers, twice at 42. New.');
-  await expect(page.locator('.now')).toHaveCount(1);
+  await expect(engraved(page).cursor).toHaveCount(1);
   await expect(pieces.locator('.whose')).toHaveText('You');
   await expect(pieces.locator('.whose')).toHaveText('The class');
   await page.keyboard.press('n');
   await expect(pieces).toContainText('All together, twice at 55. Join the pieces.');
   await page.keyboard.press(' ');
-  await expect(page.locator('.now')).toHaveCount(0);
-  const bars = page.locator('.measure');
+  await expect(engraved(page).cursor).toHaveCount(0);
+  const bars = engraved(page).bars;
   const [third, fourth] = [(await bars.nth(2).boundingBox())!, (await bars.nth(3).boundingBox())!];
   await page.mouse.move(third.x + third.width / 2, third.y + 20);
   await page.mouse.down();
@@ -37,7 +38,7 @@ test('up to three rows stand under the notes, words among them, and colours neve
   await openDemo(page);
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
-  const verses = page.locator('.engraving .measure').first().locator('.verse');
+  const verses = engraved(engraved(page).bars.first()).verses;
   await expect(verses).toHaveText(['B', 'Geese', 'A', 'go', 'G', 'by,']);
   await page.getByRole('button', { name: 'Under the notes' }).click();
   await page.getByRole('button', { name: 'Add a row' }).click();
@@ -67,20 +68,20 @@ test('a fault on bar 3 comes back in what to practise, and among the class’s t
     pupil ||= page.url().split('/').at(-1)!;
     const sheet = page.getByRole('img', { name: /^The tune .* on a staff$/ });
     title = /^The tune (.*) on a staff$/.exec((await sheet.getAttribute('aria-label'))!)![1]!;
-    const bar = page.locator('.measure').nth(2);
+    const bar = engraved(page).bars.nth(2);
     await bar.scrollIntoViewIfNeeded();
     const box = (await bar.boundingBox())!;
     await page.mouse.click(box.x + 6, box.y + box.height / 2);
     await page.getByText('Stopped', { exact: true }).click();
     await expect(page.getByRole('button', { name: 'Take away: bar 3: stopped' })).toBeVisible();
     await page.keyboard.press('3');
-    await expect(page.locator('.strip')).toContainText(`${name} has not passed yet`);
-    await expect(page.locator('.strip')).toContainText('Saved at school');
+    await expect(lastResult(page)).toContainText(`${name} has not passed yet`);
+    await expect(lastResult(page)).toContainText('Saved at school');
   }
   const back = page.url().split('/hear')[0]!;
   await page.goto(back);
   await page.getByRole('link', { name: new RegExp(`\\d ${title}`) }).click();
-  await expect(page.locator('.measure').first()).toBeVisible();
+  await expect(engraved(page).bars.first()).toBeVisible();
   const trouble = page.getByRole('heading', { name: 'They stop at bar 3' });
   // On a busy machine the device may answer first with what it had before, or give a reading up that takes too long.
   await expect(async () => {
@@ -103,12 +104,12 @@ test('undo brings back the one it is about, and takes back that somebody is away
   await page.keyboard.press('u');
   await expect(pupilHeard(page)).toHaveText(first);
   await page.keyboard.press('2');
-  await expect(page.locator('.strip')).toContainText(`${first} nearly passed`);
+  await expect(lastResult(page)).toContainText(`${first} nearly passed`);
   const second = (await pupilHeard(page).textContent())!.trim();
   await context.setOffline(true);
   await page.keyboard.press('a');
-  await expect(page.locator('.strip')).toContainText(`${second} is away today.`);
-  await expect(page.locator('.strip')).toContainText('Saved here');
+  await expect(lastResult(page)).toContainText(`${second} is away today.`);
+  await expect(lastResult(page)).toContainText('Saved here');
   await page.keyboard.press('u');
   await expect(pupilHeard(page)).toHaveText(second);
   await context.setOffline(false);
@@ -121,7 +122,7 @@ test('a tune of eight bars is typed by keys, saved, and goes to a step', async (
   await pad.click();
   const keys = 'ga2b4ga2b4bc2d4dc2b4ga2b4ga2b4ab2a1g';
   for (const key of keys) await page.keyboard.press(key);
-  await expect(page.locator('.engraving .note')).toHaveCount(keys.replace(/[^a-g]/g, '').length);
+  await expect(engraved(page).notes).toHaveCount(keys.replace(/[^a-g]/g, '').length);
   await page.keyboard.press('Backspace');
   await page.keyboard.press('Control+z');
   await page.getByLabel('Title', { exact: true }).fill('Typed at the Weir');
@@ -131,7 +132,7 @@ test('a tune of eight bars is typed by keys, saved, and goes to a step', async (
   await page.getByRole('button', { name: 'Put on a step' }).click();
   await page.getByLabel('Step', { exact: true }).selectOption({ index: 1 });
   await page.getByRole('button', { name: 'Put it there' }).click();
-  await expect(page.locator('.toast').filter({ hasText: 'On the step.' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'On the step.' })).toBeVisible();
 });
 
 test('what a class is taught by is set, and sheets and echo follow', async ({ page }) => {
@@ -145,10 +146,10 @@ test('what a class is taught by is set, and sheets and echo follow', async ({ pa
   await page.getByLabel('Notes', { exact: true }).fill('G A B E');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.locator('.toast').filter({ hasText: 'Saved.' }).last()).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved.' }).last()).toBeVisible();
   await page.getByRole('link', { name: 'Stairs' }).click();
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
   await expect(page.getByRole('complementary').getByText('Bring: recorder and pencil')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'New for 4 Otter' })).toBeVisible();
-  await expect(page.locator('.pencil ellipse')).toHaveCount(0);
+  await expect(engraved(page).rings).toHaveCount(0);
 });

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
+import { engraved } from './engraved.ts';
 import { listenedTo } from './played.ts';
 import { centsOff, onsetAfter, readWav, savedBy } from './sound.ts';
-import { expectAccessibleOnTablet, openClass, openDemo } from './steps.ts';
+import { expectAccessibleOnTablet, openClass, openDemo, rows } from './steps.ts';
 
 /** A tune of our own, as a notation program writes it: two staves, of which the lower is a bass, and a chord. */
 function score(title: string, last = 'A'): string {
@@ -30,15 +31,15 @@ async function addFile(page: Page, name: string, content: string): Promise<void>
 test('the library is read for a class, and filtered as a teacher thinks', async ({ page }) => {
   await openDemo(page);
   await page.getByRole('link', { name: 'Library' }).click();
-  await expect(page.locator('tbody tr')).not.toHaveCount(0);
+  await expect(rows(page)).not.toHaveCount(0);
   await expect(page.getByText(/^(\d{3}) of \1 tunes/)).toBeVisible();
-  const first = await page.locator('tbody a').first().textContent();
+  const first = await rows(page).getByRole('link').first().textContent();
   await page.getByRole('menuitem', { name: 'Go to page 2' }).click();
-  await expect(page.locator('tbody a').first()).not.toHaveText(first ?? '');
+  await expect(rows(page).getByRole('link').first()).not.toHaveText(first ?? '');
   await page.getByLabel('Read for').selectOption({ label: '4 Plover' });
   await page.getByText('Playable now').click();
-  await expect(page.locator('tbody .chip')).toHaveCount(0);
-  await expect(page.locator('tbody tr').first()).toContainText(/nothing|no new notes/);
+  await expect(rows(page).locator('.chip')).toHaveCount(0);
+  await expect(rows(page).first()).toContainText(/nothing|no new notes/);
   await page.getByText('One new note', { exact: true }).click();
   await page.getByRole('button', { name: 'More filters' }).click();
   await page.getByLabel('The new note').selectOption('E4');
@@ -50,7 +51,7 @@ test('the library is read for a class, and filtered as a teacher thinks', async 
       .then((n) => Array<string>(n).fill('E')),
   );
   await page.getByRole('searchbox').fill('swans');
-  await expect(page.locator('tbody tr')).toHaveCount(1);
+  await expect(rows(page)).toHaveCount(1);
   await page.getByRole('searchbox').fill('nothing like it');
   await expect(page.getByText('No tunes match.')).toBeVisible();
 });
@@ -115,18 +116,18 @@ test('the sheet carries rings, shades, brackets and commas, and shows the place 
   await openDemo(page);
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
-  await expect(page.locator('.pencil ellipse')).toHaveCount(3);
-  await expect(page.locator('.pencil .bracket')).toHaveCount(1);
-  await expect(page.locator('.pencil .comma')).toHaveCount(3);
+  await expect(engraved(page).rings).toHaveCount(3);
+  await expect(engraved(page).brackets).toHaveCount(1);
+  await expect(engraved(page).breaths).toHaveCount(3);
   await page.getByText('Same bars', { exact: true }).click();
-  await expect(page.locator('.shade')).toHaveCount(4);
+  await expect(engraved(page).shades).toHaveCount(4);
   await page.getByRole('main').getByText('Fingerings', { exact: true }).click();
-  await expect(page.locator('.chart svg')).toHaveCount(22);
+  await expect(engraved(page).fingerings).toHaveCount(22);
   await page.getByRole('button', { name: 'Under the notes' }).click();
   await page.getByRole('button', { name: 'Add a row' }).click();
   await page.getByLabel('Row 3', { exact: true }).selectOption('counting');
   await page.getByLabel('Counting', { exact: true }).selectOption('ta');
-  await expect(page.locator('.engraving .verse').filter({ hasText: 'ta-a' }).first()).toBeVisible();
+  await expect(engraved(page).verses.filter({ hasText: 'ta-a' }).first()).toBeVisible();
   // Whether they may stumble there or did depends on the journeys before this one.
   await page.getByRole('heading', { name: /^They (may stumble|stop) at bar 7$/ }).hover();
   await expect(page.locator('.point')).toHaveCount(1);
@@ -136,16 +137,16 @@ test('breaths are changed on the sheet and kept for the class', async ({ page })
   await openDemo(page);
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: /2 Mill Wheel/ }).click();
-  await expect(page.locator('.pencil .comma').first()).toBeVisible();
-  const before = await page.locator('.pencil .comma').count();
+  await expect(engraved(page).breaths.first()).toBeVisible();
+  const before = await engraved(page).breaths.count();
   await page.getByRole('button', { name: 'Change on the sheet' }).click();
   await page.getByRole('button', { name: 'Breath after B, bar 7' }).first().click();
-  await expect(page.locator('.pencil .comma')).toHaveCount(before + 1);
+  await expect(engraved(page).breaths).toHaveCount(before + 1);
   await expect(page.getByText(', your own')).toBeVisible();
   await page.reload();
-  await expect(page.locator('.pencil .comma')).toHaveCount(before + 1);
+  await expect(engraved(page).breaths).toHaveCount(before + 1);
   await page.getByRole('button', { name: 'Propose again' }).click();
-  await expect(page.locator('.pencil .comma')).toHaveCount(before);
+  await expect(engraved(page).breaths).toHaveCount(before);
 });
 
 test('the tune plays with a cursor, and stops', async ({ page }) => {
@@ -156,9 +157,9 @@ test('the tune plays with a cursor, and stops', async ({ page }) => {
   await page.getByRole('spinbutton', { name: 'Tempo in beats a minute' }).fill('200');
   await page.getByRole('spinbutton', { name: 'Tempo in beats a minute' }).press('Tab');
   await page.getByRole('button', { name: 'Play', exact: true }).click();
-  await expect(page.locator('.now')).toHaveCount(1);
+  await expect(engraved(page).cursor).toHaveCount(1);
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.locator('.now')).toHaveCount(0);
+  await expect(engraved(page).cursor).toHaveCount(0);
 });
 
 test('another way in: the hardest moves, the rhythm on one note, a bare version that is played', async ({ page }) => {
@@ -176,15 +177,15 @@ test('another way in: the hardest moves, the rhythm on one note, a bare version 
     'Bare 2: 14 of 22 notes',
     'Bare 3: 20 of 22 notes',
   ]);
-  const notes = page.locator('.engraving .note');
+  const notes = engraved(page).notes;
   await expect(notes).toHaveCount(22);
   await way.selectOption({ label: 'Bare 1: 8 of 22 notes' });
   await expect(notes).toHaveCount(8);
   await page.getByRole('button', { name: 'Play', exact: true }).click();
-  await expect(page.locator('.now')).toHaveCount(1);
+  await expect(engraved(page).cursor).toHaveCount(1);
   await way.selectOption({ label: 'The tune itself' });
   await expect(notes).toHaveCount(22);
-  await expect(page.locator('.now')).toHaveCount(0);
+  await expect(engraved(page).cursor).toHaveCount(0);
 });
 
 test('every export is the tune: text reads back, and the sound has the right pitches at the right times', async ({
@@ -225,11 +226,11 @@ test('every export is the tune: text reads back, and the sound has the right pit
 test('axe finds nothing on the tune screens', async ({ page }) => {
   await openDemo(page);
   await page.goto('/tunes');
-  await expect(page.locator('tbody tr').first()).toBeVisible();
+  await expect(rows(page).first()).toBeVisible();
   await expectAccessibleOnTablet(page);
   await page.getByRole('searchbox').fill('two kites');
   await page.getByRole('link', { name: 'Two Kites' }).click();
-  await expect(page.locator('.pencil ellipse').first()).toBeVisible();
+  await expect(engraved(page).rings.first()).toBeVisible();
   await page.getByLabel('Instrument').selectOption('tin-whistle-d');
   await expect(page.getByRole('img', { name: /thumb/ })).toHaveCount(0);
   await page.getByRole('button', { name: 'Change on the sheet' }).click();

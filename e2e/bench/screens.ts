@@ -3,36 +3,13 @@ import { createServer } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { Client } from 'pg';
+import { ADDRESS, median, open, print, wanted } from './harness.ts';
+import { memory, pages } from './pages.ts';
 
-const ADDRESS = process.env.ESCALIER_BENCH_ADDRESS ?? '';
 const ROUNDS = 15;
 const PUPILS = 30;
 const STEPS = 15;
 const EVENTS = 5000;
-
-interface Line {
-  readonly name: string;
-  readonly unit?: string;
-  readonly peer: string;
-  readonly value: number;
-  readonly peerValue: number;
-}
-
-function wanted(name: string): boolean {
-  const { ESCALIER_BENCH_ONLY: only } = process.env;
-  return only === undefined || name.includes(only);
-}
-
-function print({ name, unit = 'ms', peer, value, peerValue }: Line): void {
-  if (!wanted(name)) return;
-  const round = (figure: number): number => Number(figure.toPrecision(4));
-  const ratio = round(value / peerValue);
-  console.log(JSON.stringify({ name, value: round(value), unit, peer, peerValue: round(peerValue), ratio }));
-}
-
-function median(times: readonly number[]): number {
-  return times.toSorted((a, b) => a - b)[Math.floor(times.length / 2)]!;
-}
 
 /** A class of 30 on stairs of 15 steps, with 5,000 records; gives its id. */
 async function bigClass(): Promise<string> {
@@ -71,14 +48,6 @@ async function bigClass(): Promise<string> {
     join account a on a.school_id = p.school_id and a.role = 'owner'`);
   await client.end();
   return schoolClass;
-}
-
-async function open(context: BrowserContext): Promise<Page> {
-  const page = await context.newPage();
-  await page.goto(`${ADDRESS}/sign-in`);
-  await page.getByRole('button', { name: 'Open the demo school' }).click();
-  await page.getByRole('heading', { name: 'Classes' }).waitFor();
-  return page;
 }
 
 /** In the page: runs `start`, and gives the milliseconds until `done` holds and the browser has painted. */
@@ -245,6 +214,8 @@ try {
   if (wanted('board')) await board(page, classId);
   if (wanted('tap') || wanted('tap-offline')) await tap(page, classId);
   if (wanted('first-load')) await firstLoads(browser, await context.cookies(), classId);
+  await memory(page);
+  await pages(page);
 } finally {
   await browser.close();
 }

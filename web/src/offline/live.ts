@@ -26,9 +26,7 @@ function start(): void {
   running = true;
   const locks = (navigator as Partial<Navigator>).locks;
   if (locks === undefined || typeof BroadcastChannel === 'undefined' || typeof EventSource === 'undefined') {
-    setInterval(() => {
-      if (!document.hidden) tell(null);
-    }, POLL_MS);
+    pollWhileSeen();
     return;
   }
   const channel = new BroadcastChannel('escalier-live');
@@ -39,6 +37,20 @@ function start(): void {
       channel.postMessage(classId);
     }),
   );
+}
+
+/** A hidden tab asks for nothing; one that comes back asks at once. */
+function pollWhileSeen(): void {
+  let timer: ReturnType<typeof setInterval> | undefined;
+  const turn = (): void => {
+    clearInterval(timer);
+    if (!document.hidden) timer = setInterval(() => tell(null), POLL_MS);
+  };
+  document.addEventListener('visibilitychange', () => {
+    turn();
+    if (!document.hidden) tell(null);
+  });
+  turn();
 }
 
 /** Listens for all tabs; never done, as the lock is held as long as this tab lives. */

@@ -1,5 +1,6 @@
-import { useIdle, useIntervalFn } from '@vueuse/core';
+import { useIdle } from '@vueuse/core';
 import { ref, watch } from 'vue';
+import { useSeenTimer } from '../ui/use-seen-timer.ts';
 
 const MINUTE = 60_000;
 /** As long as the practice of a day. */
@@ -20,7 +21,7 @@ export function useBreak() {
   }
 
   watch(idle, (isIdle) => !isIdle && rested());
-  useIntervalFn(() => {
+  useSeenTimer(() => {
     if (!idle.value && Date.now() - since >= ENOUGH) isDue.value = true;
   }, LOOK);
   return { isDue, rested };

@@ -2,8 +2,8 @@ import { answered, isFingering, nextCard, noteCards } from '@escalier/core/home'
 import { primaryFingering, type HoleState } from '@escalier/core/instruments';
 import { pitch } from '@escalier/core/music';
 import { seeded } from '@escalier/core/practice';
-import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, shallowRef } from 'vue';
+import { useSeenTimer } from '../ui/use-seen-timer.ts';
 import { useRoom } from './use-room.ts';
 
 export const ROUND_SECONDS = 60;
@@ -28,16 +28,16 @@ export function useRounds() {
   let since = 0;
   let random = seeded(1);
 
-  const clock = useIntervalFn(
+  const clock = useSeenTimer(
     () => {
       left.value -= 1;
       if (left.value <= 0) {
-        clock.pause();
+        clock.stop();
         asked.value = null;
       }
     },
     1000,
-    { immediate: false },
+    false,
   );
 
   function start(wanted: RoundKind): void {
@@ -47,7 +47,7 @@ export function useRounds() {
     [turn, right.value, left.value] = [0, 0, ROUND_SECONDS];
     cards.value = noteCards(notes.value, cards.value);
     ask();
-    clock.resume();
+    clock.start();
   }
 
   function ask(): void {

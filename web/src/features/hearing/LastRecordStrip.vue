@@ -20,7 +20,7 @@ const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed
 </script>
 
 <template>
-  <div class="line strip" role="status">
+  <div class="line strip" role="status" aria-label="Last result">
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <template v-else-if="last !== null">
       <p>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Family } from '@escalier/core/instruments';
 import type { Pitch } from '@escalier/core/music';
-import { useIntervalFn } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
+import { useSeenTimer } from '../../ui/use-seen-timer.ts';
 import { clickSchedule, notesSchedule, useSound } from '../../sound/index.ts';
 import { tappedTempo } from './tapped-tempo.ts';
 
@@ -37,20 +37,20 @@ function toggleClick(): void {
 
 const startedAt = ref<number | null>(null);
 const elapsed = ref(0);
-const { pause, resume } = useIntervalFn(
+const watchTimer = useSeenTimer(
   () => (elapsed.value = startedAt.value === null ? elapsed.value : (performance.now() - startedAt.value) / 1000),
   250,
-  { immediate: false },
+  false,
 );
 
 function toggleWatch(): void {
   if (startedAt.value === null) {
     elapsed.value = 0;
     startedAt.value = performance.now();
-    resume();
+    watchTimer.start();
   } else {
     startedAt.value = null;
-    pause();
+    watchTimer.stop();
   }
 }
 

@@ -36,7 +36,7 @@ function worst(index: number): Finding['weight'] | null {
 </script>
 
 <template>
-  <ol ref="list" class="plain step-rows">
+  <ol ref="list" class="plain step-rows" aria-label="Steps">
     <li v-for="(step, index) in steps" :key="step.key" class="step-row" :class="{ chosen: index === chosen }">
       <BButton
         class="grip"

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import IconHand from '~icons/bi/hand-index-thumb';
-import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
+import { useSeenNow } from '../../../ui/use-seen-timer.ts';
 import type { Stage } from '../stage.ts';
 
 /** Hands up and quiet: a countdown that makes no sound. */
 const props = defineProps<{ stage: Stage }>();
-const now = useNow({ interval: 200 });
+const now = useSeenNow(200);
 const left = computed(() =>
-  props.stage.quietAt === null ? 0 : Math.max(0, Math.ceil((props.stage.quietAt - now.value.getTime()) / 1000)),
+  props.stage.quietAt === null ? 0 : Math.max(0, Math.ceil((props.stage.quietAt - now.value) / 1000)),
 );
 </script>
 
