@@ -29,7 +29,7 @@ function cornersOf(d: string): readonly (readonly [number, number])[] {
   return made;
 }
 
-/** All points that an SVG path names, control points among them: its shape lies within them. */
+/** All points that an SVG path names, control points and the sides of arcs among them: its shape lies within them. */
 export function pathPoints(d: string): readonly (readonly [number, number])[] {
   const tokens = d.match(TOKENS) ?? [];
   const points: (readonly [number, number])[] = [];
@@ -47,6 +47,11 @@ export function pathPoints(d: string): readonly (readonly [number, number])[] {
     else if (kind === 'v') y = fromY + numbers[0]!;
     else {
       const pairs = kind === 'a' ? numbers.slice(5) : numbers;
+      if (kind === 'a') {
+        const [rx, ry, , large, sweep] = numbers as [number, number, number, number, number];
+        const to = [fromX + pairs[0]!, fromY + pairs[1]!] as const;
+        points.push(...arcEnds([x, y], to, [rx, ry], large === 1, sweep === 1));
+      }
       for (let pair = 0; pair < pairs.length; pair += 2) points.push([fromX + pairs[pair]!, fromY + pairs[pair + 1]!]);
       [x, y] = points.at(-1)!;
       if (kind === 'm') {
@@ -58,6 +63,39 @@ export function pathPoints(d: string): readonly (readonly [number, number])[] {
     if (COUNTS[kind] === 0 && at < tokens.length && !/[a-zA-Z]/.test(tokens[at]!)) at++;
   }
   return points;
+}
+
+type Point = readonly [number, number];
+
+/**
+ * The outermost points of an arc to the left, right, top and bottom, as far as it reaches them.
+ * @param radii of an ellipse that is not turned; too short ones grow, as SVG says.
+ * @param isLarge whether it is the longer way around.
+ * @param isClockwise as seen on the page, where y goes down.
+ */
+function arcEnds(
+  [x1, y1]: Point,
+  [x2, y2]: Point,
+  [rx, ry]: Point,
+  isLarge: boolean,
+  isClockwise: boolean,
+): readonly Point[] {
+  // In units of the radii it is an arc of a circle.
+  const [dx, dy] = [(x2 - x1) / rx / 2, (y2 - y1) / ry / 2];
+  const half = Math.hypot(dx, dy);
+  if (!Number.isFinite(half) || half === 0) return [];
+  const radius = Math.max(1, half);
+  const away = (Math.sqrt(radius * radius - half * half) / half) * (isLarge === isClockwise ? -1 : 1);
+  const [cx, cy] = [(x1 + x2) / rx / 2 - dy * away, (y1 + y2) / ry / 2 + dx * away];
+  const [from, to] = [Math.atan2(y1 / ry - cy, x1 / rx - cx), Math.atan2(y2 / ry - cy, x2 / rx - cx)];
+  const turn = (angle: number): number => {
+    const round = 2 * Math.PI;
+    return (((isClockwise ? angle - from : from - angle) % round) + round) % round;
+  };
+  return [0, 0.5, 1, 1.5]
+    .map((share) => share * Math.PI)
+    .filter((angle) => turn(angle) < turn(to))
+    .map((angle): Point => [(cx + radius * Math.cos(angle)) * rx, (cy + radius * Math.sin(angle)) * ry]);
 }
 
 /** Of several boxes; null for none. */
