@@ -4,6 +4,7 @@ import type { AddressInfo } from 'node:net';
 import { chromium, type Browser, type BrowserContext, type Page } from '@playwright/test';
 import { Client } from 'pg';
 import { ADDRESS, median, open, print, wanted } from './harness.ts';
+import { slipOf } from '../slips.ts';
 import { memory, pages } from './pages.ts';
 
 const ROUNDS = 15;
@@ -111,9 +112,9 @@ async function tap(page: Page, classId: string): Promise<void> {
       ours.push(
         await page.evaluate<number>(
           `(() => {
-            const name = document.querySelector('h1').textContent;
-            return painted(() => document.querySelector('button.nearly').click(),
-              () => document.querySelector('h1').textContent !== name);
+            const heard = () => document.querySelector('.hearing h2.who').textContent;
+            const name = heard();
+            return painted(() => document.querySelector('button.nearly').click(), () => heard() !== name);
           })()`,
         ),
       );
@@ -182,12 +183,21 @@ function barePage(bytes: number): Promise<{ address: string; close: () => void }
   });
 }
 
-async function firstLoads(browser: Browser, cookies: Cookies, schoolClass: string): Promise<void> {
-  const address = `${ADDRESS}/classes/${schoolClass}`;
+interface FirstScreen {
+  readonly name: string;
+  readonly what: string;
+  readonly address: string;
+  readonly cookies: Cookies;
+  /** What says that it is there. */
+  readonly ready: string;
+}
+
+async function firstLoads(browser: Browser, { name, what, address, cookies, ready }: FirstScreen): Promise<void> {
+  if (!wanted(name)) return;
   const ours: Loaded[] = [];
   const bare: Loaded[] = [];
   for (let round = 0; round < 3; round++) {
-    const one = await firstLoad(browser, address, cookies, '.peg');
+    const one = await firstLoad(browser, address, cookies, ready);
     ours.push(one);
     const peer = await barePage(one.wire);
     bare.push(await firstLoad(browser, peer.address, [], '.peg'));
@@ -195,12 +205,23 @@ async function firstLoads(browser: Browser, cookies: Cookies, schoolClass: strin
   }
   const middle = <Key extends 'milliseconds' | 'wire' | 'plain'>(all: readonly Loaded[], key: Key): number =>
     median(all.map((one) => one[key]));
-  const name = 'first-load';
-  const words = 'a bare page of the same bytes; the first class by slow 3G with a processor four times slower';
+  const words = `a bare page of the same bytes; ${what} by slow 3G with a processor four times slower`;
   print({ name, peer: words, value: middle(ours, 'milliseconds'), peerValue: middle(bare, 'milliseconds') });
   const kilo = (key: 'wire' | 'plain'): number => middle(ours, key) / 1024;
   const kB = { name: `${name}-size`, peer: 'the same answers as they are without compression' };
   print({ ...kB, unit: 'kB', value: kilo('wire'), peerValue: kilo('plain') });
+}
+
+/** The practice room of a pupil of the demo, as a family opens it from a slip. */
+async function roomLoad(browser: Browser): Promise<void> {
+  if (!wanted('first-load-room')) return;
+  const context = await browser.newContext();
+  const { slip } = await slipOf(await context.newPage(), ADDRESS);
+  await context.close();
+  await firstLoads(browser, {
+    ...{ name: 'first-load-room', what: 'the practice room', ready: '.parts li', cookies: [] },
+    address: `${ADDRESS}/room/#${slip.token}`,
+  });
 }
 
 const classId = await bigClass();
@@ -213,7 +234,11 @@ try {
   const page = await open(context);
   if (wanted('board')) await board(page, classId);
   if (wanted('tap') || wanted('tap-offline')) await tap(page, classId);
-  if (wanted('first-load')) await firstLoads(browser, await context.cookies(), classId);
+  await firstLoads(browser, {
+    ...{ name: 'first-load', what: 'the first class', address: `${ADDRESS}/classes/${classId}`, ready: '.peg' },
+    cookies: await context.cookies(),
+  });
+  await roomLoad(browser);
   await memory(page);
   await pages(page);
 } finally {

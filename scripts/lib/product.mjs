@@ -11,7 +11,7 @@ const SOURCES = {
   web: [
     'core/src',
     'paper/src',
-    'server/src',
+    // Of the server only types come across, and the checks read those.
     'web/src',
     'web/public',
     'web/index.html',
