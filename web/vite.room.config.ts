@@ -39,7 +39,7 @@ export default defineConfig({
   css: CSS,
   worker: { format: 'es' },
   build: {
-    outDir: fileURLToPath(new URL('../.escalier/web/room', import.meta.url)),
+    outDir: fileURLToPath(new URL('../.escalier/room', import.meta.url)),
     emptyOutDir: true,
     target: 'es2022',
     chunkSizeWarningLimit: 9000,
