@@ -3,6 +3,7 @@ import { AnswerVersions } from './answer-versions.ts';
 import { Calendar } from './calendar.ts';
 import { Erasures } from './erasures.ts';
 import { FirstFlight } from './first-flight.ts';
+import { ForeignKeyIndexes } from './foreign-key-indexes.ts';
 import { Handouts } from './handouts.ts';
 import { Hardening } from './hardening.ts';
 import { Hearing } from './hearing.ts';
@@ -42,4 +43,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-12-02-rate-limits', class: RateLimits },
   { name: '2026-12-02-answer-versions', class: AnswerVersions },
   { name: '2026-12-02-erasures', class: Erasures },
+  { name: '2026-12-03-foreign-key-indexes', class: ForeignKeyIndexes },
 ];

@@ -52,8 +52,8 @@ export const ClassEntity = defineEntity({
   properties: (p) => ({
     id: p.uuid().primary(),
     school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
-    term: () => p.manyToOne(TermEntity).mapToPk(),
-    staircase: () => p.manyToOne(StaircaseEntity).mapToPk(),
+    term: () => p.manyToOne(TermEntity).mapToPk().index(),
+    staircase: () => p.manyToOne(StaircaseEntity).mapToPk().index(),
     name: p.text(),
     grade: p.text(),
     meetings: p.json<Meeting[]>(),
@@ -87,7 +87,7 @@ export const PupilEntity = defineEntity({
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
     shownName: p.text(),
     /** Late joiners begin above the first step. */
-    startStep: () => p.manyToOne(StepEntity).mapToPk(),
+    startStep: () => p.manyToOne(StepEntity).mapToPk().index(),
     joinedOn: p.date().$type<LocalDate>(),
     leftOn: p.date().$type<LocalDate>().nullable(),
     /** How this pupil tells left from right, where it is not the mark of the class; empty for that. */
@@ -117,8 +117,8 @@ export const PupilMoveEntity = defineEntity({
   properties: (p) => ({
     id: p.uuid().primary(),
     pupil: () => p.manyToOne(PupilEntity).mapToPk().index(),
-    fromClass: () => p.manyToOne(ClassEntity).mapToPk(),
-    toClass: () => p.manyToOne(ClassEntity).mapToPk(),
+    fromClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
+    toClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
     movedOn: p.date().$type<LocalDate>(),
   }),
 });
@@ -140,7 +140,7 @@ export const ClassTuneEntity = defineEntity({
   primaryKeys: ['schoolClass', 'tune'],
   properties: (p) => ({
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().primary(),
-    tune: () => p.manyToOne(TuneEntity).mapToPk().primary().deleteRule('cascade'),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().primary().index().deleteRule('cascade'),
     /** The most seconds that one breath of this class carries. */
     breathSeconds: p.integer(),
     /** Places after which the class breathes, or null for what Escalier proposes. */

@@ -31,9 +31,9 @@ export const RecordEventEntity = defineEntity({
     account: () => p.manyToOne(AccountEntity).mapToPk(),
     kind: p.enum(['heard', 'undone']),
     pupil: () => p.manyToOne(PupilEntity).mapToPk(),
-    step: () => p.manyToOne(StepEntity).mapToPk(),
+    step: () => p.manyToOne(StepEntity).mapToPk().index(),
     /** Which of the step's tunes; null for its first. */
-    tune: () => p.manyToOne(TuneEntity).mapToPk().nullable(),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().nullable().index(),
     /** Null for an undo. */
     outcome: p.text().nullable(),
     remarks: p.json<string[]>(),

@@ -35,7 +35,7 @@ export const DoorEntity = defineEntity({
   tableName: 'door',
   properties: (p) => ({
     pupil: () => p.oneToOne(PupilEntity).mapToPk().primary().owner().deleteRule('cascade'),
-    school: () => p.manyToOne(SchoolEntity).mapToPk(),
+    school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
     /** The door does not open for a pupil who has gone to another class. */
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
     /** By which the room knows its pupil; never the name. */

@@ -62,7 +62,7 @@ export const BeltGivenEntity = defineEntity({
   primaryKeys: ['pupil', 'step'],
   properties: (p) => ({
     pupil: () => p.manyToOne(PupilEntity).mapToPk().primary(),
-    step: () => p.manyToOne(StepEntity).mapToPk().primary(),
+    step: () => p.manyToOne(StepEntity).mapToPk().primary().index(),
     account: () => p.manyToOne(AccountEntity).mapToPk(),
     givenAt: p.datetime(),
     /** What it took from the stock, in its pieces or centimetres: so much comes back with it. */

@@ -28,9 +28,9 @@ export const RecordingEntity = defineEntity({
     id: p.uuid().primary(),
     school: () => p.manyToOne(SchoolEntity).mapToPk().index(),
     schoolClass: () => p.manyToOne(ClassEntity).mapToPk().index(),
-    pupil: () => p.manyToOne(PupilEntity).mapToPk().deleteRule('cascade'),
-    step: () => p.manyToOne(StepEntity).mapToPk().deleteRule('cascade'),
-    tune: () => p.manyToOne(TuneEntity).mapToPk().deleteRule('cascade'),
+    pupil: () => p.manyToOne(PupilEntity).mapToPk().index().deleteRule('cascade'),
+    step: () => p.manyToOne(StepEntity).mapToPk().index().deleteRule('cascade'),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().index().deleteRule('cascade'),
     /** Who brought it; null for one that came from home. */
     account: () => p.manyToOne(AccountEntity).mapToPk().nullable(),
     /** Handed in through a pupil's door: whoever has the slip may have played it. */

@@ -30,7 +30,7 @@ export const StepEntity = defineEntity({
     staircase: () => p.manyToOne(StaircaseEntity).mapToPk(),
     /** Counted from 1. */
     position: p.integer(),
-    tune: () => p.manyToOne(TuneEntity).mapToPk(),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().index(),
     belt: p.text(),
     /** Lessons given to the step: the depth of its tread. */
     lessons: p.integer(),
@@ -48,7 +48,7 @@ export const StepTuneEntity = defineEntity({
   primaryKeys: ['step', 'tune'],
   properties: (p) => ({
     step: () => p.manyToOne(StepEntity).mapToPk().primary().deleteRule('cascade'),
-    tune: () => p.manyToOne(TuneEntity).mapToPk().primary(),
+    tune: () => p.manyToOne(TuneEntity).mapToPk().primary().index(),
     /** Counted from 1. */
     position: p.integer(),
     role: p.enum(FURTHER_ROLES).default('choice'),
