@@ -10,6 +10,7 @@ export { barId, eventId, placeOfId } from './ids.ts';
 export type { MidiOptions, PlayAlong } from './midi/write-midi.ts';
 export { writeMusicXml, type MusicXmlOptions } from './musicxml/write-musicxml.ts';
 export type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune, TextPlace } from './notice.ts';
+export { nameKey } from './roster/name-key.ts';
 export { readOneRoster, readOneRosterZip, type RosteredClass } from './roster/one-roster.ts';
 export {
   checkRoster,

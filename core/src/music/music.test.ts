@@ -119,6 +119,15 @@ describe('names', () => {
     expect(['B4', 'Bb4', 'F#4', 'Eb4', 'Ab4', 'Db4'].map((n) => namePitch(pitch(n), 'german-letters', gMajor))).toEqual(
       ['H', 'B', 'Fis', 'Es', 'As', 'Des'],
     );
+    const doubles = ['F##4', 'B##4', 'Bbb4', 'Abb4', 'Ebb4', 'Dbb4'].map(pitch);
+    expect(doubles.map((each) => namePitch(each, 'german-letters', gMajor))).toEqual([
+      'Fisis',
+      'Hisis',
+      'Heses',
+      'Asas',
+      'Eses',
+      'Deses',
+    ]);
     expect(namePitch(pitch('B4'), 'fixed-do', gMajor)).toBe('ti');
     expect(namePitch(pitch('Bb4'), 'fixed-do-si', gMajor)).toBe('si♭');
     expect(namePitch(pitch('F#4'), 'fixed-do-si', gMajor)).toBe('fa♯');

@@ -41,11 +41,13 @@ function sign(alter: number): string {
   return alter > 0 ? '♯'.repeat(alter) : '♭'.repeat(-alter);
 }
 
-/** B natural is H and B flat is B; sharps add "is", flats "es", with Es and As shortened. */
+/** B natural is H and B flat is B; sharps add "is", flats "es", with Es, Eses, As and Asas shortened; B double flat is Heses. */
 function germanName({ letter, alter }: Pitch): string {
-  if (letter === 'B') return alter === -1 ? 'B' : `H${'is'.repeat(Math.max(alter, 0))}`;
-  if (alter >= 0) return letter + 'is'.repeat(alter);
-  return letter === 'E' || letter === 'A' ? `${letter}s` : `${letter}es`;
+  if (letter === 'B' && alter === -1) return 'B';
+  const natural = letter === 'B' ? 'H' : letter;
+  if (alter >= 0) return natural + 'is'.repeat(alter);
+  if (letter === 'A') return 'As' + 'as'.repeat(-alter - 1);
+  return letter === 'E' ? `Es${'es'.repeat(-alter - 1)}` : natural + 'es'.repeat(-alter);
 }
 
 /** The relative major's tonic is do, so that in minor the tonic is la. */

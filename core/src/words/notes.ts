@@ -49,7 +49,8 @@ export function gapWords(gap: EchoGap): string {
   return GAP_WORDS[gap];
 }
 
-/** "F sharp": without the octave, which a class does not say. */
+/** "F sharp", "B double flat": without the octave, which a class does not say. */
 function say({ letter, alter }: Pitch): string {
-  return letter + (['', ' sharp'][alter] ?? ' flat');
+  const sign = alter > 0 ? 'sharp' : 'flat';
+  return [letter, ...(Math.abs(alter) > 1 ? ['double'] : []), ...(alter === 0 ? [] : [sign])].join(' ');
 }

@@ -120,6 +120,8 @@ describe('words for echo patterns', () => {
   it('says what may go wrong, and why a grade has none', () => {
     const [from, to] = [pitch('B4'), pitch('F#4')];
     expect(trapWords({ kind: 'skip', from, to })).toBe('Skips from B to F sharp.');
+    const doubles = { kind: 'skip', from: pitch('F##4'), to: pitch('Bbb4') } as const;
+    expect(trapWords(doubles)).toBe('Skips from F double sharp to B double flat.');
     expect(trapWords({ kind: 'link', on: from, after: to })).toBe('Starts on B; the one before ended on F sharp.');
     expect(gapWords('two-notes-only')).toBe('It takes three notes.');
   });

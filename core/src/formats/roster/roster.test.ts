@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import {
   checkRoster,
   guessMapping,
+  nameKey,
   readOneRoster,
   readOneRosterZip,
   readRoster,
@@ -131,4 +132,18 @@ describe('the OneRoster set', () => {
     });
     expect(readOneRoster(new Map([...files, ['classes.csv', 'sourcedId,title\n']]))).toMatchObject({ ok: false });
   });
+});
+
+describe('two names', () => {
+  it.each([
+    ['Aino', ' AINO '],
+    ['Zoë', 'Zoe\u0308'],
+    ['Anna  Lena', 'anna lena'],
+    ['İpek', 'İpek'],
+  ])('%s and %s are the same', (one, other) => expect(nameKey(one)).toBe(nameKey(other)));
+
+  it.each([
+    ['Zoë', 'Zoe'],
+    ['Anna Lena', 'Annalena'],
+  ])('%s and %s are two', (one, other) => expect(nameKey(one)).not.toBe(nameKey(other)));
 });

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { failure, success, type Result } from '../../music/index.ts';
 import { writeCsv } from '../csv.ts';
+import { nameKey } from './name-key.ts';
 
 /** A table as a file or a paste from a spreadsheet gives it. */
 export interface RosterTable {
@@ -128,10 +129,6 @@ function shownName(
     if (others.every((other) => !other.startsWith(short))) return `${first} ${short}.`;
   }
   return `${first} ${last}`;
-}
-
-function nameKey(name: string): string {
-  return name.trim().toLocaleLowerCase();
 }
 
 function isDate(text: string): boolean {

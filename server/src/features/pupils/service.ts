@@ -1,5 +1,6 @@
 import { PRINT_SIZES, type PrintSize } from '@escalier/core/handouts';
 import type { LocalDate } from '@escalier/core/calendar';
+import { nameKey } from '@escalier/core/formats';
 import { INSTRUMENT_IDS } from '@escalier/core/instruments';
 import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
@@ -154,10 +155,6 @@ export async function addPupils(
 /** Two teachers who add at one moment come one after the other. */
 async function lockClass(em: EntityManager, classId: string): Promise<void> {
   await em.execute('select id from school_class where id = ? for update', [classId]);
-}
-
-function nameKey(name: string): string {
-  return name.trim().toLocaleLowerCase();
 }
 
 function alreadyThere(name: string): FieldProblem {
