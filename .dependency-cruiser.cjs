@@ -74,8 +74,21 @@ module.exports = {
       name: 'web-rooms-know-no-feature',
       severity: 'error',
       comment: 'controls, sheets, sound, threads and what works offline serve every feature and know none',
-      from: { path: '^web/src/(ui|score|sound|workers|offline)/' },
+      from: { path: '^web/src/(refusals|ui|score|sound|workers|offline)/' },
       to: { path: '^web/src/(features|room)/' },
+    },
+    {
+      name: 'controls-ask-nobody',
+      severity: 'error',
+      comment: 'what a screen is made of knows no server; the client of the server knows no screen',
+      from: { path: '^web/src/(ui|refusals)/' },
+      to: { path: '^web/src/api\\.ts$' },
+    },
+    {
+      name: 'client-knows-no-screen',
+      severity: 'error',
+      from: { path: '^web/src/api\\.ts$' },
+      to: { path: '^web/src/ui/' },
     },
     {
       name: 'practice-room-stands-apart',
@@ -101,8 +114,9 @@ module.exports = {
     {
       name: 'no-circles',
       severity: 'error',
+      comment: 'of types neither, within a room or across rooms',
       from: {},
-      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+      to: { circular: true },
     },
   ],
   options: {

@@ -1,7 +1,8 @@
-import type { Api, ErrorBody, FieldProblem, Imported } from '@escalier/server/api';
+import type { Api, ErrorBody, Imported } from '@escalier/server/api';
 import { hc } from 'hono/client';
-import { fieldsInWords } from './ui/field-words.ts';
-import { PlainError } from './ui/plain-error.ts';
+import { ApiError } from './refusals/index.ts';
+
+export { ApiError };
 
 /** What a first screen shows, by its address: asked for beside the session, not after it. */
 const FIRST_DATA: readonly (readonly [page: RegExp, (id: string) => string])[] = [
@@ -38,31 +39,6 @@ const earlyFetch: typeof fetch = (input, init) => {
 
 /** The typed door to the server. */
 export const api = hc<Api>('/api', { fetch: earlyFetch });
-
-/** What the server refused, in its own sentence; `code` is "offline" when it could not be reached. */
-export class ApiError extends PlainError {
-  readonly code: string;
-  /** What is wrong with each field, in words. */
-  readonly fields: Readonly<Record<string, string>>;
-  /** The id of a tune that is in the library already; null for other refusals. */
-  readonly sameTune: string | null;
-  /** Who changed meanwhile what was to be saved; null for other refusals. */
-  readonly changed: ErrorBody['error']['changed'] | null;
-  /** The status of HTTP; 0 when nothing answered. */
-  readonly status: number;
-
-  constructor({ error }: ErrorBody, status = 0) {
-    super(error.message);
-    this.code = error.code;
-    this.fields = fieldsInWords(error.fields);
-    this.sameTune = Object.values(error.fields ?? {}).find(isSameTune)?.id ?? null;
-    this.changed = error.changed ?? null;
-    this.status = status;
-  }
-}
-
-type SameTune = Extract<FieldProblem, { readonly code: 'same-tune' }>;
-const isSameTune = (problem: FieldProblem): problem is SameTune => problem.code === 'same-tune';
 
 interface Answer<Body> {
   readonly ok: boolean;

@@ -2,7 +2,8 @@ import { LOCAL_RULES } from '../practice/index.ts';
 import { NoHandout, type HandoutClass, type HandoutPupil, type HandoutRequest } from './request.ts';
 import { handout, PLAIN_TILE, section, text, tiles, type Block, type Handout, type Tile } from './sheet.ts';
 import { beltName, drawnSteps, stepOfClass } from './steps.ts';
-import { CERTIFICATE_WORDS, fieldsOf, filledIn, LETTERS } from './templates.ts';
+import { LETTERS } from './letters.ts';
+import { CERTIFICATE_WORDS, fieldsOf, filledIn } from './templates.ts';
 
 const MOST_COPIES = 60;
 

@@ -1,7 +1,8 @@
 export { KINDS, isHandoutKind, makeHandout, type HandoutGroup, type HandoutKind, type Need } from './kinds.ts';
 export { madeUpClass } from './made-up-class.ts';
 export { usualRequest } from './usual-request.ts';
-export { FIELD_NAMES, LETTERS, TEMPLATE_IDS, type LetterId, type TemplateId } from './templates.ts';
+export { LETTERS, type LetterId } from './letters.ts';
+export { FIELD_NAMES, TEMPLATE_IDS, type TemplateId } from './templates.ts';
 export {
   NoHandout,
   USUAL_BREATHING,

@@ -13,8 +13,8 @@ import type { Holding, Posture } from '../practice/index.ts';
 import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN, type Knowledge } from '../reading/index.ts';
 import type { Seconds } from '../units/index.ts';
 import { sayNote, type SubstituteLine } from '../words/index.ts';
+import type { LetterId } from './letters.ts';
 import type { EventPlace, PrintSize } from './sheet.ts';
-import type { LetterId } from './templates.ts';
 
 export interface HandoutPupil {
   readonly name: string;

@@ -1,6 +1,7 @@
 import { DISTANT, leftOver } from './left-over.ts';
 import type { HeardNote } from './runs.ts';
 import type { ListeningScore } from './score.ts';
+import type { Match } from './match.ts';
 import { localPace, type Pace } from './pace.ts';
 import { THRESHOLDS } from './thresholds.ts';
 
@@ -31,13 +32,6 @@ const LEFT_OVER = 6;
 const MERGED = 3;
 /** Natural logarithms of time against expectation: free up to, and the cost beyond. */
 const TIMING = { free: 0.12, slope: 1.2, late: 0.8, early: 0.9 };
-
-/** Which score note a heard one was taken for: `merged` notes before it on the same pitch are in it too. */
-export interface Match {
-  readonly heard: number;
-  readonly score: number;
-  readonly merged: number;
-}
 
 export interface Alignment {
   /** In the order of playing; the score goes back where the pupil started again. */

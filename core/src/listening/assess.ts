@@ -1,4 +1,5 @@
-import { align, alignInTime, deviation, isRight, type Alignment, type Match } from './align.ts';
+import { align, alignInTime, deviation, isRight, type Alignment } from './align.ts';
+import type { Match } from './match.ts';
 import { leftOver } from './left-over.ts';
 import type { Pace } from './pace.ts';
 import type { HeardNote } from './runs.ts';

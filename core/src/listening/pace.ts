@@ -1,4 +1,4 @@
-import type { Match } from './align.ts';
+import type { Match } from './match.ts';
 import type { HeardNote } from './runs.ts';
 import type { ListeningScore } from './score.ts';
 import { median } from './spread.ts';

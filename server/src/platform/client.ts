@@ -1,14 +1,13 @@
 import type { IncomingMessage } from 'node:http';
 import type { Context } from 'hono';
 import proxyAddr from 'proxy-addr';
-import type { AppEnv } from './context.ts';
 
 /** Where requests come from, and by which address browsers know this server. */
 export interface Network {
   /** The sender's address; behind trusted proxies what they say it is. Empty where no network lies between, as in a test. */
-  readonly addressOf: (c: Context<AppEnv>) => string;
+  readonly addressOf: (c: Context) => string;
   /** Scheme and host as browsers see them. */
-  readonly originOf: (c: Context<AppEnv>) => string;
+  readonly originOf: (c: Context) => string;
 }
 
 /** @throws Error when a proxy is no address. */

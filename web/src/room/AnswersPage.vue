@@ -4,7 +4,7 @@ import type { Outcome } from '@escalier/core/records';
 import { computed, ref } from 'vue';
 import { listWords } from '@escalier/core/words';
 import { moment } from '../ui/dates.ts';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import { useHandIns } from './hand-ins.ts';
 import { spokenAnswer } from './room-api.ts';
 import { useRoom } from './use-room.ts';

@@ -1,7 +1,7 @@
 import { openDB, type DBSchema } from 'idb';
 import { v7 } from 'uuid';
 import { ref } from 'vue';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import { RoomError, secondsOf, sendRecording, type Recording } from './room-api.ts';
 
 interface HandIn extends Recording {

@@ -1,6 +1,5 @@
 import type { ErrorBody, RoomFacts } from '@escalier/server/api';
-import { refusalWords } from '../ui/field-words.ts';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError, refusalWords } from '../refusals/index.ts';
 
 /** An answer of the school that is no. */
 export class RoomError extends PlainError {

@@ -4,7 +4,7 @@ import type { RoomFacts } from '@escalier/server/api';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { noteWordsIn } from '../ui/note-words.ts';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import { askFacts, RoomError, tokenFor, Unreached } from './room-api.ts';
 
 /** What stays on this device and goes nowhere: the way in, what the room last knew, how far its pupil is. */

@@ -1,5 +1,5 @@
 import { onScopeDispose, ref } from 'vue';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import { listeningPool } from '../workers/listening.ts';
 
 type Hear = ReturnType<typeof listeningPool>['listen'];

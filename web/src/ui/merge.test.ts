@@ -1,6 +1,6 @@
 // @vitest-environment node
 import { describe, expect, it, vi } from 'vitest';
-import { ApiError } from '../api.ts';
+import { ApiError } from '../refusals/index.ts';
 import { mergeChanges, saveMerged } from './merge.ts';
 
 const before = {

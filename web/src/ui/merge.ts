@@ -1,4 +1,4 @@
-import { ApiError } from '../api.ts';
+import { ApiError } from '../refusals/index.ts';
 
 /** Something that several people may change: the version says which state of it somebody has before them. */
 export interface Versioned {

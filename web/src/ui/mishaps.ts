@@ -1,5 +1,5 @@
 import { shallowRef } from 'vue';
-import { ApiError } from '../api.ts';
+import { ApiError } from '../refusals/index.ts';
 
 const last = shallowRef<string | null>(null);
 

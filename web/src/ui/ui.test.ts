@@ -2,7 +2,7 @@ import { BELTS } from '@escalier/core/staircase';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { h } from 'vue';
-import { ApiError } from '../api.ts';
+import { ApiError } from '../refusals/index.ts';
 import { mountInApp, openHow } from '../testing/mount.ts';
 import BeltBand from './BeltBand.vue';
 import HowComputed from './HowComputed.vue';

@@ -1,6 +1,5 @@
 import { shallowRef } from 'vue';
-import { ApiError } from '../api.ts';
-import { PlainError } from './plain-error.ts';
+import { ApiError, PlainError } from '../refusals/index.ts';
 
 /** Why a page's data did not come: the network, nothing there, or a mistake of the server. */
 export interface LoadProblem {

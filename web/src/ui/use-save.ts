@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue';
-import { ApiError } from '../api.ts';
+import { ApiError } from '../refusals/index.ts';
 import { useNotices } from './use-notices.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { failure, type Result } from '@escalier/core/music';
 import { wrap, type Remote } from 'comlink';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import type { TuneWorker } from './tune.worker.ts';
 
 export type { LibraryRow } from './library.ts';

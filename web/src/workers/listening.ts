@@ -1,5 +1,5 @@
 import { transfer, wrap, type Remote } from 'comlink';
-import { PlainError } from '../ui/plain-error.ts';
+import { PlainError } from '../refusals/index.ts';
 import type { ListenedView, ListeningWorker, ToListen } from './listening.worker.ts';
 
 export type { ListenedView, ToListen } from './listening.worker.ts';

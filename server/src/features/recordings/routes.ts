@@ -14,6 +14,7 @@ import {
   noteHeard,
   recordingsOf,
   soundOf,
+  type KeptSound,
   storageOf,
 } from './service.ts';
 
@@ -73,15 +74,15 @@ export const recordingRoutes = new Hono<AppEnv>()
   });
 
 /** A sound, or the part of it that is asked for. */
-function played(c: Context, { type, sound }: { readonly type: string; readonly sound: Buffer }): Response {
-  const range = rangeOf(c.req.header('range'), sound.length);
+async function played(c: Context, { type, length, read }: KeptSound): Promise<Response> {
+  const range = rangeOf(c.req.header('range'), length);
   const headers = { 'content-type': type, 'accept-ranges': 'bytes', 'cache-control': 'private, no-store' };
-  if (range === null) return c.body(bytesOf(sound), 200, headers);
-  if (range === 'outside') return c.body(null, 416, { 'content-range': `bytes */${sound.length}` });
+  if (range === null) return c.body(bytesOf(await read(0, length - 1)), 200, headers);
+  if (range === 'outside') return c.body(null, 416, { 'content-range': `bytes */${length}` });
   const [from, to] = range;
-  return c.body(bytesOf(sound.subarray(from, to + 1)), 206, {
+  return c.body(bytesOf(await read(from, to)), 206, {
     ...headers,
-    'content-range': `bytes ${from}-${to}/${sound.length}`,
+    'content-range': `bytes ${from}-${to}/${length}`,
   });
 }
 

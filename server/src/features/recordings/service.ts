@@ -209,17 +209,41 @@ export async function recordingOf(em: EntityManager, who: SignedIn, id: string) 
   return found;
 }
 
-/** The playing itself, or what the teacher spoke to it. @throws Problem 404 as above, and when its days are over. */
-export async function soundOf(em: EntityManager, who: SignedIn, id: string, now: Date, of: 'playing' | 'answer') {
+/** A sound that is kept, and how to read from it. */
+export interface KeptSound {
+  readonly type: string;
+  /** In bytes. */
+  readonly length: number;
+  /** The bytes from the first to the last of these, both counted from 0. */
+  readonly read: (first: number, last: number) => Promise<Buffer>;
+}
+
+/** What was played, or what the teacher said to it; only what is asked for leaves the database. @throws Problem 404. */
+export async function soundOf(
+  em: EntityManager,
+  who: SignedIn,
+  id: string,
+  now: Date,
+  of: 'playing' | 'answer',
+): Promise<KeptSound> {
   await recordingOf(em, who, id);
-  const columns = of === 'playing' ? 'r.type, r.sound' : `'${ANSWER_TYPE}' as type, r.spoken as sound`;
-  const [found] = await em.execute<{ type: string; sound: Buffer | null }[]>(
-    `select ${columns} from recording r join school s on s.id = r.school_id
+  const column = of === 'playing' ? 'sound' : 'spoken';
+  const [found] = await em.execute<{ type: string; length: number | null }[]>(
+    `select r.type, octet_length(r.${column}) as length from recording r join school s on s.id = r.school_id
       where r.id = ? and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)`,
     [id, now],
   );
-  if (found === undefined || found.sound === null) throw notFound(of === 'playing' ? 'recording' : 'answer');
-  return { type: found.type, sound: found.sound };
+  if (found === undefined || found.length === null) throw notFound(of === 'playing' ? 'recording' : 'answer');
+  const read = async (first: number, last: number): Promise<Buffer> => {
+    const [row] = await em.execute<{ part: Buffer }[]>(
+      `select substring(${column} from ? for ?) as part from recording where id = ?`,
+      [first + 1, last - first + 1, id],
+    );
+    // It was erased a moment ago.
+    if (row === undefined) throw notFound('recording');
+    return row.part;
+  };
+  return { type: of === 'playing' ? found.type : ANSWER_TYPE, length: found.length, read };
 }
 
 /** What listening made of it. @throws Problem 404. */

@@ -2,7 +2,7 @@
 import type { RouteLocationRaw } from 'vue-router';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { Peg } from './pegs.ts';
-import type { StairStep } from './StairPicture.vue';
+import type { StairStep } from './stair-step.ts';
 
 /** The stairs on a phone: the highest step first, each with its belt and its pupils. */
 defineProps<{

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import type { LocalDate } from '@escalier/core/calendar';
-import type { RisePart } from '@escalier/core/staircase';
 import { computed, shallowRef, useId, useTemplateRef } from 'vue';
 import IconMark from '~icons/bi/exclamation-triangle-fill';
 import { RouterLink, type RouteLocationRaw } from 'vue-router';
@@ -9,25 +8,10 @@ import { shortDate } from '../../ui/dates.ts';
 import { useSize } from '../../ui/use-size.ts';
 import type { Peg } from './pegs.ts';
 import StairList from './StairList.vue';
+import type { StairStep } from './stair-step.ts';
 import { layOutStairs, type StairLayout } from './stair-layout.ts';
 
 /** A flight of stairs: riser is how much harder a step is, tread is the lessons given to it, pegs are pupils. */
-export interface StairStep {
-  readonly id: string;
-  readonly position: number;
-  readonly title: string;
-  readonly belt: string;
-  /** Lessons planned for it. */
-  readonly lessons: number;
-  readonly rise: { readonly total: number; readonly parts?: readonly RisePart[] };
-  /** What it brings, in few words. */
-  readonly things: readonly string[];
-  /** Where its label leads; without it the step can be chosen. */
-  readonly to?: RouteLocationRaw;
-  /** Something is to be said of it. */
-  readonly mark?: 'hint' | 'problem' | null;
-}
-
 const props = withDefaults(
   defineProps<{
     steps: readonly StairStep[];

@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef } from 'vue';
 import { useListener, useTake } from '../../sound/index.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 import type { ListenedView, ToListen } from '../../workers/listening.ts';
 import { tuneText } from './tune-text.ts';
 

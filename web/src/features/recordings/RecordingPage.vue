@@ -9,7 +9,7 @@ import FormField from '../../ui/FormField.vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import PlayButton from '../../ui/PlayButton.vue';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import { ClassHead } from '../classes/index.ts';
 import { LastRecordStrip, OUTCOME_WORDS, OutcomeButtons, RemarkChips } from '../hearing/index.ts';

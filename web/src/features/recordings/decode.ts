@@ -1,6 +1,6 @@
 import { mixSides, writeWav } from '@escalier/core/listening';
 import { atRate } from '../../sound/index.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 
 /** A recording that can be listened to: one channel. */
 export interface Decoded {

@@ -7,7 +7,7 @@ import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';

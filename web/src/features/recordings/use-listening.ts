@@ -3,7 +3,7 @@ import type { RecordingDto } from '@escalier/server/api';
 import { onScopeDispose, ref, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { listeningPool, type ListenedView } from '../../workers/listening.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import { listeningRule, tuneText } from '../listening/index.ts';
 import { decode } from './decode.ts';

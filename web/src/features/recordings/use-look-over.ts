@@ -1,8 +1,7 @@
 import { computed, ref, type Ref } from 'vue';
 import { v7 } from 'uuid';
 import type { ErrorBody } from '@escalier/server/api';
-import { refusalWords } from '../../ui/field-words.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError, refusalWords } from '../../refusals/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import { decode, toKeep } from './decode.ts';
 import { guess } from './guess.ts';

@@ -2,7 +2,7 @@ import { hearings } from '@escalier/core/records';
 import type { RecordingDto, RecordingList } from '@escalier/server/api';
 import { computed, shallowRef, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
-import { PlainError } from '../../ui/plain-error.ts';
+import { PlainError } from '../../refusals/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useClasses } from '../classes/index.ts';
 
