@@ -21,7 +21,7 @@ beforeAll(async () => {
 });
 
 const noText = (): number => 0;
-const room: Room = { width: 480, height: 300 } as Room;
+const room: Room = { width: 480, height: 300 };
 const tile = (more: Partial<Tile> = {}): Tile => ({
   ...{ label: '', number: null, picture: null, choices: [], lines: 0, caption: '' },
   ...more,
@@ -196,7 +196,7 @@ describe('words in a width', () => {
 
 describe('boxes in columns', () => {
   const tiles = (more: Partial<Extract<Block, { kind: 'tiles' }>>): Extract<Block, { kind: 'tiles' }> =>
-    ({ kind: 'tiles', columns: 3, tiles: [], cut: false, height: null, ...more }) as Extract<Block, { kind: 'tiles' }>;
+    ({ kind: 'tiles', columns: 3, tiles: [], cut: false, height: null, ...more });
 
   it('stand row by row, each in the middle of its column, with their number before them', () => {
     const rows = tileRows(
@@ -249,7 +249,7 @@ describe('pairs to join by a line', () => {
         kind: 'match',
         left: [tile({ label: 'A' }), tile({ label: 'B' })],
         right: [tile({ label: 'one' }), tile({ label: 'two' })],
-      } as Extract<Block, { kind: 'match' }>,
+      },
       400,
       tools,
     );
@@ -271,7 +271,7 @@ describe('the staircase on paper', () => {
   ];
 
   it('is as wide as the room, with each title over its own tread', () => {
-    const { marks } = staircasePiece(steps as Parameters<typeof staircasePiece>[0], room, tools);
+    const { marks } = staircasePiece(steps, room, tools);
     const stairs = boxOf(marks[1]!, noText);
     expect(stairs.width).toBeCloseTo(room.width + 1.8, 5);
     const tread = (room.width * 2) / 6;
