@@ -195,8 +195,14 @@ describe('words in a width', () => {
 });
 
 describe('boxes in columns', () => {
-  const tiles = (more: Partial<Extract<Block, { kind: 'tiles' }>>): Extract<Block, { kind: 'tiles' }> =>
-    ({ kind: 'tiles', columns: 3, tiles: [], cut: false, height: null, ...more });
+  const tiles = (more: Partial<Extract<Block, { kind: 'tiles' }>>): Extract<Block, { kind: 'tiles' }> => ({
+    kind: 'tiles',
+    columns: 3,
+    tiles: [],
+    cut: false,
+    height: null,
+    ...more,
+  });
 
   it('stand row by row, each in the middle of its column, with their number before them', () => {
     const rows = tileRows(
