@@ -40,7 +40,7 @@ export async function openClass(page: Page, name: string): Promise<void> {
 
 /** Pupils on the stairs, each a peg on a step. */
 export function pegs(page: Page): Locator {
-  return page.getByRole('list', { name: /^Pupils on step/ }).getByRole('listitem');
+  return page.getByRole('list', { name: /^Pupils on step/ }).getByRole('link');
 }
 
 /** The rows of a table, without its head. */
