@@ -29,6 +29,8 @@ export default defineConfig({
   use: {
     baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,
     viewport: { width: 1280, height: 800 },
+    // As long as what is expected is waited for.
+    actionTimeout: 90_000,
     // What fades and slides is looked at by hand; here it would only be waited for.
     contextOptions: { reducedMotion: 'reduce' },
     // Recording every step takes as long as the steps: `ESCALIER_TRACE=1 npm run test:e2e` records them.

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import type { TuneProfile, TuneRole } from '@escalier/core/staircase';
-import { onKeyStroke, useEventListener } from '@vueuse/core';
+import { onKeyStroke, until, useEventListener } from '@vueuse/core';
 import IconRedo from '~icons/bi/arrow-clockwise';
 import IconUndo from '~icons/bi/arrow-counterclockwise';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
@@ -90,7 +90,11 @@ onKeyStroke(['z', 'Z'], (event) => {
 });
 /** Answers whether to leave, while it is asked. */
 const leave = shallowRef<((go: boolean) => void) | null>(null);
-onBeforeRouteLeave(() => !isChanged.value || new Promise<boolean>((answer) => (leave.value = answer)));
+onBeforeRouteLeave(async () => {
+  // Who saves and goes at once is not asked whether to go without saving.
+  await until(editor.busy).toBe(false);
+  return !isChanged.value || new Promise<boolean>((answer) => (leave.value = answer));
+});
 function answerLeave(go: boolean): void {
   leave.value?.(go);
   leave.value = null;
