@@ -16,7 +16,7 @@ const PURE = readdirSync(join(WEB, 'src'), { recursive: true, encoding: 'utf8' }
   .map((file) => join('src', file))
   .filter((file) => readFileSync(join(WEB, file), 'utf8').startsWith('// @vitest-environment node'));
 
-function web(name: string, test: { include: string[]; exclude?: string[]; environment: string }) {
+function web(name: string, test: { include: string[]; exclude?: string[]; environment: string; isolate: boolean }) {
   return {
     plugins: [componentPlugins({ types: false })],
     test: { ...SHARED, name, root: 'web', setupFiles: [join(WEB, 'src/testing/clean-page.ts')], ...test },
@@ -33,8 +33,9 @@ export default defineConfig({
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },
       { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 60_000 } },
-      web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom' }),
-      web('web without a page', { include: PURE, environment: 'node' }),
+      // What a store still sends when its file has ended must not reach the next one.
+      web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom', isolate: true }),
+      web('web without a page', { include: PURE, environment: 'node', isolate: false }),
       {
         test: {
           name: 'server',
