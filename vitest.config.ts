@@ -19,7 +19,7 @@ const PURE = readdirSync(join(WEB, 'src'), { recursive: true, encoding: 'utf8' }
 function web(name: string, test: { include: string[]; exclude?: string[]; environment: string; isolate: boolean }) {
   return {
     plugins: [componentPlugins({ types: false })],
-    test: { ...SHARED, name, root: 'web', setupFiles: [join(WEB, 'src/testing/clean-page.ts')], ...test },
+    test: { ...SHARED, name, root: 'web', setupFiles: [join(WEB, 'src/testing/own-modules.ts')], ...test },
   };
 }
 

@@ -219,7 +219,10 @@ async function roomLoad(browser: Browser): Promise<void> {
   const { slip } = await slipOf(await context.newPage(), ADDRESS);
   await context.close();
   await firstLoads(browser, {
-    ...{ name: 'first-load-room', what: 'the practice room', ready: '.parts li', cookies: [] },
+    name: 'first-load-room',
+    what: 'the practice room',
+    ready: '.parts li',
+    cookies: [],
     address: `${ADDRESS}/room/#${slip.token}`,
   });
 }
@@ -235,7 +238,10 @@ try {
   if (wanted('board')) await board(page, classId);
   if (wanted('tap') || wanted('tap-offline')) await tap(page, classId);
   await firstLoads(browser, {
-    ...{ name: 'first-load', what: 'the first class', address: `${ADDRESS}/classes/${classId}`, ready: '.peg' },
+    name: 'first-load',
+    what: 'the first class',
+    address: `${ADDRESS}/classes/${classId}`,
+    ready: '.peg',
     cookies: await context.cookies(),
   });
   await roomLoad(browser);

@@ -1,4 +1,4 @@
-import type { Block, Tile } from '@escalier/core/handouts';
+import { PLAIN_TILE, type Block, type Tile } from '@escalier/core/handouts';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Letters } from './letters.ts';
 import { circle, line, rectangle, type Mark } from './marks.ts';
@@ -22,10 +22,7 @@ beforeAll(async () => {
 
 const noText = (): number => 0;
 const room: Room = { width: 480, height: 300 };
-const tile = (more: Partial<Tile> = {}): Tile => ({
-  ...{ label: '', number: null, picture: null, choices: [], lines: 0, caption: '' },
-  ...more,
-});
+const tile = (more: Partial<Tile> = {}): Tile => ({ ...PLAIN_TILE, ...more });
 const texts = (marks: readonly Mark[]) => marks.flatMap((mark) => (mark.kind === 'text' ? [mark] : []));
 
 describe('the points of a path', () => {

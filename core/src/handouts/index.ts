@@ -14,6 +14,7 @@ export {
   type TuneSheetOptions,
 } from './request.ts';
 export {
+  PLAIN_TILE,
   PRINT_SIZES,
   type Answer,
   type Block,

@@ -1,4 +1,4 @@
-import '../testing/database.ts';
+import 'fake-indexeddb/auto';
 import type { Recorded } from '@escalier/server/api';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';

@@ -1,4 +1,4 @@
-import '../testing/database.ts';
+import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { mountInApp } from '../testing/mount.ts';

@@ -1,4 +1,4 @@
-import '../testing/database.ts';
+import 'fake-indexeddb/auto';
 import type { RoomFacts } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -73,10 +73,9 @@ beforeEach(() => {
   useRoom().error.value = null;
 });
 afterEach(() => {
-  vi.unstubAllGlobals();
   clearPage();
+  vi.unstubAllGlobals();
 });
-afterEach(clearPage);
 
 async function inside(more: Partial<RoomFacts> = {}): Promise<ReturnType<typeof useRoom>> {
   fakeServer({ 'GET /api/room': () => facts(more) });

@@ -1,10 +1,10 @@
 import { enableAutoUnmount } from '@vue/test-utils';
 
-const held = globalThis as { unmountAllOfTests?: () => void };
-if (held.unmountAllOfTests === undefined) enableAutoUnmount((unmount) => (held.unmountAllOfTests = unmount));
+let unmountAll = (): void => undefined;
+enableAutoUnmount((unmount) => (unmountAll = unmount));
 
-/** Takes away what the tests have mounted, and what that left on the page. All files of a worker share the one hook there is. */
+/** Takes away what the tests of this file have mounted, and what that left on the page: `afterEach(clearPage)`. */
 export function clearPage(): void {
-  held.unmountAllOfTests?.();
+  unmountAll();
   document.body.innerHTML = '';
 }

@@ -1,4 +1,4 @@
-import '../../testing/database.ts';
+import 'fake-indexeddb/auto';
 import type { HeardEvent, RecordEvent } from '@escalier/core/records';
 import type { ClassPage } from '@escalier/server/api';
 import { createPinia, setActivePinia } from 'pinia';

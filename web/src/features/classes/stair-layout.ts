@@ -1,6 +1,7 @@
 /** Where everything of the staircase picture stands, in pixels from the top left. Pure, so that it can be tested. */
 
-export interface StairStep {
+/** As much of a step as its place depends on. */
+interface StepSize {
   readonly rise: number;
   readonly lessons: number;
   /** How many pegs stand on it. */
@@ -10,7 +11,7 @@ export interface StairStep {
 export interface StairInput {
   readonly width: number;
   readonly height: number;
-  readonly steps: readonly StairStep[];
+  readonly steps: readonly StepSize[];
   /** Pupils who have passed every step stand on the landing behind the last tread. */
   readonly landingPegs: number;
   /** Lessons of the term: the ground that the stairs stand on. */
@@ -93,7 +94,7 @@ export function layOutStairs(input: StairInput): StairLayout {
 }
 
 /** First and last lesson boundary of each step. */
-function edgesOf(steps: readonly StairStep[]): readonly (readonly [number, number])[] {
+function edgesOf(steps: readonly StepSize[]): readonly (readonly [number, number])[] {
   let at = 0;
   return steps.map((step) => {
     const from = at;

@@ -1,4 +1,4 @@
-import '../../testing/database.ts';
+import 'fake-indexeddb/auto';
 import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

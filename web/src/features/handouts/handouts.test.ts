@@ -13,8 +13,8 @@ const asked = vi.hoisted(() => vi.fn());
 vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
 vi.mock('../../workers/index.ts', () => ({ WorkerEnded: class extends Error {}, tuneWorker: () => ({}) }));
 
-afterEach(clearPage);
 afterEach(() => {
+  clearPage();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
 });
@@ -163,6 +163,17 @@ describe('the page', () => {
     await press('Keep for the school');
     await vi.waitFor(() => expect(kept).toHaveBeenCalled());
     expect(kept.mock.calls[0]![0].body).toEqual({ templates, version: 1 });
+  });
+
+  it('keeps what is typed while the school’s words are on their way', async () => {
+    const wrapper = await open(() => view(), { kind: 'note-hunt' });
+    let arrive = (_: unknown): void => undefined;
+    fakeServer({ 'GET /api/school/templates': () => new Promise((answer) => (arrive = answer)) });
+    await wrapper.get('select').setValue('family-letter');
+    await wrapper.get('textarea').setValue('Hello {pupil}');
+    arrive({ templates: { ...NONE, 'new-note': 'Dear {pupil}' }, version: 1 });
+    await flushPromises();
+    expect(wrapper.get<HTMLTextAreaElement>('textarea').element.value).toBe('Hello {pupil}');
   });
 
   it('says why there is no sheet, and what does not fit', async () => {

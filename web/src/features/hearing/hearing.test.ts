@@ -1,4 +1,4 @@
-import '../../testing/database.ts';
+import 'fake-indexeddb/auto';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick, ref } from 'vue';

@@ -8,10 +8,9 @@ import { qrOf } from './qr.ts';
 import RoomPage from './RoomPage.vue';
 
 afterEach(() => {
-  vi.unstubAllGlobals();
   clearPage();
+  vi.unstubAllGlobals();
 });
-afterEach(clearPage);
 
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
   ...{

@@ -24,13 +24,11 @@ vi.mock('../../score/index.ts', () => ({ ScoreSheet: { props: ['title'], templat
 vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() }));
 
 afterEach(() => {
+  clearPage();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
   localStorage.clear();
-  clearPage();
 });
-// Before that: hooks run from the last to the first.
-afterEach(clearPage);
 
 const STEP = {
   ...{ position: 1, title: 'Tune 1', newNotes: ['B4'], newElements: [], moves: [], hardSpot: null },

@@ -39,13 +39,11 @@ beforeEach(() => {
   play.mockImplementation(() => Promise.resolve({ stop }));
 });
 afterEach(() => {
+  clearPage();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
   localStorage.clear();
-  clearPage();
 });
-// Before that: hooks run from the last to the first.
-afterEach(clearPage);
 
 const plain = classPage();
 const page = classPage({

@@ -57,10 +57,10 @@ beforeEach(() => {
   microphone.hear = null;
 });
 afterEach(() => {
+  clearPage();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
 });
-afterEach(clearPage);
 
 describe('the sound check', () => {
   const open = () =>

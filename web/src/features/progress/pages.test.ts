@@ -1,4 +1,4 @@
-import '../../testing/database.ts';
+import 'fake-indexeddb/auto';
 import type { HeardEvent } from '@escalier/core/records';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -11,7 +11,7 @@ import { PlainError } from '../../refusals/index.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';
-import '../../testing/database.ts';
+import 'fake-indexeddb/auto';
 
 const listen = vi.hoisted(() => vi.fn());
 const decode = vi.hoisted(() => vi.fn());
@@ -27,12 +27,10 @@ vi.mock('../../score/index.ts', () => ({
 vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() }));
 
 afterEach(() => {
+  clearPage();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
-  clearPage();
 });
-// Before that: hooks run from the last to the first.
-afterEach(clearPage);
 
 const page = classPage({
   pupils: ['Ann', 'Ben', 'Cy'].map((name) =>
