@@ -167,7 +167,7 @@ describe('the page', () => {
 
   it('keeps what is typed while the school’s words are on their way', async () => {
     const wrapper = await open(() => view(), { kind: 'note-hunt' });
-    let arrive = (_: unknown): void => undefined;
+    let arrive: (answer: unknown) => void = () => undefined;
     fakeServer({ 'GET /api/school/templates': () => new Promise((answer) => (arrive = answer)) });
     await wrapper.get('select').setValue('family-letter');
     await wrapper.get('textarea').setValue('Hello {pupil}');
