@@ -9,7 +9,7 @@ import { TakeCare, useRemarks } from '../schools/index.ts';
 import LookOver from './LookOver.vue';
 import { useListening } from './use-listening.ts';
 import { useRecordings } from './use-recordings.ts';
-import { surenessWords } from './words.ts';
+import { proposalWords } from './words.ts';
 
 /** The recordings of a class: added, listened to, and waiting for the teacher's ear. */
 const props = defineProps<{ classId: string }>();
@@ -77,11 +77,7 @@ const MEGABYTE = 1024 * 1024;
                 <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
                 <BBadge v-if="recording.fromHome" class="home">From home</BBadge>
                 <BBadge v-if="recording.heard !== null" :class="recording.heard.outcome ?? 'unclear'">{{
-                  recording.heard.failed === true
-                    ? 'Not listened to'
-                    : recording.heard.outcome === null
-                      ? 'Cannot be judged'
-                      : `${OUTCOME_WORDS[recording.heard.outcome]}, ${surenessWords(recording.heard.sure)}`
+                  proposalWords(recording.heard)
                 }}</BBadge>
               </span>
               <span class="soft"

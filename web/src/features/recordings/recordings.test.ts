@@ -11,6 +11,7 @@ import { PlainError } from '../../refusals/index.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';
+import { proposalWords } from './words.ts';
 import 'fake-indexeddb/auto';
 
 const listen = vi.hoisted(() => vi.fn());
@@ -174,6 +175,14 @@ describe('the recordings of a class', () => {
     expect(wrapper.text()).toContain('The school’s room is full.');
     expect(wrapper.findAll('tbody tr')).toHaveLength(3);
   });
+});
+
+it.each([
+  [{ outcome: 'nearly', sure: 0.7 }, 'Nearly, fairly sure'],
+  [{ outcome: null, sure: 0 }, 'Cannot be judged'],
+  [{ outcome: null, sure: 0, failed: true }, 'Not listened to'],
+] as const)('of what was heard, %o is said as “%s”', (heard, words) => {
+  expect(proposalWords({ remarks: [], words: '', ...heard })).toBe(words);
 });
 
 describe('one recording', () => {
