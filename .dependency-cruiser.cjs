@@ -41,6 +41,13 @@ module.exports = {
       severity: 'error',
       comment: 'the core knows no server, no web, no terminal',
       from: { path: '^core/' },
+      to: { path: '^(contract|paper|server|web|cli|e2e|scripts)/' },
+    },
+    {
+      name: 'contract-knows-the-core-alone',
+      severity: 'error',
+      comment: 'what goes between server and devices is said once, by nobody’s rules but the core’s',
+      from: { path: '^contract/' },
       to: { path: '^(paper|server|web|cli|e2e|scripts)/' },
     },
     {
@@ -60,7 +67,7 @@ module.exports = {
     {
       name: 'core-door-for-others',
       severity: 'error',
-      from: { path: '^(paper|server|web|cli|e2e)/' },
+      from: { path: '^(contract|paper|server|web|cli|e2e)/' },
       to: { path: '^core/src/', pathNot: '/index\\.ts$' },
     },
     {

@@ -114,7 +114,7 @@ test('the door opens by three words, forgets a closed slip, and loads little', a
   await phone.goto('/room/');
   await phone.getByLabel('Three words').fill('otter lamp zigzag');
   await phone.getByRole('button', { name: 'Open the room' }).click();
-  await expect(phone.getByText('This door is closed. Ask your teacher for a new slip.')).toBeVisible();
+  await expect(phone.getByText('This slip no longer works. Ask your teacher for a new one.')).toBeVisible();
   await phone.getByLabel('Three words').fill(slip.words);
   await phone.getByRole('button', { name: 'Open the room' }).click();
   await expect(phone.getByText(slip.pictureName)).toBeVisible();
@@ -126,7 +126,7 @@ test('the door opens by three words, forgets a closed slip, and loads little', a
 
   await ask(page, 'POST', `/api/classes/${classId}/room/slips`, { pupilIds: [slip.pupilId] });
   await phone.reload();
-  await expect(phone.getByText('This door is closed. Ask your teacher for a new slip.')).toBeVisible();
+  await expect(phone.getByText('This slip no longer works. Ask your teacher for a new one.')).toBeVisible();
   await expect(phone.getByText(slip.pictureName)).toHaveCount(0);
   await context.close();
 });

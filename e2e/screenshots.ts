@@ -1,7 +1,7 @@
+import type { ClassPage } from '@escalier/contract/class-pages';
 import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { ClassPage } from '@escalier/server/api';
 import { chromium, type Page } from '@playwright/test';
 import { held, played } from './played.ts';
 import { ask, slipOf } from './slips.ts';

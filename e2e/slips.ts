@@ -1,4 +1,5 @@
-import type { ClassPage, ClassSummary, Slip } from '@escalier/server/api';
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { AccessSlip } from '@escalier/contract/practice-rooms';
 import type { Page } from '@playwright/test';
 import { openDemo } from './steps.ts';
 
@@ -15,7 +16,7 @@ export function ask<Answer>(page: Page, method: string, path: string, body?: unk
 }
 
 export interface SlipMade {
-  readonly slip: Slip;
+  readonly slip: AccessSlip;
   /** Of the pupil. */
   readonly name: string;
   readonly classId: string;
@@ -36,7 +37,9 @@ export async function slipOf(page: Page, address = ''): Promise<SlipMade> {
     `/api/classes/${classId}/recordings`,
   );
   for (const { id, name } of pupils.filter((pupil) => pupil.leftOn === null && agreed.includes(pupil.id))) {
-    const [slip] = await ask<readonly Slip[]>(page, 'POST', `/api/classes/${classId}/room/slips`, { pupilIds: [id] });
+    const [slip] = await ask<readonly AccessSlip[]>(page, 'POST', `/api/classes/${classId}/room/slips`, {
+      pupilIds: [id],
+    });
     const on = await page.evaluate(async (token) => {
       const answer = await fetch('/api/room', { headers: { authorization: `Bearer ${token}` } });
       const { tunes, now } = (await answer.json()) as { tunes: { title: string }[]; now: number };

@@ -24,7 +24,10 @@ const BESIDE = [
   {
     'lint of the rest': eslint('rest', '.', '--ignore-pattern', 'web/'),
     format: ['prettier', ['--check', '--log-level', 'warn', '.']],
-    imports: ['depcruise', ['--config', '.dependency-cruiser.cjs', 'core', 'paper', 'server', 'web', 'cli', 'e2e']],
+    imports: [
+      'depcruise',
+      ['--config', '.dependency-cruiser.cjs', 'core', 'contract', 'paper', 'server', 'web', 'cli', 'e2e'],
+    ],
     unused: ['knip', ['--no-progress']],
     'types of the terminal': ['tsc', ['-p', 'cli']],
     'types of the end-to-end tests': ['tsc', ['-p', 'e2e']],

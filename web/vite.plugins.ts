@@ -11,7 +11,8 @@ import type { PluginOption } from 'vite';
  */
 export function componentPlugins({ types }: { types: boolean }): PluginOption[] {
   return [
-    vue(),
+    // Every component of ours and of BootstrapVueNext has a setup function: what runs the older way stays away.
+    vue({ features: { optionsAPI: false } }),
     Components({
       dirs: [],
       resolvers: [BootstrapVueNextResolver()],

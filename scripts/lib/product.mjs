@@ -10,6 +10,7 @@ import { Refusal, say } from './say.mjs';
 const SOURCES = {
   web: [
     'core/src',
+    'contract/src',
     'paper/src',
     // Of the server only types come across, and the checks read those.
     'web/src',
@@ -23,7 +24,7 @@ const SOURCES = {
     'web/vite.plugins.ts',
     'package-lock.json',
   ],
-  server: ['core/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
+  server: ['core/src', 'contract/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
 };
 
 function build(part, made, script) {

@@ -1,3 +1,4 @@
+import type { Refusal } from '@escalier/contract/refusals';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { AccountEntity } from './features/accounts/index.ts';
 import { ClassEntity } from './features/classes/index.ts';
@@ -5,7 +6,6 @@ import { SchoolEntity } from './features/schools/index.ts';
 import { hashPassword } from './features/sign-in/index.ts';
 import { TuneEntity } from './features/tunes/index.ts';
 import { newId } from './platform/ids.ts';
-import type { ErrorBody } from './platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from './testing/index.ts';
 
 let test: TestApp;
@@ -36,6 +36,7 @@ const OPEN = new Set([
   `POST /api/invitations/${NO_TOKEN}`,
   'POST /api/first-run',
   'GET /api/health',
+  'GET /api/openapi.json',
   'POST /api/room/words',
   'GET /api/sign-in',
   'POST /api/sign-in',
@@ -175,7 +176,7 @@ describe('a small text that stands for very much', () => {
       test.send('GET', '/api/health', undefined, null),
     ]);
     expect([tune.status, health.status]).toEqual([400, 200]);
-    expect(((await tune.json()) as ErrorBody).error.fields?.abc).toEqual({
+    expect(((await tune.json()) as Refusal).error.fields?.abc).toEqual({
       code: 'file',
       words: expect.stringMatching(/at most \d+ fit\.$/) as string,
     });
@@ -198,7 +199,7 @@ describe('errors', () => {
     for (const path of ['/api/nothing', `/api/classes/${newId()}`, '/api/classes/17', '/nothing']) {
       const answer = await test.send('GET', path);
       expect(answer.status, path).toBe(404);
-      const { error } = (await answer.json()) as ErrorBody;
+      const { error } = (await answer.json()) as Refusal;
       expect(error).toMatchObject({ code: 'not-found', message: expect.stringContaining('no such') as string });
     }
   });
@@ -214,7 +215,7 @@ describe('errors', () => {
     expect((await raw(`"${'x'.repeat(2_000_000)}"`, { 'content-length': '2000002' })).status).toBe(413);
     const form = await raw('a=b', { 'content-type': 'text/plain', origin: 'https://evil.example' });
     expect(form.status).toBe(403);
-    expect(((await form.json()) as ErrorBody).error.code).toBe('wrong-origin');
+    expect(((await form.json()) as Refusal).error.code).toBe('wrong-origin');
   });
 });
 

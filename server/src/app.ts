@@ -1,3 +1,5 @@
+import type { DemoAccount } from '@escalier/contract/people';
+import type { Refusal } from '@escalier/contract/refusals';
 import { Hono } from 'hono';
 import { compress } from 'hono/compress';
 import { createMiddleware } from 'hono/factory';
@@ -27,25 +29,29 @@ import {
   signInDoor,
   signInRoutes,
   whoAsks,
-  type DemoAccount,
   type AskedWith,
 } from './features/sign-in/index.ts';
 import { termRoutes } from './features/terms/index.ts';
 import { tuneUseRoutes } from './features/tune-use/index.ts';
 import { tuneRoutes } from './features/tunes/index.ts';
+import { answers, ContractBroken } from './platform/answers.ts';
 import { batched } from './platform/batched.ts';
-import { atMost, BODY } from './platform/body.ts';
+import { atMost, atMostUsual, BODY } from './platform/body.ts';
 import { network, type Network } from './platform/client.ts';
+import { done } from '@escalier/contract/fields';
 import type { AppEnv } from './platform/context.ts';
 import { databaseProblem } from './platform/database-problem.ts';
 import type { Orm } from './platform/database.ts';
+import { documentOf } from './platform/document.ts';
 import { newToken } from './platform/ids.ts';
 import { plainError } from './platform/log.ts';
-import { notFound, Problem, type ErrorBody } from './platform/problem.ts';
+import { notFound, Problem } from './platform/problem.ts';
 import type { RateLimits } from './platform/rate-limits.ts';
 import { webFiles } from './platform/static-files.ts';
 
 export interface AppOptions {
+  /** Holds each answer against its schema, and breaks on one that is not as the contract says: in tests. */
+  readonly checksAnswers?: boolean;
   readonly orm: Orm;
   /** Offered on the sign-in page; null outside the demo. */
   readonly demo: DemoAccount | null;
@@ -63,28 +69,12 @@ export interface AppOptions {
 
 const HEARTBEAT_MS = 20_000;
 
-/** Paths whose bodies may be larger than usual; an archive counts its own bytes while they come in. */
-const TEXTS = /^\/api\/(tunes(\/[^/]+)?|terms\/[^/]+\/holidays)$/;
-const SOUNDS = /^\/api\/recordings\/[^/]+\/(sound|answer)$/;
-const UNLIMITED = /^\/api\/archive$/;
-
-const usual = atMost(BODY.usual);
-const texts = atMost(BODY.text);
-const open = atMost(BODY.open);
-const sounds = atMost(BODY.sound);
-
-const limitedByRoute = createMiddleware<AppEnv>((c, next) => {
-  if (UNLIMITED.test(c.req.path)) return next();
-  if (SOUNDS.test(c.req.path)) return sounds(c, next);
-  return (TEXTS.test(c.req.path) ? texts : usual)(c, next);
-});
-
 /** The chained routes carry the type of the whole API for the typed client. */
 function apiRoutes(options: AppOptions) {
   return new Hono<AppEnv>()
-    .use('/sign-in', open)
-    .use('/first-run', open)
-    .use('/invitations/*', open)
+    .use('/sign-in', atMost(BODY.open))
+    .use('/first-run', atMost(BODY.open))
+    .use('/invitations/*', atMost(BODY.open))
     .route('/sign-in', signInRoutes(options.demo))
     .route('/session', sessionRoutes)
     .route('/calendars', subscribedRoutes)
@@ -92,7 +82,7 @@ function apiRoutes(options: AppOptions) {
     .route('/invitations', invitationRoutes)
     .route('/room', roomRoutes)
     .use('*', needsSession)
-    .use('*', limitedByRoute)
+    .use('*', atMostUsual)
     .route('/account', accountRoutes)
     .route('/archive', archiveRoutes)
     .route('/belts', beltRoutes)
@@ -163,24 +153,27 @@ export function createApp(options: AppOptions) {
     c.set('limits', options.limits);
     c.set('now', clock());
     c.set('clock', clock);
+    c.set('checksAnswers', options.checksAnswers ?? false);
     c.header('Cache-Control', 'no-store');
     await next();
   });
-  app.get('/api/health', async (c) => {
+  app.get('/api/health', answers(done), async (c) => {
     await c.var.em.execute('select 1');
     return c.json({ ok: true });
   });
+  app.get('/api/openapi.json', async (c) => c.json(await documentOf(app)));
   app.route('/api', apiRoutes(options));
   if (options.webFolder !== null) app.route('/', webFiles(options.webFolder));
   app.notFound((c) => c.json(notFound('address').body, 404));
   app.onError((error, c) => {
+    if (error instanceof ContractBroken) throw error;
     const problem = error instanceof Problem ? error : databaseProblem(error);
     if (problem !== null) return c.json(problem.body, problem.status, problem.headers);
     if (error instanceof HTTPException) return c.json(fromHttp(error), error.status);
     const number = c.get('requestId');
     logger.error({ request: number, route: routePath(c), method: c.req.method, error: plainError(error) }, 'broken');
     const message = `Something broke here. Nothing was saved. Whoever looks after the server finds it under ${number}.`;
-    return c.json({ error: { code: 'broken', message } } satisfies ErrorBody, 500);
+    return c.json({ error: { code: 'broken', message } } satisfies Refusal, 500);
   });
   return app;
 }
@@ -224,7 +217,7 @@ function numbered(logger: Logger) {
 }
 
 /** Broken JSON and refused origins come from Hono itself. */
-function fromHttp(error: HTTPException): ErrorBody {
+function fromHttp(error: HTTPException): Refusal {
   const message = error.status === 403 ? 'This request comes from another site.' : 'This request cannot be read.';
   return { error: { code: error.status === 403 ? 'wrong-origin' : 'unreadable', message } };
 }

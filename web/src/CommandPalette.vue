@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Findable } from '@escalier/server/api';
+import { Findable } from '@escalier/contract/class-pages';
 import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from 'vue';
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { api, ApiError, ask } from './api.ts';
@@ -18,7 +18,7 @@ const MOST = 8;
 
 onMounted(async () => {
   try {
-    found.value = await ask(api.find.$get());
+    found.value = await ask(api.find.$get(), Findable);
   } catch (error) {
     // Without the network the pages can still be found.
     if (!(error instanceof ApiError)) throw error;

@@ -1,6 +1,9 @@
-import type { Api, ErrorBody, Imported } from '@escalier/server/api';
+import type { ReadOf } from '@escalier/contract/fields';
+import { Refusal } from '@escalier/contract/refusals';
+import type { Api } from '@escalier/server/api';
 import { hc } from 'hono/client';
-import { ApiError } from './refusals/index.ts';
+import type * as z from 'zod/mini';
+import { ApiError, type Told } from './refusals/index.ts';
 
 export { ApiError };
 
@@ -53,41 +56,52 @@ export function whenSignedOut(listener: () => void): void {
   onSignedOut = listener;
 }
 
-/** @throws ApiError with a sentence for the person at the screen. */
-export async function ask<Body>(request: Promise<Answer<Body>>): Promise<Body> {
-  let answer: Answer<Body>;
+/**
+ * Asks the school. What comes from the network is read by its schema here, once; without one, nothing of it is needed.
+ * @throws ApiError with a sentence for the person at the screen.
+ */
+export async function ask(request: Promise<Answer<unknown>>): Promise<void>;
+export async function ask<Schema extends z.ZodMiniType>(
+  request: Promise<Answer<ReadOf<Schema>>>,
+  schema: Schema,
+): Promise<ReadOf<Schema>>;
+export async function ask(request: Promise<Answer<unknown>>, schema?: z.ZodMiniType): Promise<unknown> {
+  let answer: Answer<unknown>;
   try {
     answer = await request;
   } catch {
-    throw new ApiError({ error: { code: 'offline', message: 'Cannot reach the school server.' } });
+    throw offline('Cannot reach the school server.');
   }
-  if (answer.ok) return bodyOf(answer);
-  const refused = new ApiError(await errorBody(answer), answer.status);
+  if (answer.ok) return readBody(answer, schema);
+  const refused = new ApiError(await refusalOf(answer), answer.status);
   if (refused.code === 'signed-out') onSignedOut();
   throw refused;
 }
 
-/** A network that asks for signing in itself answers with a page of its own. */
-async function bodyOf<Body>(answer: Answer<Body>): Promise<Body> {
-  try {
-    return await answer.json();
-  } catch {
-    throw new ApiError({ error: { code: 'offline', message: 'Something other than the school server answered.' } });
-  }
+function offline(message: string): ApiError {
+  return new ApiError({ error: { code: 'offline', message } });
 }
 
-async function errorBody(answer: Answer<unknown>): Promise<ErrorBody> {
-  try {
-    const body = (await answer.json()) as Partial<ErrorBody>;
-    if (body.error !== undefined) return { error: body.error };
-  } catch {
-    // Not JSON: a proxy or a broken server answered.
-  }
+/** A network that asks for signing in itself answers with a page of its own. */
+async function readBody(answer: Answer<unknown>, schema: z.ZodMiniType | undefined): Promise<unknown> {
+  const body = await jsonOf(answer);
+  if (body === undefined) throw offline('Something other than the school server answered.');
+  if (schema === undefined) return undefined;
+  const read = schema.safeParse(body);
+  if (read.success) return read.data;
+  throw new ApiError({
+    error: { code: 'broken', message: 'This page is older or newer than the school server: please load it anew.' },
+  });
+}
+
+async function refusalOf(answer: Answer<unknown>): Promise<Told> {
+  const read = Refusal.safeParse(await jsonOf(answer));
+  if (read.success) return read.data;
+  // A proxy or a broken server answered.
   return { error: { code: 'broken', message: 'The school server gave an unreadable answer.' } };
 }
 
-/** Sends an archive as it is, from the disk of the device. @throws ApiError as `ask` does. */
-export async function sendArchive(file: Blob): Promise<Imported> {
-  const headers = { 'content-type': 'application/json' };
-  return ask<Imported>(fetch('/api/archive', { method: 'POST', headers, body: file }));
+/** Undefined for what is no JSON. */
+async function jsonOf(answer: Answer<unknown>): Promise<unknown> {
+  return answer.json().catch(() => undefined);
 }

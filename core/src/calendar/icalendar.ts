@@ -2,6 +2,7 @@ import { TZDate } from '@date-fns/tz';
 import { addMinutes } from 'date-fns';
 import ICAL from 'ical.js';
 import { failure, success, type Result } from '../music/index.ts';
+import { MOST_CALENDAR_CHARACTERS } from './file-limit.ts';
 import type { DaysOff, Lesson, LocalDate } from './term.ts';
 
 export interface ReadHolidays {
@@ -10,8 +11,6 @@ export interface ReadHolidays {
   readonly leftOut: readonly string[];
 }
 
-/** The text of a calendar file. */
-export const MOST_CALENDAR_CHARACTERS = 2_000_000;
 const MOST_DAYS = 400;
 const MOST_EVENTS = 3000;
 /** Over all events of a file: what repeats from long ago is walked through up to the term. */

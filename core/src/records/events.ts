@@ -48,23 +48,23 @@ export interface HeardEvent {
   readonly pupilId: string;
   readonly stepId: string;
   /** Which of the step's tunes; absent for its first. */
-  readonly tuneId?: string;
+  readonly tuneId?: string | undefined;
   readonly outcome: Outcome;
   /** Ids of remarks to work on. */
   readonly remarks: readonly string[];
   /** Beats a minute that were reached, when somebody noted them. */
-  readonly tempo?: number;
-  readonly faults?: readonly Fault[];
+  readonly tempo?: number | undefined;
+  readonly faults?: readonly Fault[] | undefined;
   /** Absent when the whole tune was heard. */
-  readonly extent?: Extent;
+  readonly extent?: Extent | undefined;
   /** Absent where nobody but the teacher listened. */
-  readonly listened?: ListenedTo;
+  readonly listened?: ListenedTo | undefined;
   /** The device's time, ISO 8601 in UTC. */
   readonly heardAt: string;
   /** The event in whose place this one stands, with the reason. */
-  readonly corrects?: string;
-  readonly reason?: string;
-  readonly receipt?: Receipt;
+  readonly corrects?: string | undefined;
+  readonly reason?: string | undefined;
+  readonly receipt?: Receipt | undefined;
 }
 
 /**
@@ -76,7 +76,7 @@ export interface UndoneEvent {
   readonly id: string;
   readonly pupilId: string;
   readonly undoes: string;
-  readonly receipt?: Receipt;
+  readonly receipt?: Receipt | undefined;
 }
 
 export type RecordEvent = HeardEvent | UndoneEvent;

@@ -2,6 +2,7 @@ export * from './belts.ts';
 export * from './build.ts';
 export * from './check-rules.ts';
 export * from './findings.ts';
+export * from './kept.ts';
 export * from './news.ts';
 export * from './objective.ts';
 export * from './orders.ts';

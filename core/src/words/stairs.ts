@@ -1,18 +1,32 @@
 import { parsePitch, type LengthWords } from '../music/index.ts';
-import type { Against, Finding, PlannedStep, RuleProblem, StepNews } from '../staircase/index.ts';
+import type {
+  Against,
+  Finding,
+  KeptProblem,
+  PlannedStep,
+  RuleProblem,
+  StaysBecause,
+  StepNews,
+} from '../staircase/index.ts';
 import { NUMBERS } from './moves.ts';
 import { elementWords, signWords } from './tunes.ts';
 
 /** How a class says a written note such as `F#4`. */
 export type NoteNamer = (name: string) => string;
 
+const SIGNS: Readonly<Record<string, string>> = {
+  '-2': ' double flat',
+  '-1': ' flat',
+  '1': ' sharp',
+  '2': ' double sharp',
+};
+
 /** "F sharp", "low D", "high D": as a class says it that has one octave, and begins another. */
 export const sayNote: NoteNamer = (name) => {
   const pitch = parsePitch(name);
   if (pitch === null) return name;
-  const sign = ['', ' sharp'][pitch.alter] ?? ' flat';
   const height = pitch.octave >= 5 ? 'high ' : pitch.octave === 4 && ['C', 'D'].includes(pitch.letter) ? 'low ' : '';
-  return `${height}${pitch.letter}${sign}`;
+  return `${height}${pitch.letter}${SIGNS[String(pitch.alter)] ?? ''}`;
 };
 
 /** "E, G and A" */
@@ -222,4 +236,27 @@ function lessonWords(lessons: number): string {
 
 export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+const resultsWords = (count: number): string => (count === 1 ? 'a result' : `${count} results`);
+
+/** Why a step stays, and what to do instead: after "Step 2, “Doorbell”,". */
+export function staysWords(why: StaysBecause): string {
+  return why.code === 'has-results'
+    ? `has ${resultsWords(why.results)}. Move it instead of removing it, or change a copy of the staircase.`
+    : 'is where a pupil begins. Give the pupil another first step first, under Pupils.';
+}
+
+/** Why a change of a staircase cannot be, and what to do instead. */
+export function keptWords(problem: KeptProblem): string {
+  const step = `Step ${problem.position}`;
+  switch (problem.code) {
+    case 'main-tune-stays':
+      return `${step}, “${problem.title}”, has ${resultsWords(problem.results)}. Add the other tune as a choice beside it, or as a new step.`;
+    case 'tune-has-results':
+      return `${step} has results with “${problem.title}”: it stays as a choice.`;
+    case 'has-results':
+    case 'pupil-begins':
+      return `${step}, “${problem.title}”, ${staysWords(problem)}`;
+  }
 }

@@ -1,6 +1,6 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
 import { format } from 'date-fns';
 import { describe, expect, it } from 'vitest';
-import type { ClassPage, ClassSummary } from '../features/class-page/index.ts';
 import { createTestApp, TUNES_FOLDER } from '../testing/index.ts';
 import { DEMO_TEACHER } from './school.ts';
 import { seedDemo } from './seed.ts';

@@ -1,9 +1,9 @@
+import type { TeachingStyle } from '@escalier/contract/classes';
 import type { Meeting } from '@escalier/core/calendar';
 import { USUAL_LADDER, USUAL_TEACHING } from '@escalier/core/practice';
 import type { InstrumentId } from '@escalier/core/instruments';
 import type { PupilState } from '@escalier/core/records';
 import type { BeltId } from '@escalier/core/staircase';
-import type { TeachingStyle } from '../features/classes/index.ts';
 
 /** An invented school with made-up people: week five of a term. */
 export const DEMO_SCHOOL = { name: 'Osier Bridge School', timeZone: 'Europe/London' } as const;

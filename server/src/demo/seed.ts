@@ -120,7 +120,7 @@ async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStair
         step: event.stepId,
         tune: null,
         outcome: event.outcome,
-        tempo: null,
+        details: {},
         corrects: null,
         reason: '',
         deviceAhead: 0,

@@ -1,5 +1,5 @@
-import { afterAll, beforeAll, expect, it } from 'vitest';
-import { createTestApp, type TestApp } from '../testing/index.ts';
+import { afterAll,beforeAll,expect,it } from 'vitest';
+import { createTestApp,type TestApp } from '../testing/index.ts';
 
 let test: TestApp;
 beforeAll(async () => {

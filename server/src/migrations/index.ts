@@ -1,6 +1,7 @@
 import type { MigrationObject } from '@mikro-orm/core';
 import { AnswerVersions } from './answer-versions.ts';
 import { Calendar } from './calendar.ts';
+import { ChangesAreFacts } from './changes-are-facts.ts';
 import { Erasures } from './erasures.ts';
 import { FirstFlight } from './first-flight.ts';
 import { ForeignKeyIndexes } from './foreign-key-indexes.ts';
@@ -15,6 +16,8 @@ import { RateLimits } from './rate-limits.ts';
 import { Recordings } from './recordings.ts';
 import { PracticeRoom } from './practice-room.ts';
 import { RecordCounts } from './record-counts.ts';
+import { ResultsCarryDetails } from './results-carry-details.ts';
+import { RulesInTheDatabase } from './rules-in-the-database.ts';
 import { SpokenAnswers } from './spoken-answers.ts';
 import { Staircases } from './staircases.ts';
 import { Lessons } from './lessons.ts';
@@ -44,4 +47,7 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-12-02-answer-versions', class: AnswerVersions },
   { name: '2026-12-02-erasures', class: Erasures },
   { name: '2026-12-03-foreign-key-indexes', class: ForeignKeyIndexes },
+  { name: '2026-12-04-results-carry-details', class: ResultsCarryDetails },
+  { name: '2026-12-04-changes-are-facts', class: ChangesAreFacts },
+  { name: '2026-12-04-rules-in-the-database', class: RulesInTheDatabase },
 ];

@@ -1,5 +1,7 @@
 import { bodyLimit } from 'hono/body-limit';
 import { createMiddleware } from 'hono/factory';
+import { matchedRoutes } from 'hono/route';
+import { findTargetHandler } from 'hono/utils/handler';
 import type { AppEnv } from './context.ts';
 import { Problem } from './problem.ts';
 
@@ -16,6 +18,9 @@ export const BODY = {
   sound: 3 * 1024 * KILOBYTE,
 } as const;
 
+/** Marks what limits a body, so that a route with a limit of its own does not get the usual one too. */
+const OWN_LIMIT = Symbol('own limit');
+
 /**
  * Refuses larger bodies, after it is known who sends them: nothing is read for a stranger. A body that says how long it
  * is needs no counting, as Node.js reads no further than that.
@@ -26,9 +31,24 @@ export function atMost(bytes: number) {
     throw new Problem(413, 'too-large', `This is too much at once: at most ${size}.`);
   };
   const counted = bodyLimit({ maxSize: bytes, onError: tooLarge });
-  return createMiddleware<AppEnv>(async (c, next) => {
+  const limited = createMiddleware<AppEnv>(async (c, next) => {
     const length = c.req.header('content-length');
     if (length === undefined || c.req.header('transfer-encoding') !== undefined) return counted(c, next);
     return Number(length) > bytes ? tooLarge() : next();
   });
+  return Object.assign(limited, { [OWN_LIMIT]: true });
 }
+
+/** For a route that counts the bytes itself while they come in. */
+export const countsItself = Object.assign(
+  createMiddleware<AppEnv>((_c, next) => next()),
+  { [OWN_LIMIT]: true },
+);
+
+const usual = atMost(BODY.usual);
+
+/** Before all routes: the usual limit, but for those that name their own. */
+export const atMostUsual = createMiddleware<AppEnv>((c, next) => {
+  const own = matchedRoutes(c).some(({ handler }) => OWN_LIMIT in findTargetHandler(handler));
+  return own ? next() : usual(c, next);
+});

@@ -1,11 +1,8 @@
+import type { Role } from '@escalier/contract/people';
 import type { NoteColours } from '@escalier/core/practice';
 import type { Network } from './client.ts';
 import type { EntityManager } from './database.ts';
 import type { RateLimits } from './rate-limits.ts';
-
-/** What somebody may do at a school: all of it, teach and set up classes, or only hear pupils. */
-export const ROLES = ['owner', 'teacher', 'assistant'] as const;
-export type Role = (typeof ROLES)[number];
 
 /** Who asks: put there by the session middleware, so that a feature never reads a cookie. */
 export interface SignedIn {
@@ -39,6 +36,8 @@ export interface Variables {
   clock: () => Date;
   network: Network;
   limits: RateLimits;
+  /** Each answer is held against its schema: in tests. */
+  checksAnswers: boolean;
   /** By which the log knows this request. */
   requestId: string;
 }

@@ -1,43 +1,5 @@
-import type { z } from 'zod';
-
-/** What can be wrong with a field and needs no further facts. */
-const PLAIN_CODES = [
-  ...['missing', 'wrong', 'not-whole', 'not-a-choice', 'unknown', 'twice', 'too-much', 'first-last', 'not-storable'],
-  ...[
-    'not-date',
-    'out-of-time',
-    'not-time',
-    'not-zone',
-    'not-email',
-    'not-note',
-    'not-colour',
-    'too-pale',
-    'not-sound',
-    'sound-empty',
-    'sound-without-length',
-  ],
-  ...['main-first', 'minutes-apart', 'heard-or-undone', 'no-note-there', 'on-no-step', 'lesson-full', 'no-lesson'],
-  ...['day-over', 'three-words', 'belt-not-passed', 'leaves-before-joining', 'in-class-already', 'not-in-class'],
-  ...['left-class', 'personal-password', 'easy-password', 'not-password', 'wrong-code', 'email-taken'],
-] as const;
-export type PlainCode = (typeof PLAIN_CODES)[number];
-
-type Code<Codes extends string, Facts> = { readonly code: Codes } & Readonly<Facts>;
-
-/** What is wrong with a field, as facts: the web says it. Only what a file has wrong is a sentence, with its bar. */
-export type FieldProblem =
-  | Code<PlainCode, unknown>
-  | Code<'too-long' | 'too-high' | 'too-many' | 'too-many-days' | 'bars' | 'sound-too-long', { most: number }>
-  | Code<'too-low' | 'too-few' | 'short-password', { least: number }>
-  | Code<'rungs', { least: number; most: number }>
-  | Code<'file', { words: string }>
-  | Code<'in-archive', { at: string; problem: FieldProblem }>
-  | Code<'name-taken' | 'has-left' | 'held-by' | 'other-stairs' | 'only-owner' | 'email-elsewhere', { name: string }>
-  | Code<'no-step' | 'lent-number', { number: number }>
-  | Code<'numbers-taken', { numbers: readonly number[] }>
-  | Code<'condition', { number: number; condition: string }>
-  | Code<'other-length', { seconds: number }>
-  | Code<'same-tune', { id: string }>;
+import { PLAIN_CODES, type FieldProblem, type PlainCode } from '@escalier/contract/field-problems';
+import type * as z from 'zod/mini';
 
 const isPlain = (code: string): code is PlainCode => (PLAIN_CODES as readonly string[]).includes(code);
 

@@ -1,13 +1,10 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { v7 } from 'uuid';
-import { z } from 'zod';
 
 /** Ids grow with time, so that rows made together stand together. */
 export function newId(): string {
   return v7();
 }
-
-export const idParam = z.object({ id: z.uuid() });
 
 /** A secret of 256 bits for an address or a cookie. */
 export function newToken(): string {

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { readConfig } from './config.ts';
-import { timeZone } from './fields.ts';
+import { timeZone } from '@escalier/contract/fields';
 import { newId } from './ids.ts';
 import { notFound, wrongInput } from './problem.ts';
 import { webFiles } from './static-files.ts';

@@ -1,29 +1,10 @@
+import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
+import type { ChangedBy, Refusal, RefusalCode } from '@escalier/contract/refusals';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
-import type { FieldProblem, PlainCode } from './field-problem.ts';
-
-/** The one shape of an error that the API gives. `fields` says what is wrong with each field, for the web to say. */
-export interface ErrorBody {
-  readonly error: {
-    readonly code: string;
-    readonly message: string;
-    readonly fields?: FieldProblems;
-    /** Who changed a thing since it was read, and what: only with the code "changed". */
-    readonly changed?: Changed;
-  };
-}
-
-export type FieldProblems = Readonly<Record<string, FieldProblem>>;
-
-export interface Changed {
-  readonly by: string;
-  /** ISO 8601 in UTC. */
-  readonly at: string;
-  readonly words: string;
-}
 
 export interface ProblemDetails {
   readonly fields?: FieldProblems;
-  readonly changed?: Changed;
+  readonly changed?: ChangedBy;
   /** Seconds until trying again makes sense; goes out as a header. */
   readonly retryAfter?: number;
 }
@@ -31,12 +12,12 @@ export interface ProblemDetails {
 /** A refusal that the person who asked can understand and mend. */
 export class Problem extends Error {
   readonly status: ContentfulStatusCode;
-  readonly body: ErrorBody;
+  readonly body: Refusal;
   readonly headers: Readonly<Record<string, string>>;
 
   constructor(
     status: ContentfulStatusCode,
-    code: string,
+    code: RefusalCode,
     message: string,
     { retryAfter, ...details }: ProblemDetails = {},
   ) {

@@ -1,6 +1,7 @@
+import { ROLES, type Role } from '@escalier/contract/people';
 import type { Context, MiddlewareHandler } from 'hono';
 import { matchedRoutes } from 'hono/route';
-import { ROLES, type AppEnv, type Role } from './context.ts';
+import { type AppEnv } from './context.ts';
 
 const declared = new WeakMap<object, Role>();
 

@@ -1,3 +1,5 @@
+import type { ClassPage } from '@escalier/contract/class-pages';
+import type { ClassRecords, Recorded } from '@escalier/contract/results';
 import { randomBytes } from 'node:crypto';
 import { byRecords, classView, type ClassView } from '@escalier/core/classes';
 import { inject } from 'vitest';
@@ -5,8 +7,7 @@ import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { fillSchool } from '../demo/new-school.ts';
 import { AccountEntity } from '../features/accounts/index.ts';
-import type { ClassPage } from '../features/class-page/index.ts';
-import { type ClassRecords, liveRecords, type Recorded } from '../features/hearing/index.ts';
+import { liveRecords } from '../features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
 import { hashPassword } from '../features/sign-in/index.ts';
 import { connect } from '../connect.ts';
@@ -64,6 +65,7 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
     live,
     limits,
     heartbeatMs,
+    checksAnswers: true,
     clock: () => now,
   });
   const setNow = (next: Date): void => void (now = next);

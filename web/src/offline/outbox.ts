@@ -1,4 +1,4 @@
-import type { Recorded } from '@escalier/server/api';
+import type { Recorded } from '@escalier/contract/results';
 import type { DeviceDatabase, Kept, KeptContent, NewEvent, Stored } from './database.ts';
 import type { Sealer } from './seal.ts';
 

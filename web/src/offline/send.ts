@@ -1,3 +1,4 @@
+import { recordedAll } from '@escalier/contract/results';
 import { api, ApiError, ask } from '../api.ts';
 import { SendProblem, type Send } from './outbox.ts';
 
@@ -6,24 +7,11 @@ const LONGEST_MS = 15_000;
 
 /** Sends events to the school, with the device's time of sending. */
 export const sendToSchool: Send = async (events) => {
-  const sent = events.map((event) => {
-    const { receipt: _receipt, ...rest } = event;
-    if (rest.kind === 'undone') return rest;
-    const { faults, extent, listened, ...heard } = rest;
-    return {
-      ...heard,
-      remarks: [...heard.remarks],
-      ...(listened === undefined ? {} : { listened: { ...listened, remarks: [...listened.remarks] } }),
-      ...(faults === undefined ? {} : { faults: [...faults] }),
-      ...(extent === undefined
-        ? {}
-        : { extent: { ...extent, bars: spanOf(extent.bars), indices: spanOf(extent.indices) } }),
-    };
-  });
+  const sent = events.map(({ receipt: _receipt, ...event }) => event);
   try {
     const json = { sentAt: new Date().toISOString(), events: sent };
     const init = { signal: AbortSignal.timeout(LONGEST_MS) };
-    const { results } = await ask(api.hearing.events.$post({ json }, { init }));
+    const { results } = await ask(api.hearing.events.$post({ json }, { init }), recordedAll);
     return results;
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
@@ -31,10 +19,6 @@ export const sendToSchool: Send = async (events) => {
     throw new SendProblem(kindOf(problem), Object.values(problem.fields)[0] ?? problem.message);
   }
 };
-
-function spanOf([first, last]: readonly [number, number]): [number, number] {
-  return [first, last];
-}
 
 /** 502 to 504 come from a proxy or a server without its database: they say nothing about what was sent. */
 function kindOf({ status }: ApiError): SendProblem['kind'] {

@@ -1,4 +1,4 @@
-import type { ErrorBody, FieldProblem, PlainCode } from '@escalier/server/api';
+import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
 
 /** What needs no facts to be said. */
 const WORDS: Readonly<Record<PlainCode, string>> = {
@@ -116,6 +116,12 @@ export function fieldsInWords(fields: Readonly<Record<string, FieldProblem>> = {
 }
 
 /** A refusal for a place without fields: the first one's reason, else what is said of the whole. */
-export function refusalWords({ fields, message }: ErrorBody['error']): string {
+export function refusalWords({
+  fields,
+  message,
+}: {
+  readonly fields?: FieldProblems | undefined;
+  readonly message: string;
+}): string {
   return Object.values(fieldsInWords(fields))[0] ?? message;
 }

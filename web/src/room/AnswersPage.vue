@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoomAnswer } from '@escalier/server/api';
+import type { RoomAnswer } from '@escalier/contract/practice-rooms';
 import type { Outcome } from '@escalier/core/records';
 import { computed, ref } from 'vue';
 import { listWords } from '@escalier/core/words';

@@ -18,23 +18,21 @@ async function open(): Promise<void> {
   <BForm class="door" @submit.prevent="open">
     <h1>Come in</h1>
     <p>Scan the code on your slip, or type its three words.</p>
-    <BFormGroup
-      label="Three words"
-      label-for="words"
-      :state="error === null ? null : false"
-      :invalid-feedback="error ?? ''"
-    >
+    <div>
+      <label class="form-label" for="words">Three words</label>
       <BFormInput
         id="words"
         v-model="words"
         :state="error === null ? null : false"
+        aria-describedby="wrong-words"
         placeholder="three small words"
         autocapitalize="none"
         autocomplete="off"
         spellcheck="false"
         required
       />
-    </BFormGroup>
+      <BFormInvalidFeedback id="wrong-words" :state="error === null ? null : false">{{ error }}</BFormInvalidFeedback>
+    </div>
     <BButton type="submit" variant="primary" size="lg" :disabled="busy">Open the room</BButton>
     <p class="small">
       No name, no account. <RouterLink to="/families">For families: what is kept, and where</RouterLink>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoomTune } from '@escalier/server/api';
+import type { RoomTune } from '@escalier/contract/practice-rooms';
 import { ref, watch } from 'vue';
 import type { ListenedView } from '../workers/listening.ts';
 import { useHandIns } from './hand-ins.ts';

@@ -1,3 +1,4 @@
+import '../no-eval.ts';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/700.css';
 import '@fontsource/bricolage-grotesque/700.css';

@@ -1,4 +1,4 @@
-import type { RoomTune } from '@escalier/server/api';
+import type { RoomTune } from '@escalier/contract/practice-rooms';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { computed, nextTick, ref, shallowRef } from 'vue';

@@ -1,4 +1,5 @@
-import type { ErrorBody, RoomFacts } from '@escalier/server/api';
+import { RoomFacts, roomKey } from '@escalier/contract/practice-rooms';
+import { PlainRefusal } from '@escalier/contract/field-problems';
 import { PlainError, refusalWords } from '../refusals/index.ts';
 
 /** An answer of the school that is no. */
@@ -14,7 +15,7 @@ export class RoomError extends PlainError {
 
   /** The slip opens nothing any more. */
   get isClosed(): boolean {
-    return this.code === 'door-closed' || this.code === 'no-slip';
+    return this.code === 'slip-void' || this.code === 'no-slip';
   }
 
   /** It will never be taken. Other refusals pass: a new slip, enough for today, no room just now, a mishap of the server. */
@@ -41,20 +42,20 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   }
   if (answer.status >= 502) throw new Unreached();
   if (!answer.ok) {
-    const body = (await answer.json().catch(() => null)) as ErrorBody | null;
-    const words = body === null ? 'This did not work. Please try again.' : refusalWords(body.error);
-    throw new RoomError(answer.status, body?.error.code ?? '', words);
+    const read = PlainRefusal.safeParse(await answer.json().catch(() => null));
+    const words = read.success ? refusalWords(read.data.error) : 'This did not work. Please try again.';
+    throw new RoomError(answer.status, read.data?.error.code ?? '', words);
   }
   return answer;
 }
 
 export async function tokenFor(words: string): Promise<string> {
   const init = { method: 'POST', body: JSON.stringify({ words }), headers: { 'content-type': 'application/json' } };
-  return ((await (await ask('/words', null, init)).json()) as { token: string }).token;
+  return roomKey.parse(await (await ask('/words', null, init)).json()).token;
 }
 
 export async function askFacts(token: string): Promise<RoomFacts> {
-  return (await (await ask('', token)).json()) as RoomFacts;
+  return RoomFacts.parse(await (await ask('', token)).json());
 }
 
 /** What is handed in. */

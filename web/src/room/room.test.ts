@@ -1,5 +1,5 @@
+import type { RoomFacts } from '@escalier/contract/practice-rooms';
 import 'fake-indexeddb/auto';
-import type { RoomFacts } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick, ref, shallowRef } from 'vue';
@@ -97,13 +97,13 @@ describe('the way in', () => {
       'POST /api/room/words': ({ body }) =>
         (body as { words: string }).words === 'otter lamp kite'
           ? { token: TOKEN }
-          : new Refused(404, 'This door is closed.'),
+          : new Refused(404, 'This slip no longer works.'),
       'GET /api/room': () => facts(),
     });
     const { wrapper } = mountInApp(DoorPage);
     await wrapper.get('input').setValue('otter lamp tree');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This door is closed.'));
+    await vi.waitFor(() => expect(wrapper.text()).toContain('This slip no longer works.'));
     await wrapper.get('input').setValue('otter lamp kite');
     await wrapper.get('form').trigger('submit');
     await vi.waitFor(() => expect(useRoom().facts.value?.pictureName).toBe('Blue Heron'));
@@ -114,10 +114,10 @@ describe('the way in', () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('no network')));
     await room.refresh();
     expect([room.isOffline.value, room.facts.value?.pictureName, room.error.value]).toEqual([true, 'Blue Heron', null]);
-    const closed = { error: { code: 'door-closed', message: 'This door is closed.' } };
+    const closed = { error: { code: 'slip-void', message: 'This slip no longer works.' } };
     vi.stubGlobal('fetch', () => Promise.resolve(new Response(JSON.stringify(closed), { status: 404 })));
     await room.refresh();
-    expect([room.token.value, room.facts.value, room.error.value]).toEqual([null, null, 'This door is closed.']);
+    expect([room.token.value, room.facts.value, room.error.value]).toEqual([null, null, 'This slip no longer works.']);
   });
 
   it('stays for a new slip of the same pupil, and begins anew for another pupil on the same device', async () => {
@@ -294,7 +294,7 @@ describe('handing in', () => {
   it('says what the school does not take, and keeps what may go tomorrow', async () => {
     const handIns = useHandIns();
     const answer = (status: number, message: string) => () =>
-      Promise.resolve(new Response(JSON.stringify({ error: { code: 'x', message } }), { status }));
+      Promise.resolve(new Response(JSON.stringify({ error: { code: 'busy', message } }), { status }));
     vi.stubGlobal('fetch', answer(429, 'Enough for today.'));
     await handIns.handIn(DOOR, made);
     expect([handIns.waiting.value, handIns.refused.value]).toEqual([1, 'Enough for today.']);

@@ -1,6 +1,6 @@
+import type { RoomFacts } from '@escalier/contract/practice-rooms';
 import { FIRST_DAY, type HomeProgress, type NoteCard } from '@escalier/core/home';
 import { findInstrument } from '@escalier/core/instruments';
-import type { RoomFacts } from '@escalier/server/api';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { noteWordsIn } from '../ui/note-words.ts';

@@ -1,3 +1,4 @@
+import type { ClassSummary } from '@escalier/contract/class-pages';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { LocalDate } from '@escalier/core/calendar';
 import type { ClassView, PupilView, StepView } from '../features/classes/index.ts';
@@ -89,6 +90,22 @@ export function classPage(more: Partial<ClassView> = {}): ClassView {
     classStep: 0,
     queue: [],
     stuck: [],
+    ...more,
+  };
+}
+
+/** The same class as it stands among those of its teacher. */
+export function classSummary(more: Partial<ClassSummary> = {}): ClassSummary {
+  const { id, staircaseId, name, grade, instrumentId, style, lessons, classStep } = classPage();
+  return {
+    ...{ id, staircaseId, name, grade, instrumentId, style, lessons, classStep },
+    pupils: 0,
+    belts: [],
+    onStep: [],
+    nearly: 0,
+    stuck: 0,
+    hearFirst: null,
+    waits: null,
     ...more,
   };
 }

@@ -1,10 +1,12 @@
+import type { Me } from '@escalier/contract/people';
+import type { Refusal, RefusalCode } from '@escalier/contract/refusals';
 import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import type { Component } from 'vue';
 import { routeLocationKey, routerKey } from 'vue-router';
-import type { ErrorBody, Me } from '@escalier/server/api';
 import { useSession } from '../features/schools/index.ts';
+import { fillAnswer } from './fill-answer.ts';
 import { mountInApp } from './mount.ts';
 
 /** What was asked for: method, path, and the body as it was sent. */
@@ -19,7 +21,7 @@ export class Refused {
   readonly status: number;
   readonly body: unknown;
 
-  constructor(status: number, message: string, fields?: ErrorBody['error']['fields'], code = 'refused') {
+  constructor(status: number, message: string, fields?: Refusal['error']['fields'], code: RefusalCode = 'in-use') {
     this.status = status;
     this.body = { error: { code, message, ...(fields === undefined ? {} : { fields }) } };
   }
@@ -30,7 +32,8 @@ const noRecords = () => ({ records: [], last: 0 });
 type Answers = Readonly<Record<string, (asked: Asked) => unknown>>;
 
 /**
- * Stands in for the server in tests of pages: `'GET /api/terms': () => […]`. What is not named is a failure.
+ * Stands in for the server in tests of pages: `'GET /api/terms': () => […]`. What is not named is a failure; what a test
+ * leaves out of an answer is filled in by the contract.
  * @returns all that was asked for, in order.
  */
 export function fakeServer(answers: Answers): Asked[] {
@@ -46,7 +49,7 @@ export function fakeServer(answers: Answers): Asked[] {
     const given = await answer(one);
     return given instanceof Refused
       ? new Response(JSON.stringify(given.body), { status: given.status })
-      : new Response(JSON.stringify(given), { status: 200 });
+      : Response.json(fillAnswer(method, path, given));
   });
   return asked;
 }

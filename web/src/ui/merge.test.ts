@@ -30,13 +30,15 @@ describe('two people who change one thing', () => {
   });
 });
 
+const CONSENT = { code: 'pupil-changed', name: 'Nils', fields: ['mayRecord'], consent: null } as const;
+
 describe('saving over a change of somebody else', () => {
   const stale = (): ApiError =>
     new ApiError({
       error: {
         code: 'changed',
         message: 'Ivo has changed this since you opened it.',
-        changed: { by: 'Ivo', at: '2026-03-03T10:00:00Z', words: 'Nils: consent to recordings' },
+        changed: { by: 'Ivo', at: '2026-03-03T10:00:00Z', what: CONSENT },
       },
     });
   /** A school that refuses what was read before its own version. */

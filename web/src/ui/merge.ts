@@ -1,4 +1,4 @@
-import { ApiError } from '../refusals/index.ts';
+import { ApiError, changeWords } from '../refusals/index.ts';
 
 /** Something that several people may change: the version says which state of it somebody has before them. */
 export interface Versioned {
@@ -69,7 +69,9 @@ export async function saveMerged<Row extends Versioned, Kept>(work: MergedSave<R
 
 function clash({ message, changed }: ApiError): ApiError {
   const what =
-    changed === null || changed === undefined ? message : `${message.replace(/\.$/, '')} (${changed.words}).`;
+    changed === null || changed === undefined
+      ? message
+      : `${message.replace(/\.$/, '')} (${changeWords(changed.what)}).`;
   const way =
     'Your version is not saved yet: press the button again to replace theirs, or reload the page to keep theirs.';
   return new ApiError({ error: { code: 'changed', message: `${what} ${way}` } });

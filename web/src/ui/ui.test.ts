@@ -106,7 +106,7 @@ function deferred() {
 }
 
 describe('a page that does not come', () => {
-  const page = (status: number, code = 'refused') =>
+  const page = (status: number, code: 'broken' | 'offline' = 'broken') =>
     loadProblem(new ApiError({ error: { code, message: 'A sentence.' } }, status));
 
   it('is told apart: no network, nothing there, a mistake of the server', () => {
@@ -120,7 +120,7 @@ describe('a page that does not come', () => {
   });
 
   it('speaks of the network only when that is the reason', () => {
-    const state = (status: number, code?: string) =>
+    const state = (status: number, code?: 'offline') =>
       mountInApp(LoadState, { error: page(status, code), what: 'the tune' }).wrapper.text();
     expect(state(404)).not.toContain('network');
     expect(state(0, 'offline')).toContain('Check the network');

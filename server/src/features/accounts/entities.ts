@@ -1,5 +1,5 @@
+import { ROLES } from '@escalier/contract/people';
 import { defineEntity } from '@mikro-orm/core';
-import { ROLES } from '../../platform/context.ts';
 import { SchoolEntity } from '../schools/index.ts';
 
 export const AccountEntity = defineEntity({

@@ -1,3 +1,7 @@
+import type { ChangeLine } from '@escalier/contract/changes';
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { PupilRecord } from '@escalier/contract/pupils';
+import type { Refusal } from '@escalier/contract/refusals';
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -9,13 +13,9 @@ import { strFromU8, unzipSync } from 'fflate';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { connect } from '../../connect.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ChangeLine } from '../changes/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { PupilRecord } from '../pupils/index.ts';
-import type { Archive } from './format.ts';
+import type { Archive } from '@escalier/contract/archive';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -46,7 +46,7 @@ async function page(app: TestApp, name: string, cookie = app.cookie): Promise<Cl
 
 /** What is wrong with the file, as one text. */
 async function wrongWith(answer: Response): Promise<string> {
-  const { archive } = ((await answer.json()) as ErrorBody).error.fields ?? {};
+  const { archive } = ((await answer.json()) as Refusal).error.fields ?? {};
   return archive?.code === 'file' ? archive.words : JSON.stringify(archive);
 }
 
@@ -72,8 +72,8 @@ describe('the archive of a school', () => {
     expect(answer.status).toBe(201);
     expect(await answer.json()).toMatchObject({ classes: 3, pupils: archive.pupils.length });
     const again = await archiveOf(fresh, cookie);
-    const isNew = ({ words }: { readonly words: string }) =>
-      /set up$|^Archive of .* brought in$|^The school exported|^Signed in$/.test(words);
+    const isNew = ({ what }: Archive['changes'][number]) =>
+      ['school-set-up', 'archive-imported', 'school-exported', 'signed-in'].includes(what.code);
     const whole = ({ changes, exportedAt: _at, ...rest }: Archive) => ({
       ...rest,
       changes: changes.filter((change) => !isNew(change)),
@@ -198,7 +198,7 @@ describe('erasing a pupil', () => {
     const after = (await (await test.send('GET', path)).json()) as PupilRecord[];
     expect(after.some((each) => each.id === id)).toBe(false);
     const changes = (await (await test.send('GET', '/api/changes')).json()) as ChangeLine[];
-    expect(changes.map((line) => line.words)).toContain('The personal data of a pupil erased');
+    expect(changes.map((line) => line.what)).toContainEqual({ code: 'pupil-erased' });
   });
 });
 

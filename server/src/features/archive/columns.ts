@@ -1,4 +1,5 @@
-import type { Part } from './format.ts';
+import type { Part } from '@escalier/contract/archive';
+import { RECORD_COLUMNS } from '../hearing/index.ts';
 
 /** Where the rows of a part stand in the database. */
 interface PartTable {
@@ -18,6 +19,8 @@ type ColumnType = 'uuid' | 'text' | 'int' | 'bool' | 'date' | 'jsonb' | 'timesta
 const id = ['id', 'uuid'] as const;
 const OF_PUPIL = { column: 'pupil_id', of: 'pupil' } as const;
 const OF_CLASS = { column: 'school_class_id', of: 'school_class' } as const;
+
+const { school: _, ...recordColumns } = RECORD_COLUMNS;
 
 /** In an order in which every row stands behind those it points to. */
 export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
@@ -184,27 +187,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
     school: 'own',
     // So they get their numbers again when they come in.
     order: 'number',
-    columns: {
-      id,
-      schoolClass: ['school_class_id', 'uuid'],
-      account: ['account_id', 'uuid'],
-      kind: ['kind', 'text'],
-      pupil: ['pupil_id', 'uuid'],
-      step: ['step_id', 'uuid'],
-      tune: ['tune_id', 'uuid'],
-      outcome: ['outcome', 'text'],
-      remarks: ['remarks', 'jsonb'],
-      tempo: ['tempo', 'int'],
-      faults: ['faults', 'jsonb'],
-      extent: ['extent', 'jsonb'],
-      listened: ['listened', 'jsonb'],
-      undoes: ['undoes', 'uuid'],
-      corrects: ['corrects', 'uuid'],
-      reason: ['reason', 'text'],
-      heardAt: ['heard_at', 'timestamptz'],
-      deviceAhead: ['device_ahead', 'int'],
-      receivedAt: ['received_at', 'timestamptz'],
-    },
+    columns: recordColumns,
   },
   instruments: {
     table: 'instrument',
@@ -265,7 +248,7 @@ export const TABLES: Readonly<Record<Exclude<Part, 'people'>, PartTable>> = {
       account: ['account_id', 'uuid'],
       at: ['at', 'timestamptz'],
       about: ['about', 'uuid'],
-      words: ['words', 'text'],
+      what: ['what', 'jsonb'],
     },
   },
 };

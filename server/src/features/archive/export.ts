@@ -1,6 +1,6 @@
 import type { EntityManager } from '../../platform/database.ts';
 import { selectOf } from './columns.ts';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, PARTS } from './format.ts';
+import { ARCHIVE_FORMAT, ARCHIVE_VERSION, PARTS } from '@escalier/contract/archive';
 import { withSnapshot } from './rows.ts';
 
 const SCHOOL = `select name, time_zone as "timeZone", cautions, remarks, note_colours as "noteColours", templates from school where id = $school`;

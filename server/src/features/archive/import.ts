@@ -1,3 +1,4 @@
+import type { FieldProblem } from '@escalier/contract/field-problems';
 import { createWriteStream } from 'node:fs';
 import { mkdtemp, open, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
@@ -8,11 +9,10 @@ import type { Result } from '@escalier/core/music';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newToken } from '../../platform/ids.ts';
-import type { FieldProblem } from '../../platform/field-problem.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { ThreadPool, TooMuch } from '../../platform/thread-pool.ts';
 import { AccountEntity } from '../accounts/index.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { ClassEntity } from '../classes/index.ts';
 import { BeltStockEntity, InstrumentEntity } from '../instruments/index.ts';
 import { NO_PASSWORD } from '../sign-in/index.ts';
@@ -20,7 +20,7 @@ import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TermEntity } from '../terms/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
 import { insertOf, TABLES } from './columns.ts';
-import type { Archive } from './format.ts';
+import type { Archive } from '@escalier/contract/archive';
 import { spoolFile, type Unpacked } from './unpack.ts';
 
 const GIGABYTE = 1024 ** 3;
@@ -117,8 +117,8 @@ async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, fol
     for await (const rows of batches(spoolFile(folder, part)))
       await tx.execute(sql, [...(withSchool ? [school] : []), rows]);
   }
-  const words = `Archive of ${name} of ${unpacked.exportedAt.slice(0, 10)} brought in`;
-  await noteChange(tx, { schoolId: school, accountId: importer }, null, words);
+  const what = { code: 'archive-imported', name, date: unpacked.exportedAt.slice(0, 10) } as const;
+  await logChange(tx, { schoolId: school, accountId: importer }, null, what);
   const { classes, pupils, records } = unpacked.rows;
   return { classes, pupils, records };
 }

@@ -1,8 +1,11 @@
+import { imported } from '@escalier/contract/archive';
 import { Hono, type Context } from 'hono';
+import { answers, answersFile } from '../../platform/answers.ts';
+import { countsItself } from '../../platform/body.ts';
 import type { AppEnv } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
 import { forRole } from '../../platform/roles.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { exportSchool } from './export.ts';
 import { importSchool } from './import.ts';
 import { exportTables } from './tables.ts';
@@ -48,18 +51,20 @@ const encoder = new TextEncoder();
 
 export const archiveRoutes = new Hono<AppEnv>()
   .use(forRole('owner'))
-  .get('/', async (c) => {
+  .get('/', answersFile('application/json'), async (c) => {
     const { em, who, now } = c.var;
     const body = streamed((write) => exportSchool(em.fork(), who.schoolId, now, (text) => write(encoder.encode(text))));
-    await noteChange(em, who, null, 'The school exported as an archive');
+    await logChange(em, who, null, { code: 'school-exported' });
     asFile(c, 'application/json; charset=utf-8', 'json');
     return c.body(body);
   })
-  .get('/tables.zip', async (c) => {
+  .get('/tables.zip', answersFile('application/zip'), async (c) => {
     const { em, who } = c.var;
     const body = streamed((write) => exportTables(em.fork(), who.schoolId, write));
-    await noteChange(em, who, null, 'The school exported as CSV files');
+    await logChange(em, who, null, { code: 'tables-exported' });
     asFile(c, 'application/zip', 'zip');
     return c.body(body);
   })
-  .post('/', async (c) => c.json(await importSchool(c.var.em, c.var.who, c.req.raw.body), 201));
+  .post('/', answers(imported, 201), countsItself, async (c) =>
+    c.json(await importSchool(c.var.em, c.var.who, c.req.raw.body), 201),
+  );

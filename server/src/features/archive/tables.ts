@@ -30,7 +30,7 @@ function plain(name: string, columns: readonly string[], query: string, shown = 
 const MOMENT = `'YYYY-MM-DD"T"HH24:MI:SS"Z"'`;
 
 const RECORDS = `
-select r.id, r.kind, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.outcome, r.remarks, r.tempo,
+select r.id, r.kind, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.outcome, r.remarks, r.details,
   r.undoes, r.corrects, r.reason, r.number::float8 as number, r.device_ahead as "deviceAhead", to_char(r.heard_at at time zone 'UTC', ${MOMENT}) as "heardAt", c.name as class,
   p.shown_name as pupil, s.position, coalesce(own.title, first.title) as tune, a.name as "heardBy"
 from record_event r join school_class c on c.id = r.school_class_id join pupil p on p.id = r.pupil_id

@@ -1,12 +1,22 @@
+import type { FieldProblem } from '@escalier/contract/field-problems';
 import { createReadStream, createWriteStream, type WriteStream } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import { failure, success, type Result } from '@escalier/core/music';
 import { JSONParser } from '@streamparser/json';
-import type { z } from 'zod';
+import * as z from 'zod/mini';
 import { readText } from '../../reader/index.ts';
-import { problemOf, type FieldProblem } from '../../platform/field-problem.ts';
-import { HEAD, NEWER_PARTS, PARTS, REFERENCES, ROWS, UNIQUE, type Archive, type Part } from './format.ts';
+import { problemOf } from '../../platform/field-problem.ts';
+import {
+  HEAD,
+  NEWER_PARTS,
+  PARTS,
+  REFERENCES,
+  ROWS,
+  UNIQUE,
+  type Archive,
+  type Part,
+} from '@escalier/contract/archive';
 
 /** The head of an archive that was read, and how many rows each part has. */
 export interface Unpacked {
@@ -30,6 +40,7 @@ function inFile(words: string): Refused {
 }
 
 function refuse(at: string, problem: FieldProblem): never {
+  if (problem.code === 'in-archive') throw new Refused(problem);
   throw new Refused({ code: 'in-archive', at, problem });
 }
 
@@ -123,7 +134,7 @@ class Unpacking {
   }
 
   #takeRow(part: Part, index: number, value: unknown): void {
-    const read = (ROWS[part] as z.ZodType).safeParse(value);
+    const read = z.safeParse(ROWS[part], value);
     if (!read.success) refuseIssue([part, index], read.error.issues);
     const row: Readonly<Record<string, unknown>> = { ...(read.data as object), ...contentOf(part, index, value) };
     this.#checkUnique(part, index, row);
@@ -145,7 +156,7 @@ class Unpacking {
 
   #checkHead(): void {
     for (const [name, schema] of Object.entries(HEAD)) {
-      const read = (schema as z.ZodType).safeParse(this.#head.get(name));
+      const read = z.safeParse(schema, this.#head.get(name));
       if (read.success) this.#head.set(name, read.data);
       else refuseIssue([name], read.error.issues);
     }

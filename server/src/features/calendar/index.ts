@@ -1,2 +1,1 @@
 export { calendarRoutes, subscribedRoutes } from './routes.ts';
-export type { ClassCalendar } from './service.ts';

@@ -1,3 +1,4 @@
+import type { ClassCalendar, ParallelGroup } from '@escalier/contract/terms';
 import { randomBytes } from 'node:crypto';
 import {
   compareGroups,
@@ -5,41 +6,19 @@ import {
   lostLessons,
   shareOutLessons,
   writeLessons,
-  type ClassDayOff,
-  type GroupStand,
   type Lesson,
   type LessonPart,
   type LocalDate,
-  type LostLesson,
 } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { ClassEntity, classOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { stepsOfPlan } from '../staircase/index.ts';
-import { TermEntity, type TermDto } from '../terms/index.ts';
+import { TermEntity, termFacts } from '../terms/index.ts';
 import { localToday } from '../../platform/today.ts';
-
-export interface ParallelGroup extends GroupStand {
-  readonly name: string;
-  readonly staircaseId: string;
-  /** Days of its lessons, in order. */
-  readonly dates: readonly LocalDate[];
-}
-
-export interface ClassCalendar {
-  readonly term: TermDto;
-  readonly lessons: readonly Lesson[];
-  readonly lost: readonly LostLesson[];
-  /** Of those, the ones that this class alone loses. */
-  readonly lostHere: readonly ClassDayOff[];
-  /** This class and the parallel ones of its grade and term. */
-  readonly groups: readonly ParallelGroup[];
-  /** Secret end of the address to subscribe to; null as long as there is none. */
-  readonly token: string | null;
-}
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classCalendar(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<ClassCalendar> {
@@ -52,7 +31,7 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
   );
   const groups = parallel.map((each) => ({ id: each.id, lessons: lessonsOf(term, each.meetings, each.lost) }));
   return {
-    term,
+    term: termFacts(term),
     lessons: lessonsOf(term, schoolClass.meetings, schoolClass.lost),
     lost: lostLessons(term, schoolClass.meetings, schoolClass.lost),
     lostHere: schoolClass.lost,
@@ -70,7 +49,7 @@ export async function switchLink(em: EntityManager, who: SignedIn, id: string, o
   const { name } = await classOf(em, who, id);
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(ClassEntity, { id }, { calendarToken });
-    await noteChange(tx, who, id, `${name}: address of the calendar ${on ? 'opened' : 'closed'}`);
+    await logChange(tx, who, id, { code: on ? 'calendar-opened' : 'calendar-closed', name });
   });
   return calendarToken;
 }
@@ -141,6 +120,11 @@ export async function loseLesson(
     const others = lost.filter((each) => each.date !== date);
     const next = isLost ? [...others, { date, reason }].toSorted((a, b) => a.date.localeCompare(b.date)) : others;
     await tx.nativeUpdate(ClassEntity, { id }, { lost: next });
-    await noteChange(tx, who, id, `${name}: lesson of ${date} ${isLost ? `lost, ${reason}` : 'held after all'}`);
+    await logChange(
+      tx,
+      who,
+      id,
+      isLost ? { code: 'lesson-lost', name, date, reason } : { code: 'lesson-restored', name, date },
+    );
   });
 }

@@ -1,31 +1,25 @@
+import type { ChangedBy } from '@escalier/contract/refusals';
+import type { ChangeFact, ChangeLine } from '@escalier/contract/changes';
 import type { EntityData, EntityName, FilterQuery } from '@mikro-orm/core';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import { Problem, type Changed } from '../../platform/problem.ts';
+import { Problem } from '../../platform/problem.ts';
 import { ChangeEntity } from './entities.ts';
-
-export interface ChangeLine {
-  readonly id: string;
-  /** ISO 8601 in UTC. */
-  readonly at: string;
-  readonly who: string;
-  readonly words: string;
-}
 
 const MOST_LINES = 500;
 
 /**
- * Notes who changed what, in the transaction of the change.
- * @param about id of the pupil, class, person or term; erasing a pupil takes the words of these lines away.
+ * Logs who changed what, in the transaction of the change.
+ * @param about id of the pupil, class, person or term; erasing a pupil takes what these lines say away.
  */
-export async function noteChange(
+export async function logChange(
   em: EntityManager,
   who: Pick<SignedIn, 'schoolId' | 'accountId'>,
   about: string | null,
-  words: string,
+  what: ChangeFact,
 ): Promise<void> {
-  await em.insert(ChangeEntity, { id: newId(), school: who.schoolId, account: who.accountId, about, words });
+  await em.insert(ChangeEntity, { id: newId(), school: who.schoolId, account: who.accountId, about, what });
 }
 
 /** The latest first. @param before id of the last line of the page before; null for the first page. */
@@ -35,17 +29,17 @@ export async function listChanges(
   before: string | null,
 ): Promise<readonly ChangeLine[]> {
   return em.execute<ChangeLine[]>(
-    `select c.id, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, a.name as who, c.words
+    `select c.id, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, a.name as who, c.what
     from change c join account a on a.id = c.account_id
     where c.school_id = ? and (?::uuid is null or c.id < ?::uuid) order by c.id desc limit ?`,
     [who.schoolId, before, before, MOST_LINES],
   );
 }
 
-/** Who changed something last, when and what; undefined when nobody has. @param about as in `noteChange`. */
-export async function lastChange(em: EntityManager, schoolId: string, about: string): Promise<Changed | undefined> {
-  const [line] = await em.execute<Changed[]>(
-    `select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, c.words
+/** Who changed something last, when and what; undefined when nobody has. @param about as in `logChange`. */
+export async function lastChange(em: EntityManager, schoolId: string, about: string): Promise<ChangedBy | undefined> {
+  const [line] = await em.execute<ChangedBy[]>(
+    `select a.name as by, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, c.what
     from change c join account a on a.id = c.account_id
     where c.school_id = ? and c.about = ? order by c.id desc limit 1`,
     [schoolId, about],
@@ -87,14 +81,9 @@ export async function changeVersion<Row extends { version?: number | null }>(
   if (changed === 0) throw await changedMeanwhile(tx, schoolId, about);
 }
 
-/** "name, start step": what differs between two rows, in words; empty when nothing does. */
-export function changedFields<Row extends object>(
-  before: Row,
-  after: Partial<Row>,
-  words: Readonly<Partial<Record<keyof Row, string>>>,
-): string {
-  const changed = (Object.keys(words) as (keyof Row)[]).filter(
-    (key) => key in after && JSON.stringify(after[key] ?? null) !== JSON.stringify(before[key] ?? null),
-  );
-  return changed.map((key) => words[key]).join(', ');
+/** The names of the fields in which two rows differ; only those that are named in `after`. */
+export function changedFields<Row extends object>(before: Row, after: Partial<Row>): string[] {
+  const isChanged = (key: keyof Row): boolean =>
+    JSON.stringify(after[key] ?? null) !== JSON.stringify(before[key] ?? null);
+  return (Object.keys(after) as (keyof Row & string)[]).filter(isChanged);
 }

@@ -1,3 +1,4 @@
+import type { ChangeFact } from '@escalier/contract/changes';
 import { defineEntity } from '@mikro-orm/core';
 import { AccountEntity } from '../accounts/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -13,6 +14,6 @@ export const ChangeEntity = defineEntity({
     at: p.datetime().defaultRaw('now()'),
     /** The pupil, class, person or term that it is about. */
     about: p.uuid().nullable().index(),
-    words: p.text(),
+    what: p.json<ChangeFact>(),
   }),
 });

@@ -1,3 +1,3 @@
-export { changedFields, changedMeanwhile, lastChange, changeVersion, noteChange, type ChangeLine } from './changes.ts';
+export { changedFields, changedMeanwhile, lastChange, changeVersion, logChange } from './changes.ts';
 export { ChangeEntity } from './entities.ts';
 export { changeRoutes } from './routes.ts';

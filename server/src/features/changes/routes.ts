@@ -1,5 +1,6 @@
+import { changeList, changesQuery } from '@escalier/contract/changes';
 import { Hono } from 'hono';
-import { z } from 'zod';
+import { answers } from '../../platform/answers.ts';
 import type { AppEnv } from '../../platform/context.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
@@ -7,7 +8,8 @@ import { listChanges } from './changes.ts';
 
 export const changeRoutes = new Hono<AppEnv>().get(
   '/',
+  answers(changeList),
   forRole('owner'),
-  valid('query', z.object({ before: z.uuid().optional() })),
+  valid('query', changesQuery),
   async (c) => c.json(await listChanges(c.var.em, c.var.who, c.req.valid('query').before ?? null)),
 );

@@ -1,7 +1,7 @@
+import type { ClassSummary, StepPage } from '@escalier/contract/class-pages';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { seedDemo } from '../../demo/seed.ts';
 import { createTestApp, TEST_NOW, TUNES_FOLDER, type TestApp } from '../../testing/index.ts';
-import type { ClassSummary, StepPage } from './dto.ts';
 
 let test: TestApp;
 let list: readonly ClassSummary[];

@@ -1,6 +1,6 @@
+import type { BeltList } from '@escalier/contract/instruments';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { BeltList } from '../instruments/index.ts';
 
 let test: TestApp;
 beforeAll(async () => {

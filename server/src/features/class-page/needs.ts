@@ -1,18 +1,11 @@
+import type { ClassNeeds } from '@escalier/contract/instruments';
 import { lessonsNow } from '@escalier/core/calendar';
-import { stepNeeds, type Climb, type StepNeed } from '@escalier/core/records';
+import { stepNeeds, type Climb } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import { lessonsOfClass } from './state.ts';
 import { localToday } from '../../platform/today.ts';
-
-/** What a class needs of each belt, counted from the standings and the pace so far. */
-export interface ClassNeeds {
-  readonly id: string;
-  readonly name: string;
-  readonly lessonsLeft: number;
-  readonly steps: readonly (StepNeed & { readonly belt: string; readonly position: number })[];
-}
 
 export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
   const day = localToday(now, who.timeZone);

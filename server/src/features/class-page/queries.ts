@@ -1,3 +1,5 @@
+import type { PupilDto, StepDto } from '@escalier/contract/class-pages';
+import type { Brings, TeachingStyle } from '@escalier/contract/classes';
 import type { ClassDayOff, LocalDate, Meeting, Term } from '@escalier/core/calendar';
 import { stepRules } from '@escalier/core/classes';
 import { withChosen } from '@escalier/core/instruments';
@@ -5,9 +7,7 @@ import type { Knowledge } from '@escalier/core/reading';
 import type { Standing } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import type { PupilDto, StepDto } from './dto.ts';
 import type { ReadStep } from '../../reader/index.ts';
-import type { Brings, TeachingStyle } from '../classes/index.ts';
 import { standingsOfClimbers, type Climber } from '../hearing/index.ts';
 import { readStaircase } from '../staircase/index.ts';
 

@@ -1,14 +1,24 @@
+import type { ClassKnowledge } from '@escalier/contract/class-pages';
+import type {
+  BreathPlace,
+  ClassFacts,
+  ClassPage,
+  ClassSummary,
+  ClassTune,
+  ClassTuneInput,
+  StepPage,
+  TunePage,
+} from '@escalier/contract/class-pages';
 import { classView } from '@escalier/core/classes';
 import { troubleSpots, type TroubleSpot } from '@escalier/core/records';
 import { DEFAULT_BREATH_SECONDS, type KnownNames } from '@escalier/core/reading';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
+import { changedMeanwhile, changeVersion, logChange } from '../changes/index.ts';
 import { markedHearings } from '../hearing/index.ts';
-import { classOf, ClassTuneEntity, type BreathPlace } from '../classes/index.ts';
+import { classOf, ClassTuneEntity } from '../classes/index.ts';
 import { oneTune } from '../tunes/index.ts';
-import type { ClassFacts, ClassPage, ClassSummary, StepPage, TunePage } from './dto.ts';
 import { readClassRows, type ClassRow } from './queries.ts';
 import { classFacts, classOnDay, knowledgeBefore, lessonsDto, oneClass, stepDtos, stepsDone } from './state.ts';
 import { localToday } from '../../platform/today.ts';
@@ -47,7 +57,8 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
 export async function classPage(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<ClassPage> {
   const row = await oneClass(em, who, classId);
   const day = localToday(now, who.timeZone);
-  return { ...classFacts(row), ...classOnDay(row, day, who.timeZone), term: row.term };
+  const { name, startsOn, endsOn } = row.term;
+  return { ...classFacts(row), ...classOnDay(row, day, who.timeZone), term: { name, startsOn, endsOn } };
 }
 
 /** @param position counted from 1. @throws Problem 404 when there is no such class or step. */
@@ -68,11 +79,7 @@ export async function tunePage(em: EntityManager, who: SignedIn, classId: string
 }
 
 /** What the class knows now, for reading the whole library. */
-export async function classKnowledge(
-  em: EntityManager,
-  who: SignedIn,
-  classId: string,
-): Promise<{ schoolClass: ClassFacts; known: KnownNames }> {
+export async function classKnowledge(em: EntityManager, who: SignedIn, classId: string): Promise<ClassKnowledge> {
   const row = await oneClass(em, who, classId);
   return { schoolClass: classFacts(row), known: knowledgeBefore(row, stepsDone(row)) };
 }
@@ -115,20 +122,6 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
   };
 }
 
-/** What a class has changed for itself in a tune. */
-export interface ClassTune {
-  readonly tuneId: string;
-  readonly breathSeconds: number;
-  readonly breaths: readonly BreathPlace[] | null;
-}
-
-export interface ClassTuneInput {
-  readonly bookPage: string;
-  readonly breathSeconds: number;
-  readonly breaths: readonly BreathPlace[] | null;
-  readonly version: number;
-}
-
 /** Keeps what a class changes for itself. @throws Problem 404, or 400 when a place is not in the tune. */
 export async function keepClassTune(
   em: EntityManager,
@@ -155,7 +148,7 @@ export async function keepClassTune(
         .ignore();
       if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, tuneId);
     } else await changeVersion(tx, who, ClassTuneEntity, { where, about: tuneId, version }, next);
-    await noteChange(tx, who, tuneId, `${row.name}: “${tune.title}”`);
+    await logChange(tx, who, tuneId, { code: 'class-tune', name: row.name, title: tune.title });
   });
   return { version: version + 1 };
 }

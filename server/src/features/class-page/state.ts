@@ -1,3 +1,4 @@
+import type { ClassFacts, LessonsDto, PupilDto, StepDto } from '@escalier/contract/class-pages';
 import { lessonsNow, lessonsOf, lostLessons, type Lesson, type LocalDate } from '@escalier/core/calendar';
 import { goOnSetting, type ClassOnDay } from '@escalier/core/classes';
 import type { KnownNames } from '@escalier/core/reading';
@@ -6,7 +7,6 @@ import { learned } from '@escalier/core/staircase';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import type { ReadStep } from '../../reader/index.ts';
-import type { ClassFacts, LessonsDto, PupilDto, StepDto } from './dto.ts';
 import { readClassRows, tunesOf, type Asker, type ClassRow } from './queries.ts';
 
 export function knowledgeBefore(row: ClassRow, steps: number): KnownNames {

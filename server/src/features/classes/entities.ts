@@ -1,50 +1,13 @@
+import type { BreathPlace } from '@escalier/contract/class-pages';
+import { type Brings, NOTHING_BROUGHT, type TeachingStyle } from '@escalier/contract/classes';
 import type { PrintSize } from '@escalier/core/handouts';
 import { defineEntity } from '@mikro-orm/core';
 import type { ClassDayOff, Meeting, LocalDate } from '@escalier/core/calendar';
-import type { Naming } from '@escalier/core/instruments';
-import type { Counting, LengthWords } from '@escalier/core/music';
-import type { PassRule, Posture, RungId, Teaching } from '@escalier/core/practice';
-import type { PointsRule } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
-import { NOTHING_BROUGHT } from './input.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { StaircaseEntity, StepEntity } from '../staircase/index.ts';
 import { TermEntity } from '../terms/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
-
-/** How a class is taught where practitioners differ. */
-export interface TeachingStyle {
-  readonly naming: Naming;
-  /** How a rhythm is counted aloud; null for no counting under the notes. */
-  readonly counting: Counting | null;
-  readonly lengthWords: LengthWords;
-  /** Percent of the class that has to pass a step before the class goes on. */
-  readonly goOnShare: number;
-  readonly posture: Posture;
-  readonly passRule: PassRule;
-  /** Rungs of the practice ladder, in their order. */
-  readonly ladder: readonly RungId[];
-  /** Minutes of a lesson that are given to hearing, and within how many lessons everybody is heard. */
-  readonly hearing: { readonly minutes: number; readonly within: number };
-  /** What a pass counts towards a mark of the school. */
-  readonly points: PointsRule;
-  readonly teaching: Teaching;
-}
-
-/** What a class knows before its unit: by name, and by tunes that it has played. */
-export interface Brings {
-  readonly notes: readonly string[];
-  readonly elements: readonly string[];
-  readonly signs: readonly string[];
-  readonly moves: readonly string[];
-  readonly tuneIds: readonly string[];
-}
-
-/** After an event of the first part: indices into the tune's bars and into the bar's events. */
-export interface BreathPlace {
-  readonly barIndex: number;
-  readonly eventIndex: number;
-}
 
 export const ClassEntity = defineEntity({
   name: 'SchoolClass',

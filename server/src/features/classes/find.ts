@@ -1,13 +1,7 @@
+import type { Findable } from '@escalier/contract/class-pages';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { openClasses } from './access.ts';
-
-/** All that can be gone to by its name. */
-export interface Findable {
-  readonly classes: readonly { readonly id: string; readonly name: string }[];
-  readonly pupils: readonly { readonly id: string; readonly name: string; readonly classId: string }[];
-  readonly tunes: readonly { readonly id: string; readonly title: string }[];
-}
 
 /** Names of the classes that somebody may open, of their pupils, and of the school's tunes. */
 export async function findable(em: EntityManager, who: SignedIn): Promise<Findable> {

@@ -1,17 +1,16 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { ClassSettings } from '@escalier/contract/classes';
+import type { PupilRecord } from '@escalier/contract/pupils';
+import type { FieldProblem } from '@escalier/contract/field-problems';
+import type { Refusal } from '@escalier/contract/refusals';
+import type { StaircaseChoice } from '@escalier/contract/staircases';
+import type { ClassCalendar, TermDto } from '@escalier/contract/terms';
+import type { TuneDto } from '@escalier/contract/tunes';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { AccountEntity } from '../accounts/index.ts';
-import type { ClassCalendar } from '../calendar/index.ts';
-import type { TuneDto } from '../tunes/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { PupilRecord } from '../pupils/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { hashPassword } from '../sign-in/index.ts';
-import type { TermDto } from '../terms/index.ts';
-import type { StaircaseChoice } from '../planning/index.ts';
-import type { ClassSettings } from './settings.ts';
 import { newId } from '../../platform/ids.ts';
-import type { FieldProblem } from '../../platform/field-problem.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, signedIn, type TestApp } from '../../testing/index.ts';
 
 let test: TestApp;
@@ -48,7 +47,7 @@ async function get<Body>(path: string): Promise<Body> {
 
 async function fields(answer: Response): Promise<Readonly<Record<string, FieldProblem>>> {
   expect(answer.status).toBe(400);
-  return ((await answer.json()) as ErrorBody).error.fields ?? {};
+  return ((await answer.json()) as Refusal).error.fields ?? {};
 }
 
 const plover = (): string => ids.get('4 Plover')!;

@@ -1,27 +1,14 @@
-import type { Meeting } from '@escalier/core/calendar';
+import type { ClassChange, ClassSettings, NewClass } from '@escalier/contract/classes';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { wrongInput } from '../../platform/problem.ts';
-import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
+import { changedFields, changeVersion, logChange } from '../changes/index.ts';
 import { StaircaseEntity } from '../staircase/index.ts';
 import { TermEntity } from '../terms/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
 import { classOf } from './access.ts';
-import { ClassEntity, ClassTeacherEntity, type Brings, type TeachingStyle } from './entities.ts';
-import type { ClassChange, NewClassInput } from './input.ts';
-
-export interface ClassSettings {
-  readonly id: string;
-  readonly name: string;
-  readonly grade: string;
-  readonly termId: string;
-  readonly staircaseId: string;
-  readonly meetings: readonly Meeting[];
-  readonly style: TeachingStyle;
-  readonly brings: Brings;
-  readonly version: number;
-}
+import { ClassEntity, ClassTeacherEntity } from './entities.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classSettings(em: EntityManager, who: SignedIn, id: string): Promise<ClassSettings> {
@@ -31,7 +18,7 @@ export async function classSettings(em: EntityManager, who: SignedIn, id: string
 }
 
 /** @throws Problem 400 for a term or staircase of another school. */
-export async function addClass(em: EntityManager, who: SignedIn, input: NewClassInput): Promise<ClassSettings> {
+export async function addClass(em: EntityManager, who: SignedIn, input: NewClass): Promise<ClassSettings> {
   const { termId, staircaseId, ...rest } = input;
   await checkTerm(em, who, termId);
   await checkTunes(em, who, input.brings.tuneIds);
@@ -48,7 +35,7 @@ export async function addClass(em: EntityManager, who: SignedIn, input: NewClass
       ...rest,
     });
     await tx.insert(ClassTeacherEntity, { schoolClass: id, account: who.accountId });
-    await noteChange(tx, who, id, `${input.name}: class made`);
+    await logChange(tx, who, id, { code: 'class-made', name: input.name });
   });
   return classSettings(em, who, id);
 }
@@ -65,22 +52,13 @@ export async function changeClass(
   await checkTerm(em, who, termId);
   await checkTunes(em, who, input.brings.tuneIds);
   const next = { term: termId, ...rest };
-  const changed = changedFields(before, next, CLASS_WORDS);
+  const fields = changedFields(before, next);
   await em.transactional(async (tx) => {
     await changeVersion(tx, who, ClassEntity, { where: { id, school: who.schoolId }, about: id, version }, next);
-    if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
+    if (fields.length > 0) await logChange(tx, who, id, { code: 'class-changed', name: before.name, fields });
   });
   return classSettings(em.fork(), who, id);
 }
-
-const CLASS_WORDS = {
-  name: 'name',
-  grade: 'grade',
-  term: 'term',
-  meetings: 'meetings',
-  style: 'teaching style',
-  brings: 'what it knew before',
-} as const;
 
 async function checkTunes(em: EntityManager, who: SignedIn, ids: readonly string[]): Promise<void> {
   const count = await em.count(TuneEntity, { id: { $in: [...ids] }, school: who.schoolId });

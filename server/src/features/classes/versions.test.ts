@@ -1,12 +1,12 @@
+import type { ChangeLine } from '@escalier/contract/changes';
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { BeltList, ClassBelts } from '@escalier/contract/instruments';
+import type { PupilRecord } from '@escalier/contract/pupils';
+import type { Refusal } from '@escalier/contract/refusals';
+import type { ClassRecords } from '@escalier/contract/results';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { v7 } from 'uuid';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ChangeLine } from '../changes/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { ClassRecords } from '../hearing/index.ts';
-import type { BeltList, ClassBelts } from '../instruments/index.ts';
-import type { PupilRecord } from '../pupils/index.ts';
 
 let test: TestApp;
 let classId: string;
@@ -37,9 +37,9 @@ describe('a form that was filled before somebody else changed the same', () => {
     expect((await put(read!, { mayRecord: false })).status).toBe(200);
     const stale = await put(read!, { note: 'Sits at the back' });
     expect(stale.status).toBe(409);
-    const { error } = (await stale.json()) as ErrorBody;
+    const { error } = (await stale.json()) as Refusal;
     expect(error).toMatchObject({ code: 'changed', changed: { by: 'Mara Tillen' } });
-    expect(error.changed!.words).toContain('consent to recordings (withdrawn)');
+    expect(error.changed!.what).toMatchObject({ code: 'pupil-changed', fields: ['mayRecord'], consent: 'withdrawn' });
     expect((await pupils())[0]).toMatchObject({ mayRecord: false, note: '' });
   });
 

@@ -1,3 +1,5 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { Trace } from '@escalier/contract/pupils';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -6,10 +8,8 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { endAccess } from '../../restoring/end-access.ts';
 import { repeatErasures } from '../../restoring/repeat.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { keepErasuresIn, type Erasure } from './list.ts';
 import { PLACES } from './places.ts';
-import type { Trace } from './traces.ts';
 
 /** A name that stands nowhere in the demo. */
 const NAME = 'Quillon Éa';
@@ -122,14 +122,7 @@ const NOT_FREE: readonly string[] = [
   ...['mikro_orm_migrations.name'],
   ...['pupil.plays_instead', 'pupil.print_size'],
   ...['rate_limit.key'],
-  ...[
-    'record_event.extent',
-    'record_event.faults',
-    'record_event.kind',
-    'record_event.listened',
-    'record_event.outcome',
-    'record_event.remarks',
-  ],
+  ...['record_event.details', 'record_event.kind', 'record_event.outcome', 'record_event.remarks'],
   ...['recording.type'],
   ...['school.name', 'school.note_colours', 'school.time_zone'],
   ...['school_class.calendar_token', 'school_class.meetings'],

@@ -1,6 +1,8 @@
+import type { PlaceId } from '@escalier/contract/pupils';
+
 /** A column in which somebody may have written a child's name. */
-export interface Place<Id extends string = string> {
-  readonly id: Id;
+export interface Place {
+  readonly id: PlaceId;
   readonly table: string;
   readonly column: string;
   readonly isJson: boolean;
@@ -13,12 +15,7 @@ export interface Place<Id extends string = string> {
 const OWN_SCHOOL = 't.school_id = ?';
 const BY_CLASS = 't.school_class_id in (select id from school_class where school_id = ?)';
 
-function place<const Id extends string>(
-  id: Id,
-  table: string,
-  column: string,
-  more: Partial<Omit<Place, 'id'>> = {},
-): Place<Id> {
+function place(id: PlaceId, table: string, column: string, more: Partial<Omit<Place, 'id'>> = {}): Place {
   return { id, table, column, isJson: false, key: 't.id::text', ofSchool: OWN_SCHOOL, ...more };
 }
 
@@ -30,14 +27,14 @@ const ofClass = (about: string) => ({ key: `t.school_class_id || '/' || t.${abou
  * Every column of the database that holds free text beside a pupil's own row and the accounts of the staff. A test looks
  * through all tables for a name, and fails when one is missing here.
  */
-export const PLACES = [
+export const PLACES: readonly Place[] = [
   place('instrument-note', 'instrument', 'note'),
   place('lesson-remark', 'lesson_event', 'content', { ...json, ofSchool: BY_CLASS }),
   place('week-task', 'room', 'task', { ...json, key: 't.school_class_id::text' }),
   place('pupil-note', 'pupil', 'note'),
   place('pupil-mark', 'pupil', 'hand_mark'),
   place('pupil-name', 'pupil', 'shown_name'),
-  place('change', 'change', 'words'),
+  place('change', 'change', 'what', json),
   place('recording-words', 'recording', 'words'),
   place('recording-heard', 'recording', 'heard', json),
   place('recording-file', 'recording', 'file_name'),
@@ -60,7 +57,5 @@ export const PLACES = [
   place('tune-text', 'tune', 'abc'),
   place('invitation', 'invitation', 'name'),
 ];
-
-export type PlaceId = (typeof PLACES)[number]['id'];
 
 export const isPlace = (id: string): id is PlaceId => PLACES.some((each) => each.id === id);

@@ -1,14 +1,6 @@
+import type { Trace } from '@escalier/contract/pupils';
 import type { EntityManager } from '../../platform/database.ts';
-import { PLACES, type Place, type PlaceId } from './places.ts';
-
-/** A free text in which a pupil's name stands. */
-export interface Trace {
-  readonly place: PlaceId;
-  readonly key: string;
-  readonly words: string;
-  /** The whole name as the class uses it; else only its first word, which others may share. */
-  readonly isWhole: boolean;
-}
+import { PLACES, type Place } from './places.ts';
 
 export type TraceKey = Pick<Trace, 'place' | 'key'>;
 
@@ -28,11 +20,16 @@ function pattern(name: string): RegExp {
   return new RegExp(`(?<![\\p{L}\\p{N}])${escaped}(?![\\p{L}\\p{N}])`, 'giu');
 }
 
+/** What a thing is, in our own words: a child may be called as one of them. */
+const NEVER_A_NAME = new Set(['code', 'kind']);
+
 function mapText(value: unknown, change: (text: string) => string): unknown {
   if (typeof value === 'string') return change(value);
   if (Array.isArray(value)) return value.map((each: unknown) => mapText(each, change));
   if (typeof value !== 'object' || value === null) return value;
-  return Object.fromEntries(Object.entries(value).map(([key, each]) => [key, mapText(each, change)]));
+  return Object.fromEntries(
+    Object.entries(value).map(([key, each]) => [key, NEVER_A_NAME.has(key) ? each : mapText(each, change)]),
+  );
 }
 
 function textsOf(value: unknown): readonly string[] {

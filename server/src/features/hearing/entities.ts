@@ -1,5 +1,6 @@
+import type { HeardDetails } from '@escalier/contract/results';
 import { defineEntity } from '@mikro-orm/core';
-import type { Extent, Fault, ListenedTo, Standing } from '@escalier/core/records';
+import type { Standing } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
@@ -37,14 +38,8 @@ export const RecordEventEntity = defineEntity({
     /** Null for an undo. */
     outcome: p.text().nullable(),
     remarks: p.json<string[]>(),
-    /** Beats a minute that were reached. */
-    tempo: p.integer().nullable(),
-    /** Where something went wrong. */
-    faults: p.json<readonly Fault[]>().nullable(),
-    /** What of the tune was heard; null for all of it. */
-    extent: p.json<Extent>().nullable(),
-    /** What was proposed by listening. */
-    listened: p.json<ListenedTo>().nullable(),
+    /** What else was said of a hearing. */
+    details: p.json<HeardDetails>(),
     /** The heard event that an undo takes back. */
     undoes: p.uuid().nullable().index(),
     /** The heard event in whose place this one stands. */

@@ -1,10 +1,10 @@
+import type { ClassPage, ClassSummary, StepPage } from '@escalier/contract/class-pages';
+import type { Refusal } from '@escalier/contract/refusals';
+import type { ClassRecords } from '@escalier/contract/results';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary, StepPage } from '../class-page/index.ts';
 import { RecordEventEntity } from './entities.ts';
-import type { ClassRecords } from './read-events.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -166,7 +166,7 @@ describe('wrong input', () => {
     for (const [field, change] of wrong) {
       const answer = await post(pass('Lupe', 1, change));
       expect(answer.status, field).toBe(400);
-      expect(Object.keys(((await answer.json()) as ErrorBody).error.fields ?? {}), field).toContain(field);
+      expect(Object.keys(((await answer.json()) as Refusal).error.fields ?? {}), field).toContain(field);
     }
     const twice = pass('Lupe', 1);
     expect((await post(twice, twice)).status).toBe(400);

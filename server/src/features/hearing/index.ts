@@ -8,10 +8,9 @@ export {
   resultsOfClass,
   resultsWithTune,
   toEvent,
-  type ClassRecords,
   type EventRow,
   type HeardOnStep,
 } from './read-events.ts';
 export { hearingRoutes, recordRoutes } from './routes.ts';
-export type { Recorded } from './service.ts';
 export { liveStreams } from './streams.ts';
+export { RECORD_COLUMNS } from './columns.ts';

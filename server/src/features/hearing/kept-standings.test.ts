@@ -1,9 +1,9 @@
+import type { ClassSummary } from '@escalier/contract/class-pages';
 import { stepRules } from '@escalier/core/classes';
 import type { StepRule } from '@escalier/core/records';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassSummary } from '../class-page/index.ts';
 import { RecordCountEntity, RecordEventEntity, KeptStandingEntity } from './entities.ts';
 import { standingsOfClimbers } from './kept-standings.ts';
 

@@ -1,7 +1,7 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { liveRecords } from './live.ts';
 
 let test: TestApp;

@@ -1,12 +1,6 @@
-import {
-  hearings,
-  type Extent,
-  type Fault,
-  type HeardEvent,
-  type ListenedTo,
-  type Outcome,
-  type RecordEvent,
-} from '@escalier/core/records';
+import type { HeardDetails } from '@escalier/contract/results';
+import type { ClassRecords } from '@escalier/contract/results';
+import { hearings, type HeardEvent, type Outcome, type RecordEvent } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
@@ -22,10 +16,7 @@ export interface EventRow {
   readonly undoes: string | null;
   readonly heardAt: string;
   readonly tuneId: string | null;
-  readonly tempo: number | null;
-  readonly faults: readonly Fault[] | null;
-  readonly extent: Extent | null;
-  readonly listened: ListenedTo | null;
+  readonly details: HeardDetails;
   readonly corrects: string | null;
   readonly reason: string;
   readonly number: number;
@@ -34,8 +25,8 @@ export interface EventRow {
 
 /** Times are ISO 8601 in UTC. */
 const EVENTS = `
-select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, tempo, faults, extent, listened,
-  undoes, corrects, reason, number::float8 as number, device_ahead as "deviceAhead",
+select id, kind, pupil_id as "pupilId", step_id as "stepId", tune_id as "tuneId", outcome, remarks, details, undoes, corrects,
+  reason, number::float8 as number, device_ahead as "deviceAhead",
   to_char(heard_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"') as "heardAt"
 from record_event where pupil_id = any(?::uuid[]) and number > ? order by number`;
 
@@ -61,7 +52,7 @@ export async function eventsAfter(
 }
 
 export function toEvent(row: EventRow): RecordEvent {
-  const { id, pupilId, stepId, outcome, remarks, heardAt, number, deviceAhead } = row;
+  const { id, pupilId, stepId, outcome, remarks, details, heardAt, number, deviceAhead } = row;
   const receipt = { number, deviceAhead };
   if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
   return {
@@ -71,22 +62,13 @@ export function toEvent(row: EventRow): RecordEvent {
     stepId,
     outcome: outcome!,
     remarks,
+    ...details,
     heardAt,
     receipt,
     ...(row.tuneId === null ? {} : { tuneId: row.tuneId }),
-    ...(row.tempo === null ? {} : { tempo: row.tempo }),
-    ...(row.faults === null ? {} : { faults: row.faults }),
-    ...(row.extent === null ? {} : { extent: row.extent }),
-    ...(row.listened === null ? {} : { listened: row.listened }),
     ...(row.corrects === null ? {} : { corrects: row.corrects }),
     ...(row.reason === '' ? {} : { reason: row.reason }),
   };
-}
-
-export interface ClassRecords {
-  readonly records: readonly RecordEvent[];
-  /** The number of the last record that is in the answer, or of the one that was asked from. */
-  readonly last: number;
 }
 
 /** The records of a class's pupils, in order, that the school got after a number. @throws Problem 404. */
@@ -122,7 +104,7 @@ export async function markedHearings(
   mainSteps: readonly string[],
 ): Promise<readonly HeardEvent[]> {
   const pupils = await em.execute<{ id: string }[]>(
-    `select distinct pupil_id as id from record_event where school_class_id = ? and faults is not null
+    `select distinct pupil_id as id from record_event where school_class_id = ? and details->'faults' is not null
       and (tune_id = ? or (tune_id is null and step_id = any(?::uuid[])))`,
     [classId, tuneId, `{${mainSteps.join(',')}}`],
   );

@@ -1,51 +1,22 @@
+import {
+  HeardDetails,
+  type Recorded,
+  type SentEvents,
+  type SentHeard,
+  type SentUndone,
+} from '@escalier/contract/results';
 import { dayIn } from '@escalier/core/calendar';
-import type { Extent, Fault, ListenedTo, Outcome } from '@escalier/core/records';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { insertRecords, isSame, type RecordRow, type Written } from './writer.ts';
+import type { RecordRow } from './columns.ts';
+import { insertRecords, isSame, type Written } from './writer.ts';
 
-export interface HeardInput {
-  readonly kind: 'heard';
-  readonly id: string;
-  readonly pupilId: string;
-  readonly stepId: string;
-  readonly tuneId?: string | undefined;
-  readonly outcome: Outcome;
-  readonly remarks: readonly string[];
-  readonly tempo?: number | undefined;
-  readonly faults?: readonly Fault[] | undefined;
-  readonly extent?: Extent | undefined;
-  readonly listened?: ListenedTo | undefined;
-  readonly corrects?: string | undefined;
-  readonly reason?: string | undefined;
-  readonly heardAt: Date;
-}
-
-export interface UndoInput {
-  readonly kind: 'undone';
-  readonly id: string;
-  readonly undoes: string;
-  readonly heardAt: Date;
-}
-
-export interface RecordsInput {
-  /** By the device's clock, when it sends. */
-  readonly sentAt: Date;
-  readonly events: readonly (HeardInput | UndoInput)[];
-}
-
-/** What became of one event: the school has it, under a number; or it is refused, in a sentence. */
-export type Recorded = { readonly id: string; readonly number: number; readonly stored: boolean } | Refused;
-
-interface Refused {
-  readonly id: string;
-  readonly refused: string;
-}
+type Refused = Extract<Recorded, { readonly refused: string }>;
 
 /** One sending: who sends what, and when it came. */
 export interface Sending {
   readonly who: SignedIn;
-  readonly input: RecordsInput;
+  readonly input: SentEvents;
   readonly now: Date;
 }
 
@@ -96,7 +67,7 @@ export async function recordAll(
   );
   const drafts = sendings.map(({ who, input, now }) => {
     const known = seenBy(who, all);
-    const deviceAhead = bounded(Math.round((input.sentAt.getTime() - now.getTime()) / 1000));
+    const deviceAhead = bounded(Math.round((Date.parse(input.sentAt) - now.getTime()) / 1000));
     return input.events.map((event): RecordRow | Refused => {
       const draft = rowOf(event, input.events, known, who);
       return typeof draft === 'string'
@@ -139,7 +110,7 @@ function bounded(seconds: number): number {
   return Math.max(-MOST_SECONDS, Math.min(MOST_SECONDS, seconds));
 }
 
-type Events = RecordsInput['events'];
+type Events = SentEvents['events'];
 
 async function lookUp(em: EntityManager, events: Events): Promise<Known> {
   const list = (ids: readonly (string | undefined)[]): string => `{${[...new Set(ids.filter(isThere))].join(',')}}`;
@@ -160,7 +131,7 @@ function isThere(id: string | undefined): id is string {
 type Draft = Omit<RecordRow, 'school' | 'account' | 'deviceAhead' | 'receivedAt'>;
 
 /** The row of an event, or the sentence why it is refused. */
-function rowOf(event: HeardInput | UndoInput, events: Events, known: Known, who: SignedIn): Draft | string {
+function rowOf(event: SentHeard | SentUndone, events: Events, known: Known, who: SignedIn): Draft | string {
   return event.kind === 'heard' ? heardRow(event, events, known, who) : undoRow(event, events, known);
 }
 
@@ -172,7 +143,7 @@ function meantBy(id: string, events: Events, known: Known) {
   return sent?.kind === 'heard' ? { pupil: sent.pupilId, step: sent.stepId } : null;
 }
 
-function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn): Draft | string {
+function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn): Draft | string {
   const pupil = known.pupils.find((each) => each.id === event.pupilId);
   if (pupil === undefined) return 'There is no such pupil in your classes.';
   const step = known.steps.find((each) => each.id === event.stepId);
@@ -180,7 +151,7 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
   const { tuneId } = event;
   if (tuneId !== undefined && !step.tunes.includes(tuneId)) return 'This tune is not one of the step.';
   // Heard before the pupil left, and sent when the device came to a network again.
-  if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt.toISOString()) > pupil.leftOn)
+  if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt) > pupil.leftOn)
     return 'This pupil has left the class.';
   if (event.corrects !== undefined) {
     const meant = meantBy(event.corrects, events, known);
@@ -196,10 +167,7 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
     tune: tuneId === undefined || tuneId === step.tunes[0] ? null : tuneId,
     outcome: event.outcome,
     remarks: [...event.remarks],
-    tempo: event.tempo ?? null,
-    faults: event.faults ?? null,
-    extent: event.extent ?? null,
-    listened: event.listened ?? null,
+    details: HeardDetails.parse(event),
     undoes: null,
     corrects: event.corrects ?? null,
     // Free words may hold a name.
@@ -208,7 +176,7 @@ function heardRow(event: HeardInput, events: Events, known: Known, who: SignedIn
   };
 }
 
-function undoRow(event: UndoInput, events: Events, known: Known): Draft | string {
+function undoRow(event: SentUndone, events: Events, known: Known): Draft | string {
   const meant = meantBy(event.undoes, events, known);
   const pupil = known.pupils.find((each) => each.id === meant?.pupil);
   if (meant === null || pupil === undefined) return 'There is no such record to undo.';
@@ -221,10 +189,7 @@ function undoRow(event: UndoInput, events: Events, known: Known): Draft | string
     tune: null,
     outcome: null,
     remarks: [],
-    tempo: null,
-    faults: null,
-    extent: null,
-    listened: null,
+    details: {},
     undoes: event.undoes,
     corrects: null,
     reason: '',

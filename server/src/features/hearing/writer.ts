@@ -1,30 +1,6 @@
-import type { Extent, Fault, ListenedTo, Outcome } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
-
-/** A record as it goes into its table. */
-export interface RecordRow {
-  readonly id: string;
-  readonly school: string;
-  readonly schoolClass: string;
-  readonly account: string;
-  readonly kind: 'heard' | 'undone';
-  readonly pupil: string;
-  readonly step: string;
-  readonly tune: string | null;
-  readonly outcome: Outcome | null;
-  readonly remarks: readonly string[];
-  readonly tempo: number | null;
-  readonly faults: readonly Fault[] | null;
-  readonly extent: Extent | null;
-  readonly listened: ListenedTo | null;
-  readonly undoes: string | null;
-  readonly corrects: string | null;
-  readonly reason: string;
-  readonly heardAt: Date;
-  readonly deviceAhead: number;
-  readonly receivedAt: Date;
-}
+import { columns, fields, typedFields, type RecordRow } from './columns.ts';
 
 /** A row that is in the table, with its number, and whether it is new there. */
 export interface Written {
@@ -37,16 +13,9 @@ export interface Written {
  * parameter; `on conflict do nothing` makes two devices that send one event at the same moment store it once.
  */
 const INSERT = `
-insert into record_event (id, school_id, school_class_id, account_id, kind, pupil_id, step_id, tune_id, outcome, remarks,
-  tempo, faults, extent, listened, undoes, corrects, reason, heard_at, device_ahead, received_at)
-select id, school, "schoolClass", account, kind, pupil, step, tune, outcome, remarks, tempo, faults, extent, listened, undoes,
-  corrects, reason,
-  "heardAt", "deviceAhead", "receivedAt"
+insert into record_event (${columns()}) select ${fields()}
 from (select pg_advisory_xact_lock(${LOCKS.recordNumbers})) alone,
-  rows from (json_to_recordset(?::json) as (id uuid, school uuid, "schoolClass" uuid, account uuid, kind text, pupil uuid,
-    step uuid, tune uuid, outcome text, remarks jsonb, tempo int, faults jsonb, extent jsonb, listened jsonb, undoes uuid, corrects uuid,
-    reason text,
-    "heardAt" timestamptz, "deviceAhead" int, "receivedAt" timestamptz)) with ordinality
+  rows from (json_to_recordset(?::json) as (${typedFields()})) with ordinality
 order by ordinality
 on conflict (id) do nothing
 returning id, number::float8 as number`;

@@ -1,3 +1,4 @@
+import type { AccessSlip, RoomTask } from '@escalier/contract/practice-rooms';
 import { randomInt } from 'node:crypto';
 import { doorWords, pictureName, readDoorWords } from '@escalier/core/home';
 import type { LocalDate } from '@escalier/core/calendar';
@@ -8,17 +9,9 @@ import { hasher } from '../../hasher/index.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import type { RateLimits } from '../../platform/rate-limits.ts';
 import { localToday } from '../../platform/today.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
-import { DoorEntity, DoorKeyEntity, RoomEntity, type RoomTask } from './entities.ts';
-
-/** What goes on a slip, and is kept nowhere: printed once, or made anew. */
-export interface Slip {
-  readonly pupilId: string;
-  readonly pictureName: string;
-  readonly token: string;
-  readonly words: string;
-}
+import { DoorEntity, DoorKeyEntity, RoomEntity } from './entities.ts';
 
 /** Whom a door belongs to, as the room needs it. */
 export interface Opened {
@@ -47,7 +40,7 @@ export async function makeSlips(
   classId: string,
   pupilIds: readonly string[],
   now: Date,
-): Promise<readonly Slip[]> {
+): Promise<readonly AccessSlip[]> {
   const { name } = await classOf(em, who, classId);
   const asked = { id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null };
   const pupils = await em.find(PupilEntity, asked, { orderBy: { shownName: 'asc', id: 'asc' } });
@@ -62,7 +55,7 @@ export async function makeSlips(
     const doors = await tx.find(DoorEntity, { schoolClass: classId });
     const names = new Map(doors.map((door) => [door.pupil, door.pictureName]));
     await tx.nativeDelete(DoorEntity, { pupil: { $in: fresh.map(({ id }) => id) } });
-    const made: Slip[] = [];
+    const made: AccessSlip[] = [];
     for (const { id, words, wordsHash, token } of fresh) {
       const own = names.get(id) ?? pictureName(new Set(names.values()), randomInt);
       names.set(id, own);
@@ -72,7 +65,7 @@ export async function makeSlips(
       await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
       made.push({ pupilId: id, pictureName: own, token, words });
     }
-    await noteChange(tx, who, classId, `${name}: slips for the practice room made`);
+    await logChange(tx, who, classId, { code: 'slips-made', name });
     return made;
   });
 }
@@ -97,7 +90,7 @@ async function opened(em: EntityManager, where: string, value: string, now: Date
 }
 
 function closed(): Problem {
-  return new Problem(404, 'door-closed', 'This door is closed. Ask your teacher for a new slip.');
+  return new Problem(404, 'slip-void', 'This slip no longer works. Ask your teacher for a new one.');
 }
 
 /** Whose door a token opens. @throws Problem 404 for one that opens none, or none any more. */

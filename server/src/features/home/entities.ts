@@ -1,18 +1,8 @@
+import type { RoomTask } from '@escalier/contract/practice-rooms';
 import { defineEntity } from '@mikro-orm/core';
 import type { LocalDate } from '@escalier/core/calendar';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
-
-/** One thing for the week. */
-export interface RoomTask {
-  readonly tuneId: string;
-  /** First and last bar, as printed; null for all of it. */
-  readonly bars: readonly [number, number] | null;
-  /** Beats a minute; null for the pupil's own. */
-  readonly tempo: number | null;
-  /** To the pupils. */
-  readonly words: string;
-}
 
 /** A class whose pupils practise at home with Escalier; without a row the room is closed. */
 export const RoomEntity = defineEntity({

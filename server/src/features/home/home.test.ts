@@ -1,14 +1,12 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { AccessSlip, RoomFacts, RoomOfClass } from '@escalier/contract/practice-rooms';
+import type { RecordingList } from '@escalier/contract/recordings';
+import type { Refusal } from '@escalier/contract/refusals';
 import { addDays, addMinutes } from 'date-fns';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
 import { wavOf } from '../../testing/sounds.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { RecordingList } from '../recordings/index.ts';
-import type { Slip } from './doors.ts';
-import type { RoomFacts } from './room.ts';
-import type { RoomOfClass } from './service.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -25,15 +23,15 @@ afterAll(() => test.close());
 
 const UNTIL = '2026-03-31';
 const pupil = () => page.pupils.find(({ leftOn }) => leftOn === null)!;
-const said = async (answer: Response) => ((await answer.json()) as ErrorBody).error;
+const said = async (answer: Response) => ((await answer.json()) as Refusal).error;
 const open = (until: string | null = UNTIL) => test.send('PUT', `/api/classes/${page.id}/room`, { until });
 const allow = (allowed: boolean) => test.send('PUT', '/api/school/rooms', { allowed });
 const room = async () => (await (await test.send('GET', `/api/classes/${page.id}/room`)).json()) as RoomOfClass;
 
-async function slip(pupilId = pupil().id): Promise<Slip> {
+async function slip(pupilId = pupil().id): Promise<AccessSlip> {
   const answer = await test.send('POST', `/api/classes/${page.id}/room/slips`, { pupilIds: [pupilId] });
   expect(answer.status).toBe(201);
-  return ((await answer.json()) as readonly Slip[])[0]!;
+  return ((await answer.json()) as readonly AccessSlip[])[0]!;
 }
 
 /** As somebody who has no more than a slip. */
@@ -101,7 +99,7 @@ describe('the practice room of a class', () => {
   it('gives every pupil a name of their own, which a new slip keeps', async () => {
     const pupilIds = page.pupils.filter(({ leftOn }) => leftOn === null).map(({ id }) => id);
     const answer = await test.send('POST', `/api/classes/${page.id}/room/slips`, { pupilIds });
-    const slips = (await answer.json()) as readonly Slip[];
+    const slips = (await answer.json()) as readonly AccessSlip[];
     expect(new Set(slips.map(({ pictureName }) => pictureName)).size).toBe(pupilIds.length);
     const mine = slips.find(({ pupilId }) => pupilId === pupil().id)!;
     expect((await slip()).pictureName).toBe(mine.pictureName);
@@ -150,7 +148,7 @@ describe('a door', () => {
   it('is closed by a new slip, by the switch, by the last day, and with the room', async () => {
     const before = await slip();
     const { token, words } = await slip();
-    expect(await said(await through(before.token))).toMatchObject({ code: 'door-closed' });
+    expect(await said(await through(before.token))).toMatchObject({ code: 'slip-void' });
     expect((await byWords(before.words)).status).toBe(404);
     const state = async () => [(await through(token)).status, (await byWords(words)).status];
     await allow(false);

@@ -1,70 +1,12 @@
+import type { RoomAnswer, RoomFacts, RoomTask, RoomTune } from '@escalier/contract/practice-rooms';
+import type { HandIn } from '@escalier/contract/recordings';
 import { findInstrument, withChosen } from '@escalier/core/instruments';
-import type { LocalDate } from '@escalier/core/calendar';
-import type { KnownNames } from '@escalier/core/reading';
-import type { Outcome } from '@escalier/core/records';
 import type { EntityManager } from '../../platform/database.ts';
 import { hashToken } from '../../platform/ids.ts';
 import { notFound, Problem } from '../../platform/problem.ts';
 import { knowledgeBefore, oneClass, type ClassRow } from '../class-page/index.ts';
-import type { TeachingStyle } from '../classes/index.ts';
 import { keepHandIn } from '../recordings/index.ts';
 import type { Opened } from './doors.ts';
-import type { HandInInput } from './input.ts';
-
-/** A tune of the pupil's way up. */
-export interface RoomTune {
-  readonly id: string;
-  readonly title: string;
-  readonly abc: string;
-  readonly belt: string;
-  /** Of its step, counted from 1. */
-  readonly position: number;
-  readonly passed: boolean;
-}
-
-/** What a teacher said to something that was handed in. */
-export interface RoomAnswer {
-  readonly id: string;
-  readonly tuneId: string;
-  readonly handedInAt: string;
-  /** The day on which recording and answer are erased. */
-  readonly erasedOn: LocalDate;
-  readonly words: string;
-  /** Null while the teacher has not decided. */
-  readonly outcome: Outcome | null;
-  /** To practise, as printed. */
-  readonly bars: readonly number[];
-  readonly spokenSeconds: number | null;
-}
-
-/** Everything that the room of one pupil knows: no name, no class, no school. */
-export interface RoomFacts {
-  readonly pictureName: string;
-  /** Tells a device whether it is the same pupil as before, and nothing else. */
-  readonly whose: string;
-  readonly instrumentId: string;
-  readonly style: Pick<TeachingStyle, 'naming' | 'counting' | 'lengthWords' | 'posture'>;
-  readonly chunkBeats: number;
-  /** Up to the step that the pupil is on, and the next one. */
-  readonly tunes: readonly RoomTune[];
-  /** Among the tunes; the last one of all for who has climbed the whole staircase. */
-  readonly now: number;
-  readonly known: KnownNames;
-  /** Those of this step among them. */
-  readonly notes: readonly string[];
-  readonly task: {
-    readonly tune: number;
-    readonly bars: readonly [number, number] | null;
-    readonly tempo: number | null;
-    readonly words: string;
-  } | null;
-  /** The family and the school agree to recordings. */
-  readonly mayHandIn: boolean;
-  readonly keptDays: number;
-  /** The last day on which the door opens. */
-  readonly until: LocalDate;
-  readonly answers: readonly RoomAnswer[];
-}
 
 const WHOSE_LETTERS = 16;
 const NOBODY = '00000000-0000-0000-0000-000000000000';
@@ -89,12 +31,16 @@ export async function roomFacts(em: EntityManager, door: Opened, now: Date): Pro
     now: step,
     known: knowledgeBefore(row, step),
     notes: knowledgeBefore(row, step + 1).notes,
-    task: taskTune < 0 ? null : { ...door.task!, tune: taskTune },
+    task: taskTune < 0 ? null : taskOn(taskTune, door.task!),
     mayHandIn: door.mayRecord,
     keptDays: door.recordingDays,
     until: door.until,
     answers: await answersFor(em, door, now),
   };
+}
+
+function taskOn(tune: number, { bars, tempo, words }: RoomTask) {
+  return { tune, bars, tempo, words };
 }
 
 /** The pupil's steps up to the next one, each with its tune: the easier one for those who play that. */
@@ -119,8 +65,8 @@ select r.id, r.tune_id as "tuneId", r.words, r.spoken_seconds as "spokenSeconds"
   e.outcome, coalesce(e.bars, '[]') as bars
 from recording r join school s on s.id = r.school_id
 left join lateral (
-  select e.outcome, (select jsonb_agg(distinct (f->>'bar')::int) from jsonb_array_elements(coalesce(e.faults, '[]')) f) as bars
-  from record_event e where e.pupil_id = r.pupil_id and e.kind = 'heard' and e.listened->>'recordingId' = r.id::text
+  select e.outcome, (select jsonb_agg(distinct (f->>'bar')::int) from jsonb_array_elements(coalesce(e.details->'faults', '[]')) f) as bars
+  from record_event e where e.pupil_id = r.pupil_id and e.kind = 'heard' and e.details->'listened'->>'recordingId' = r.id::text
     and not exists (select 1 from record_event u where u.undoes = e.id)
   order by e.number desc limit 1) e on true
 where r.pupil_id = ? and r.from_home and r.received_at > ?::timestamptz - make_interval(days => s.recording_days)
@@ -150,7 +96,7 @@ export async function handIn(
   em: EntityManager,
   door: Opened,
   id: string,
-  { tuneId, seconds }: HandInInput,
+  { tuneId, seconds }: HandIn,
   sound: Uint8Array,
   now: Date,
 ): Promise<void> {

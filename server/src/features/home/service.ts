@@ -1,34 +1,14 @@
+import type { RoomOfClass, RoomsOfSchool, TaskInput } from '@escalier/contract/practice-rooms';
 import type { LocalDate } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { localToday } from '../../platform/today.ts';
-import { changeVersion, noteChange } from '../changes/index.ts';
+import { changeVersion, logChange } from '../changes/index.ts';
 import { oneClass } from '../class-page/index.ts';
 import { classOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
-import { DoorEntity, RoomEntity, type RoomTask } from './entities.ts';
-import type { TaskInput } from './input.ts';
-
-/** A class's practice room, for its teacher. */
-export interface RoomOfClass {
-  /** The owner has allowed practice rooms. */
-  readonly allowed: boolean;
-  readonly today: LocalDate;
-  /** Null while it is closed. */
-  readonly room: { readonly until: LocalDate; readonly task: RoomTask | null; readonly version: number } | null;
-  /** The last day of the class's term. */
-  readonly endsOn: LocalDate;
-  readonly pupils: readonly {
-    readonly id: string;
-    readonly name: string;
-    readonly pictureName: string | null;
-    readonly mayHandIn: boolean;
-    /** Recordings from home that are here. */
-    readonly handedIn: number;
-  }[];
-  readonly tunes: readonly { readonly id: string; readonly title: string }[];
-}
+import { DoorEntity, RoomEntity } from './entities.ts';
 
 const PUPILS = `
 select p.id, p.shown_name as name, d.picture_name as "pictureName", p.may_record as "mayHandIn",
@@ -85,7 +65,12 @@ export async function switchRoom(
         { schoolClass: classId, school: who.schoolId, until },
         { onConflictFields: ['schoolClass'] },
       );
-    await noteChange(tx, who, classId, `${name}: practice room ${until === null ? 'closed' : `open until ${until}`}`);
+    await logChange(
+      tx,
+      who,
+      classId,
+      until === null ? { code: 'room-closed', name } : { code: 'room-opened', name, until },
+    );
   });
 }
 
@@ -110,15 +95,12 @@ export async function setTask(
     const room = await tx.findOne(RoomEntity, { schoolClass: classId });
     if (room === null) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
     await changeVersion(tx, who, RoomEntity, { where: { schoolClass: classId }, about: classId, version }, { task });
-    await noteChange(tx, who, classId, `${row.name}: ${task === null ? 'nothing set' : 'something set'} for the week`);
+    await logChange(tx, who, classId, { code: task === null ? 'task-cleared' : 'task-set', name: row.name });
   });
 }
 
 /** The owner's switch. */
-export async function roomsOfSchool(
-  em: EntityManager,
-  who: SignedIn,
-): Promise<{ readonly allowed: boolean; readonly open: number }> {
+export async function roomsOfSchool(em: EntityManager, who: SignedIn): Promise<RoomsOfSchool> {
   const { roomAllowed } = await em.findOneOrFail(SchoolEntity, { id: who.schoolId }, { refresh: true });
   return { allowed: roomAllowed, open: await em.count(RoomEntity, { school: who.schoolId }) };
 }
@@ -127,6 +109,6 @@ export async function roomsOfSchool(
 export async function allowRooms(em: EntityManager, who: SignedIn, allowed: boolean): Promise<void> {
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { roomAllowed: allowed });
-    await noteChange(tx, who, who.schoolId, `Practice rooms ${allowed ? 'allowed' : 'closed for the whole school'}`);
+    await logChange(tx, who, who.schoolId, { code: allowed ? 'rooms-allowed' : 'rooms-forbidden' });
   });
 }

@@ -1,45 +1,11 @@
-import { STOCK_WAYS, type StockWay } from '@escalier/core/instruments';
+import type { StockInput } from '@escalier/contract/instruments';
+import type { BeltList, BeltStock } from '@escalier/contract/instruments';
 import { BELTS } from '@escalier/core/staircase';
-import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { changedMeanwhile, changeVersion, noteChange } from '../changes/index.ts';
-import { classNeeds, type ClassNeeds } from '../class-page/index.ts';
+import { changedMeanwhile, changeVersion, logChange } from '../changes/index.ts';
+import { classNeeds } from '../class-page/index.ts';
 import { BeltStockEntity } from './entities.ts';
-import { whole } from '../../platform/fields.ts';
-import { version } from '../../platform/versions.ts';
-
-export const stockInput = z.object({
-  belts: z
-    .array(
-      z.object({
-        belt: z.enum(BELTS.map((each) => each.id)),
-        way: z.enum(STOCK_WAYS),
-        onHand: whole,
-        cmEach: whole.max(1000),
-        reservePercent: whole.max(200),
-        /** 0 as long as nothing was noted of this belt. */
-        version,
-      }),
-    )
-    .max(BELTS.length)
-    .refine((belts) => new Set(belts.map((each) => each.belt)).size === belts.length, 'twice'),
-});
-
-export interface BeltStock {
-  readonly belt: string;
-  readonly way: StockWay;
-  /** Pieces, or centimetres of cord. */
-  readonly onHand: number;
-  readonly cmEach: number;
-  readonly reservePercent: number;
-  readonly version: number;
-}
-
-export interface BeltList {
-  readonly stock: readonly BeltStock[];
-  readonly classes: readonly ClassNeeds[];
-}
 
 const USUAL = { way: 'pieces', onHand: 0, cmEach: 60, reservePercent: 10, version: 0 } as const;
 
@@ -55,10 +21,10 @@ export async function beltList(em: EntityManager, who: SignedIn, now: Date): Pro
   return { stock, classes: await classNeeds(em, who, now) };
 }
 
-export async function keepStock(em: EntityManager, who: SignedIn, { belts }: z.infer<typeof stockInput>) {
+export async function keepStock(em: EntityManager, who: SignedIn, { belts }: StockInput) {
   await em.transactional(async (tx) => {
     for (const { version: read, ...each } of belts) await keepBelt(tx, who, each, read);
-    await noteChange(tx, who, who.schoolId, 'Belts in stock');
+    await logChange(tx, who, who.schoolId, { code: 'belt-stock-changed' });
   });
 }
 
@@ -66,7 +32,7 @@ export async function keepStock(em: EntityManager, who: SignedIn, { belts }: z.i
 async function keepBelt(
   tx: EntityManager,
   who: SignedIn,
-  each: Omit<z.infer<typeof stockInput>['belts'][number], 'version'>,
+  each: Omit<StockInput['belts'][number], 'version'>,
   read: number,
 ): Promise<void> {
   const where = { school: who.schoolId, belt: each.belt };

@@ -1,7 +1,6 @@
+import type { BeltList, ClassBelts } from '@escalier/contract/instruments';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { BeltList } from './belts.ts';
-import type { ClassBelts } from './handing-out.ts';
 
 let test: TestApp;
 beforeAll(async () => {

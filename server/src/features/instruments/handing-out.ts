@@ -1,38 +1,10 @@
-import { z } from 'zod';
+import type { ClassBelts, EarnedBelt, GivenInput } from '@escalier/contract/instruments';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { wrongInput } from '../../platform/problem.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { classPasses } from '../class-page/index.ts';
 import { BeltGivenEntity } from './entities.ts';
-
-export const givenInput = z.object({
-  belts: z
-    .array(z.object({ pupilId: z.uuid(), stepId: z.uuid() }))
-    .min(1)
-    .max(1000),
-  given: z.boolean(),
-});
-type GivenInput = z.infer<typeof givenInput>;
-
-/** A belt that a pupil has earned. */
-export interface EarnedBelt {
-  readonly pupilId: string;
-  readonly name: string;
-  readonly stepId: string;
-  readonly position: number;
-  readonly belt: string;
-  /** By the device's time. */
-  readonly passedAt: string;
-  /** Null as long as it was not handed out. */
-  readonly givenAt: string | null;
-}
-
-export interface ClassBelts {
-  readonly id: string;
-  readonly name: string;
-  readonly earned: readonly EarnedBelt[];
-}
 
 /** The belts that the pupils of the asker's classes have earned, and whether they have them. */
 export async function earnedBelts(em: EntityManager, who: SignedIn): Promise<readonly ClassBelts[]> {
@@ -73,13 +45,7 @@ export async function giveBelts(
     for (const { pupilId, stepId, belt, name } of changing) {
       const key = { pupil: pupilId, step: stepId };
       const changed = given ? await handOut(tx, who, key, belt, now) : await takeTickAway(tx, who, key, belt);
-      if (changed)
-        await noteChange(
-          tx,
-          who,
-          pupilId,
-          `${name}: ${belt} belt ${given ? 'handed out' : 'not handed out after all'}`,
-        );
+      if (changed) await logChange(tx, who, pupilId, { code: given ? 'belt-given' : 'belt-taken-back', name, belt });
     }
   });
 }

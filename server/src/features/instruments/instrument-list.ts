@@ -1,6 +1,6 @@
+import type { InstrumentLine, InstrumentList, LendingClass } from '@escalier/contract/instruments';
 import { TZDate } from '@date-fns/tz';
 import { cleaningCalls, lessonsOf, type CleaningCall, type LocalDate } from '@escalier/core/calendar';
-import type { Condition, Owner } from '@escalier/core/instruments';
 import { addDays, format } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
@@ -19,33 +19,6 @@ export interface LoanLine {
   readonly pupil: string;
   readonly classId: string;
   readonly lentOn: LocalDate;
-}
-
-export interface InstrumentLine {
-  readonly id: string;
-  readonly number: number;
-  readonly kind: string;
-  readonly owner: Owner;
-  readonly condition: Condition;
-  readonly note: string;
-  readonly version: number;
-  /** Local date and time, `2026-03-03T10:20`; null when nobody has noted a cleaning. */
-  readonly cleanedAt: string | null;
-  /** In whose hands it is: of each class at most one pupil. */
-  readonly loans: readonly LoanLine[];
-}
-
-export interface LendingClass {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: string;
-  readonly pupils: readonly { readonly id: string; readonly name: string; readonly kind: string }[];
-}
-
-export interface InstrumentList {
-  readonly instruments: readonly InstrumentLine[];
-  readonly classes: readonly LendingClass[];
-  readonly cleaning: readonly CleaningCall[];
 }
 
 export async function instrumentList(em: EntityManager, who: SignedIn, now: Date): Promise<InstrumentList> {

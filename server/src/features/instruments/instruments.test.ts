@@ -1,11 +1,9 @@
+import type { BeltList, InstrumentLine, InstrumentList, Lending } from '@escalier/contract/instruments';
+import type { FieldProblem } from '@escalier/contract/field-problems';
+import type { Refusal } from '@escalier/contract/refusals';
 import { addMinutes } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { FieldProblem } from '../../platform/field-problem.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { BeltList } from './belts.ts';
-import type { InstrumentList, InstrumentLine } from './instrument-list.ts';
-import type { Lending } from './lending.ts';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -28,7 +26,7 @@ async function post<Body>(path: string, body: object): Promise<Body> {
 /** What is wrong with the first field. */
 async function error(answer: Response): Promise<FieldProblem | undefined> {
   expect(answer.status).toBe(400);
-  return Object.values(((await answer.json()) as ErrorBody).error.fields ?? {})[0];
+  return Object.values(((await answer.json()) as Refusal).error.fields ?? {})[0];
 }
 
 const classNamed = (all: InstrumentList, name: string) => all.classes.find((each) => each.name === name)!;

@@ -1,13 +1,14 @@
+import type { LendInput, Lending, LendingClass } from '@escalier/contract/instruments';
 import type { Condition } from '@escalier/core/instruments';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { localToday } from '../../platform/today.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { pupilOf } from '../classes/index.ts';
 import { InstrumentEntity, LoanEntity } from './entities.ts';
-import { lendingClasses, openLoans, type LendingClass, type OpenLoan } from './instrument-list.ts';
+import { lendingClasses, openLoans, type OpenLoan } from './instrument-list.ts';
 import { instrumentOf, lockInstruments } from './service.ts';
 
 /** @throws Problem 400 when it is not to be played, or another pupil of the class has it. */
@@ -29,7 +30,7 @@ export async function lend(em: EntityManager, who: SignedIn, id: string, pupilId
       lentOn: localToday(now, who.timeZone),
       returnedOn: null,
     });
-    await noteChange(tx, who, pupilId, `Instrument ${instrument.number} lent to ${pupil.shownName}`);
+    await logChange(tx, who, pupilId, { code: 'instrument-lent', number: instrument.number, name: pupil.shownName });
   });
 }
 
@@ -45,27 +46,8 @@ export async function takeBack(em: EntityManager, who: SignedIn, loanId: string,
   const returnedOn = localToday(now, who.timeZone);
   await em.transactional(async (tx) => {
     const back = await tx.nativeUpdate(LoanEntity, { id: loanId, returnedOn: null }, { returnedOn });
-    if (back > 0) await noteChange(tx, who, pupil.id, `Instrument ${number} back from ${pupil.shownName}`);
+    if (back > 0) await logChange(tx, who, pupil.id, { code: 'instrument-returned', number, name: pupil.shownName });
   });
-}
-
-/** Who would get which, and who none. */
-export interface Lending {
-  readonly pairs: readonly {
-    readonly instrumentId: string;
-    readonly number: number;
-    readonly pupilId: string;
-    readonly pupil: string;
-  }[];
-  readonly without: readonly string[];
-}
-
-export interface LendInput {
-  readonly classId: string;
-  /** Whether instruments that other classes have too may be given out. */
-  readonly share: boolean;
-  /** Only says what would happen. */
-  readonly dryRun: boolean;
 }
 
 /** Lends to every pupil of a class who has none: by name, from the lowest number that nobody has. */
@@ -89,7 +71,11 @@ export async function lendToClass(em: EntityManager, who: SignedIn, input: LendI
       .toSorted((a, b) => holders(a.id).length - holders(b.id).length || a.number - b.number);
     const lending = pairUp(schoolClass, loans, free);
     if (!input.dryRun) {
-      await noteChange(tx, who, input.classId, `${lending.pairs.length} instruments lent to ${schoolClass.name}`);
+      await logChange(tx, who, input.classId, {
+        code: 'instruments-lent',
+        count: lending.pairs.length,
+        name: schoolClass.name,
+      });
       await tx.insertMany(
         LoanEntity,
         lending.pairs.map((pair) => ({
@@ -129,7 +115,7 @@ export async function takeBackFromClass(em: EntityManager, who: SignedIn, classI
   const loans = (await openLoans(em, who)).filter((loan) => loan.classId === classId);
   const returnedOn = localToday(now, who.timeZone);
   return em.transactional(async (tx) => {
-    await noteChange(tx, who, classId, `${loans.length} instruments back from ${schoolClass.name}`);
+    await logChange(tx, who, classId, { code: 'instruments-returned', count: loans.length, name: schoolClass.name });
     return tx.nativeUpdate(LoanEntity, { id: { $in: loans.map((loan) => loan.id) }, returnedOn: null }, { returnedOn });
   });
 }

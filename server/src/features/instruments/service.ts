@@ -1,17 +1,10 @@
-import type { Condition, Owner } from '@escalier/core/instruments';
+import type { InstrumentChange, NewInstruments } from '@escalier/contract/instruments';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
-import { changeVersion, noteChange } from '../changes/index.ts';
+import { changeVersion, logChange } from '../changes/index.ts';
 import { InstrumentEntity, LoanEntity } from './entities.ts';
-
-export interface NewInstruments {
-  readonly kind: string;
-  readonly from: number;
-  readonly count: number;
-  readonly owner: Owner;
-}
 
 /** Adds instruments of one kind with numbers in a row: all of them or none. @throws Problem 400 for a number taken. */
 export async function addInstruments(em: EntityManager, who: SignedIn, input: NewInstruments): Promise<void> {
@@ -32,7 +25,7 @@ export async function addInstruments(em: EntityManager, who: SignedIn, input: Ne
         cleanedAt: null,
       })),
     );
-    await noteChange(tx, who, null, `${input.count} instruments entered, from number ${input.from}`);
+    await logChange(tx, who, null, { code: 'instruments-entered', count: input.count, from: input.from });
   });
 }
 
@@ -57,14 +50,6 @@ export async function lockInstruments(em: EntityManager, who: SignedIn): Promise
   await em.execute('select id from school where id = ? for update', [who.schoolId]);
 }
 
-export interface InstrumentChange {
-  readonly number: number;
-  readonly owner: Owner;
-  readonly condition: Condition;
-  readonly note: string;
-  readonly version: number;
-}
-
 export async function changeInstrument(
   em: EntityManager,
   who: SignedIn,
@@ -76,7 +61,7 @@ export async function changeInstrument(
     const found = await instrumentOf(tx, who, id);
     await refuseTaken(tx, who, found.kind, [input.number], id);
     await changeVersion(tx, who, InstrumentEntity, { where: { id }, about: id, version }, input);
-    await noteChange(tx, who, id, `Instrument ${found.number}: ${input.condition}`);
+    await logChange(tx, who, id, { code: 'instrument-changed', number: found.number, condition: input.condition });
   });
 }
 
@@ -88,7 +73,7 @@ export async function removeInstrument(em: EntityManager, who: SignedIn, id: str
     if ((await tx.count(LoanEntity, { instrument: id })) > 0)
       throw wrongInput({ number: { code: 'lent-number', number } });
     await tx.nativeDelete(InstrumentEntity, { id });
-    await noteChange(tx, who, id, `Instrument ${number}: taken off the list`);
+    await logChange(tx, who, id, { code: 'instrument-removed', number });
   });
 }
 
@@ -103,6 +88,6 @@ export async function noteCleaned(em: EntityManager, who: SignedIn, ids: readonl
   await em.transactional(async (tx) => {
     const which = { school: who.schoolId, id: { $in: [...ids] } };
     const count = await tx.nativeUpdate(InstrumentEntity, which, { cleanedAt: now });
-    if (count > 0) await noteChange(tx, who, null, `${count} instruments cleaned`);
+    if (count > 0) await logChange(tx, who, null, { code: 'instruments-cleaned', count });
   });
 }

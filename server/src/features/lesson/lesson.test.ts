@@ -1,10 +1,10 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { DatedLessonEvent } from '@escalier/contract/lessons';
+import type { Refusal } from '@escalier/contract/refusals';
 import { planLesson, type LessonEvent, type LessonPlan } from '@escalier/core/lesson';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { DatedLessonEvent } from './service.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -72,7 +72,7 @@ describe('the lessons of a class', () => {
     const longer = { ...plan, minutes: 60 };
     const answer = await send([made({ kind: 'planned', plan: longer })]);
     expect(answer.status).toBe(400);
-    const { error } = (await answer.json()) as ErrorBody;
+    const { error } = (await answer.json()) as Refusal;
     expect(Object.values(error.fields ?? {})).toContainEqual({ code: 'minutes-apart' });
     expect((await send([made({ kind: 'remark', text: ' ' })])).status).toBe(400);
     expect((await send([made({ kind: 'sang' })])).status).toBe(400);

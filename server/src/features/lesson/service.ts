@@ -1,18 +1,10 @@
+import { MOST_OF_LESSON, type DatedLessonEvent, type LessonEventsInput } from '@escalier/contract/lessons';
 import type { LocalDate } from '@escalier/core/calendar';
-import type { LessonEvent } from '@escalier/core/lesson';
-import type { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { wrongInput } from '../../platform/problem.ts';
 import { classOf } from '../classes/index.ts';
 import { LessonEventEntity, type LessonEventContent } from './entities.ts';
-import { MOST_OF_LESSON, type lessonEventsInput } from './input.ts';
-
-/** An event with the lesson that it belongs to. */
-export interface DatedLessonEvent {
-  readonly date: LocalDate;
-  readonly event: LessonEvent;
-}
 
 /** So many lessons back tell what the next one takes up. */
 const LESSONS_BACK = 12;
@@ -43,7 +35,7 @@ export async function lessonEvents(
   const found = await em.execute<FoundEvent[]>(EVENTS, [classId, classId, classId]);
   return found.map(({ id, date, at, kind, content }) => ({
     date,
-    event: { id, at: new Date(at).toISOString(), kind, ...content } as LessonEvent,
+    event: { id, at: new Date(at).toISOString(), kind, ...content } as DatedLessonEvent['event'],
   }));
 }
 
@@ -52,7 +44,7 @@ export async function keepLessonEvents(
   em: EntityManager,
   who: SignedIn,
   classId: string,
-  { events }: z.infer<typeof lessonEventsInput>,
+  { events }: LessonEventsInput,
 ): Promise<void> {
   await classOf(em, who, classId);
   const dates = [...new Set(events.map((each) => each.date))];

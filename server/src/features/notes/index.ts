@@ -1,2 +1,1 @@
 export { noteRoutes } from './routes.ts';
-export type { ClassNotes, NoteOnStairs } from './service.ts';

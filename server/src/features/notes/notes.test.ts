@@ -1,7 +1,7 @@
+import type { ClassSummary } from '@escalier/contract/class-pages';
+import type { ClassNotes } from '@escalier/contract/notes';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassSummary } from '../class-page/index.ts';
-import type { ClassNotes } from './service.ts';
 
 let test: TestApp;
 beforeAll(async () => {

@@ -1,5 +1,5 @@
+import { ROLES } from '@escalier/contract/people';
 import { defineEntity } from '@mikro-orm/core';
-import { ROLES } from '../../platform/context.ts';
 import { AccountEntity } from '../accounts/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 

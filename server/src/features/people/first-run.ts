@@ -5,7 +5,7 @@ import { newId, newToken } from '../../platform/ids.ts';
 import { LOCKS } from '../../platform/locks.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
 import { AccountEntity } from '../accounts/index.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { SetupCodeEntity } from './entities.ts';
 
@@ -76,7 +76,7 @@ export async function setUpSchool(
       sealKey: newToken(),
     });
     await fillSchool(tx, schoolId);
-    await noteChange(tx, { schoolId, accountId }, schoolId, `${input.school}: set up`);
+    await logChange(tx, { schoolId, accountId }, schoolId, { code: 'school-set-up', name: input.school });
     return { accountId, schoolId };
   });
 }

@@ -1,4 +1,3 @@
 export { InvitationEntity, SetupCodeEntity } from './entities.ts';
 export { ensureSetupCode, type FillSchool } from './first-run.ts';
 export { firstRunRoutes, invitationRoutes, peopleRoutes } from './routes.ts';
-export type { Invited, InvitationLine, NewLink, People, PersonLine } from './service.ts';

@@ -1,12 +1,11 @@
+import type { ChangeLine } from '@escalier/contract/changes';
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { Me, NewLink, People, SessionLine } from '@escalier/contract/people';
+import type { Refusal } from '@escalier/contract/refusals';
 import { addDays, addMinutes } from 'date-fns';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, TEST_NOW, type TestApp } from '../../testing/index.ts';
-import type { ChangeLine } from '../changes/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import type { Me, SessionLine } from '../sign-in/index.ts';
-import type { NewLink, People } from './service.ts';
 
 let test: TestApp;
 let classes: readonly ClassSummary[];
@@ -24,9 +23,9 @@ async function get<Body>(path: string, cookie?: string): Promise<Body> {
   return (await answer.json()) as Body;
 }
 
-async function refused(answer: Response): Promise<ErrorBody['error']> {
+async function refused(answer: Response): Promise<Refusal['error']> {
   expect(answer.ok).toBe(false);
-  return ((await answer.json()) as ErrorBody).error;
+  return ((await answer.json()) as Refusal).error;
 }
 
 async function link(input: object): Promise<string> {
@@ -190,9 +189,9 @@ describe('passwords and sessions', () => {
     expect((await accept(first, 'two-links@osierbridge.example', 'another plain phrase')).status).toBe(404);
     expect((await accept(second, 'two-links@osierbridge.example', 'another plain phrase')).status).toBe(201);
     expect((await accept(second, 'two-links@osierbridge.example', 'a third plain phrase')).status).toBe(404);
-    const words = (await get<ChangeLine[]>('/api/changes')).map((line) => line.words);
-    expect(words.some((each) => each.endsWith('new password by a link'))).toBe(true);
-    expect(words).toContain('Signed in');
+    const codes = (await get<ChangeLine[]>('/api/changes')).map((line) => line.what.code);
+    expect(codes).toContain('password-set-by-link');
+    expect(codes).toContain('signed-in');
   });
 
   it.each([
@@ -284,7 +283,7 @@ it('says who changed what, the latest first', async () => {
   const read = await get<{ cautions: readonly object[]; version: number }>('/api/school/cautions');
   await test.send('PUT', '/api/school/cautions', read);
   const [latest] = await get<ChangeLine[]>('/api/changes');
-  expect(latest).toMatchObject({ who: 'Mara Tillen', words: 'Cautions of the school' });
+  expect(latest).toMatchObject({ who: 'Mara Tillen', what: { code: 'cautions-changed' } });
 });
 
 it('the school gets another name and another clock', async () => {
@@ -299,7 +298,7 @@ it('the school gets another name and another clock', async () => {
   expect((await put({ name: 'Osier School', timeZone: 'Europe/Oslo' })).status).toBe(200);
   expect(await get<Me>('/api/session')).toMatchObject({ school: 'Osier School', timeZone: 'Europe/Oslo' });
   const [latest] = await get<ChangeLine[]>('/api/changes');
-  expect(latest!.words).toBe('The school: name, time zone');
+  expect(latest!.what).toEqual({ code: 'school-changed', fields: ['name', 'timeZone'] });
   await put({ name: 'Osier Bridge School', timeZone: 'Europe/London' });
 });
 

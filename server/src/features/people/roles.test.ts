@@ -1,7 +1,6 @@
+import { type NewLink, ROLES, type Role } from '@escalier/contract/people';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { ROLES, type Role } from '../../platform/context.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
-import type { NewLink } from './service.ts';
 
 let test: TestApp;
 const cookies = {} as Record<Role, string>;

@@ -1,57 +1,18 @@
+import type { ChangeFact } from '@escalier/contract/changes';
+import type { InvitationInput, Invited, NewLink, People, PersonChange } from '@escalier/contract/people';
 import { addDays } from 'date-fns';
-import type { Role, SignedIn } from '../../platform/context.ts';
+import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { AccountEntity } from '../accounts/index.ts';
-import { changeVersion, noteChange } from '../changes/index.ts';
+import { changeVersion, logChange } from '../changes/index.ts';
 import { ClassEntity, ClassTeacherEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { forgetDevices, SessionEntity } from '../sign-in/index.ts';
 import { InvitationEntity } from './entities.ts';
 
 const LINK_DAYS = 7;
-
-export interface PersonLine {
-  readonly id: string;
-  readonly name: string;
-  readonly email: string;
-  readonly role: Role;
-  readonly classIds: readonly string[];
-  /** ISO 8601 in UTC; null when there is no session. */
-  readonly seenAt: string | null;
-  readonly closed: boolean;
-  readonly version: number;
-}
-
-export interface InvitationLine {
-  readonly id: string;
-  readonly name: string;
-  readonly role: Role;
-  readonly classIds: readonly string[];
-  /** For a new password rather than a new account. */
-  readonly forAccount: boolean;
-  readonly expiresAt: string;
-}
-
-export interface People {
-  readonly people: readonly PersonLine[];
-  readonly invitations: readonly InvitationLine[];
-  readonly classes: readonly { readonly id: string; readonly name: string }[];
-}
-
-export interface PersonInput {
-  readonly role: Role;
-  readonly classIds: readonly string[];
-  readonly closed: boolean;
-  readonly version: number;
-}
-
-export interface InvitationInput {
-  readonly name: string;
-  readonly role: Role;
-  readonly classIds: readonly string[];
-}
 
 export async function listPeople(em: EntityManager, who: SignedIn, now: Date): Promise<People> {
   const school = who.schoolId;
@@ -88,7 +49,7 @@ export async function listPeople(em: EntityManager, who: SignedIn, now: Date): P
  * Changes what somebody may do. Closing an account ends its sessions; its records stay.
  * @throws Problem 404 for a person of another school; 400 when nobody would be left who owns the school.
  */
-export async function changePerson(em: EntityManager, who: SignedIn, id: string, input: PersonInput, now: Date) {
+export async function changePerson(em: EntityManager, who: SignedIn, id: string, input: PersonChange, now: Date) {
   await em.transactional(async (tx) => {
     await lockSchool(tx, who.schoolId);
     const account = await tx.findOne(AccountEntity, { id, school: who.schoolId });
@@ -111,12 +72,13 @@ export async function changePerson(em: EntityManager, who: SignedIn, id: string,
       input.classIds.map((schoolClass) => ({ schoolClass, account: id })),
     );
     if (input.closed) await tx.nativeDelete(SessionEntity, { account: id });
-    await noteChange(
-      tx,
-      who,
-      id,
-      `${account.name}: ${input.role}, ${input.classIds.length} classes${input.closed ? ', account closed' : ''}`,
-    );
+    await logChange(tx, who, id, {
+      code: 'person-changed',
+      name: account.name,
+      role: input.role,
+      classes: input.classIds.length,
+      closed: input.closed,
+    });
   });
 }
 
@@ -130,16 +92,14 @@ async function checkClasses(em: EntityManager, who: SignedIn, classIds: readonly
   if (known !== new Set(classIds).size) throw wrongInput({ classIds: 'unknown' });
 }
 
-export interface NewLink {
-  /** The end of the link: shown once, kept nowhere. */
-  readonly token: string;
-  readonly expiresAt: string;
-}
-
 /** A link by which somebody makes an account of their own. */
 export async function invite(em: EntityManager, who: SignedIn, input: InvitationInput, now: Date): Promise<NewLink> {
   await checkClasses(em, who, input.classIds);
-  return newLink(em, who, { ...input, account: null }, now, `${input.name}: invited as ${input.role}`);
+  return newLink(em, who, { ...input, account: null }, now, {
+    code: 'person-invited',
+    name: input.name,
+    role: input.role,
+  });
 }
 
 /** A link by which somebody who has forgotten the password sets a new one. */
@@ -147,7 +107,7 @@ export async function invitePassword(em: EntityManager, who: SignedIn, id: strin
   const account = await em.findOne(AccountEntity, { id, school: who.schoolId, closedAt: null });
   if (account === null) throw notFound('person');
   const { name, role } = account;
-  return newLink(em, who, { name, role, classIds: [], account: id }, now, `${name}: link for a new password`);
+  return newLink(em, who, { name, role, classIds: [], account: id }, now, { code: 'password-link-made', name });
 }
 
 async function newLink(
@@ -155,7 +115,7 @@ async function newLink(
   who: SignedIn,
   input: InvitationInput & { readonly account: string | null },
   now: Date,
-  words: string,
+  what: ChangeFact,
 ): Promise<NewLink> {
   const [token, expiresAt] = [newToken(), addDays(now, LINK_DAYS)];
   await em.transactional(async (tx) => {
@@ -169,7 +129,7 @@ async function newLink(
       ...input,
       classIds: [...input.classIds],
     });
-    await noteChange(tx, who, input.account, words);
+    await logChange(tx, who, input.account, what);
   });
   return { token, expiresAt: expiresAt.toISOString() };
 }
@@ -179,16 +139,8 @@ export async function withdraw(em: EntityManager, who: SignedIn, id: string): Pr
   if (found === null) throw notFound('invitation');
   await em.transactional(async (tx) => {
     await tx.nativeDelete(InvitationEntity, { id });
-    await noteChange(tx, who, found.account ?? null, `${found.name}: link withdrawn`);
+    await logChange(tx, who, found.account ?? null, { code: 'link-withdrawn', name: found.name });
   });
-}
-
-export interface Invited {
-  readonly school: string;
-  readonly name: string;
-  readonly role: Role;
-  /** Known where only a password is to be set. */
-  readonly email: string | null;
 }
 
 /** @throws Problem 404 when the link is unknown, used or has run out. */
@@ -232,7 +184,7 @@ export async function acceptInvitation(
       await forgetDevices(tx, account);
       // Whoever else holds a link for this password can use it no more.
       await tx.nativeDelete(InvitationEntity, { account });
-      await noteChange(tx, key, account, `${found.name}: new password by a link`);
+      await logChange(tx, key, account, { code: 'password-set-by-link', name: found.name });
       return key;
     }
     if ((await tx.count(AccountEntity, { email: email.toLowerCase() })) > 0) throw wrongInput({ email: 'email-taken' });
@@ -252,7 +204,7 @@ export async function acceptInvitation(
       ClassTeacherEntity,
       classes.map((each) => ({ schoolClass: each.id, account: id })),
     );
-    await noteChange(tx, { schoolId: school, accountId: id }, id, `${name}: came by invitation as ${found.role}`);
+    await logChange(tx, { schoolId: school, accountId: id }, id, { code: 'person-joined', name, role: found.role });
     return { accountId: id, schoolId: school };
   });
 }

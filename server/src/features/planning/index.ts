@@ -1,2 +1,1 @@
 export { classStaircaseRoutes, staircaseRoutes } from './routes.ts';
-export type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from './read.ts';

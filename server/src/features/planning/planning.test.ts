@@ -1,12 +1,13 @@
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { ClassSettings } from '@escalier/contract/classes';
+import type { Refusal } from '@escalier/contract/refusals';
+import type { StaircaseChoice, StaircaseDto } from '@escalier/contract/staircases';
+import type { TuneDto } from '@escalier/contract/tunes';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { newId } from '../../platform/ids.ts';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { ChangeEntity } from '../changes/index.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
-import { PupilEntity, type ClassSettings } from '../classes/index.ts';
-import type { TuneDto } from '../tunes/index.ts';
-import type { StaircaseChoice, StaircaseDto } from './read.ts';
+import { PupilEntity } from '../classes/index.ts';
 
 let test: TestApp;
 let tunes: readonly TuneDto[];
@@ -18,7 +19,7 @@ afterAll(() => test.close());
 
 const get = async <Body>(path: string): Promise<Body> => (await (await test.send('GET', path)).json()) as Body;
 const tune = (title: string): string => tunes.find((each) => each.title === title)!.id;
-const problem = async (answer: Response) => ((await answer.json()) as ErrorBody).error;
+const problem = async (answer: Response) => ((await answer.json()) as Refusal).error;
 const named = async (name: string): Promise<StaircaseDto> => {
   const [found] = (await get<StaircaseChoice[]>('/api/staircases')).filter((each) => each.name === name);
   return get(`/api/staircases/${found!.id}`);
@@ -71,7 +72,7 @@ describe('making a staircase', () => {
       ],
     });
     const [line] = await test.orm.em.fork().find(ChangeEntity, { about: made.id }, { orderBy: { id: 'desc' } });
-    expect(line!.words).toBe('Staircase “Mine” changed');
+    expect(line!.what).toEqual({ code: 'staircase-changed', name: 'Mine' });
   });
 
   it('moves, inserts and removes steps', async () => {

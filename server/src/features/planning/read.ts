@@ -1,43 +1,9 @@
-import type { LengthWords } from '@escalier/core/music';
-import type { StepPassRule, TuneRole } from '@escalier/core/staircase';
+import type { StaircaseChoice, StaircaseDto, StaircaseStepDto } from '@escalier/contract/staircases';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { notFound } from '../../platform/problem.ts';
 import { PupilEntity } from '../classes/index.ts';
 import { heardOnSteps } from '../hearing/index.ts';
-
-export interface StaircaseChoice {
-  readonly id: string;
-  readonly name: string;
-  readonly instrumentId: string;
-  readonly steps: number;
-  /** Names of the classes that climb it. */
-  readonly classes: readonly string[];
-}
-
-export interface StaircaseStepDto {
-  readonly id: string;
-  readonly belt: string;
-  readonly lessons: number;
-  readonly toPass: number;
-  readonly passRule: StepPassRule;
-  /** The main tune first. */
-  readonly tunes: readonly { readonly id: string; readonly title: string; readonly role: TuneRole }[];
-  /** Results of pupils that hang on it. */
-  readonly results: number;
-  /** Pupils who began, or will begin, at this step. */
-  readonly starters: number;
-}
-
-export interface StaircaseDto {
-  readonly id: string;
-  readonly name: string;
-  readonly instrumentId: string;
-  readonly noteOrder: readonly string[];
-  readonly version: number;
-  readonly classes: readonly { readonly id: string; readonly name: string; readonly lengthWords: LengthWords }[];
-  readonly steps: readonly StaircaseStepDto[];
-}
 
 export async function listStaircases(em: EntityManager, who: SignedIn): Promise<readonly StaircaseChoice[]> {
   return em.execute<StaircaseChoice[]>(

@@ -1,23 +1,31 @@
+import { classStaircase, climbs } from '@escalier/contract/classes';
+import { idParam } from '@escalier/contract/fields';
+import {
+  NewStaircase,
+  StaircaseChange,
+  StaircaseDto,
+  staircaseGone,
+  staircaseList,
+} from '@escalier/contract/staircases';
 import { Hono } from 'hono';
+import { answers } from '../../platform/answers.ts';
 import type { AppEnv } from '../../platform/context.ts';
-import { idParam } from '../../platform/ids.ts';
 import { valid } from '../../platform/valid.ts';
-import { classStaircase, newStaircase, staircaseChange } from './input.ts';
 import { listStaircases, oneStaircase } from './read.ts';
 import { addStaircase, changeStaircase, climbAnother, deleteStaircase } from './service.ts';
 
 export const staircaseRoutes = new Hono<AppEnv>()
-  .get('/', async (c) => c.json(await listStaircases(c.var.em, c.var.who)))
-  .post('/', valid('json', newStaircase), async (c) => {
+  .get('/', answers(staircaseList), async (c) => c.json(await listStaircases(c.var.em, c.var.who)))
+  .post('/', answers(StaircaseDto, 201), valid('json', NewStaircase), async (c) => {
     return c.json(await addStaircase(c.var.em, c.var.who, c.req.valid('json')), 201);
   })
-  .get('/:id', valid('param', idParam), async (c) => {
+  .get('/:id', answers(StaircaseDto), valid('param', idParam), async (c) => {
     return c.json(await oneStaircase(c.var.em, c.var.who, c.req.valid('param').id));
   })
-  .put('/:id', valid('param', idParam), valid('json', staircaseChange), async (c) => {
+  .put('/:id', answers(StaircaseDto), valid('param', idParam), valid('json', StaircaseChange), async (c) => {
     return c.json(await changeStaircase(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('json')));
   })
-  .delete('/:id', valid('param', idParam), async (c) => {
+  .delete('/:id', answers(staircaseGone), valid('param', idParam), async (c) => {
     await deleteStaircase(c.var.em, c.var.who, c.req.valid('param').id);
     return c.json({ deleted: true });
   });
@@ -25,6 +33,7 @@ export const staircaseRoutes = new Hono<AppEnv>()
 /** Under `/classes`. */
 export const classStaircaseRoutes = new Hono<AppEnv>().put(
   '/:id/staircase',
+  answers(climbs),
   valid('param', idParam),
   valid('json', classStaircase),
   async (c) => {

@@ -1,14 +1,14 @@
+import type { NewStaircase, StaircaseChange, StaircaseDto, StepInput } from '@escalier/contract/staircases';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { wrongInput } from '../../platform/problem.ts';
-import { changeVersion, noteChange } from '../changes/index.ts';
+import { changeVersion, logChange } from '../changes/index.ts';
 import { ClassEntity, classOf, PupilEntity } from '../classes/index.ts';
 import { heardOnSteps, resultsOfClass } from '../hearing/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../staircase/index.ts';
-import type { NewStaircase, StaircaseChange, StepInput } from './input.ts';
 import { checkKept, inUse, results } from './kept.ts';
-import { oneStaircase, type StaircaseDto } from './read.ts';
+import { oneStaircase } from './read.ts';
 
 /** @throws Problem 400 for a tune that is not in the school's library. */
 export async function addStaircase(em: EntityManager, who: SignedIn, input: NewStaircase): Promise<StaircaseDto> {
@@ -18,7 +18,7 @@ export async function addStaircase(em: EntityManager, who: SignedIn, input: NewS
   await em.transactional(async (tx) => {
     await tx.insert(StaircaseEntity, { id, school: who.schoolId, name, instrument: instrumentId, noteOrder });
     await writeSteps(tx, id, steps, new Set());
-    await noteChange(tx, who, id, `Staircase “${name}” made`);
+    await logChange(tx, who, id, { code: 'staircase-made', name });
   });
   return oneStaircase(em, who, id);
 }
@@ -49,9 +49,9 @@ export async function changeStaircase(
     const gone = before.steps.map((step) => step.id).filter((stepId) => !kept.has(stepId));
     if (gone.length > 0) await tx.nativeDelete(StepEntity, { id: { $in: gone } });
     // Two steps never stand at one position, not even on the way.
-    await tx.execute('update step set position = -position where staircase_id = ?', [id]);
+    await tx.execute('set constraints step_staircase_id_position_unique deferred');
     await writeSteps(tx, id, steps, kept);
-    await noteChange(tx, who, id, `Staircase “${name}” changed`);
+    await logChange(tx, who, id, { code: 'staircase-changed', name });
   });
   return oneStaircase(em.fork(), who, id);
 }
@@ -67,7 +67,7 @@ export async function deleteStaircase(em: EntityManager, who: SignedIn, id: stri
       );
     await tx.nativeDelete(StepEntity, { staircase: id });
     await tx.nativeDelete(StaircaseEntity, { id });
-    await noteChange(tx, who, id, `Staircase “${name}” deleted`);
+    await logChange(tx, who, id, { code: 'staircase-deleted', name });
   });
 }
 
@@ -132,6 +132,6 @@ export async function climbAnother(
       },
     );
     await tx.nativeUpdate(PupilEntity, { schoolClass: classId }, { startStep: first!.id });
-    await noteChange(tx, who, classId, `${name}: staircase “${next.name}”`);
+    await logChange(tx, who, classId, { code: 'class-staircase', name, staircase: next.name });
   });
 }

@@ -1,23 +1,13 @@
+import type { Trace } from '@escalier/contract/pupils';
 import type { LocalDate } from '@escalier/core/calendar';
-import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { AbsenceEntity, PupilEntity, pupilOf } from '../classes/index.ts';
-import { cleanTrace, listErasures, PLACES, tracesOf, type Trace, type TraceKey } from '../erasures/index.ts';
+import { cleanTrace, listErasures, tracesOf, type TraceKey } from '../erasures/index.ts';
 import { blankReasons } from '../hearing/index.ts';
 import { takeDoorAway } from '../home/index.ts';
 import { eraseRecordingsOf } from '../recordings/index.ts';
-
-const MOST_TRACES = 5000;
-
-/** The free texts out of which the name is to be taken. */
-export const eraseInput = z.object({
-  clean: z
-    .array(z.object({ place: z.enum(PLACES.map(({ id }) => id)), key: z.string().max(200) }))
-    .max(MOST_TRACES)
-    .default([]),
-});
 
 /** Free texts of the school in which the pupil's name stands. @throws Problem 404. */
 export async function pupilTraces(em: EntityManager, who: SignedIn, id: string): Promise<readonly Trace[]> {
@@ -26,7 +16,7 @@ export async function pupilTraces(em: EntityManager, who: SignedIn, id: string):
 }
 
 /**
- * Takes away what tells who a pupil was: name, note, mark, absences, recordings, the slip, the words in the list of changes,
+ * Takes away what tells who a pupil was: name, note, mark, absences, recordings, the slip, the lines in the list of changes,
  * and the name in the texts that were confirmed. The records of hearings stay, without a name, so that the figures of the
  * class stay as they were. It cannot be taken back.
  */
@@ -43,7 +33,7 @@ export async function erasePupil(
     await erasePersonalData(tx, id, { now, today });
     const texts = clean.map(({ place, key }) => ({ kind: place, key: `${key}@${id}` }));
     await listErasures(tx, [{ kind: 'pupil', key: id }, ...texts], now);
-    await noteChange(tx, who, id, 'The personal data of a pupil erased');
+    await logChange(tx, who, id, { code: 'pupil-erased' });
   });
 }
 
@@ -66,5 +56,5 @@ export async function erasePersonalData(
   await blankReasons(tx, id);
   await eraseRecordingsOf(tx, id);
   await takeDoorAway(tx, id);
-  await tx.execute("update change set words = 'A pupil whose data was erased' where about = ?", [id]);
+  await tx.execute(`update change set what = '{"code": "about-erased-pupil"}' where about = ?`, [id]);
 }

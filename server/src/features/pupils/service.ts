@@ -1,72 +1,15 @@
-import { PRINT_SIZES, type PrintSize } from '@escalier/core/handouts';
+import type { AbsenceInput } from '@escalier/contract/pupils';
+import type { NewPupils, PupilInput, PupilRecord } from '@escalier/contract/pupils';
+import type { FieldProblem } from '@escalier/contract/field-problems';
 import type { LocalDate } from '@escalier/core/calendar';
 import { nameKey } from '@escalier/core/formats';
-import { INSTRUMENT_IDS } from '@escalier/core/instruments';
-import { z } from 'zod';
 import type { SignedIn } from '../../platform/context.ts';
-import { localDate, text } from '../../platform/fields.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
-import type { FieldProblem } from '../../platform/field-problem.ts';
 import { Problem, wrongInput } from '../../platform/problem.ts';
-import { version } from '../../platform/versions.ts';
-import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
+import { changedFields, changeVersion, logChange } from '../changes/index.ts';
 import { classOf, pupilOf, AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from '../classes/index.ts';
 import { StepEntity } from '../staircase/index.ts';
-
-/** What is kept of a pupil, for the teachers of the class. */
-export interface PupilRecord {
-  readonly id: string;
-  readonly name: string;
-  /** Position of the first step, counted from 1. */
-  readonly startStep: number;
-  readonly joinedOn: LocalDate;
-  readonly leftOn: LocalDate | null;
-  readonly handMark: string;
-  readonly note: string;
-  readonly playsInstead: string | null;
-  readonly mayRecord: boolean;
-  /** The most seconds that one breath carries; null for those of the class. */
-  readonly breathSeconds: number | null;
-  /** How large sheets are printed. */
-  readonly printSize: PrintSize;
-  /** Plays the easier line of a tune that has one. */
-  readonly easierLine: boolean;
-  readonly version: number;
-  /** Dates, latest first. */
-  readonly absences: readonly LocalDate[];
-  /** From which class to this one or another, and when. */
-  readonly moves: readonly { readonly on: LocalDate; readonly from: string; readonly to: string }[];
-}
-
-const shownName = text().trim().min(1).max(60);
-const startStep = z.int().min(1).max(1000);
-
-export const newPupilsInput = z.object({
-  pupils: z
-    .array(z.object({ name: shownName, startStep, joinedOn: localDate }))
-    .min(1)
-    .max(60),
-});
-export type NewPupils = z.infer<typeof newPupilsInput>['pupils'];
-
-export const pupilInput = z.object({
-  name: shownName,
-  startStep,
-  joinedOn: localDate,
-  leftOn: localDate.nullable(),
-  handMark: text().trim().max(60),
-  note: text().trim().max(500),
-  playsInstead: z.enum(INSTRUMENT_IDS).nullable(),
-  mayRecord: z.boolean(),
-  printSize: z.enum(PRINT_SIZES).default('medium'),
-  easierLine: z.boolean().default(false),
-  breathSeconds: z.int().min(2).max(20).nullable().default(null),
-  version,
-});
-export type PupilInput = z.infer<typeof pupilInput>;
-
-export const absenceInput = z.object({ date: localDate, absent: z.boolean() });
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
@@ -147,7 +90,7 @@ export async function addPupils(
         erasedAt: null,
       });
     }
-    await noteChange(tx, who, classId, `${schoolClass.name}: ${pupils.length} added to the pupils`);
+    await logChange(tx, who, classId, { code: 'pupils-added', name: schoolClass.name, count: pupils.length });
   });
   return listPupils(em.fork(), who, classId);
 }
@@ -177,16 +120,26 @@ export async function changePupil(em: EntityManager, who: SignedIn, id: string, 
     const step = await tx.findOne(StepEntity, { staircase, position });
     if (step === null) throw wrongInput({ startStep: { code: 'no-step', number: position } });
     const next = { ...rest, shownName: name, startStep: step.id };
-    const changed = changedFields(pupil, next, PUPIL_WORDS);
+    const fields = changedFields(pupil, next);
     await changeVersion(tx, who, PupilEntity, { where: { id }, about: id, version: read }, next);
-    if (changed !== '') await noteChange(tx, who, id, `${pupil.shownName}: ${changed}${consentWords(pupil, next)}`);
+    if (fields.length > 0)
+      await logChange(tx, who, id, {
+        code: 'pupil-changed',
+        name: pupil.shownName,
+        fields,
+        consent: consent(pupil, next),
+      });
   });
 }
 
+interface Consent {
+  readonly mayRecord: boolean;
+}
+
 /** Consent is what somebody may have to prove: which way it was changed stands in the list. */
-function consentWords(before: { readonly mayRecord: boolean }, next: { readonly mayRecord: boolean }): string {
-  if (before.mayRecord === next.mayRecord) return '';
-  return next.mayRecord ? ' (given)' : ' (withdrawn)';
+function consent(before: Consent, next: Consent): 'given' | 'withdrawn' | null {
+  if (before.mayRecord === next.mayRecord) return null;
+  return next.mayRecord ? 'given' : 'withdrawn';
 }
 
 /** @throws Problem 404 as `pupilOf`; 409 for one whose personal data was erased: nothing about them is kept any more. */
@@ -196,20 +149,6 @@ async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
     throw new Problem(409, 'erased', 'The personal data of this pupil was erased: nothing can be kept about them.');
   return pupil;
 }
-
-const PUPIL_WORDS = {
-  shownName: 'name',
-  startStep: 'start step',
-  joinedOn: 'date of joining',
-  leftOn: 'date of leaving',
-  handMark: 'hand mark',
-  note: 'note',
-  playsInstead: 'instrument',
-  mayRecord: 'consent to recordings',
-  breathSeconds: 'breath',
-  printSize: 'print size',
-  easierLine: 'easier line',
-} as const;
 
 /**
  * Moves a pupil to a parallel class; the records go along, because both climb the same stairs.
@@ -239,7 +178,7 @@ export async function movePupil(
       { schoolClass: to.id },
     );
     await tx.insert(PupilMoveEntity, { id: newId(), pupil: id, fromClass: from.id, toClass: to.id, movedOn: today });
-    await noteChange(tx, who, id, `${pupil.shownName}: moved from ${from.name} to ${to.name}`);
+    await logChange(tx, who, id, { code: 'pupil-moved', name: pupil.shownName, from: from.name, to: to.name });
   });
 }
 
@@ -248,12 +187,12 @@ export async function setAbsence(
   em: EntityManager,
   who: SignedIn,
   id: string,
-  { date: day, absent }: z.infer<typeof absenceInput>,
+  { date: day, absent }: AbsenceInput,
 ): Promise<void> {
   const { shownName } = await presentPupil(em, who, id);
   await em.transactional(async (tx) => {
     if (absent) await tx.upsert(AbsenceEntity, { pupil: id, date: day });
     else await tx.nativeDelete(AbsenceEntity, { pupil: id, date: day });
-    await noteChange(tx, who, id, `${shownName}: ${absent ? 'away' : 'here'} on ${day}`);
+    await logChange(tx, who, id, { code: absent ? 'pupil-away' : 'pupil-here', name: shownName, date: day });
   });
 }

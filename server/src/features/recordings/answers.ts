@@ -1,13 +1,14 @@
+import type { ChangeFact } from '@escalier/contract/changes';
+import { LONGEST_ANSWER, type WordsInput } from '@escalier/contract/recordings';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { soundType } from '../../reader/index.ts';
-import { lastChange, noteChange } from '../changes/index.ts';
+import { lastChange, logChange } from '../changes/index.ts';
 import { PupilEntity } from '../classes/index.ts';
-import { checkedSound, LONGEST_ANSWER } from './checked-sound.ts';
+import { checkedSound } from './checked-sound.ts';
 import { RecordingEntity } from './entities.ts';
-import type { WordsInput } from './input.ts';
 import { ANSWER_TYPE, checkRoom, recordingOf } from './service.ts';
 
 type Recording = Awaited<ReturnType<typeof recordingOf>>;
@@ -23,7 +24,7 @@ export async function keepWords(
   if (words === '' && recording.words !== '') refuseErasing(who);
   await em.transactional(async (tx) => {
     await change(tx, who, recording, version, { words });
-    await log(tx, who, recording, words === '' ? 'words erased' : 'answered in writing');
+    await log(tx, who, recording, words === '' ? 'recording-words-erased' : 'recording-answered');
   });
 }
 
@@ -46,7 +47,7 @@ export async function keepAnswer(
     await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
     await checkRoom(tx, who.schoolId, spoken.length, now);
     await change(tx, who, recording, version, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
-    await log(tx, who, recording, 'answered by voice');
+    await log(tx, who, recording, 'recording-spoken-answer');
   });
 }
 
@@ -55,7 +56,7 @@ export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string, 
   const recording = await recordingOf(em, who, id);
   await em.transactional(async (tx) => {
     await change(tx, who, recording, version, { spoken: null, spokenSeconds: null });
-    await log(tx, who, recording, 'spoken answer erased');
+    await log(tx, who, recording, 'recording-spoken-answer-erased');
   });
 }
 
@@ -79,15 +80,17 @@ async function change(
 async function answeredMeanwhile(tx: EntityManager, who: SignedIn, id: string, pupilId: string): Promise<Problem> {
   const now = await tx.findOne(RecordingEntity, { id }, { refresh: true });
   if (now === null) return notFound('recording');
-  const seconds = now.spokenSeconds ?? null;
-  const spoken = seconds === null ? 'nothing spoken' : `${Math.round(Number(seconds))} s spoken`;
-  const words = `“${now.words}”, ${spoken}`;
+  const spokenSeconds =
+    now.spokenSeconds === null || now.spokenSeconds === undefined ? null : Number(now.spokenSeconds);
+  const what = { code: 'recording-answer-now', words: now.words, spokenSeconds } as const;
   const last = await lastChange(tx, who.schoolId, pupilId);
-  const message = `${last?.by ?? 'Somebody'} has answered since you opened it: ${words}. Your answer is not saved yet.`;
-  return new Problem(409, 'changed', message, last === undefined ? {} : { changed: { ...last, words } });
+  const message = `${last?.by ?? 'Somebody'} has answered since you opened it. Your answer is not saved yet.`;
+  return new Problem(409, 'changed', message, last === undefined ? {} : { changed: { ...last, what } });
 }
 
-async function log(tx: EntityManager, who: SignedIn, { pupil }: Recording, what: string): Promise<void> {
+type AnswerChange = Extract<ChangeFact['code'], `recording-${'words' | 'spoken' | 'answered'}${string}`>;
+
+async function log(tx: EntityManager, who: SignedIn, { pupil }: Recording, code: AnswerChange): Promise<void> {
   const { shownName } = await tx.findOneOrFail(PupilEntity, { id: pupil });
-  await noteChange(tx, who, pupil, `${shownName}: recording ${what}`);
+  await logChange(tx, who, pupil, { code, name: shownName });
 }

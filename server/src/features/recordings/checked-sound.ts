@@ -1,9 +1,6 @@
+import { LONGEST_RECORDING } from '@escalier/contract/recordings';
 import { wrongInput } from '../../platform/problem.ts';
 import { reader, type SoundFacts } from '../../reader/index.ts';
-
-/** Seconds of the longest recording, and of the longest spoken answer. */
-export const LONGEST_SECONDS = 180;
-export const LONGEST_ANSWER = 60;
 
 /** A browser counts the silence that a coder adds, and rounds: so far its length may be from that of the frames. */
 const SECONDS_APART = 1;
@@ -19,7 +16,7 @@ export async function checkedSound(
   lane: string,
   bytes: Uint8Array,
   claimed: number,
-  longest: number = LONGEST_SECONDS,
+  longest: number = LONGEST_RECORDING,
 ): Promise<SoundFacts> {
   const read = await reader.sound(lane, bytes);
   if (!read.ok) throw wrongInput({ sound: bytes.length === 0 ? 'sound-empty' : read.error });

@@ -1,23 +1,10 @@
+import type { HeardSummary } from '@escalier/contract/recordings';
 import { defineEntity } from '@mikro-orm/core';
-import type { Outcome } from '@escalier/core/records';
 import { AccountEntity } from '../accounts/index.ts';
 import { ClassEntity, PupilEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { StepEntity } from '../staircase/index.ts';
 import { TuneEntity } from '../tunes/index.ts';
-
-/** What listening made of a recording, for the list. */
-export interface HeardSummary {
-  /** Null where nothing is proposed. */
-  readonly outcome: Outcome | null;
-  readonly remarks: readonly string[];
-  /** The sentence that sums it up. */
-  readonly words: string;
-  /** 0 to 1. */
-  readonly sure: number;
-  /** It could not be listened to: it is not tried again by itself. */
-  readonly failed?: boolean | undefined;
-}
 
 /** A pupil's playing, kept until the school's days are over. */
 export const RecordingEntity = defineEntity({

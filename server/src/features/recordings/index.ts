@@ -1,3 +1,3 @@
 export { RecordingEntity } from './entities.ts';
 export { classRecordingRoutes, pupilRecordingRoutes, recordingRoutes } from './routes.ts';
-export { eraseOld, keepHandIn, eraseRecordingsOf, type RecordingDto, type RecordingList } from './service.ts';
+export { eraseOld, keepHandIn, eraseRecordingsOf } from './service.ts';

@@ -1,11 +1,12 @@
+import type { ChangeLine } from '@escalier/contract/changes';
+import type { ClassPage, ClassSummary } from '@escalier/contract/class-pages';
+import type { RecordingList } from '@escalier/contract/recordings';
+import type { Refusal } from '@escalier/contract/refusals';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
 import { flacBomb, wavOf } from '../../testing/sounds.ts';
-import type { ClassPage, ClassSummary } from '../class-page/index.ts';
 import { rangeOf } from './routes.ts';
-import type { RecordingList } from './service.ts';
 
 let test: TestApp;
 let page: ClassPage;
@@ -54,7 +55,7 @@ const list = async (): Promise<RecordingList> =>
   (await (await test.send('GET', `/api/classes/${page.id}/recordings`)).json()) as RecordingList;
 const part = async (range: string, id: string) =>
   test.app.request(`/api/recordings/${id}/sound`, { headers: { range, cookie: test.cookie } });
-const said = async (answer: Response) => ((await answer.json()) as ErrorBody).error;
+const said = async (answer: Response) => ((await answer.json()) as Refusal).error;
 
 describe('recordings', () => {
   it('are kept once each, listed, played in parts, and erased', async () => {
@@ -136,7 +137,11 @@ describe('recordings', () => {
     expect((await words('A lovely sound.', 0)).status).toBe(200);
     const stale = await said(await words('Bar 3 again.', 0, helper));
     expect(stale).toMatchObject({ code: 'changed', changed: { by: 'Mara Tillen' } });
-    expect(stale.message).toContain('“A lovely sound.”');
+    expect(stale.changed!.what).toEqual({
+      code: 'recording-answer-now',
+      words: 'A lovely sound.',
+      spokenSeconds: null,
+    });
     expect((await said(await spokenBy(helper, id, wavOf(2), '2', 0))).code).toBe('changed');
     expect(await said(await words('', 1, helper))).toMatchObject({ code: 'not-your-role' });
     expect((await test.send('DELETE', `/api/recordings/${id}/answer?version=1`, undefined, helper)).status).toBe(403);
@@ -144,8 +149,8 @@ describe('recordings', () => {
     expect((await test.send('PATCH', `/api/recordings/${id}`, { words: 'Without a version.' })).status).toBe(400);
     const answered = (await list()).recordings.find((each) => each.id === id);
     expect(answered).toMatchObject({ words: 'Bar 3 again.', answerVersion: 2 });
-    const lines = (await (await test.send('GET', '/api/changes')).json()) as readonly { who: string; words: string }[];
-    const written = lines.filter((line) => line.words.endsWith('recording answered in writing'));
+    const lines = (await (await test.send('GET', '/api/changes')).json()) as readonly ChangeLine[];
+    const written = lines.filter((line) => line.what.code === 'recording-answered');
     expect(written.map(({ who }) => who)).toEqual(['Sunniva Hale', 'Mara Tillen', 'Mara Tillen']);
     await test.send('DELETE', `/api/recordings/${id}`);
   });

@@ -1,10 +1,23 @@
+import { done, idParam } from '@escalier/contract/fields';
+import {
+  NewAnswer,
+  NewRecording,
+  RecordingChange,
+  RecordingStorage,
+  StorageInput,
+  answerErased,
+  handedIn,
+  recordingsErased,
+  RecordingList,
+  recordingCount,
+} from '@escalier/contract/recordings';
 import { Hono, type Context } from 'hono';
+import { answers, answersFile } from '../../platform/answers.ts';
+import { atMost, BODY } from '../../platform/body.ts';
 import type { AppEnv } from '../../platform/context.ts';
-import { idParam } from '../../platform/ids.ts';
 import { forRole } from '../../platform/roles.ts';
 import { valid } from '../../platform/valid.ts';
 import { eraseAnswer, keepAnswer, keepWords } from './answers.ts';
-import { answerErased, newAnswer, newRecording, noteInput, storageInput } from './input.ts';
 import {
   changeStorage,
   countOf,
@@ -21,6 +34,7 @@ import {
 /** Under `/classes`. */
 export const classRecordingRoutes = new Hono<AppEnv>().get(
   '/:id/recordings',
+  answers(RecordingList),
   forRole('assistant'),
   valid('param', idParam),
   async (c) => c.json(await recordingsOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now)),
@@ -28,47 +42,72 @@ export const classRecordingRoutes = new Hono<AppEnv>().get(
 
 /** Under `/pupils`. */
 export const pupilRecordingRoutes = new Hono<AppEnv>()
-  .get('/:id/recordings', valid('param', idParam), async (c) => {
+  .get('/:id/recordings', answers(recordingCount), valid('param', idParam), async (c) => {
     return c.json({ count: await countOf(c.var.em, c.var.who, c.req.valid('param').id) });
   })
-  .delete('/:id/recordings', valid('param', idParam), async (c) => {
+  .delete('/:id/recordings', answers(recordingsErased), valid('param', idParam), async (c) => {
     return c.json({ erased: await eraseAllOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now) });
   });
 
 export const recordingRoutes = new Hono<AppEnv>()
-  .get('/storage', async (c) => c.json(await storageOf(c.var.em, c.var.who.schoolId, c.var.now)))
-  .put('/storage', forRole('owner'), valid('json', storageInput), async (c) => {
+  .get('/storage', answers(RecordingStorage), async (c) =>
+    c.json(await storageOf(c.var.em, c.var.who.schoolId, c.var.now)),
+  )
+  .put('/storage', answers(done), forRole('owner'), valid('json', StorageInput), async (c) => {
     await changeStorage(c.var.em, c.var.who, c.req.valid('json'));
     return c.json({ ok: true });
   })
-  .put('/:id/sound', forRole('assistant'), valid('param', idParam), valid('query', newRecording), async (c) => {
-    const sound = new Uint8Array(await c.req.arrayBuffer());
-    const { id } = c.req.valid('param');
-    await keepRecording(c.var.em, c.var.who, { id, ...c.req.valid('query') }, sound, c.var.now);
-    return c.json({ id }, 201);
-  })
-  .get('/:id/sound', forRole('assistant'), valid('param', idParam), async (c) => {
+  .put(
+    '/:id/sound',
+    answers(handedIn, 201),
+    atMost(BODY.sound),
+    forRole('assistant'),
+    valid('param', idParam),
+    valid('query', NewRecording),
+    async (c) => {
+      const sound = new Uint8Array(await c.req.arrayBuffer());
+      const { id } = c.req.valid('param');
+      await keepRecording(c.var.em, c.var.who, { id, ...c.req.valid('query') }, sound, c.var.now);
+      return c.json({ id }, 201);
+    },
+  )
+  .get('/:id/sound', answersFile('audio/*'), forRole('assistant'), valid('param', idParam), async (c) => {
     return played(c, await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, 'playing'));
   })
-  .put('/:id/answer', forRole('assistant'), valid('param', idParam), valid('query', newAnswer), async (c) => {
-    const spoken = new Uint8Array(await c.req.arrayBuffer());
-    await keepAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query'), spoken, c.var.now);
-    return c.json({ ok: true });
-  })
-  .get('/:id/answer', forRole('assistant'), valid('param', idParam), async (c) => {
+  .put(
+    '/:id/answer',
+    answers(done),
+    atMost(BODY.sound),
+    forRole('assistant'),
+    valid('param', idParam),
+    valid('query', NewAnswer),
+    async (c) => {
+      const spoken = new Uint8Array(await c.req.arrayBuffer());
+      await keepAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query'), spoken, c.var.now);
+      return c.json({ ok: true });
+    },
+  )
+  .get('/:id/answer', answersFile('audio/*'), forRole('assistant'), valid('param', idParam), async (c) => {
     return played(c, await soundOf(c.var.em, c.var.who, c.req.valid('param').id, c.var.now, 'answer'));
   })
-  .delete('/:id/answer', valid('param', idParam), valid('query', answerErased), async (c) => {
+  .delete('/:id/answer', answers(done), valid('param', idParam), valid('query', answerErased), async (c) => {
     await eraseAnswer(c.var.em, c.var.who, c.req.valid('param').id, c.req.valid('query').version);
     return c.json({ ok: true });
   })
-  .patch('/:id', forRole('assistant'), valid('param', idParam), valid('json', noteInput), async (c) => {
-    const { em, who } = c.var;
-    const [{ id }, input] = [c.req.valid('param'), c.req.valid('json')];
-    await ('heard' in input ? noteHeard(em, who, id, input.heard) : keepWords(em, who, id, input));
-    return c.json({ ok: true });
-  })
-  .delete('/:id', valid('param', idParam), async (c) => {
+  .patch(
+    '/:id',
+    answers(done),
+    forRole('assistant'),
+    valid('param', idParam),
+    valid('json', RecordingChange),
+    async (c) => {
+      const { em, who } = c.var;
+      const [{ id }, input] = [c.req.valid('param'), c.req.valid('json')];
+      await ('heard' in input ? noteHeard(em, who, id, input.heard) : keepWords(em, who, id, input));
+      return c.json({ ok: true });
+    },
+  )
+  .delete('/:id', answers(done), valid('param', idParam), async (c) => {
     await eraseRecording(c.var.em, c.var.who, c.req.valid('param').id, c.var.now);
     return c.json({ ok: true });
   });

@@ -1,56 +1,26 @@
-import type { LocalDate } from '@escalier/core/calendar';
+import type {
+  HeardSummary,
+  NewRecording,
+  RecordingDto,
+  RecordingList,
+  RecordingStorage,
+  StorageInput,
+} from '@escalier/contract/recordings';
 import { subDays } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { LOCKS } from '../../platform/locks.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { classOf, PupilEntity, pupilOf } from '../classes/index.ts';
 import { listErasures } from '../erasures/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
-import { RecordingEntity, type HeardSummary } from './entities.ts';
+import { RecordingEntity } from './entities.ts';
 import { checkedSound } from './checked-sound.ts';
-import type { NewRecording, StorageInput } from './input.ts';
 
 const MEGABYTE = 1024 * 1024;
 /** Answers come from Escalier's own page. */
 export const ANSWER_TYPE = 'audio/wav';
-
-export interface RecordingDto {
-  readonly id: string;
-  readonly pupilId: string;
-  readonly stepId: string;
-  readonly tuneId: string;
-  readonly fileName: string;
-  readonly seconds: number;
-  readonly receivedAt: string;
-  /** The day on which it is erased. */
-  readonly erasedOn: LocalDate;
-  readonly heard: HeardSummary | null;
-  /** To the pupil. */
-  readonly words: string;
-  /** Seconds of what the teacher says to the pupil; null where nothing was spoken. */
-  readonly spokenSeconds: number | null;
-  /** Of words and voice together. */
-  readonly answerVersion: number;
-  /** Handed in through a pupil's door: whoever has the slip may have played it. */
-  readonly fromHome: boolean;
-}
-
-export interface RecordingList {
-  readonly recordings: readonly RecordingDto[];
-  /** Ids of the pupils whose families agreed to recordings. */
-  readonly agreed: readonly string[];
-  readonly storage: RecordingStorage;
-}
-
-/** What a school keeps of recordings, and may keep. */
-export interface RecordingStorage {
-  readonly count: number;
-  readonly bytes: number;
-  readonly megabytes: number;
-  readonly days: number;
-}
 
 const LIST = `
 select r.id, r.pupil_id as "pupilId", r.step_id as "stepId", r.tune_id as "tuneId", r.file_name as "fileName", r.seconds,
@@ -258,7 +228,7 @@ export async function eraseRecording(em: EntityManager, who: SignedIn, id: strin
   await em.transactional(async (tx) => {
     await tx.nativeDelete(RecordingEntity, { id });
     await listErasures(tx, [{ kind: 'recording', key: id }], now);
-    await noteChange(tx, who, pupil, 'A recording erased');
+    await logChange(tx, who, pupil, { code: 'recording-erased' });
   });
 }
 
@@ -273,7 +243,7 @@ export async function eraseAllOf(em: EntityManager, who: SignedIn, pupilId: stri
       all.map(({ id }) => ({ kind: 'recording', key: id })),
       now,
     );
-    await noteChange(tx, who, pupilId, `${shownName}: all recordings erased (${all.length})`);
+    await logChange(tx, who, pupilId, { code: 'recordings-erased', name: shownName, count: all.length });
     return all.length;
   });
 }
@@ -306,6 +276,6 @@ export async function changeStorage(
 ): Promise<void> {
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { recordingDays: days, recordingMegabytes: megabytes });
-    await noteChange(tx, who, who.schoolId, `Recordings: erased after ${days} days, at most ${megabytes} MB`);
+    await logChange(tx, who, who.schoolId, { code: 'recording-rule', days, megabytes });
   });
 }

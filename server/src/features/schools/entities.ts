@@ -1,15 +1,7 @@
-import type { TemplateId } from '@escalier/core/handouts';
+import type { SchoolCaution, SchoolTemplates } from '@escalier/contract/schools';
 import { defineEntity } from '@mikro-orm/core';
-import type { Caution, NoteColours } from '@escalier/core/practice';
+import type { NoteColours } from '@escalier/core/practice';
 import type { Remark } from '@escalier/core/records';
-
-/** A caution that is shown where it matters, or one that the school has put away. */
-export interface SchoolCaution extends Caution {
-  readonly shown: boolean;
-}
-
-/** Words with fields such as {class}; empty for the usual ones. */
-export type SchoolTemplates = Readonly<Record<TemplateId, string>>;
 
 export const SchoolEntity = defineEntity({
   name: 'School',

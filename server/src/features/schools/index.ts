@@ -1,1 +1,1 @@
-export { SchoolEntity, type SchoolCaution, type SchoolTemplates } from './entities.ts';
+export { SchoolEntity } from './entities.ts';

@@ -1,6 +1,7 @@
+import { newPassword } from '@escalier/contract/people';
 import { describe, expect, it } from 'vitest';
 import { Problem } from '../../platform/problem.ts';
-import { hashPassword, newPassword, NO_PASSWORD, passwordFits, refuseWeak } from './passwords.ts';
+import { hashPassword, NO_PASSWORD, passwordFits, refuseWeak } from './passwords.ts';
 
 const ABOUT = ['mara@osierbridge.example', 'Mara Tillen', 'Osier Bridge School'];
 

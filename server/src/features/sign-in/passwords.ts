@@ -1,5 +1,3 @@
-import { z } from 'zod';
-import { text } from '../../platform/fields.ts';
 import { wrongInput } from '../../platform/problem.ts';
 import { hasher, type Lane } from '../../hasher/index.ts';
 
@@ -20,10 +18,6 @@ export async function passwordFits(lane: Lane, storedHash: string | null, passwo
   const fits = await hasher.verifyPassword(lane, known ?? (await unknown), password);
   return known !== null && fits;
 }
-
-const FEWEST_LETTERS = 12;
-
-export const newPassword = text().min(FEWEST_LETTERS, 'short-password').max(200);
 
 /** zxcvbn's own scale, 0 to 4: from 3 on it withstands guessing at this server for years. */
 const STRONG_ENOUGH = 3;
@@ -62,5 +56,3 @@ export async function refuseWeak(field: string, password: string, about: readonl
       [field]: 'easy-password',
     });
 }
-
-export const password = z.string().min(1).max(200);

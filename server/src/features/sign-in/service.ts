@@ -1,3 +1,4 @@
+import type { SessionLine } from '@escalier/contract/people';
 import { addDays, subMinutes } from 'date-fns';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
@@ -6,7 +7,7 @@ import { hashToken, newId, newToken } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import type { RateLimits } from '../../platform/rate-limits.ts';
 import { AccountEntity } from '../accounts/index.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { forgetDevices, isKnownDevice, knowDevice } from './devices.ts';
 import { SessionEntity } from './entities.ts';
 import { hashPassword, passwordFits, refuseWeak } from './passwords.ts';
@@ -80,7 +81,7 @@ export async function openSession(
     expiresAt,
   });
   const deviceToken = await knowDevice(em, accountId, device.token, now);
-  await noteChange(em, { schoolId, accountId }, accountId, 'Signed in');
+  await logChange(em, { schoolId, accountId }, accountId, { code: 'signed-in' });
   return { token, deviceToken, expiresAt };
 }
 
@@ -126,16 +127,6 @@ export async function whoAsks(em: EntityManager, asked: readonly AskedWith[]): P
   return answers;
 }
 
-export interface SessionLine {
-  readonly id: string;
-  readonly device: string;
-  /** ISO 8601 in UTC. */
-  readonly createdAt: string;
-  readonly seenAt: string;
-  /** The one that asks. */
-  readonly here: boolean;
-}
-
 export async function listSessions(em: EntityManager, who: SignedIn, now: Date): Promise<readonly SessionLine[]> {
   const rows = await em.find(
     SessionEntity,
@@ -178,6 +169,6 @@ export async function changePassword(
     await tx.nativeUpdate(AccountEntity, { id: who.accountId }, { passwordHash });
     await tx.nativeDelete(SessionEntity, { account: who.accountId, id: { $ne: who.sessionId } });
     await forgetDevices(tx, who.accountId);
-    await noteChange(tx, who, who.accountId, 'Own password changed');
+    await logChange(tx, who, who.accountId, { code: 'own-password-changed' });
   });
 }

@@ -1,8 +1,9 @@
+import type { Role } from '@escalier/contract/people';
 import type { Context } from 'hono';
 import { getCookie, setCookie } from 'hono/cookie';
 import { createMiddleware } from 'hono/factory';
 import { admitted } from '../../hasher/index.ts';
-import type { AppEnv, Role } from '../../platform/context.ts';
+import type { AppEnv } from '../../platform/context.ts';
 import { Problem } from '../../platform/problem.ts';
 import { mayUse, roleOfRoute } from '../../platform/roles.ts';
 import { DEVICE_DAYS } from './devices.ts';

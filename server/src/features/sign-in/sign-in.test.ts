@@ -1,6 +1,7 @@
+import type { Refusal } from '@escalier/contract/refusals';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { DEMO_TEACHER } from '../../demo/school.ts';
-import { Problem, type ErrorBody } from '../../platform/problem.ts';
+import { Problem } from '../../platform/problem.ts';
 import { createTestApp, type TestApp } from '../../testing/index.ts';
 import { SessionEntity } from './entities.ts';
 
@@ -49,7 +50,7 @@ describe('signing in', () => {
   it('names the field that is wrong', async () => {
     const answer = await signIn({ email: 'mara' });
     expect(answer.status).toBe(400);
-    const { error } = (await answer.json()) as ErrorBody;
+    const { error } = (await answer.json()) as Refusal;
     expect(error.code).toBe('wrong-input');
     expect(error.fields).toEqual({ email: { code: 'not-email' }, password: { code: 'missing' } });
   });

@@ -1,3 +1,3 @@
 export { StaircaseEntity, StepEntity, StepTuneEntity } from './entities.ts';
 export { readStaircase } from './read-steps.ts';
-export { stepsOfPlan, stepsWithTune, type StepPlace } from './steps-with.ts';
+export { stepsOfPlan, stepsWithTune } from './steps-with.ts';

@@ -1,4 +1,3 @@
 export { TermEntity } from './entities.ts';
-export { withDays } from './input.ts';
 export { termRoutes } from './routes.ts';
-export type { TermDto } from './service.ts';
+export { termFacts } from './service.ts';

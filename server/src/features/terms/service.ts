@@ -1,32 +1,28 @@
-import type { DaysOff, LocalDate, ReadHolidays, Rotation } from '@escalier/core/calendar';
+import type { TermChange, TermDto, TermInput } from '@escalier/contract/terms';
+import type { ReadHolidays } from '@escalier/core/calendar';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, wrongInput } from '../../platform/problem.ts';
 import { reader } from '../../reader/index.ts';
-import { changedFields, changeVersion, noteChange } from '../changes/index.ts';
+import { changedFields, changeVersion, logChange } from '../changes/index.ts';
 import { TermEntity } from './entities.ts';
-import type { TermChange, TermInput } from './input.ts';
-
-export interface TermDto {
-  readonly id: string;
-  readonly name: string;
-  readonly startsOn: LocalDate;
-  readonly endsOn: LocalDate;
-  readonly daysOff: readonly DaysOff[];
-  readonly rotation: Rotation;
-  readonly version: number;
-}
 
 export async function listTerms(em: EntityManager, who: SignedIn): Promise<readonly TermDto[]> {
-  return em.find(TermEntity, { school: who.schoolId }, { orderBy: { startsOn: 'desc' } });
+  const terms = await em.find(TermEntity, { school: who.schoolId }, { orderBy: { startsOn: 'desc' } });
+  return terms.map(termFacts);
+}
+
+/** A term without whose it is. */
+export function termFacts({ id, name, startsOn, endsOn, daysOff, rotation, version }: TermDto): TermDto {
+  return { id, name, startsOn, endsOn, daysOff, rotation, version };
 }
 
 export async function addTerm(em: EntityManager, who: SignedIn, input: TermInput): Promise<TermDto> {
   const id = newId();
   await em.transactional(async (tx) => {
     await tx.insert(TermEntity, { id, school: who.schoolId, ...input });
-    await noteChange(tx, who, id, `${input.name}: term made`);
+    await logChange(tx, who, id, { code: 'term-made', name: input.name });
   });
   return { id, ...input, version: 1 };
 }
@@ -36,21 +32,13 @@ export async function changeTerm(em: EntityManager, who: SignedIn, id: string, c
   const { version, ...input } = change;
   const before = await em.findOne(TermEntity, { id, school: who.schoolId });
   if (before === null) throw notFound('term');
-  const changed = changedFields(before, input, TERM_WORDS);
+  const fields = changedFields(before, input);
   await em.transactional(async (tx) => {
     await changeVersion(tx, who, TermEntity, { where: { id }, about: id, version }, input);
-    if (changed !== '') await noteChange(tx, who, id, `${before.name}: ${changed}`);
+    if (fields.length > 0) await logChange(tx, who, id, { code: 'term-changed', name: before.name, fields });
   });
   return { id, ...input, version: version + 1 };
 }
-
-const TERM_WORDS = {
-  name: 'name',
-  startsOn: 'first day',
-  endsOn: 'last day',
-  daysOff: 'days off',
-  rotation: 'rotation',
-} as const;
 
 /** What an iCalendar file would add to a term; nothing is stored. @throws Problem 400 when it is no such file. */
 export async function previewHolidays(

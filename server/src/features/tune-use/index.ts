@@ -1,2 +1,1 @@
 export { tuneUseRoutes } from './routes.ts';
-export type { TuneUse } from './service.ts';

@@ -1,18 +1,11 @@
+import type { TuneUse } from '@escalier/contract/tunes';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { Problem } from '../../platform/problem.ts';
-import { noteChange } from '../changes/index.ts';
+import { logChange } from '../changes/index.ts';
 import { resultsWithTune } from '../hearing/index.ts';
-import { stepsWithTune, type StepPlace } from '../staircase/index.ts';
+import { stepsWithTune } from '../staircase/index.ts';
 import { oneTune, TuneEntity } from '../tunes/index.ts';
-
-/** What hangs on a tune. */
-export interface TuneUse {
-  readonly steps: readonly StepPlace[];
-  /** Results of pupils that name it. */
-  readonly results: number;
-  readonly archived: boolean;
-}
 
 /** Where a tune is used. @throws Problem 404 when the school has no such tune. */
 export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Promise<TuneUse> {
@@ -41,7 +34,7 @@ export async function deleteTune(
     const archived = results > 0;
     if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });
     else await tx.nativeDelete(TuneEntity, { id });
-    await noteChange(tx, who, id, `Tune “${title}” ${archived ? 'archived' : 'deleted'}`);
+    await logChange(tx, who, id, { code: archived ? 'tune-archived' : 'tune-deleted', title });
     return { archived };
   });
 }

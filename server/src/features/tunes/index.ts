@@ -1,3 +1,3 @@
 export { TuneEntity } from './entities.ts';
 export { tuneRoutes } from './routes.ts';
-export { oneTune, type TuneDto } from './service.ts';
+export { oneTune } from './service.ts';

@@ -1,21 +1,11 @@
+import type { TuneDto } from '@escalier/contract/tunes';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { reader, type ReadText } from '../../reader/index.ts';
-import { changeVersion, noteChange } from '../changes/index.ts';
+import { changeVersion, logChange } from '../changes/index.ts';
 import { TuneEntity } from './entities.ts';
-
-export interface TuneDto {
-  readonly id: string;
-  readonly title: string;
-  readonly abc: string;
-  /** Used by a staircase: it cannot be deleted. */
-  readonly onStaircase: boolean;
-  /** Hidden from the library, kept for the results that name it. */
-  readonly archived: boolean;
-  readonly version: number;
-}
 
 /** @throws Problem 400 with the tune's first error when the text is no tune. */
 async function readTune(who: SignedIn, abc: string): Promise<ReadText> {
@@ -46,7 +36,7 @@ export async function addTune(em: EntityManager, who: SignedIn, abc: string): Pr
   const id = newId();
   await em.transactional(async (tx) => {
     await tx.insert(TuneEntity, { id, school: who.schoolId, title: read.title, abc, content: read.content });
-    await noteChange(tx, who, id, `Tune “${read.title}” added`);
+    await logChange(tx, who, id, { code: 'tune-added', title: read.title });
   });
   return oneTune(em, who, id);
 }
@@ -63,7 +53,7 @@ export async function changeTune(
   await em.transactional(async (tx) => {
     const next = { title: read.title, abc, content: read.content };
     await changeVersion(tx, who, TuneEntity, { where: { id }, about: id, version }, next);
-    await noteChange(tx, who, id, `Tune “${read.title}” changed`);
+    await logChange(tx, who, id, { code: 'tune-changed', title: read.title });
   });
   return oneTune(em, who, id);
 }
@@ -73,7 +63,7 @@ export async function restoreTune(em: EntityManager, who: SignedIn, id: string):
   const tune = await oneTune(em, who, id);
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(TuneEntity, { id }, { archived: false });
-    await noteChange(tx, who, id, `Tune “${tune.title}” restored`);
+    await logChange(tx, who, id, { code: 'tune-restored', title: tune.title });
   });
   return { ...tune, archived: false };
 }

@@ -1,11 +1,10 @@
+import type { ClassPage, ClassSummary, Findable, TunePage } from '@escalier/contract/class-pages';
+import type { Refusal } from '@escalier/contract/refusals';
+import type { TuneDto } from '@escalier/contract/tunes';
 import { v7 } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import type { ErrorBody } from '../../platform/problem.ts';
 import { cookieOf, createTestApp, type TestApp } from '../../testing/index.ts';
-import type { ClassPage, ClassSummary, TunePage } from '../class-page/index.ts';
-import type { Findable } from '../classes/index.ts';
 import { StepTuneEntity } from '../staircase/index.ts';
-import type { TuneDto } from './service.ts';
 
 let test: TestApp;
 beforeAll(async () => {
@@ -17,7 +16,7 @@ const abc = (title: string, music: string): string => `X:1\nT:${title}\nM:4/4\nL
 const list = async (): Promise<readonly TuneDto[]> =>
   (await (await test.send('GET', '/api/tunes')).json()) as TuneDto[];
 const post = (text: unknown) => test.send('POST', '/api/tunes', { abc: text });
-const error = async (answer: Response) => ((await answer.json()) as ErrorBody).error;
+const error = async (answer: Response) => ((await answer.json()) as Refusal).error;
 
 describe('the library', () => {
   it('ships forty tunes and more, no two the same', async () => {

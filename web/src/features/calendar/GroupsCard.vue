@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ClassCalendar } from '@escalier/server/api';
+import type { ClassCalendar } from '@escalier/contract/terms';
 import { lessonsBefore, type LocalDate } from '@escalier/core/calendar';
 import { computed, ref } from 'vue';
 import { shortDate } from '../../ui/dates.ts';

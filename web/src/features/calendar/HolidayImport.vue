@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { readHolidays } from '@escalier/contract/terms';
 import type { DaysOff } from '@escalier/core/calendar';
 import { ref } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -21,7 +22,7 @@ async function read([file]: readonly File[]): Promise<void> {
   found.value = null;
   await save(async () => {
     const json = { ics: await file.text() };
-    const answer = await ask(api.terms[':id'].holidays.$post({ param: { id: props.termId }, json }));
+    const answer = await ask(api.terms[':id'].holidays.$post({ param: { id: props.termId }, json }), readHolidays);
     found.value = answer.daysOff.map((off) => ({ off, taken: !isThere(off), known: isThere(off) }));
     leftOut.value = answer.leftOut;
   });

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { calendarLink } from '@escalier/contract/terms';
 import { computed } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -14,7 +15,10 @@ const address = computed(() =>
 
 async function open(on: boolean): Promise<void> {
   await save(async () => {
-    const answer = await ask(api.calendar[':id'].link.$put({ param: { id: props.classId }, json: { on } }));
+    const answer = await ask(
+      api.calendar[':id'].link.$put({ param: { id: props.classId }, json: { on } }),
+      calendarLink,
+    );
     emit('changed', answer.token);
   });
 }

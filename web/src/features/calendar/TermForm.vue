@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { TermDto } from '@escalier/contract/terms';
 import type { DaysOff, Term } from '@escalier/core/calendar';
-import type { TermDto } from '@escalier/server/api';
 import { computed, reactive, watch } from 'vue';
 import IconRemove from '~icons/bi/x-lg';
 import HowComputed from '../../ui/HowComputed.vue';

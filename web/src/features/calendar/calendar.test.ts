@@ -1,5 +1,5 @@
+import type { ClassCalendar } from '@escalier/contract/terms';
 import { NO_ROTATION, type Meeting, type Term } from '@escalier/core/calendar';
-import type { ClassCalendar } from '@escalier/server/api';
 import { mount } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { mountInApp, press } from '../../testing/mount.ts';

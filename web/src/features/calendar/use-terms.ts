@@ -1,5 +1,5 @@
+import { TermDto, termList } from '@escalier/contract/terms';
 import { NO_ROTATION, type LocalDate } from '@escalier/core/calendar';
-import type { TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
@@ -32,14 +32,14 @@ export function termAt(terms: readonly TermDto[], day: LocalDate): TermDto | nul
 export function useTerms() {
   const terms = shallowRef<readonly TermDto[] | null>(null);
   const { error, load } = useLoad(async () => {
-    terms.value = await ask(api.terms.$get());
+    terms.value = await ask(api.terms.$get(), termList);
   });
 
   /** Gives the id of the term. */
   async function saveTerm(id: string | null, mine: TermDraft): Promise<string> {
     const send = ({ name, startsOn, endsOn, rotation, daysOff, version }: TermDraft) => {
-      const json = { name, startsOn, endsOn, rotation, daysOff: daysOff.map((off) => ({ ...off })), version };
-      return ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }));
+      const json = { name, startsOn, endsOn, rotation, daysOff, version };
+      return ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }), TermDto);
     };
     const there = (): TermDto | undefined => terms.value?.find((each) => each.id === id);
     const again = async () => {

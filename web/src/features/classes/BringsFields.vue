@@ -1,6 +1,8 @@
 <script setup lang="ts">
+import { ClassKnowledge } from '@escalier/contract/class-pages';
+import type { ClassSettings } from '@escalier/contract/classes';
+import { type TuneDto, tuneList } from '@escalier/contract/tunes';
 import { elementWords, signWords } from '@escalier/core/words';
-import type { ClassSettings, TuneDto } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { noteWords } from '../../ui/note-words.ts';
@@ -66,7 +68,7 @@ watch(typed, (text) => {
 const tunes = shallowRef<readonly TuneDto[]>([]);
 onMounted(async () => {
   try {
-    tunes.value = await ask(api.tunes.$get());
+    tunes.value = await ask(api.tunes.$get(), tuneList);
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
   }
@@ -90,7 +92,7 @@ const otherOptions = computed(() => [
 async function takeOver(): Promise<void> {
   error.value = null;
   try {
-    const { known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: takenFrom.value } }));
+    const { known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: takenFrom.value } }), ClassKnowledge);
     const joined = (a: readonly string[], b: readonly string[]): string[] => [...new Set([...a, ...b])];
     const notes = joined(brings.value.notes, known.notes);
     set({

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { ClassSettings } from '@escalier/contract/classes';
 import type { PointsRule } from '@escalier/core/records';
-import type { ClassSettings } from '@escalier/server/api';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TextField from '../../ui/TextField.vue';
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { ClassSummary } from '@escalier/server/api';
+import type { ClassSummary } from '@escalier/contract/class-pages';
 import { computed } from 'vue';
 import { shortDate, timeOfDay } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';

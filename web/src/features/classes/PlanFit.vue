@@ -3,7 +3,8 @@ import { shortDate } from '../../ui/dates.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { plural } from '../../ui/plural.ts';
 import type { ClassView } from './project.ts';
-import { wayWords, type PlanStep, type UnitPlan } from './unit.ts';
+import type { PlanStep, UnitPlan } from '@escalier/core/classes';
+import { wayWords } from './unit-words.ts';
 
 /** Whether the stairs fit into the term, when each step ends, and what would save lessons. */
 defineProps<{ page: ClassView; plan: UnitPlan }>();

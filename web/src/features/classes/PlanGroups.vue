@@ -1,10 +1,11 @@
 <script setup lang="ts">
-import type { ClassCalendar } from '@escalier/server/api';
+import type { ClassCalendar } from '@escalier/contract/terms';
 import { computed } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';
 import type { ClassView } from './project.ts';
-import { waysLevel, wayWords, type UnitPlan } from './unit.ts';
+import { waysLevel, type UnitPlan } from '@escalier/core/classes';
+import { wayWords } from './unit-words.ts';
 
 /** How this class stands beside the parallel ones, and what would bring it level by when. */
 const props = defineProps<{ page: ClassView; plan: UnitPlan; calendar: ClassCalendar }>();

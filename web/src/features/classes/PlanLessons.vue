@@ -6,11 +6,12 @@ import BeltBand from '../../ui/BeltBand.vue';
 import { shortDate } from '../../ui/dates.ts';
 import { useSession } from '../schools/index.ts';
 import type { ClassView, StepView } from './project.ts';
-import { PART_WORDS, type Beside, type PlanLesson } from './unit.ts';
+import type { Beside, PlanLesson } from '@escalier/core/classes';
+import { PART_WORDS } from './unit-words.ts';
 import { newThings } from './words.ts';
 
 /** The term, a line for each lesson: its step, what it holds, and when parallel groups have the same. */
-const props = defineProps<{ page: ClassView; lessons: readonly PlanLesson[]; beside: readonly Beside[] }>();
+const props = defineProps<{ page: ClassView; lessons: readonly PlanLesson<StepView>[]; beside: readonly Beside[] }>();
 const emit = defineEmits<{
   lose: [date: LocalDate];
   /** The step is to end with the lesson of this index. */
@@ -38,7 +39,7 @@ const rows = computed(() =>
     ),
   })),
 );
-const rowClass = (item: PlanLesson | null): string =>
+const rowClass = (item: PlanLesson<StepView> | null): string =>
   [item?.isPast === true ? 'past' : '', item !== null && item.number - 1 === pulled.value?.to ? 'new-end' : ''].join(
     ' ',
   );
@@ -46,7 +47,7 @@ const rowClass = (item: PlanLesson | null): string =>
 /** A step’s end while it is dragged over the lessons. */
 const pulled = shallowRef<{ readonly step: StepView; readonly to: number } | null>(null);
 const frame = useTemplateRef<HTMLElement>('frame');
-const isEnd = ({ step, number }: PlanLesson): boolean =>
+const isEnd = ({ step, number }: PlanLesson<StepView>): boolean =>
   step !== null && session.mayTeach && props.lessons[number]?.step !== step;
 
 function pull(step: StepView, down: PointerEvent): void {
@@ -82,7 +83,7 @@ function push(step: StepView, to: number): void {
   );
 }
 
-function holds({ step, part }: PlanLesson): string {
+function holds({ step, part }: PlanLesson<StepView>): string {
   const news = part === 'first' && step !== null ? newThings(step, props.page.style.lengthWords).slice(0, 3) : [];
   return news.length === 0 ? PART_WORDS[part] : `${PART_WORDS[part]}: ${news.join(', ')}`;
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { ClassCalendar } from '@escalier/contract/terms';
 import type { LocalDate } from '@escalier/core/calendar';
-import type { ClassCalendar } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { api, ask } from '../../api.ts';
 import { shortDate } from '../../ui/dates.ts';
@@ -18,7 +18,8 @@ import PlanGroups from './PlanGroups.vue';
 import PlanLessons from './PlanLessons.vue';
 import type { StepView } from './project.ts';
 import { useClasses } from './store.ts';
-import { besideOf, lessonsUntil, shiftWords, unitPlan } from './unit.ts';
+import { besideOf, lessonsUntil, unitPlan } from '@escalier/core/classes';
+import { shiftWords } from './unit-words.ts';
 import { useLiveClass } from './use-live.ts';
 
 /** The calendar of the unit: what each lesson of the term holds, when each step ends, and whether it fits. */
@@ -33,7 +34,9 @@ const plan = computed(() => (page.value === null ? null : unitPlan(page.value)))
 /** Parallel groups and lost lessons; the plan stands without them. */
 const calendar = shallowRef<ClassCalendar | null>(null);
 const { load } = useLoad(async () => {
-  calendar.value = session.mayTeach ? await ask(api.calendar[':id'].$get({ param: { id: props.classId } })) : null;
+  calendar.value = session.mayTeach
+    ? await ask(api.calendar[':id'].$get({ param: { id: props.classId } }), ClassCalendar)
+    : null;
 });
 onMounted(load);
 watch(() => props.classId, load);

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { TermDto } from '@escalier/contract/terms';
+import { pupilList } from '@escalier/contract/pupils';
 import { proposedTerm } from '@escalier/core/calendar';
 import { checkRoster, guessMapping, readRoster } from '@escalier/core/formats';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
@@ -59,7 +61,10 @@ async function start(): Promise<void> {
       made = { classId: await saveClass() };
     }
     const param = { id: made.classId };
-    await ask(api.classes[':id'].pupils.$post({ param, json: { pupils: good.value.map((row) => row.pupil) } }));
+    await ask(
+      api.classes[':id'].pupils.$post({ param, json: { pupils: good.value.map((row) => row.pupil) } }),
+      pupilList,
+    );
   });
   if (done) await router.push({ name: 'hear', params: { classId: made!.classId } });
 }
@@ -67,7 +72,7 @@ async function start(): Promise<void> {
 async function addTerm(): Promise<string> {
   const { startsOn, endsOn, rotation } = term.value;
   const json = { name: `From ${longDate(startsOn)}`, startsOn, endsOn, rotation, daysOff: [], version: 0 };
-  const added = await ask(api.terms.$post({ json }));
+  const added = await ask(api.terms.$post({ json }), TermDto);
   terms.value = [...terms.value, added];
   return added.id;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { ClassSettings } from '@escalier/contract/classes';
 import {
   COUNTING_CHOICES,
   ladder,
@@ -11,7 +12,6 @@ import {
   RUNGS,
   type RungId,
 } from '@escalier/core/practice';
-import type { ClassSettings } from '@escalier/server/api';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FormField from '../../ui/FormField.vue';
 import TextField from '../../ui/TextField.vue';

@@ -3,7 +3,7 @@ export type { ClassView, PupilView, StepView } from './project.ts';
 export { default as StairPicture } from './StairPicture.vue';
 export type { StairLayout } from './stair-layout.ts';
 export { useClasses } from './store.ts';
-export { unitPlan } from './unit.ts';
+export { unitPlan } from '@escalier/core/classes';
 export { useForecasts } from './use-forecasts.ts';
 export { useLiveClass } from './use-live.ts';
 export { warmUp } from './warm-up.ts';

@@ -2,7 +2,7 @@ import type { HearingWay, LocalDate } from '@escalier/core/calendar';
 import { forecastRequest } from '@escalier/core/classes';
 import type { ClassForecast, ForecastRequest, RecordEvent } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
-import { heardInLesson } from './unit.ts';
+import { heardInLesson } from '@escalier/core/classes';
 
 /** What a teacher may try: the hearing as it is, a little longer, in rows, or from recordings besides. */
 export const WHAT_IFS = [

@@ -1,4 +1,3 @@
-import type { ClassCalendar } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
@@ -6,7 +5,8 @@ import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { outlookOf, timesAsMany } from './outlook.ts';
 import PlanPage from './PlanPage.vue';
-import { besideOf, lessonsUntil, unitPlan, waysLevel, wayWords } from './unit.ts';
+import { besideOf, lessonsUntil, unitPlan, waysLevel } from '@escalier/core/classes';
+import { wayWords } from './unit-words.ts';
 
 afterEach(() => {
   vi.unstubAllGlobals();
@@ -93,7 +93,7 @@ describe('the plan of a unit', () => {
   it('sets the days of a parallel group beside the same lessons, and says what brings a class level', () => {
     const dates = page.lessons.all.map((lesson) => lesson.date).slice(1);
     const group = { id: 'd', name: '4 Otter', staircaseId: 's', dates };
-    const [beside] = besideOf(page, { groups: [{ ...group, id: 'c' }, group] as unknown as ClassCalendar['groups'] });
+    const [beside] = besideOf(page, { groups: [{ ...group, id: 'c' }, group] });
     expect(beside!.name).toBe('4 Otter');
     expect(beside!.days[0]).toBe(dates[0]);
     const plan = unitPlan(page);

@@ -1,6 +1,6 @@
+import type { ClassPage } from '@escalier/contract/class-pages';
 import 'fake-indexeddb/auto';
 import type { HeardEvent, RecordEvent } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { useOutbox } from '../../offline/index.ts';

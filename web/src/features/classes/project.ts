@@ -1,6 +1,6 @@
+import type { ClassPage } from '@escalier/contract/class-pages';
 import { byRecords, classView, type ClassView as ViewOf } from '@escalier/core/classes';
 import { groupBy, type RecordEvent, type Standing } from '@escalier/core/records';
-import type { ClassPage } from '@escalier/server/api';
 
 /** A class as its pages show it: the facts from the school, and what they and the records come to. */
 export type ClassView = ViewOf<ClassPage>;

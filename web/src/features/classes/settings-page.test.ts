@@ -1,7 +1,7 @@
 import { NO_ROTATION } from '@escalier/core/calendar';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
-import { classPage } from '../../testing/class-page.ts';
+import { classPage, classSummary } from '../../testing/class-page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import ClassSettingsPage from './ClassSettingsPage.vue';
@@ -31,7 +31,7 @@ const existing = {
   ...choices,
   'GET /api/classes/c/settings': () => settings,
   'GET /api/classes/c': () => page,
-  'GET /api/classes': () => [page, { ...page, id: 'o', name: '4 Otter', pupils: 26 }],
+  'GET /api/classes': () => [classSummary(), classSummary({ id: 'o', name: '4 Otter', pupils: 26 })],
   'GET /api/calendar/c': () => ({ term, lessons: page.lessons.all, lost: [], groups: [], token: null }),
 };
 

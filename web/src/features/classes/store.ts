@@ -1,6 +1,7 @@
+import { ClassRecords } from '@escalier/contract/results';
+import { ClassPage, type ClassSummary, classList } from '@escalier/contract/class-pages';
 import { dayIn } from '@escalier/core/calendar';
 import type { RecordEvent } from '@escalier/core/records';
-import type { ClassPage, ClassSummary } from '@escalier/server/api';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
@@ -36,12 +37,12 @@ export const useClasses = defineStore('classes', () => {
   const page = computed(() => (factsHere.value === null ? null : viewOf(factsHere.value, base.value, pending.value)));
 
   const { error: listError, load: loadList } = useLoad(async () => {
-    list.value = await ask(api.classes.$get());
+    list.value = await ask(api.classes.$get(), classList);
   });
   const { error, load } = useLoad(() => fetchClass(wanted.value!));
 
   async function fetchClass(classId: string): Promise<void> {
-    const loaded = await ask(api.classes[':id'].$get({ param: { id: classId } }));
+    const loaded = await ask(api.classes[':id'].$get({ param: { id: classId } }), ClassPage);
     const same = facts.value?.id === classId;
     const before = same ? { events: records.value, last: last.value } : await outbox.keptRecords(classId);
     let now = await newRecords(classId, before?.events ?? [], before?.last ?? 0);
@@ -100,8 +101,8 @@ export const useClasses = defineStore('classes', () => {
   ): Promise<{ readonly events: readonly RecordEvent[]; readonly last: number }> {
     try {
       const query = { after: String(after) };
-      const fresh = await ask(api.classes[':id'].records.$get({ param: { id: classId }, query }));
-      const all = mergeRecords(events, fresh.records as readonly RecordEvent[]);
+      const fresh = await ask(api.classes[':id'].records.$get({ param: { id: classId }, query }), ClassRecords);
+      const all = mergeRecords(events, fresh.records);
       if (all !== events) await outbox.keepRecords({ classId, events: all, last: fresh.last });
       return { events: all, last: fresh.last };
     } catch (problem) {
@@ -115,7 +116,7 @@ export const useClasses = defineStore('classes', () => {
   async function fetchAhead(classIds: readonly string[]): Promise<void> {
     for (const classId of classIds.filter((id) => id !== facts.value?.id)) {
       try {
-        const page = await ask(api.classes[':id'].$get({ param: { id: classId } }));
+        const page = await ask(api.classes[':id'].$get({ param: { id: classId } }), ClassPage);
         const kept = await outbox.keptRecords(classId);
         const { events } = await newRecords(classId, kept?.events ?? [], kept?.last ?? 0);
         await warmUp(viewOf(page, byPupil(events), byPupil([])));

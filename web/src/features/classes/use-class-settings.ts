@@ -1,5 +1,7 @@
+import { ClassSettings } from '@escalier/contract/classes';
+import { type StaircaseChoice, staircaseList } from '@escalier/contract/staircases';
+import { ClassCalendar, type TermDto, termList } from '@escalier/contract/terms';
 import { USUAL_LADDER, USUAL_POSTURE, USUAL_TEACHING } from '@escalier/core/practice';
-import type { ClassCalendar, ClassSettings, StaircaseChoice, TermDto } from '@escalier/server/api';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { mergeChanges, saveMerged } from '../../ui/merge.ts';
@@ -17,15 +19,18 @@ export function useClassSettings(classId: () => string | null) {
   let read: ClassDraft | null = null;
   const { error, load } = useLoad(async () => {
     const id = classId();
-    [terms.value, staircases.value] = await Promise.all([ask(api.terms.$get()), ask(api.staircases.$get())]);
+    [terms.value, staircases.value] = await Promise.all([
+      ask(api.terms.$get(), termList),
+      ask(api.staircases.$get(), staircaseList),
+    ]);
     if (id === null) {
       draft.value ??= newClass(terms.value, staircases.value);
       return;
     }
     const param = { id };
     const [settings, dates] = await Promise.all([
-      ask(api.classes[':id'].settings.$get({ param })),
-      ask(api.calendar[':id'].$get({ param })),
+      ask(api.classes[':id'].settings.$get({ param }), ClassSettings),
+      ask(api.calendar[':id'].$get({ param }), ClassCalendar),
     ]);
     draft.value = settings;
     read = settings;
@@ -38,12 +43,15 @@ export function useClassSettings(classId: () => string | null) {
     const mine = draft.value!;
     if (id === null) {
       const json = { ...sent(mine), staircaseId: mine.staircaseId };
-      return (await ask(api.classes.$post({ json }))).id;
+      return (await ask(api.classes.$post({ json }), ClassSettings)).id;
     }
     const put = (row: ClassDraft) =>
-      ask(api.classes[':id'].settings.$put({ param: { id }, json: { ...sent(row), version: row.version } }));
+      ask(
+        api.classes[':id'].settings.$put({ param: { id }, json: { ...sent(row), version: row.version } }),
+        ClassSettings,
+      );
     const again = async () => {
-      const theirs = await ask(api.classes[':id'].settings.$get({ param: { id } }));
+      const theirs = await ask(api.classes[':id'].settings.$get({ param: { id } }), ClassSettings);
       draft.value = mergeChanges<ClassDraft>(read ?? mine, mine, theirs).merged;
       read = theirs;
       return theirs;
@@ -60,7 +68,7 @@ export function useClassSettings(classId: () => string | null) {
 
 async function climbAnother(id: string, staircaseId: string): Promise<void> {
   const param = { id };
-  const { version } = await ask(api.classes[':id'].settings.$get({ param }));
+  const { version } = await ask(api.classes[':id'].settings.$get({ param }), ClassSettings);
   await ask(api.classes[':id'].staircase.$put({ param, json: { staircaseId, version } }));
 }
 

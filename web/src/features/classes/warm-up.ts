@@ -1,3 +1,4 @@
+import { StepPage } from '@escalier/contract/class-pages';
 import { api, ApiError, ask } from '../../api.ts';
 import type { ClassView } from './project.ts';
 
@@ -15,6 +16,7 @@ export async function warmUp(page: ClassView): Promise<void> {
     try {
       await ask(
         api.classes[':id'].steps[':position'].$get({ param: { id: page.id, position: String(step.position) } }),
+        StepPage,
       );
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;

@@ -1,8 +1,8 @@
+import type { ClassPage, StepDto } from '@escalier/contract/class-pages';
 import { elementWords, signWords } from '@escalier/core/words';
 import type { LengthWords } from '@escalier/core/music';
 import { STUCK_LESSONS, STUCK_TRIES, type QueuePlace, type Stuck } from '@escalier/core/records';
 import type { Rise, RisePart } from '@escalier/core/staircase';
-import type { ClassPage, StepDto } from '@escalier/server/api';
 import { noteWords } from '../../ui/note-words.ts';
 
 /** What a step brings, in few words for the chips under its tread: notes, then rhythm, then signs. */

@@ -1,3 +1,7 @@
+import { InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
+import { cautionList } from '@escalier/contract/schools';
+import { classTuneList } from '@escalier/contract/class-pages';
+import { tuneList } from '@escalier/contract/tunes';
 import type { Breathing } from '@escalier/core/handouts';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -18,11 +22,11 @@ export function usePrintFacts(classId: Ref<string>) {
   const { error, load } = useLoad(async () => {
     const id = classId.value;
     const [tunes, changed, { cautions }, belts, { instruments }] = await Promise.all([
-      ask(api.tunes.$get()),
-      ask(api.classes[':id'].tunes.$get({ param: { id } })),
-      ask(api.school.cautions.$get()),
-      ask(api.belts.earned.$get()),
-      ask(api.instruments.$get()),
+      ask(api.tunes.$get(), tuneList),
+      ask(api.classes[':id'].tunes.$get({ param: { id } }), classTuneList),
+      ask(api.school.cautions.$get(), cautionList),
+      ask(api.belts.earned.$get(), beltsOfClasses),
+      ask(api.instruments.$get(), InstrumentList),
       classes.open(id),
     ]);
     const due = belts.find((each) => each.id === id)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];

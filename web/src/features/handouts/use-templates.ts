@@ -1,3 +1,4 @@
+import { templateList } from '@escalier/contract/schools';
 import { TEMPLATE_IDS, type TemplateId } from '@escalier/core/handouts';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
@@ -22,7 +23,7 @@ export function useTemplates(choices: Ref<HandoutChoices | null>) {
     choices.value.words = '';
     if (now === null) return;
     try {
-      kept.value ??= await ask(api.school.templates.$get());
+      kept.value ??= await ask(api.school.templates.$get(), templateList);
     } catch (problem) {
       // The usual words stand; the school's own are neither shown nor overwritten.
       if (problem instanceof ApiError) return;
@@ -37,7 +38,7 @@ export function useTemplates(choices: Ref<HandoutChoices | null>) {
     if (now === null || before === null || words === undefined) return;
     await save(async () => {
       const json = { templates: { ...before.templates, [now]: words }, version: before.version };
-      kept.value = await ask(api.school.templates.$put({ json }));
+      kept.value = await ask(api.school.templates.$put({ json }), templateList);
     });
   }
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
+import type { StepDto } from '@escalier/contract/class-pages';
 import { PASS_CHOICES } from '@escalier/core/practice';
 import type { Extent, Outcome } from '@escalier/core/records';
-import type { StepDto } from '@escalier/server/api';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { useRouter } from 'vue-router';

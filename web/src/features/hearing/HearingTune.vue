@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { StepDto } from '@escalier/contract/class-pages';
 import { findInstrument } from '@escalier/core/instruments';
 import { barId, eventId, placeOfId } from '@escalier/core/formats';
 import { pitch } from '@escalier/core/music';
@@ -6,7 +7,6 @@ import type { Breath } from '@escalier/core/reading';
 import type { Extent, Fault } from '@escalier/core/records';
 import { secondsOf } from '@escalier/core/units';
 import { hardSpotWords } from '@escalier/core/words';
-import type { StepDto } from '@escalier/server/api';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { tuneWorker } from '../../workers/index.ts';
 import { withNoteNames } from '../../ui/note-words.ts';

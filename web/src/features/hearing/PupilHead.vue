@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { StepDto } from '@escalier/contract/class-pages';
 import { findInstrument } from '@escalier/core/instruments';
-import type { StepDto } from '@escalier/server/api';
 import { computed } from 'vue';
 import type { PupilView } from '../classes/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';

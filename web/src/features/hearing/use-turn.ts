@@ -1,5 +1,5 @@
+import type { StepDto } from '@escalier/contract/class-pages';
 import { hearingGroups } from '@escalier/core/records';
-import type { StepDto } from '@escalier/server/api';
 import { computed, ref, type Ref } from 'vue';
 import { queueWords, type ClassView, type PupilView } from '../classes/index.ts';
 

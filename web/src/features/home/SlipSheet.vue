@@ -1,11 +1,11 @@
 <script setup lang="ts">
-import type { Slip } from '@escalier/server/api';
+import type { AccessSlip } from '@escalier/contract/practice-rooms';
 import { computed } from 'vue';
 import { qrOf } from './qr.ts';
 
 /** Slips to cut: code, address, three words, and what a family needs to know. */
 const props = defineProps<{
-  slips: readonly Slip[];
+  slips: readonly AccessSlip[];
   names: ReadonlyMap<string, string>;
   address: string;
   until: string;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { RoomOfClass, RoomTask } from '@escalier/server/api';
+import type { RoomOfClass, RoomTask } from '@escalier/contract/practice-rooms';
 import { computed, ref, watch } from 'vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';

@@ -1,4 +1,4 @@
-import type { RoomOfClass } from '@escalier/server/api';
+import type { RoomOfClass } from '@escalier/contract/practice-rooms';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
@@ -12,6 +12,8 @@ afterEach(() => {
   vi.unstubAllGlobals();
 });
 
+const GOOSE = '01a2184d-8c82-701b-a7d5-40e2295e2861';
+
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
   ...{
     allowed: true,
@@ -23,7 +25,7 @@ const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
     { id: 'a', name: 'Ann', pictureName: 'Blue Heron', mayHandIn: true, handedIn: 2 },
     { id: 'b', name: 'Ben', pictureName: null, mayHandIn: false, handedIn: 0 },
   ],
-  tunes: [{ id: 't', title: 'Goose Walk' }],
+  tunes: [{ id: GOOSE, title: 'Goose Walk' }],
   ...more,
 });
 const SLIP = { pupilId: 'b', pictureName: 'Green Fox', token: 'x'.repeat(43), words: 'otter lamp kite' };
@@ -79,13 +81,13 @@ describe('the practice room of a class', () => {
     await flushPromises();
     await vi.waitFor(() => expect(kept).toHaveBeenCalled());
     expect(kept.mock.calls[0]![0].body).toEqual({
-      task: { tuneId: 't', bars: [5, 8], tempo: null, words: '' },
+      task: { tuneId: GOOSE, bars: [5, 8], tempo: null, words: '' },
       version: 0,
     });
   });
 
   it('keeps what was typed when somebody else set the week meanwhile, and says what is set now', async () => {
-    const task = { tuneId: 't', bars: null, tempo: null, words: 'Slowly, with a drone.' };
+    const task = { tuneId: GOOSE, bars: null, tempo: null, words: 'Slowly, with a drone.' };
     let found = room();
     const sent: unknown[] = [];
     const { wrapper } = await open(found, {

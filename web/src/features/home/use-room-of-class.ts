@@ -1,4 +1,4 @@
-import type { RoomOfClass, RoomTask, Slip } from '@escalier/server/api';
+import { type AccessSlip, RoomOfClass, type RoomTask, accessSlips } from '@escalier/contract/practice-rooms';
 import { ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
@@ -8,12 +8,12 @@ import { useSave } from '../../ui/use-save.ts';
 export function useRoomOfClass(classId: Ref<string>) {
   const room = shallowRef<RoomOfClass | null>(null);
   /** Just made: they can be printed once, for nobody keeps them. */
-  const slips = shallowRef<readonly Slip[]>([]);
+  const slips = shallowRef<readonly AccessSlip[]>([]);
   const chosen = ref<string[]>([]);
   const until = ref('');
   const path = () => ({ param: { id: classId.value } });
   const { error, load } = useLoad(async () => {
-    const found = await ask(api.classes[':id'].room.$get(path()));
+    const found = await ask(api.classes[':id'].room.$get(path()), RoomOfClass);
     room.value = found;
     until.value = found.room?.until ?? (found.endsOn < found.today ? found.today : found.endsOn);
     chosen.value = found.pupils.filter(({ pictureName }) => pictureName === null).map(({ id }) => id);
@@ -50,7 +50,7 @@ export function useRoomOfClass(classId: Ref<string>) {
 
   /** What was typed stays in the form; theirs is told beside it, and saving again puts one's own in its place. */
   async function besideTheirs({ message }: ApiError): Promise<ApiError> {
-    const found = await ask(api.classes[':id'].room.$get(path()));
+    const found = await ask(api.classes[':id'].room.$get(path()), RoomOfClass);
     const [mine, theirs] = [room.value, found.room];
     if (mine === null || mine.room === null || theirs === null) {
       room.value = found;
@@ -65,7 +65,10 @@ export function useRoomOfClass(classId: Ref<string>) {
   }
   const makeSlips = () =>
     saving.save(async () => {
-      const made = await ask(api.classes[':id'].room.slips.$post({ ...path(), json: { pupilIds: [...chosen.value] } }));
+      const made = await ask(
+        api.classes[':id'].room.slips.$post({ ...path(), json: { pupilIds: [...chosen.value] } }),
+        accessSlips,
+      );
       await load();
       slips.value = made;
     });

@@ -1,6 +1,12 @@
 <script setup lang="ts">
+import {
+  BeltList,
+  type BeltStock,
+  type ClassBelts,
+  type EarnedBelt,
+  beltsOfClasses,
+} from '@escalier/contract/instruments';
 import { belt, isBeltId } from '@escalier/core/staircase';
-import type { BeltList, BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import BeltBand from '../../ui/BeltBand.vue';
@@ -19,7 +25,10 @@ const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
 const { busy, error: refused, fields, save } = useSave();
 const earned = shallowRef<readonly ClassBelts[]>([]);
 const { error, load } = useLoad(async () => {
-  const [next, all] = await Promise.all([ask(api.belts.$get()), ask(api.belts.earned.$get())]);
+  const [next, all] = await Promise.all([
+    ask(api.belts.$get(), BeltList),
+    ask(api.belts.earned.$get(), beltsOfClasses),
+  ]);
   earned.value = all;
   show(next);
 });
@@ -33,7 +42,8 @@ function show(next: BeltList): void {
 const { reason: giveError, save: saveGiven } = useSave(null);
 async function give(belts: readonly EarnedBelt[], given: boolean): Promise<void> {
   const json = { belts: belts.map(({ pupilId, stepId }) => ({ pupilId, stepId })), given };
-  if (await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }))))) return rebase();
+  if (await saveGiven(async () => (earned.value = await ask(api.belts.given.$put({ json }), beltsOfClasses))))
+    return rebase();
   // After a refusal the list shows what the school has.
   await load();
 }
@@ -48,7 +58,7 @@ async function submit(): Promise<void> {
       const was = new Map(belts.value!.stock.map((each) => [each.belt, JSON.stringify(each)]));
       const changed = all.filter((each) => JSON.stringify(each) !== was.get(each.belt));
       const sent = changed.flatMap((each) => (isBeltId(each.belt) ? [{ ...each, belt: each.belt }] : []));
-      return ask(api.belts.$put({ json: { belts: sent } }));
+      return ask(api.belts.$put({ json: { belts: sent } }), BeltList);
     };
     try {
       show(await put(stock.value));
@@ -62,7 +72,7 @@ async function submit(): Promise<void> {
 
 /** Belts that were handed out meanwhile stay counted: what was typed here goes on top of it. */
 async function rebase(): Promise<void> {
-  const [before, theirs] = [belts.value!.stock, await ask(api.belts.$get())];
+  const [before, theirs] = [belts.value!.stock, await ask(api.belts.$get(), BeltList)];
   belts.value = theirs;
   stock.value = theirs.stock.map((now, index) => mergeChanges(before[index]!, stock.value[index]!, now).merged);
 }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InstrumentList } from '@escalier/server/api';
+import type { InstrumentList } from '@escalier/contract/instruments';
 import { useSave } from '../../ui/use-save.ts';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
 import { plural } from '../../ui/plural.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/contract/instruments';
 import { belt, isBeltId } from '@escalier/core/staircase';
-import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural } from '../../ui/plural.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { InstrumentLine, LendingClass } from '@escalier/contract/instruments';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
-import type { InstrumentLine, LendingClass } from '@escalier/server/api';
 import { computed, reactive, ref, watch } from 'vue';
 import { mergeChanges } from '../../ui/merge.ts';
 import { moment, shortDate } from '../../ui/dates.ts';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InstrumentList, Lending } from '@escalier/server/api';
+import type { InstrumentList, Lending } from '@escalier/contract/instruments';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { useSave } from '../../ui/use-save.ts';
 import { plural } from '../../ui/plural.ts';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { InstrumentList } from '@escalier/server/api';
+import type { InstrumentList } from '@escalier/contract/instruments';
 import { computed } from 'vue';
 import { className } from './words.ts';
 

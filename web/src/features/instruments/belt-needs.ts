@@ -1,4 +1,4 @@
-import type { BeltList, BeltStock, ClassBelts } from '@escalier/server/api';
+import type { BeltList, BeltStock, ClassBelts } from '@escalier/contract/instruments';
 
 /** What one belt needs over all classes, against what is in stock. */
 export interface BeltNeed {

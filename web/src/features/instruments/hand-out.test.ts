@@ -1,4 +1,4 @@
-import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/server/api';
+import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/contract/instruments';
 import { createPinia, setActivePinia } from 'pinia';
 import { describe, expect, it } from 'vitest';
 import { mountInApp, press } from '../../testing/mount.ts';

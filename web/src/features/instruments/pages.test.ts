@@ -1,4 +1,4 @@
-import type { InstrumentList, InstrumentLine } from '@escalier/server/api';
+import type { InstrumentLine, InstrumentList } from '@escalier/contract/instruments';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
@@ -121,6 +121,6 @@ describe('belts', () => {
     expect(wrapper.get('tbody tr').text()).toContain('enough');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(asked.at(-1)!.body).toEqual({ belts: [{ ...belts.stock[0], onHand: 4 }] });
+    expect(asked.at(-1)!.body).toEqual({ belts: [{ ...belts.stock[0], onHand: 4, version: 0 }] });
   });
 });

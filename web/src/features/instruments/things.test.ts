@@ -1,5 +1,5 @@
 // @vitest-environment node
-import type { BeltList, BeltStock } from '@escalier/server/api';
+import type { BeltList, BeltStock } from '@escalier/contract/instruments';
 import { describe, expect, it } from 'vitest';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
 import { numbersWords } from './words.ts';

@@ -1,4 +1,5 @@
-import type { Condition, InstrumentList, InstrumentLine, Lending, Owner } from '@escalier/server/api';
+import { type InstrumentLine, InstrumentList, Lending } from '@escalier/contract/instruments';
+import type { Condition, Owner } from '@escalier/server/api';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -22,7 +23,7 @@ export function instrumentDraft({ number, owner, condition, note, version }: Ins
 export function useInstruments() {
   const lent = shallowRef<InstrumentList | null>(null);
   const { error, load } = useLoad(async () => {
-    lent.value = await ask(api.instruments.$get());
+    lent.value = await ask(api.instruments.$get(), InstrumentList);
   });
 
   async function add(json: { kind: InstrumentId; from: number; count: number; owner: Owner }): Promise<void> {
@@ -61,7 +62,7 @@ export function useInstruments() {
 
   /** Without `dryRun` it is done. */
   async function lendToClass(json: { classId: string; share: boolean; dryRun: boolean }): Promise<Lending> {
-    const lending = await ask(api.instruments.lend.$post({ json }));
+    const lending = await ask(api.instruments.lend.$post({ json }), Lending);
     if (!json.dryRun) await load();
     return lending;
   }

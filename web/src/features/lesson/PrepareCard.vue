@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { EarnedBelt } from '@escalier/contract/instruments';
 import { belt, isBeltId } from '@escalier/core/staircase';
-import type { EarnedBelt } from '@escalier/server/api';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { plural } from '../../ui/plural.ts';

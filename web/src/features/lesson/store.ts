@@ -1,6 +1,6 @@
+import { type DatedLessonEvent, datedLessonEvents } from '@escalier/contract/lessons';
 import type { LocalDate } from '@escalier/core/calendar';
 import { lessonHistory, lessonRun, type LessonEvent } from '@escalier/core/lesson';
-import type { DatedLessonEvent } from '@escalier/server/api';
 import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { v7 as newId } from 'uuid';
@@ -64,7 +64,7 @@ export const useLessons = defineStore('lessons', () => {
 
   const { error, load } = useLoad(async () => {
     const id = classId.value;
-    const found = await ask(api.classes[':id'].lessons.$get({ param: { id } }));
+    const found = await ask(api.classes[':id'].lessons.$get({ param: { id } }), datedLessonEvents);
     if (id !== classId.value) return;
     told.value = found;
     isLoaded.value = true;

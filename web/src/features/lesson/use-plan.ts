@@ -1,8 +1,9 @@
+import { StepPage } from '@escalier/contract/class-pages';
+import { type EarnedBelt, InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
 import { findInstrument } from '@escalier/core/instruments';
 import { planLesson, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
 import { knowledgeByName } from '@escalier/core/reading';
 import type { LessonSpeech } from '@escalier/core/words';
-import type { EarnedBelt, InstrumentList } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { noteWordsIn } from '../../ui/note-words.ts';
@@ -59,10 +60,10 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
   onMounted(() => void prepare());
   /** The plan stands without them. */
   async function prepare(): Promise<void> {
-    const earned = await orNothing(() => ask(api.belts.earned.$get()));
+    const earned = await orNothing(() => ask(api.belts.earned.$get(), beltsOfClasses));
     toHand.value =
       earned?.find(({ id }) => id === classId.value)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];
-    const list = await orNothing(() => ask(api.instruments.$get()));
+    const list = await orNothing(() => ask(api.instruments.$get(), InstrumentList));
     calls.value = list?.cleaning ?? [];
   }
 
@@ -129,7 +130,7 @@ async function readStep(
   rungsDone: LessonStep['rungsDone'],
 ): Promise<LessonStep | null> {
   const tune = await orNothing(() =>
-    ask(api.classes[':id'].steps[':position'].$get({ param: { id: page.id, position: String(position) } })),
+    ask(api.classes[':id'].steps[':position'].$get({ param: { id: page.id, position: String(position) } }), StepPage),
   );
   if (tune === null) return null;
   const known = knowledgeByName(tune.known);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { SchoolCaution } from '@escalier/contract/schools';
 import { COVER_TEST, LOCAL_RULES, postureChecks, type Holding, type Posture } from '@escalier/core/practice';
-import type { SchoolCaution } from '@escalier/server/api';
 import { computed, ref } from 'vue';
 import { CautionEditor } from '../schools/index.ts';
 import type { NoteLesson } from './lesson.ts';

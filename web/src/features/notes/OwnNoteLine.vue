@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { NoteOnStairs } from '@escalier/server/api';
+import type { NoteOnStairs } from '@escalier/contract/notes';
 import { reactive, ref, watch } from 'vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';

@@ -1,8 +1,8 @@
+import type { ClassNotes } from '@escalier/contract/notes';
 import { moveBetween, primaryFingering, instrument } from '@escalier/core/instruments';
 import { pitch, pitchName } from '@escalier/core/music';
 import { USUAL_CAUTIONS, USUAL_TEACHING } from '@escalier/core/practice';
 import { bridgeWords } from '@escalier/core/words';
-import type { ClassNotes } from '@escalier/server/api';
 import { flushPromises, mount } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { ApiError } from '../../api.ts';

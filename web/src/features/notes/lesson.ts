@@ -1,8 +1,8 @@
+import type { ClassNotes, NoteOnStairs } from '@escalier/contract/notes';
 import { findInstrument, nameNote, primaryFingering, type Instrument } from '@escalier/core/instruments';
 import { byHeight, parsePitch, pitch, pitchName, samePitch, staffStep, type Pitch } from '@escalier/core/music';
 import { bridgeTo, movesAround, plainestKey, type Bridge, type MovePair } from '@escalier/core/practice';
 import { staffPlace } from '@escalier/core/words';
-import type { ClassNotes, NoteOnStairs } from '@escalier/server/api';
 
 type OwnNote = NonNullable<NoteOnStairs['own']>;
 

@@ -1,16 +1,15 @@
-import type { ClassNotes, NoteOnStairs } from '@escalier/server/api';
+import { cautionList } from '@escalier/contract/schools';
+import { ClassNotes, OwnNote } from '@escalier/contract/notes';
 import { computed, shallowRef, watch, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { lessonOf, type NoteLesson } from './lesson.ts';
 
-type OwnNote = NonNullable<NoteOnStairs['own']>;
-
 /** The notes of a class from the server, and the lesson of one of them. */
 export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
   const notes = shallowRef<ClassNotes | null>(null);
   const { error, load } = useLoad(async () => {
-    notes.value = await ask(api.notes[':id'].$get({ param: { id: classId.value } }));
+    notes.value = await ask(api.notes[':id'].$get({ param: { id: classId.value } }), ClassNotes);
   });
 
   const lesson = computed((): NoteLesson | null => {
@@ -21,16 +20,15 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
   });
 
   async function saveCautions(cautions: ClassNotes['cautions']): Promise<void> {
-    const json = { cautions: cautions.map((each) => ({ ...each, places: [...each.places] })) };
     const version = notes.value?.cautionsVersion ?? 0;
-    const kept = await ask(api.school.cautions.$put({ json: { ...json, version } }));
+    const kept = await ask(api.school.cautions.$put({ json: { cautions, version } }), cautionList);
     if (notes.value !== null) notes.value = { ...notes.value, cautions: kept.cautions, cautionsVersion: kept.version };
   }
 
   /** Keeps the teacher's own words about a note. */
   async function saveOwn(name: string, own: OwnNote): Promise<void> {
     const param = { id: classId.value, note: name };
-    const kept = await ask(api.notes[':id'][':note'].$put({ param, json: own }));
+    const kept = await ask(api.notes[':id'][':note'].$put({ param, json: own }), OwnNote);
     const loaded = notes.value;
     if (loaded === null) return;
     const all = loaded.notes.map((each) => (each.note === name ? { ...each, own: kept } : each));

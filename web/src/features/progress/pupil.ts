@@ -1,3 +1,4 @@
+import type { StepDto } from '@escalier/contract/class-pages';
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import { forecastRequest } from '@escalier/core/classes';
 import {
@@ -9,7 +10,6 @@ import {
   type RecordEvent,
   type Remark,
 } from '@escalier/core/records';
-import type { StepDto } from '@escalier/server/api';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import type { PupilRecord } from '@escalier/server/api';
+import { recordingCount } from '@escalier/contract/recordings';
+import type { PupilRecord } from '@escalier/contract/pupils';
 import { ref, watch } from 'vue';
 import { api, ask } from '../../api.ts';
 import { plural } from '../../ui/plural.ts';
@@ -16,7 +17,7 @@ watch(
   () => [props.pupil.id, props.pupil.mayRecord] as const,
   async ([id, now], [before, agreed]) => {
     if (id !== before || now || !agreed) return;
-    count.value = (await ask(api.pupils[':id'].recordings.$get(path()))).count;
+    count.value = (await ask(api.pupils[':id'].recordings.$get(path()), recordingCount)).count;
     isOpen.value = count.value > 0;
   },
 );

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { PupilRecord, Trace } from '@escalier/server/api';
+import { type PupilRecord, type Trace, traceList } from '@escalier/contract/pupils';
 import { ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -21,7 +21,7 @@ const nameOf = ({ place, key }: Trace): string => `${place} ${key}`;
 /** Looks first: what is erased cannot be found any more. */
 async function look(): Promise<void> {
   await looking.save(async () => {
-    traces.value = await ask(api.pupils[':id'].traces.$get({ param: { id: props.pupil.id } }));
+    traces.value = await ask(api.pupils[':id'].traces.$get({ param: { id: props.pupil.id } }), traceList);
     chosen.value = traces.value.filter(({ isWhole }) => isWhole).map(nameOf);
     isOpen.value = true;
   });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { PupilRecord, Trace } from '@escalier/contract/pupils';
 import { INSTRUMENT_IDS, instrument } from '@escalier/core/instruments';
-import type { PupilRecord, Trace } from '@escalier/server/api';
 import { computed, reactive, ref, watch } from 'vue';
 import { mergeChanges } from '../../ui/merge.ts';
 import { shortDate } from '../../ui/dates.ts';

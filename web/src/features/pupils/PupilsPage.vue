@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import type { PupilRecord } from '@escalier/contract/pupils';
 import { writeRoster } from '@escalier/core/formats';
 import { findInstrument } from '@escalier/core/instruments';
 import type { Standing } from '@escalier/core/records';
-import type { PupilRecord } from '@escalier/server/api';
 import { computed, ref, watch } from 'vue';
 import { saveFile } from '../../ui/save-file.ts';
 import LoadState from '../../ui/LoadState.vue';

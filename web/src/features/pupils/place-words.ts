@@ -1,4 +1,4 @@
-import type { PlaceId } from '@escalier/server/api';
+import type { PlaceId } from '@escalier/contract/pupils';
 
 /** Where in the school's texts a pupil's name may stand, as the teacher knows the place. */
 export const PLACE_WORDS: Readonly<Record<PlaceId, string>> = {

@@ -1,7 +1,7 @@
-import type { ClassSummary, PupilRecord } from '@escalier/server/api';
+import type { PupilRecord } from '@escalier/contract/pupils';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { classPage } from '../../testing/class-page.ts';
+import { classPage, classSummary } from '../../testing/class-page.ts';
 import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
@@ -31,12 +31,11 @@ const pupil = (name: string, more: Partial<PupilRecord> = {}): PupilRecord => ({
 
 function answers(pupils: () => readonly PupilRecord[], page: Partial<ClassView> = {}) {
   const here = classPage({ id: 'c', ...page });
-  const summary = (id: string, name: string) => ({ ...here, id, name }) as unknown as ClassSummary;
   return {
     'GET /api/classes/c/pupils': pupils,
     'GET /api/school/cautions': () => ({ cautions: [] }),
     'GET /api/classes/c': () => here,
-    'GET /api/classes': () => [summary('c', '4 Plover'), summary('o', '4 Otter')],
+    'GET /api/classes': () => [classSummary(), classSummary({ id: 'o', name: '4 Otter' })],
   };
 }
 

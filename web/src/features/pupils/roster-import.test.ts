@@ -42,7 +42,7 @@ describe('adding pupils', () => {
   });
 
   it('keeps the list and says the server’s sentence when it was not stored', async () => {
-    const refusal = { error: { code: 'offline', message: 'The school server cannot be reached just now.' } };
+    const refusal = { error: { code: 'offline', message: 'The school server cannot be reached just now.' } } as const;
     const { wrapper } = importer(vi.fn().mockRejectedValue(new ApiError(refusal)));
     await wrapper.get('textarea').setValue('Bo');
     await wrapper.get('form').trigger('submit');

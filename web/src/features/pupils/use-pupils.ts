@@ -1,4 +1,4 @@
-import type { PupilRecord, Trace } from '@escalier/server/api';
+import { type PupilRecord, type Trace, pupilList } from '@escalier/contract/pupils';
 import { shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
@@ -14,11 +14,14 @@ export interface NewPupil {
 export function usePupils(classId: () => string) {
   const pupils = shallowRef<readonly PupilRecord[] | null>(null);
   const { error, load } = useLoad(async () => {
-    pupils.value = await ask(api.classes[':id'].pupils.$get({ param: { id: classId() } }));
+    pupils.value = await ask(api.classes[':id'].pupils.$get({ param: { id: classId() } }), pupilList);
   });
 
   async function add(all: readonly NewPupil[]): Promise<void> {
-    pupils.value = await ask(api.classes[':id'].pupils.$post({ param: { id: classId() }, json: { pupils: [...all] } }));
+    pupils.value = await ask(
+      api.classes[':id'].pupils.$post({ param: { id: classId() }, json: { pupils: [...all] } }),
+      pupilList,
+    );
   }
 
   const pupilOf = (id: string): PupilRecord | undefined => pupils.value?.find((each) => each.id === id);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { onBeforeUnmount, toRef } from 'vue';
-import type { RecordingDto } from '@escalier/server/api';
 import { plural } from '../../ui/plural.ts';
 import { useAnswer } from './use-answer.ts';
 

@@ -1,5 +1,5 @@
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { flushPromises } from '@vue/test-utils';
-import type { RecordingDto } from '@escalier/server/api';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
 import { useOutbox } from '../../offline/index.ts';

@@ -1,5 +1,5 @@
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
-import type { RecordingDto } from '@escalier/server/api';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ref } from 'vue';
 import { fakeServer, Refused } from '../../testing/fake-server.ts';

@@ -1,4 +1,4 @@
-import type { RecordingDto } from '@escalier/server/api';
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { writeWav } from '@escalier/core/listening';
 import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';

@@ -1,5 +1,5 @@
+import type { RecordingDto } from '@escalier/contract/recordings';
 import type { Outcome } from '@escalier/core/records';
-import type { RecordingDto } from '@escalier/server/api';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';

@@ -1,5 +1,5 @@
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { PLAIN_RULE } from '@escalier/core/listening';
-import type { RecordingDto } from '@escalier/server/api';
 import { onScopeDispose, ref, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { listeningPool, type ListenedView } from '../../workers/listening.ts';

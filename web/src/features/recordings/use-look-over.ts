@@ -1,6 +1,6 @@
+import { Refusal } from '@escalier/contract/refusals';
 import { computed, ref, type Ref } from 'vue';
 import { v7 } from 'uuid';
-import type { ErrorBody } from '@escalier/server/api';
 import { PlainError, refusalWords } from '../../refusals/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import { decode, toKeep } from './decode.ts';
@@ -104,8 +104,8 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
         headers: { 'content-type': 'application/octet-stream' },
       });
       if (answer.ok) return null;
-      const body = (await answer.json()) as ErrorBody;
-      return refusalWords(body.error);
+      const { error } = Refusal.parse(await answer.json());
+      return refusalWords(error);
     } catch {
       return 'The school could not be reached. Try again.';
     }

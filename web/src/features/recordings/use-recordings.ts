@@ -1,5 +1,5 @@
+import { type RecordingDto, RecordingList } from '@escalier/contract/recordings';
 import { hearings } from '@escalier/core/records';
-import type { RecordingDto, RecordingList } from '@escalier/server/api';
 import { computed, shallowRef, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { PlainError } from '../../refusals/index.ts';
@@ -13,7 +13,7 @@ export function useRecordings(classId: Ref<string>) {
   const page = computed(() => (classes.page?.id === classId.value ? classes.page : null));
   const { error, load } = useLoad(async () => {
     await classes.open(classId.value);
-    list.value = await ask(api.classes[':id'].recordings.$get({ param: { id: classId.value } }));
+    list.value = await ask(api.classes[':id'].recordings.$get({ param: { id: classId.value } }), RecordingList);
   });
 
   /** Results by the recording that they came of: those on this device count too. */

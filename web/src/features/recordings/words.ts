@@ -1,4 +1,4 @@
-import type { RecordingDto } from '@escalier/server/api';
+import type { RecordingDto } from '@escalier/contract/recordings';
 import { OUTCOME_WORDS } from '../hearing/index.ts';
 
 /** How sure a proposal is, as one would say it. @param sure 0 to 1. */

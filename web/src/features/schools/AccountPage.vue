@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SessionLine } from '@escalier/server/api';
+import { type SessionLine, sessionList } from '@escalier/contract/people';
 import { onMounted, reactive, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { moment } from '../../ui/dates.ts';
@@ -16,7 +16,7 @@ import { useSession } from './session.ts';
 const session = useSession();
 const sessions = shallowRef<readonly SessionLine[] | null>(null);
 const { error, load } = useLoad(async () => {
-  sessions.value = await ask(api.account.sessions.$get());
+  sessions.value = await ask(api.account.sessions.$get(), sessionList);
 });
 onMounted(load);
 

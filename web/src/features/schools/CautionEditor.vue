@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { SchoolCaution } from '@escalier/server/api';
+import type { SchoolCaution } from '@escalier/contract/schools';
 import { ref } from 'vue';
 import { v7 as newId } from 'uuid';
 import SaveBar from '../../ui/SaveBar.vue';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { type SchoolCaution, cautionList } from '@escalier/contract/schools';
 import { CAUTION_PLACES, LOCAL_RULES, USUAL_CAUTIONS, type CautionPlace } from '@escalier/core/practice';
-import type { SchoolCaution } from '@escalier/server/api';
 import { onMounted, ref, shallowRef } from 'vue';
 import { v7 as newId } from 'uuid';
 import { api, ask } from '../../api.ts';
@@ -23,7 +23,7 @@ const loaded = shallowRef<readonly SchoolCaution[] | null>(null);
 const draft = ref<{ id: string; text: string; places: CautionPlace[]; shown: boolean }[]>([]);
 const { busy, error: refused, fields, save } = useSave();
 let version = 0;
-const { error, load } = useLoad(async () => show(await ask(api.school.cautions.$get())));
+const { error, load } = useLoad(async () => show(await ask(api.school.cautions.$get(), cautionList)));
 onMounted(load);
 
 function show({ cautions, version: read }: { cautions: readonly SchoolCaution[]; version: number }): void {
@@ -49,13 +49,13 @@ async function submit(): Promise<void> {
   await save(async () => {
     const cautions = draft.value.filter((each) => each.text.trim() !== '');
     const again = async () => {
-      const theirs = await ask(api.school.cautions.$get());
+      const theirs = await ask(api.school.cautions.$get(), cautionList);
       loaded.value = theirs.cautions;
       version = theirs.version;
       return { cautions: editable(theirs.cautions), version };
     };
     const before = { cautions: editable(loaded.value ?? []), version };
-    const put = (json: typeof before) => ask(api.school.cautions.$put({ json }));
+    const put = (json: typeof before) => ask(api.school.cautions.$put({ json }), cautionList);
     show(await saveMerged({ before, mine: { cautions, version }, put, again }));
   });
 }

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import type { ChangeLine } from '@escalier/server/api';
+import { type ChangeLine, changeList } from '@escalier/contract/changes';
 import { onMounted, ref, shallowRef } from 'vue';
-import { api, ask, sendArchive } from '../../api.ts';
+import { api, ask } from '../../api.ts';
+import { changeWords } from '../../refusals/index.ts';
 import { moment } from '../../ui/dates.ts';
 import FilePick from '../../ui/FilePick.vue';
 import LoadState from '../../ui/LoadState.vue';
@@ -13,12 +14,13 @@ import RoomSwitch from './RoomSwitch.vue';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
+import { sendArchive } from './send-archive.ts';
 const PER_PAGE = 500;
 
 const session = useSession();
 const changes = shallowRef<readonly ChangeLine[] | null>(null);
 const { error, load } = useLoad(async () => {
-  changes.value = await ask(api.changes.$get({ query: {} }));
+  changes.value = await ask(api.changes.$get({ query: {} }), changeList);
 });
 onMounted(load);
 
@@ -40,7 +42,7 @@ async function more(): Promise<void> {
   const before = changes.value?.at(-1)?.id;
   if (before === undefined) return;
   await save(async () => {
-    changes.value = [...(changes.value ?? []), ...(await ask(api.changes.$get({ query: { before } })))];
+    changes.value = [...(changes.value ?? []), ...(await ask(api.changes.$get({ query: { before } }), changeList))];
   });
 }
 </script>
@@ -90,7 +92,7 @@ async function more(): Promise<void> {
         <ol class="plain ruled">
           <li v-for="change in changes" :key="change.id" class="change">
             <span class="soft">{{ moment(change.at, session.timeZone) }}</span>
-            <span>{{ change.words }}</span>
+            <span>{{ changeWords(change.what) }}</span>
             <span class="soft">{{ change.who }}</span>
           </li>
         </ol>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { NewLink, People, Role } from '@escalier/server/api';
+import { NewLink, type People, type Role } from '@escalier/contract/people';
 import { reactive } from 'vue';
 import { api, ask } from '../../api.ts';
 import TextField from '../../ui/TextField.vue';
@@ -15,7 +15,7 @@ const draft = reactive<{ name: string; role: Role; classIds: string[] }>({ name:
 
 async function invite(): Promise<void> {
   await save(async () => {
-    const made = await ask(api.people.invitations.$post({ json: { ...draft } }));
+    const made = await ask(api.people.invitations.$post({ json: { ...draft } }), NewLink);
     emit('invited', draft.name, made);
     Object.assign(draft, { name: '', classIds: [] });
   });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Invited } from '@escalier/server/api';
+import { Invited } from '@escalier/contract/people';
 import { computed, onMounted, reactive, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
@@ -20,7 +20,7 @@ const { busy, error: refused, fields, save } = useSave(null);
 const invited = shallowRef<Invited | null>(null);
 const draft = reactive({ name: '', email: '', password: '' });
 const { error, load } = useLoad(async () => {
-  invited.value = await ask(api.invitations[':token'].$get({ param: { token: props.token } }));
+  invited.value = await ask(api.invitations[':token'].$get({ param: { token: props.token } }), Invited);
   Object.assign(draft, { name: invited.value.name, email: invited.value.email ?? '' });
 });
 onMounted(load);

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { NewLink, People, PersonLine } from '@escalier/server/api';
+import { NewLink, People, type PersonLine } from '@escalier/contract/people';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { moment } from '../../ui/dates.ts';
@@ -16,7 +16,7 @@ import { useSession } from './session.ts';
 const session = useSession();
 const people = shallowRef<People | null>(null);
 const { error, load } = useLoad(async () => {
-  people.value = await ask(api.people.$get());
+  people.value = await ask(api.people.$get(), People);
 });
 onMounted(load);
 
@@ -42,7 +42,7 @@ function showLink(name: string, made: NewLink): void {
 
 async function passwordLink(person: PersonLine): Promise<void> {
   await save(async () => {
-    showLink(person.name, await ask(api.people[':id']['password-link'].$post({ param: { id: person.id } })));
+    showLink(person.name, await ask(api.people[':id']['password-link'].$post({ param: { id: person.id } }), NewLink));
   });
   await load();
 }

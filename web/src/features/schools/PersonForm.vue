@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { People, PersonLine, Role } from '@escalier/server/api';
+import { People, type PersonLine, type Role } from '@escalier/contract/people';
 import { reactive, watch } from 'vue';
 import { api, ask } from '../../api.ts';
 import { mergeChanges, saveMerged } from '../../ui/merge.ts';
@@ -28,7 +28,7 @@ async function submit(): Promise<void> {
   const put = (json: typeof mine) => ask(api.people[':id'].$put({ param: { id }, json }));
   const mine = { ...draft, version };
   const again = async () => {
-    const { people } = await ask(api.people.$get());
+    const { people } = await ask(api.people.$get(), People);
     const person = people.find((each) => each.id === id);
     emit('saved');
     return person === undefined ? undefined : { ...copy(person), version: person.version };

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RecordingStorage } from '@escalier/contract/recordings';
 import { computed, onMounted, ref } from 'vue';
 import { api, ask } from '../../api.ts';
 import { plural } from '../../ui/plural.ts';
@@ -15,7 +16,7 @@ const stored = ref<{ readonly count: number; readonly bytes: number } | null>(nu
 const days = ref(30);
 const megabytes = ref(500);
 const { error: problem, load } = useLoad(async () => {
-  const storage = await ask(api.recordings.storage.$get());
+  const storage = await ask(api.recordings.storage.$get(), RecordingStorage);
   stored.value = storage;
   days.value = storage.days;
   megabytes.value = storage.megabytes;

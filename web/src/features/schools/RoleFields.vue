@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { People, Role } from '@escalier/server/api';
+import type { People, Role } from '@escalier/contract/people';
 import { computed } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import { ROLE_WORDS } from './role-words.ts';

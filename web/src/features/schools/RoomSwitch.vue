@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { RoomsOfSchool } from '@escalier/contract/practice-rooms';
 import { computed, onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { plural } from '../../ui/plural.ts';
@@ -11,7 +12,7 @@ const session = useSession();
 const isOwner = computed(() => session.me?.role === 'owner');
 const rooms = shallowRef<{ readonly allowed: boolean; readonly open: number } | null>(null);
 const { error: problem, load } = useLoad(async () => {
-  rooms.value = await ask(api.school.rooms.$get());
+  rooms.value = await ask(api.school.rooms.$get(), RoomsOfSchool);
 });
 onMounted(load);
 const { busy, error, save } = useSave();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { DemoAccount } from '@escalier/server/api';
+import type { DemoAccount } from '@escalier/contract/people';
 import { onMounted, reactive, ref } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { ApiError } from '../../api.ts';

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { type SchoolCaution, cautionList } from '@escalier/contract/schools';
 import { LOCAL_RULES, type CautionPlace } from '@escalier/core/practice';
-import type { SchoolCaution } from '@escalier/server/api';
 import { computed, onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
@@ -9,7 +9,7 @@ import { useLoad } from '../../ui/use-load.ts';
 const props = defineProps<{ place: CautionPlace }>();
 const cautions = shallowRef<readonly SchoolCaution[]>([]);
 const { error, load } = useLoad(async () => {
-  cautions.value = (await ask(api.school.cautions.$get())).cautions;
+  cautions.value = (await ask(api.school.cautions.$get(), cautionList)).cautions;
 });
 onMounted(load);
 const shown = computed(() => cautions.value.filter((each) => each.shown && each.places.includes(props.place)));

@@ -1,5 +1,5 @@
+import type { People, SessionLine } from '@escalier/contract/people';
 import { USUAL_CAUTIONS } from '@escalier/core/practice';
-import type { People, SessionLine } from '@escalier/server/api';
 import { flushPromises } from '@vue/test-utils';
 import { describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
@@ -106,7 +106,7 @@ describe('people', () => {
   it('come in by a link that is shown once', async () => {
     const asked = fakeServer({
       'GET /api/people': () => people,
-      'POST /api/people/invitations': () => ({ token: 'abc', expiresAt: '2026-03-10T10:00:00Z' }),
+      'POST /api/people/invitations': () => ({ token: 'a'.repeat(43), expiresAt: '2026-03-10T10:00:00Z' }),
     });
     const { wrapper } = await openPage(PeoplePage);
     const form = wrapper.findAll('form').at(-1)!;
@@ -120,7 +120,7 @@ describe('people', () => {
       role: 'assistant',
       classIds: ['p'],
     });
-    expect(wrapper.get<HTMLInputElement>('input[readonly]').element.value).toMatch(/\/invitation\/abc$/);
+    expect(wrapper.get<HTMLInputElement>('input[readonly]').element.value).toMatch(/\/invitation\/a{43}$/);
   });
 
   it('give the school another name, which is seen at once', async () => {
@@ -215,7 +215,8 @@ describe('the account', () => {
 });
 
 describe('the school’s data', () => {
-  const changes = [{ id: 'c', at: '2026-03-03T10:00:00Z', who: 'Mara Tillen', words: 'Samir: note' }];
+  const NOTE_CHANGED = { code: 'pupil-changed', name: 'Samir', fields: ['note'], consent: null };
+  const changes = [{ id: 'c', at: '2026-03-03T10:00:00Z', who: 'Mara Tillen', what: NOTE_CHANGED }];
 
   async function imported(answer: unknown) {
     const asked = fakeServer({

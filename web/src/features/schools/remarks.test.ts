@@ -25,7 +25,7 @@ describe('the remarks at hearing', () => {
     await press('Add your own');
     await wrapper.get('form').trigger('submit');
     await vi.waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
-    expect(asked.at(-1)!.body).toEqual({ remarks: [{ ...REMARKS[0], words: 'Other hand' }, own] });
+    expect(asked.at(-1)!.body).toEqual({ remarks: [{ ...REMARKS[0], words: 'Other hand' }, own], version: 0 });
     await vi.waitFor(() => expect(wrapper.findAll('fieldset')).toHaveLength(1));
   });
 

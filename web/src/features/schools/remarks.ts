@@ -1,3 +1,4 @@
+import { remarkList } from '@escalier/contract/schools';
 import { REMARKS, type Remark } from '@escalier/core/records';
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
@@ -22,13 +23,13 @@ export const useRemarks = defineStore('remarks', () => {
   }
 
   async function saveRemarks(remarks: readonly Remark[]): Promise<void> {
-    const put = (json: { remarks: Remark[]; version: number }) => ask(api.school.remarks.$put({ json }));
+    const put = (json: { remarks: Remark[]; version: number }) => ask(api.school.remarks.$put({ json }), remarkList);
     const before = { remarks: [...all.value], version };
     show(await saveMerged({ before, mine: { remarks: [...remarks], version }, put, again: read }));
   }
 
   async function read(): Promise<{ remarks: Remark[]; version: number }> {
-    const kept = await ask(api.school.remarks.$get());
+    const kept = await ask(api.school.remarks.$get(), remarkList);
     show(kept);
     return { remarks: [...kept.remarks], version: kept.version };
   }

@@ -1,4 +1,4 @@
-import type { Role } from '@escalier/server/api';
+import type { Role } from '@escalier/contract/people';
 
 /** What each role is called and may do. */
 export const ROLE_WORDS: Record<Role, { readonly label: string; readonly may: string }> = {

@@ -23,6 +23,7 @@ function me(email = MARA, more: object = {}): object {
     role: 'owner',
     timeZone: 'UTC',
     schoolVersion: 1,
+    noteColours: null,
     until,
     ...more,
   };

@@ -1,5 +1,5 @@
+import { Me, sealSecret, signInPage, type DemoAccount } from '@escalier/contract/people';
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
-import type { DemoAccount, Me } from '@escalier/server/api';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
@@ -63,7 +63,7 @@ export const useSession = defineStore('session', () => {
   /** Takes over who the school says is signed in; also after a link or the first run. */
   async function enter(): Promise<void> {
     const request = api.session.$get();
-    const found = await ask(request);
+    const found = await ask(request, Me);
     const { headers } = await request;
     const now = Date.now();
     // What the service worker has kept says when the school last answered.
@@ -75,7 +75,7 @@ export const useSession = defineStore('session', () => {
     const before = deviceAccount.get();
     if (before !== null && before !== found.email) await clearDevice();
     deviceAccount.set(found.email);
-    sealKey.value = await keptKey(found.email, async () => (await ask(api.session.seal.$get())).key);
+    sealKey.value = await keptKey(found.email, async () => (await ask(api.session.seal.$get(), sealSecret)).key);
     me.value = found;
     loaded = true;
     if (before !== found.email) tellTabs({ kind: 'entered', email: found.email });
@@ -125,7 +125,7 @@ export const useSession = defineStore('session', () => {
 
   /** The demo's account, and whether there is no school yet. */
   async function door(): Promise<{ readonly demo: DemoAccount | null; readonly firstRun: boolean }> {
-    return ask(api['sign-in'].$get());
+    return ask(api['sign-in'].$get(), signInPage);
   }
 
   return { me, sealKey, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, door };

@@ -1,4 +1,4 @@
-import type { Role } from '@escalier/server/api';
+import type { Role } from '@escalier/contract/people';
 
 interface SchoolTab {
   readonly name: string;

@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { type StaircaseChoice, StaircaseDto, staircaseList } from '@escalier/contract/staircases';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { newsOfSteps, type StepNews } from '@escalier/core/staircase';
-import type { StaircaseChoice, StaircaseDto } from '@escalier/server/api';
 import { computed, onMounted, shallowRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
@@ -33,10 +33,10 @@ const asked = computed(() => {
   return [first, given[1] ?? all.find((each) => each.id !== first)?.id ?? first] as const;
 });
 const { error, load } = useLoad(async () => {
-  staircases.value ??= await ask(api.staircases.$get());
+  staircases.value ??= await ask(api.staircases.$get(), staircaseList);
   const both: Shown[] = [];
   for (const id of asked.value) {
-    const stairs = await ask(api.staircases[':id'].$get({ param: { id } }));
+    const stairs = await ask(api.staircases[':id'].$get({ param: { id } }), StaircaseDto);
     await library.read(stairs.instrumentId as InstrumentId);
     both.push({ stairs, news: newsOfSteps(library.profilesOf(stairs.steps), NOTHING_KNOWN) });
   }

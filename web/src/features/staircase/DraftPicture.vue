@@ -4,7 +4,8 @@ import { computed, ref, shallowRef } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { plural } from '../../ui/plural.ts';
 import { StairPicture, type StairLayout } from '../classes/index.ts';
-import { MOST_LESSONS, type DraftStep } from './draft.ts';
+import { MOST_STEP_LESSONS } from '@escalier/contract/staircases';
+import type { DraftStep } from './draft.ts';
 
 /** The stairs to scale. The far edge of a tread can be dragged, or moved by arrow keys, to give the step more lessons. */
 const props = defineProps<{
@@ -47,7 +48,7 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
   const width = lessonX(1) - lessonX(0);
   span.value = total.value;
   const drag = (moved: PointerEvent): void => {
-    const lessons = Math.min(MOST_LESSONS, Math.max(1, before + Math.round((moved.clientX - from) / width)));
+    const lessons = Math.min(MOST_STEP_LESSONS, Math.max(1, before + Math.round((moved.clientX - from) / width)));
     held.value = { index, lessons };
   };
   handle.addEventListener('pointermove', drag);
@@ -80,7 +81,7 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
           :aria-label="`Lessons of step ${index + 1}`"
           :aria-valuenow="lessonsOf(index)"
           aria-valuemin="1"
-          :aria-valuemax="MOST_LESSONS"
+          :aria-valuemax="MOST_STEP_LESSONS"
           :aria-valuetext="plural(lessonsOf(index), 'lesson', 'lessons')"
           :style="{ left: `${layout.treads[index]!.right - 12}px`, top: `${layout.treads[index]!.top}px` }"
           @pointerdown="hold($event, index, layout)"

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { StaircaseDto } from '@escalier/contract/staircases';
 import { instrument } from '@escalier/core/instruments';
 import { problemWords } from '@escalier/core/words';
 import { computed, nextTick, onMounted } from 'vue';
@@ -51,7 +52,7 @@ async function keep(): Promise<void> {
   const content = contentOf({ name: name.slice(0, MOST_LETTERS), noteOrder: order, steps: steps.value });
   let staircaseId = '';
   const done = await save(async () => {
-    ({ id: staircaseId } = await ask(api.staircases.$post({ json: { ...content, instrumentId } })));
+    ({ id: staircaseId } = await ask(api.staircases.$post({ json: { ...content, instrumentId } }), StaircaseDto));
   });
   if (!done) return;
   const query = forClass.value === null ? {} : { class: forClass.value.id };

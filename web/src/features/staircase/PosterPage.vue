@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { StaircaseDto } from '@escalier/contract/staircases';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { newsOfSteps } from '@escalier/core/staircase';
-import type { StaircaseDto } from '@escalier/server/api';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import LoadState from '../../ui/LoadState.vue';
@@ -17,7 +17,7 @@ const props = defineProps<{ staircaseId: string }>();
 const stairs = shallowRef<StaircaseDto | null>(null);
 const library = useLibraryProfiles();
 const { error, load } = useLoad(async () => {
-  const found = await ask(api.staircases[':id'].$get({ param: { id: props.staircaseId } }));
+  const found = await ask(api.staircases[':id'].$get({ param: { id: props.staircaseId } }), StaircaseDto);
   await library.read(found.instrumentId as InstrumentId);
   stairs.value = found;
 });

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { StaircaseDto } from '@escalier/contract/staircases';
 import type { InstrumentId } from '@escalier/core/instruments';
-import type { StaircaseDto } from '@escalier/server/api';
 import { ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
@@ -27,7 +27,7 @@ async function copy(): Promise<void> {
   };
   let id: string | null = null;
   await save(async () => {
-    ({ id } = await ask(api.staircases.$post({ json })));
+    ({ id } = await ask(api.staircases.$post({ json }), StaircaseDto));
   });
   if (id === null) return notices.fail(reason.value ?? error.value ?? '');
   notices.say('Copied. Results stay with the staircase they were made on.');

@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { type StaircaseChoice, staircaseList } from '@escalier/contract/staircases';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
-import type { StaircaseChoice } from '@escalier/server/api';
 import { onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import LoadState from '../../ui/LoadState.vue';
@@ -9,7 +9,7 @@ import { useLoad } from '../../ui/use-load.ts';
 /** All staircases of the school. */
 const staircases = shallowRef<readonly StaircaseChoice[] | null>(null);
 const { error, load } = useLoad(async () => {
-  staircases.value = await ask(api.staircases.$get());
+  staircases.value = await ask(api.staircases.$get(), staircaseList);
 });
 onMounted(load);
 

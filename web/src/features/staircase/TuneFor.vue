@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StaircaseChoice, StaircaseDto } from '@escalier/server/api';
+import { type StaircaseChoice, StaircaseDto, staircaseList } from '@escalier/contract/staircases';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';
@@ -31,7 +31,7 @@ const { busy, error, save } = useSave(null);
 watch(isOpen, async (open) => {
   if (!open || all.value.length > 0) return;
   try {
-    all.value = await ask(api.staircases.$get());
+    all.value = await ask(api.staircases.$get(), staircaseList);
     staircaseId.value = all.value[0]?.id ?? '';
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
@@ -41,7 +41,7 @@ watch(isOpen, async (open) => {
 watch(staircaseId, async (id) => {
   stairs.value = null;
   if (id === '') return;
-  stairs.value = await ask(api.staircases[':id'].$get({ param: { id } }));
+  stairs.value = await ask(api.staircases[':id'].$get({ param: { id } }), StaircaseDto);
   stepId.value = stairs.value.steps[0]?.id ?? '';
 });
 const stepOptions = computed(() =>

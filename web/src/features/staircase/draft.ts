@@ -1,14 +1,17 @@
+import { MOST_STEP_LESSONS, MOST_STEPS } from '@escalier/contract/staircases';
+import type { StaircaseDto } from '@escalier/contract/staircases';
 import { failure, success, type Result } from '@escalier/core/music';
 import {
   ANY_WAY,
   BELTS,
   beltsFor,
   isBeltId,
+  staysBecause,
   type BeltId,
   type StepPassRule,
   type TuneRole,
 } from '@escalier/core/staircase';
-import type { StaircaseDto } from '@escalier/server/api';
+import { staysWords } from '@escalier/core/words';
 import { plural } from '../../ui/plural.ts';
 
 export interface DraftTune {
@@ -40,9 +43,6 @@ export interface Draft {
 }
 
 export type Changed = Result<Draft, string>;
-
-export const MOST_LESSONS = 60;
-export const MOST_STEPS = 40;
 
 export function draftOf({ name, noteOrder, steps }: StaircaseDto): Draft {
   return {
@@ -83,7 +83,7 @@ export function moveStep(draft: Draft, from: number, to: number): Changed {
 }
 
 export function setLessons(draft: Draft, index: number, lessons: number): Changed {
-  return success(changeStep(draft, index, { lessons: Math.min(MOST_LESSONS, Math.max(1, Math.round(lessons))) }));
+  return success(changeStep(draft, index, { lessons: Math.min(MOST_STEP_LESSONS, Math.max(1, Math.round(lessons))) }));
 }
 
 export function setBelt(draft: Draft, index: number, belt: BeltId): Changed {
@@ -125,17 +125,9 @@ export function insertStep(
 export function removeStep(draft: Draft, index: number): Changed {
   const step = draft.steps[index]!;
   const why = staysBecause(step);
-  if (why !== null) return failure(`Step ${index + 1}, “${step.tunes[0]!.title}”, ${why}`);
+  if (why !== null) return failure(`Step ${index + 1}, “${step.tunes[0]!.title}”, ${staysWords(why)}`);
   if (draft.steps.length === 1) return failure('A staircase needs a step. Take another tune instead.');
   return success(withSteps(draft, draft.steps.toSpliced(index, 1)));
-}
-
-/** Why a step cannot go, and what to do instead; null when it can. */
-function staysBecause({ results, starters }: DraftStep): string | null {
-  if (results > 0)
-    return `has ${plural(results, 'result', 'results')}. Move it instead of removing it, or change a copy of the staircase.`;
-  if (starters > 0) return 'is where a pupil begins. Give the pupil another first step first, under Pupils.';
-  return null;
 }
 
 /** The last of a step's further tunes becomes a step of its own behind it; the lessons are shared. */
@@ -157,14 +149,14 @@ export function mergeWithNext(draft: Draft, index: number): Changed {
   const [step, next] = [draft.steps[index]!, draft.steps[index + 1]];
   if (next === undefined) return failure('There is no step behind it.');
   const why = staysBecause(next);
-  if (why !== null) return failure(`Step ${index + 2}, “${next.tunes[0]!.title}”, ${why}`);
+  if (why !== null) return failure(`Step ${index + 2}, “${next.tunes[0]!.title}”, ${staysWords(why)}`);
   const own = new Set(step.tunes.map((tune) => tune.id));
   const more = next.tunes
     .filter((tune) => !own.has(tune.id))
     .map((tune): DraftTune => ({ ...tune, role: tune.role === 'main' ? 'choice' : tune.role }));
   const merged = changeStep(draft, index, {
     tunes: [...step.tunes, ...more],
-    lessons: Math.min(MOST_LESSONS, step.lessons + next.lessons),
+    lessons: Math.min(MOST_STEP_LESSONS, step.lessons + next.lessons),
   });
   return success(withSteps(merged, merged.steps.toSpliced(index + 1, 1)));
 }

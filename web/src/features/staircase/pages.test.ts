@@ -1,7 +1,7 @@
+import type { StaircaseDto } from '@escalier/contract/staircases';
 import { readAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
 import { planStaircase, profileOf, type BuildRequest } from '@escalier/core/staircase';
-import type { StaircaseDto } from '@escalier/server/api';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';

@@ -19,7 +19,7 @@ const stairs = {
 };
 const answers = {
   'GET /api/classes': () => [{ id: 'c', name: '4 Plover' }],
-  'GET /api/staircases': () => [stairs],
+  'GET /api/staircases': () => [{ id: stairs.id, name: stairs.name }],
   'GET /api/staircases/s': () => stairs,
 };
 

@@ -1,7 +1,7 @@
+import { StaircaseDto } from '@escalier/contract/staircases';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { NOTHING_KNOWN } from '@escalier/core/reading';
 import { findingsOf, learned, newsOf, newsOfSteps, nextInLine, scoreStaircase } from '@escalier/core/staircase';
-import type { StaircaseDto } from '@escalier/server/api';
 import { useManualRefHistory } from '@vueuse/core';
 import { computed, ref, shallowRef, type Ref } from 'vue';
 import { api, ask } from '../../api.ts';
@@ -24,7 +24,7 @@ export function useEditor(staircaseId: Ref<string>) {
   const notices = useNotices();
 
   const { error, load } = useLoad(async () => {
-    const found = await ask(api.staircases[':id'].$get({ param: { id: staircaseId.value } }));
+    const found = await ask(api.staircases[':id'].$get({ param: { id: staircaseId.value } }), StaircaseDto);
     open(found);
     await library.read(found.instrumentId as InstrumentId);
   });
@@ -102,7 +102,12 @@ export function useEditor(staircaseId: Ref<string>) {
   async function save(): Promise<void> {
     const { id, version } = stored.value!;
     await send(async () => {
-      open(await ask(api.staircases[':id'].$put({ param: { id }, json: { ...contentOf(draft.value), version } })));
+      open(
+        await ask(
+          api.staircases[':id'].$put({ param: { id }, json: { ...contentOf(draft.value), version } }),
+          StaircaseDto,
+        ),
+      );
     });
   }
 

@@ -1,6 +1,6 @@
+import { type TuneDto, tuneList } from '@escalier/contract/tunes';
 import type { InstrumentId } from '@escalier/core/instruments';
 import { joinProfiles, type TuneProfile } from '@escalier/core/staircase';
-import type { TuneDto } from '@escalier/server/api';
 import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { planningWorker } from '../../workers/planning.ts';
@@ -23,7 +23,7 @@ export function useLibraryProfiles() {
   async function read(instrumentId: InstrumentId): Promise<void> {
     profiles.value = null;
     share.value = 0;
-    if (tunes.value.length === 0) tunes.value = await ask(api.tunes.$get());
+    if (tunes.value.length === 0) tunes.value = await ask(api.tunes.$get(), tuneList);
     const wanted = tunes.value.filter((tune) => !tune.archived || tune.onStaircase);
     profiles.value = await worker.ask(
       'profiles',

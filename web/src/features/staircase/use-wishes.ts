@@ -1,3 +1,5 @@
+import { ClassSettings } from '@escalier/contract/classes';
+import { ClassKnowledge, ClassPage } from '@escalier/contract/class-pages';
 import { lessonsBefore, type Lesson, type LocalDate } from '@escalier/core/calendar';
 import { kindOfInstrument, INSTRUMENT_IDS, instrument, type InstrumentId } from '@escalier/core/instruments';
 import { noteOrdersFor, type Pin } from '@escalier/core/staircase';
@@ -69,9 +71,9 @@ export function useWishes() {
   async function takeClass(id: string): Promise<void> {
     const param = { id };
     const [page, { known }, { version }] = await Promise.all([
-      ask(api.classes[':id'].$get({ param })),
-      ask(api.classes[':id'].knowledge.$get({ param })),
-      ask(api.classes[':id'].settings.$get({ param })),
+      ask(api.classes[':id'].$get({ param }), ClassPage),
+      ask(api.classes[':id'].knowledge.$get({ param }), ClassKnowledge),
+      ask(api.classes[':id'].settings.$get({ param }), ClassSettings),
     ]);
     const left = page.lessons.all.filter((lesson) => lesson.date >= page.today);
     const { name, style, today } = page;

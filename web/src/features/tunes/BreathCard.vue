@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import type { BreathPlace } from '@escalier/contract/class-pages';
 import type { Breath } from '@escalier/core/reading';
 import { breathWords } from '@escalier/core/words';
 import { computed } from 'vue';
@@ -6,7 +7,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 import type { TuneInfo } from '../../workers/index.ts';
-import { breathPlaces, type BreathPlace } from './layers.ts';
+import { breathPlaces } from './layers.ts';
 
 /** Where the class breathes: proposed, and changed by hand on the sheet. */
 const props = defineProps<{

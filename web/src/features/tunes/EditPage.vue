@@ -1,6 +1,6 @@
 <script setup lang="ts">
+import { TuneDto } from '@escalier/contract/tunes';
 import type { Notice, PartOffer } from '@escalier/core/formats';
-import type { TuneDto } from '@escalier/server/api';
 import { refDebounced } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -61,7 +61,7 @@ watch(mode, async (now) => {
 onMounted(async () => {
   if (props.tuneId === null) return;
   try {
-    base.value = await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }));
+    base.value = await ask(api.tunes[':id'].$get({ param: { id: props.tuneId } }), TuneDto);
     await openText(base.value.abc);
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
@@ -91,8 +91,8 @@ watch(
 async function change(id: string, abc: string): Promise<TuneDto> {
   const param = { id };
   const before = base.value ?? { abc: '', version: 0 };
-  const put = (json: { abc: string; version: number }) => ask(api.tunes[':id'].$put({ param, json }));
-  const again = async () => (base.value = await ask(api.tunes[':id'].$get({ param })));
+  const put = (json: { abc: string; version: number }) => ask(api.tunes[':id'].$put({ param, json }), TuneDto);
+  const again = async () => (base.value = await ask(api.tunes[':id'].$get({ param }), TuneDto));
   return saveMerged({ before, mine: { abc, version: before.version }, put, again });
 }
 
@@ -147,7 +147,9 @@ async function submit(): Promise<void> {
   refused.value = null;
   try {
     const json = { abc: text.value };
-    const kept = await (props.tuneId === null ? ask(api.tunes.$post({ json })) : change(props.tuneId, text.value));
+    const kept = await (props.tuneId === null
+      ? ask(api.tunes.$post({ json }), TuneDto)
+      : change(props.tuneId, text.value));
     await router.push({ name: 'tune', params: { tuneId: kept.id } });
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { StepDto } from '@escalier/server/api';
+import type { StepDto } from '@escalier/contract/class-pages';
 import HowComputed from '../../ui/HowComputed.vue';
 import { riseLines } from '../classes/index.ts';
 

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { TuneUse } from '@escalier/server/api';
+import { TuneUse, tuneGone } from '@escalier/contract/tunes';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
@@ -19,14 +19,14 @@ const isFree = computed(() => use.value !== null && use.value.steps.length === 0
 
 async function look(): Promise<void> {
   await save(async () => {
-    use.value = await ask(api.tunes[':id'].use.$get({ param: { id: props.tuneId } }));
+    use.value = await ask(api.tunes[':id'].use.$get({ param: { id: props.tuneId } }), TuneUse);
     asking.value = true;
   });
 }
 
 async function remove(): Promise<void> {
   await save(async () => {
-    const { archived } = await ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } }));
+    const { archived } = await ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } }), tuneGone);
     notices.say(`“${props.title}” is ${archived ? 'archived' : 'deleted'}.`);
     await router.push({ name: 'tunes' });
   });

@@ -1,7 +1,7 @@
+import type { ClassSettings } from '@escalier/contract/classes';
 import { NAMINGS, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
 import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
-import type { ClassSettings } from '@escalier/server/api';
 import { computed, ref, watch, type Ref } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { useSession } from '../schools/index.ts';

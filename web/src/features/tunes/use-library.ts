@@ -1,4 +1,5 @@
-import type { TuneDto } from '@escalier/server/api';
+import { ClassKnowledge } from '@escalier/contract/class-pages';
+import { type TuneDto, tuneList } from '@escalier/contract/tunes';
 import { proxy } from 'comlink';
 import { onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue';
 import { knowledgeByName, NOTHING_KNOWN } from '@escalier/core/reading';
@@ -17,7 +18,7 @@ export function useLibrary(classId: Ref<string>) {
   const { error, load } = useLoad(async () => {
     const mine = ++asked;
     done.value = 0;
-    tunes ??= await ask(api.tunes.$get());
+    tunes ??= await ask(api.tunes.$get(), tuneList);
     total.value = tunes.length;
     const { instrumentId, known } = await knowledge(classId.value);
     const read = await tuneWorker().readLibrary(
@@ -40,6 +41,9 @@ export function useLibrary(classId: Ref<string>) {
 
 async function knowledge(classId: string) {
   if (classId === '') return { instrumentId: 'soprano-recorder-baroque', known: NOTHING_KNOWN };
-  const { schoolClass, known } = await ask(api.classes[':id'].knowledge.$get({ param: { id: classId } }));
+  const { schoolClass, known } = await ask(
+    api.classes[':id'].knowledge.$get({ param: { id: classId } }),
+    ClassKnowledge,
+  );
   return { instrumentId: schoolClass.instrumentId, known: knowledgeByName(known) };
 }

@@ -1,4 +1,5 @@
-import type { StepDto, TunePage } from '@escalier/server/api';
+import { TuneDto } from '@escalier/contract/tunes';
+import { type StepDto, StepPage, TunePage, classTuneKept } from '@escalier/contract/class-pages';
 import { DEFAULT_BREATH_SECONDS, knowledgeByName, type Breath } from '@escalier/core/reading';
 import { shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
@@ -24,14 +25,14 @@ const NOBODY = { notes: [], elements: [], signs: [], moves: [] };
 async function fetchTune(address: TuneAddress): Promise<OpenTune> {
   if ('position' in address) {
     const param = { id: address.classId, position: String(address.position) };
-    return ask(api.classes[':id'].steps[':position'].$get({ param }));
+    return ask(api.classes[':id'].steps[':position'].$get({ param }), StepPage);
   }
   const { classId, tuneId } = address;
   if (classId !== null) {
-    const page = await ask(api.classes[':id'].tunes[':tuneId'].$get({ param: { id: classId, tuneId } }));
+    const page = await ask(api.classes[':id'].tunes[':tuneId'].$get({ param: { id: classId, tuneId } }), TunePage);
     return { ...page, step: null, steps: 0 };
   }
-  const tune = await ask(api.tunes[':id'].$get({ param: { id: tuneId } }));
+  const tune = await ask(api.tunes[':id'].$get({ param: { id: tuneId } }), TuneDto);
   return {
     schoolClass: null,
     tuneId: tune.id,
@@ -140,7 +141,7 @@ async function saveOwn({
   const json = { breathSeconds, bookPage, breaths: breaths === null ? null : [...breaths], version: breathsVersion };
   try {
     const param = { id: schoolClass.id, tuneId };
-    return (await ask(api.classes[':id'].tunes[':tuneId'].$put({ param, json }))).version;
+    return (await ask(api.classes[':id'].tunes[':tuneId'].$put({ param, json }), classTuneKept)).version;
   } catch (problem) {
     if (problem instanceof ApiError) return problem;
     throw problem;

@@ -9,29 +9,64 @@ import {
   type LocalDate,
   type StepDates,
   type UnitLesson,
-} from '@escalier/core/calendar';
-import { levelAfter, stepNeed, waysToFit, type FitChange, type StepNeed } from '@escalier/core/classes';
-import type { ClassCalendar } from '@escalier/server/api';
-import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
-import type { ClassView, StepView } from './project.ts';
+} from '../calendar/index.ts';
+import { levelAfter, stepNeed, waysToFit, type FitChange, type StepNeed } from './unit-fit.ts';
+
+/** A step, as the plan of a unit needs it. */
+export interface PlannableStep {
+  readonly position: number;
+  readonly title: string;
+  /** Lessons that its staircase gives it. */
+  readonly lessons: number;
+  /** One playing of its tune, in seconds. */
+  readonly tuneSeconds: number;
+  readonly rise: { readonly total: number };
+  readonly newNotes: readonly string[];
+  readonly newElements: readonly string[];
+  readonly newSigns: readonly string[];
+}
+
+/** A class, as the plan of its unit needs it. */
+export interface PlannableClass<Step extends PlannableStep> {
+  readonly id: string;
+  readonly staircaseId: string;
+  readonly today: LocalDate;
+  readonly steps: readonly Step[];
+  /** All lessons of the term, those that have been too. */
+  readonly lessons: { readonly all: readonly { readonly date: LocalDate }[] };
+  readonly style: { readonly goOnShare: number; readonly hearing: { readonly minutes: number } };
+  /** Pupils who have left stand nowhere. */
+  readonly pupils: readonly { readonly standing: object | null }[];
+  /** Pupils that are heard in a lesson. */
+  readonly pace: { readonly perLesson: number };
+  /** Index of the step that the class works on. */
+  readonly classStep: number;
+}
+
+/** A class beside others of its grade and term, with the days of its lessons. */
+export interface UnitGroup {
+  readonly id: string;
+  readonly name: string;
+  readonly staircaseId: string;
+  readonly dates: readonly LocalDate[];
+}
 
 /** A lesson of the unit with what it holds. */
-export interface PlanLesson {
+export interface PlanLesson<Step extends PlannableStep = PlannableStep> {
   readonly number: number;
   readonly date: LocalDate;
-  readonly step: StepView | null;
+  readonly step: Step | null;
   readonly part: LessonPart;
   readonly isPast: boolean;
 }
 
-export interface PlanStep extends StepDates, StepNeed {
-  readonly step: StepView;
+export interface PlanStep<Step extends PlannableStep = PlannableStep> extends StepDates, StepNeed {
+  readonly step: Step;
 }
 
-export interface UnitPlan {
-  readonly lessons: readonly PlanLesson[];
-  readonly steps: readonly PlanStep[];
+export interface UnitPlan<Step extends PlannableStep = PlannableStep> {
+  readonly lessons: readonly PlanLesson<Step>[];
+  readonly steps: readonly PlanStep<Step>[];
   /** Lessons that the term has no room for. */
   readonly missing: number;
   /** Lessons that the steps take, by what they bring and who has to be heard. */
@@ -40,10 +75,11 @@ export interface UnitPlan {
 }
 
 const ROW = 3;
-const MORE_MINUTES = 5;
+/** What a longer hearing takes of a lesson. */
+export const MORE_MINUTES = 5;
 
 /** The term of a class, lesson by lesson, and what would bring it in where it does not fit. */
-export function unitPlan(page: ClassView): UnitPlan {
+export function unitPlan<Step extends PlannableStep>(page: PlannableClass<Step>): UnitPlan<Step> {
   const given = page.steps.map((step) => step.lessons);
   const lessons = shareOutLessons(
     page.lessons.all.map((lesson) => lesson.date),
@@ -62,7 +98,7 @@ export function unitPlan(page: ClassView): UnitPlan {
       longer: heard(ALONE, hearing.minutes + MORE_MINUTES),
     },
   };
-  const steps = page.steps.map((step, index): PlanStep => ({
+  const steps = page.steps.map((step, index): PlanStep<Step> => ({
     ...dates[index]!,
     ...stepNeed(step.rise.total, unit, alone),
     step,
@@ -88,14 +124,14 @@ export function unitPlan(page: ClassView): UnitPlan {
 }
 
 /** Pupils who can be heard in a lesson another way or in other minutes: as many times as many as now as the sums of one turn say. */
-export function heardInLesson(page: ClassView, way: HearingWay, minutes: number): number {
+export function heardInLesson(page: PlannableClass<PlannableStep>, way: HearingWay, minutes: number): number {
   return page.pace.perLesson * (heardBySums(page, way, minutes) / heardBySums(page, ALONE, page.style.hearing.minutes));
 }
 
 const ALONE: HearingWay = { kind: 'alone' };
 
 /** At the mean length of the tunes; one at least. */
-function heardBySums(page: ClassView, way: HearingWay, minutes: number): number {
+function heardBySums(page: PlannableClass<PlannableStep>, way: HearingWay, minutes: number): number {
   const seconds = page.steps.map((step) => step.tuneSeconds);
   const tuneSeconds = seconds.reduce((sum, each) => sum + each, 0) / Math.max(1, seconds.length);
   const { pupilsPerLesson } = capacity({
@@ -105,44 +141,17 @@ function heardBySums(page: ClassView, way: HearingWay, minutes: number): number 
   return Math.max(1, pupilsPerLesson);
 }
 
-function inClass(page: ClassView): number {
+function inClass(page: PlannableClass<PlannableStep>): number {
   return page.pupils.filter((pupil) => pupil.standing !== null).length;
 }
-
-export const PART_WORDS: Readonly<Record<LessonPart, string>> = {
-  first: 'New',
-  middle: 'Tune',
-  hearing: 'Tune, hearing',
-  review: 'Review',
-  concert: 'Play for others',
-};
 
 /**
  * Lessons that a step has when it ends with another lesson of the plan: those from its first on, reviews left aside.
  * @param end index of the lesson.
  */
-export function lessonsUntil(lessons: readonly PlanLesson[], step: StepView, end: number): number {
+export function lessonsUntil(lessons: readonly PlanLesson[], step: PlannableStep, end: number): number {
   const first = lessons.findIndex((lesson) => lesson.step === step);
   return Math.max(1, lessons.slice(first, end + 1).filter(({ part }) => part !== 'review').length);
-}
-
-/** What a change would do, with the lessons that it saves. */
-export function wayWords({ kind, step }: FitChange, steps: readonly StepView[]): string {
-  const title = step === null ? '' : `“${steps[step]!.title}”`;
-  switch (kind) {
-    case 'rows':
-      return 'Hear in rows of three';
-    case 'recordings':
-      return 'Hear from recordings, outside the lessons';
-    case 'longer':
-      return `Hear for ${MORE_MINUTES} minutes more in each lesson`;
-    case 'merge':
-      return `Merge ${title} with the step after it`;
-    case 'drop':
-      return `Leave out ${title}, which brings nothing new`;
-    case 'concert':
-      return `Play “${steps[step! - 1]!.title}” at the concert; ${title} comes after it`;
-  }
 }
 
 /** A parallel class that climbs the same stairs, beside this one. */
@@ -154,7 +163,10 @@ export interface Beside {
 }
 
 /** The same lesson of the plan in each parallel group: the same of its step, reviews left aside. */
-export function besideOf(page: ClassView, calendar: Pick<ClassCalendar, 'groups'>): readonly Beside[] {
+export function besideOf(
+  page: PlannableClass<PlannableStep>,
+  calendar: { readonly groups: readonly UnitGroup[] },
+): readonly Beside[] {
   const given = page.steps.map((step) => step.lessons);
   const own = placesOf(
     shareOutLessons(
@@ -189,20 +201,9 @@ export interface LevelWay {
 }
 
 /** The smallest changes that make up for so many lessons, from the step on that the class works on. */
-export function waysLevel(page: ClassView, plan: UnitPlan, behind: number): readonly LevelWay[] {
+export function waysLevel(page: PlannableClass<PlannableStep>, plan: UnitPlan, behind: number): readonly LevelWay[] {
   return plan.ways.flatMap((way): LevelWay[] => {
     const step = levelAfter(way, behind, page.classStep);
     return step === null ? [] : [{ way, by: plan.steps[step]!.to }];
   });
-}
-
-/** What a change of the lessons has moved: "2 steps move; step 6 now ends Feb 5." */
-export function shiftWords(before: UnitPlan, after: UnitPlan): string {
-  const shifted = after.steps.filter((step, index) => step.to !== before.steps[index]!.to);
-  const cost = after.missing - before.missing;
-  const lost = cost > 0 ? ` ${plural(cost, 'lesson does', 'lessons do')} not fit any more.` : '';
-  const last = shifted.at(-1);
-  if (last === undefined) return `No step moves.${lost}`;
-  const end = last.to === null ? 'after the term' : shortDate(last.to);
-  return `${plural(shifted.length, 'step moves', 'steps move')}; step ${last.step.position} now ends ${end}.${lost}`;
 }
