@@ -15,7 +15,6 @@ export class ResultsCarryDetails extends Migration {
     this.addSql(`alter table "record_event" drop constraint "record_event_undo_is_plain";`);
     this.addSql(`
       alter table "record_event" drop column "tempo", drop column "faults", drop column "extent", drop column "listened",
-        alter column "details" drop default,
         add constraint "record_event_undo_is_plain"
           check (kind = 'heard' or (tune_id is null and details = '{}' and corrects is null));`);
     this.addSql(`alter table "record_event" enable trigger user;`);

@@ -39,7 +39,7 @@ export const RecordEventEntity = defineEntity({
     outcome: p.text().nullable(),
     remarks: p.json<string[]>(),
     /** What else was said of a hearing. */
-    details: p.json<HeardDetails>(),
+    details: p.json<HeardDetails>().default('{}'),
     /** The heard event that an undo takes back. */
     undoes: p.uuid().nullable().index(),
     /** The heard event in whose place this one stands. */
