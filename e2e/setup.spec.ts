@@ -33,6 +33,8 @@ async function nextLessons(page: Page, name: string): Promise<readonly [string, 
 
 async function openPage(page: Page, name: string): Promise<void> {
   await page.getByRole('link', { name: 'School', exact: true }).click();
+  // The first of its pages, on the way to which a press on another would be lost.
+  await expect(page.getByRole('heading', { level: 1, name: 'Calendar' })).toBeVisible();
   await page.getByRole('navigation', { name: 'Pages of the school' }).getByRole('link', { name }).click();
   await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 }

@@ -4,7 +4,7 @@ import * as z from 'zod/mini';
 import { TeachingStyle } from './classes.ts';
 import { count, countInAddress, id, uuid, localDate, named, type ReadOf, typed, version } from './fields.ts';
 import { knownNames } from './knowledge.ts';
-import { rise, stepPassRule, tuneRole } from './staircases.ts';
+import { rise, stepPassRule, stepTune } from './staircases.ts';
 import { lesson } from './terms.ts';
 
 const texts = z.array(z.string());
@@ -64,10 +64,7 @@ export const StepDto = z.object({
   title: z.string(),
   /** All tunes of the step, the first one first. */
   tunes: z.array(
-    z.object({
-      id,
-      title: z.string(),
-      role: tuneRole,
+    z.extend(stepTune, {
       /** On its sheet. */
       bars: count,
     }),

@@ -30,8 +30,8 @@ const fault = z.object({
 }) satisfies z.ZodMiniType<Fault>;
 
 /**
- * What may be said of a hearing beside who, what and how it went. Whoever adds a field adds it here, to the core's
- * `HeardEvent`, and to the table; what sends, keeps, stores and exports results goes by this list.
+ * What may be said of a hearing beside who, what and how it went. Whoever adds a field adds it here and to the core's
+ * `HeardEvent`; what sends, keeps, stores and exports results goes by this list.
  */
 export const HeardDetails = z.object({
   /** Beats a minute that were reached, when somebody noted them. */
@@ -45,7 +45,6 @@ export const HeardDetails = z.object({
   ) satisfies z.ZodMiniType<ListenedTo | undefined>,
 });
 export type HeardDetails = ReadOf<typeof HeardDetails>;
-export const HEARD_DETAILS = Object.keys(HeardDetails.shape) as readonly (keyof HeardDetails)[];
 
 const SentHeard = z.extend(HeardDetails, {
   kind: z.literal('heard'),

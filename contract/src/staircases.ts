@@ -80,6 +80,9 @@ export const StaircaseChoice = z.object({
 export type StaircaseChoice = ReadOf<typeof StaircaseChoice>;
 export const staircaseList = z.array(StaircaseChoice);
 
+/** A tune of a step. */
+export const stepTune = z.object({ id, title: z.string(), role: tuneRole });
+
 const StaircaseStepDto = z.object({
   id,
   belt: z.string(),
@@ -87,7 +90,7 @@ const StaircaseStepDto = z.object({
   toPass: count,
   passRule: stepPassRule,
   /** The main tune first. */
-  tunes: z.array(z.object({ id, title: z.string(), role: tuneRole })),
+  tunes: z.array(stepTune),
   /** Results of pupils that hang on it. */
   results: count,
   /** Pupils who began, or will begin, at this step. */

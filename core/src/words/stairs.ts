@@ -238,7 +238,8 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-const resultsWords = (count: number): string => (count === 1 ? 'a result' : `${count} results`);
+/** "a result", "3 results" */
+export const resultsWords = (count: number): string => (count === 1 ? 'a result' : `${count} results`);
 
 /** Why a step stays, and what to do instead: after "Step 2, “Doorbell”,". */
 export function staysWords(why: StaysBecause): string {

@@ -22,10 +22,6 @@ export function checkKept(
   if (problem !== null) throw inUse(keptWords(problem));
 }
 
-export function results(count: number): string {
-  return count === 1 ? 'a result' : `${count} results`;
-}
-
 export function inUse(message: string): Problem {
   return new Problem(409, 'in-use', message);
 }

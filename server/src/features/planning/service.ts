@@ -1,4 +1,5 @@
 import type { NewStaircase, StaircaseChange, StaircaseDto, StepInput } from '@escalier/contract/staircases';
+import { resultsWords } from '@escalier/core/words';
 import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
@@ -7,7 +8,7 @@ import { changeVersion, logChange } from '../changes/index.ts';
 import { ClassEntity, classOf, PupilEntity } from '../classes/index.ts';
 import { heardOnSteps, resultsOfClass } from '../hearing/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../staircase/index.ts';
-import { checkKept, inUse, results } from './kept.ts';
+import { checkKept, inUse } from './kept.ts';
 import { oneStaircase } from './read.ts';
 
 /** @throws Problem 400 for a tune that is not in the school's library. */
@@ -119,7 +120,7 @@ export async function climbAnother(
     const heard = await resultsOfClass(tx, classId);
     if (heard > 0)
       throw inUse(
-        `${name} has ${results(heard)} on its stairs. Change these stairs instead; steps may move, and new ones may come.`,
+        `${name} has ${resultsWords(heard)} on its stairs. Change these stairs instead; steps may move, and new ones may come.`,
       );
     const [first] = next.steps;
     await changeVersion(
