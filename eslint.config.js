@@ -36,6 +36,17 @@ export default defineConfigWithVueTs(
       'vue/component-api-style': ['error', ['script-setup']],
       'vue/no-undef-components': ['error', { ignorePatterns: ['^B[A-Z]', '^RouterLink$'] }],
       'max-lines': ['error', { max: 400 }],
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: 'ObjectExpression > SpreadElement > ObjectExpression',
+          message: 'Write the properties themselves: { a, b } instead of { ...{ a, b } }.',
+        },
+        {
+          selector: 'AssignmentExpression > ArrayPattern > MemberExpression > ThisExpression',
+          message: 'Write one assignment a line instead of [this.a, this.b] = [1, 2].',
+        },
+      ],
     },
   },
   {

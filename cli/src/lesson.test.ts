@@ -14,7 +14,10 @@ beforeAll(async () => {
 afterAll(() => rm(folder, { recursive: true }));
 
 const pupils = ['Ann', 'Ben', 'Cy', 'Dee', 'Eli'].map((name, index) => ({
-  ...{ name, passed: index < 4 ? 1 : 0, heard: index > 1, waited: index },
+  name,
+  passed: index < 4 ? 1 : 0,
+  heard: index > 1,
+  waited: index,
 }));
 const staircase = (): readonly string[] =>
   ['one-boot', 'left-foot-right-foot', 'lamp-lighter'].map((name) => relative(folder, join(TUNES, `${name}.abc`)));

@@ -141,14 +141,22 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
     .reduce<Knowledge>((so, each) => joinKnowledge(so, knowledgeFrom(readTune(each, on, so))), NOTHING_KNOWN);
   const here = pupils.filter((pupil) => !pupil.away);
   const facts: LessonFacts = {
-    ...{ minutes: read.minutes, seed: read.seed, part: read.part, usual: style.usual },
+    minutes: read.minutes,
+    seed: read.seed,
+    part: read.part,
+    usual: style.usual,
     hearingMinutes: style.hearingMinutes,
     step:
       tune === undefined
         ? null
         : lessonStep(tune, on, known, {
-            ...{ position: at + 1, title: tune.title, rungs: style.ladder, rungsDone: read.done },
-            ...{ easier: null, extra: null, challenge: style.challenge },
+            position: at + 1,
+            title: tune.title,
+            rungs: style.ladder,
+            rungsDone: read.done,
+            easier: null,
+            extra: null,
+            challenge: style.challenge,
           }),
     queue: here
       .filter((pupil) => pupil.passed < tunes.length)
@@ -164,7 +172,8 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
       left === undefined ? { kind: open } : { kind: open, rungs: left },
     ),
     weak: read.weak,
-    ...{ toClean: read.toClean, beltsToHand: read.beltsToHand },
+    toClean: read.toClean,
+    beltsToHand: read.beltsToHand,
   };
   const lesson = planLesson(facts);
   const speech = { ...PLAIN_SPEECH, tune: tune?.title ?? '' };
@@ -176,15 +185,30 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
     from += block.minutes;
     const { kind: name, minutes, slots, others, notes, moves, rungs: planned, bars, tempi } = block;
     return {
-      ...{ kind: name, from: start, minutes, title: blockTitle(block, speech), why: blockWhyWords(block) },
+      kind: name,
+      from: start,
+      minutes,
+      title: blockTitle(block, speech),
+      why: blockWhyWords(block),
       does: blockLines(block, speech),
-      ...{ notes, moves, rungs: planned, bars, tempi, others },
+      notes,
+      moves,
+      rungs: planned,
+      bars,
+      tempi,
+      others,
       slots: slots?.map(({ pupilId, reason, at: second }) => ({ name: pupilId, reason, second })),
     };
   });
   const goOn = {
-    ...{ rule: answer.rule.kind, goOn: answer.goOn, passed: answer.passed, heard: answer.heard, of: answer.of },
-    ...{ why: goOnWords(answer), holding: answer.holding, behind: before },
+    rule: answer.rule.kind,
+    goOn: answer.goOn,
+    passed: answer.passed,
+    heard: answer.heard,
+    of: answer.of,
+    why: goOnWords(answer),
+    holding: answer.holding,
+    behind: before,
   };
   return {
     text: [
@@ -237,7 +261,11 @@ export const backing: Command = {
         ...chords.map((each) => `bar ${each.bar}, beat ${each.beat}: ${each.symbol} (${each.notes.join(' ')})`),
       ].join('\n'),
       json: {
-        ...{ title: tune.title, feel: made.feel, feels: made.feels, source: made.harmony.source, chords },
+        title: tune.title,
+        feel: made.feel,
+        feels: made.feels,
+        source: made.harmony.source,
+        chords,
         explained: all === 0 ? 1 : Math.round((explained / all) * 1000) / 1000,
       },
     };

@@ -62,7 +62,12 @@ function entryOf(slug: string, tune: Tune): LibraryEntry {
   const { title, otherTitles, composer, source, licence, tags } = tune;
   return {
     slug,
-    ...{ title, otherTitles, composer, source, licence, tags },
+    title,
+    otherTitles,
+    composer,
+    source,
+    licence,
+    tags,
     notes: reading.notes.all.map((use) => use.name),
     elements: reading.elements.all.map((element) => element.id),
     signs: reading.signs.all.map((sign) => sign.id),

@@ -25,7 +25,12 @@ async function scoreOf() {
 async function recorded(name: string, recipe: Partial<RecordingRecipe> = {}) {
   const { notes, tempo } = await scoreOf();
   const made = recordingOf(notes, {
-    ...{ seed: 3, rate: 22_050, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet' },
+    seed: 3,
+    rate: 22_050,
+    voice: 'recorder',
+    tempo,
+    tuning: 0,
+    surroundings: 'quiet',
     ...recipe,
   });
   const file = join(folder, `${name}.wav`);
@@ -62,7 +67,9 @@ describe('listen', () => {
     const { file, played } = await recorded('01');
     const { notes, tempo } = await scoreOf();
     const score = {
-      ...{ timeSignature: '4/4', tempoBpm: tempo, pickupBeats: 0 },
+      timeSignature: '4/4',
+      tempoBpm: tempo,
+      pickupBeats: 0,
       notes: notes.map(({ onset, duration, midi }) => ({ onsetBeat: onset, durBeats: duration, midi })),
     };
     await writeFile(file.replace('wav', 'json'), JSON.stringify({ score }));

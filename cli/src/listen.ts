@@ -55,17 +55,27 @@ async function heardFile(file: string, options: Readonly<Record<string, string>>
   return {
     text: `${proposal.outcome ?? 'cannot judge'}: ${text}`,
     json: {
-      ...{ text, proposal: proposal.outcome, unclear: proposal.unclear, sure: proposal.sure },
-      ...{ remarks: proposal.remarks, reasons: proposal.reasons },
+      text,
+      proposal: proposal.outcome,
+      unclear: proposal.unclear,
+      sure: proposal.sure,
+      remarks: proposal.remarks,
+      reasons: proposal.reasons,
       practise: proposal.practise === null ? null : tune.bars[score.notes[proposal.practise]!.barIndex]!.number,
       tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),
-      ...{ tuning: track.tuning, moved: assessment.moved, seconds: track.seconds, deadSide },
+      tuning: track.tuning,
+      moved: assessment.moved,
+      seconds: track.seconds,
+      deadSide,
       notes: track.notes,
       verdicts: assessment.verdicts.map((verdict, index) => ({
-        ...{ bar: tune.bars[score.notes[index]!.barIndex]!.number, asked: score.notes[index]!.midi },
+        bar: tune.bars[score.notes[index]!.barIndex]!.number,
+        asked: score.notes[index]!.midi,
         ...verdict,
       })),
-      ...{ extras: assessment.extras, restarts: assessment.restarts, hesitations: assessment.hesitations },
+      extras: assessment.extras,
+      restarts: assessment.restarts,
+      hesitations: assessment.hesitations,
     },
   };
 }
@@ -118,9 +128,13 @@ async function scoreFrom(file: string): Promise<TuneScore> {
     notes: notes.map(({ onsetBeat, durBeats, midi }, index) => {
       const inBars = (onsetBeat - pickupBeats) / bar;
       return {
-        ...{ onset: onsetBeat, duration: durBeats, midi, unsigned: null },
+        onset: onsetBeat,
+        duration: durBeats,
+        midi,
+        unsigned: null,
         isStart: index === 0 || Math.abs(inBars - Math.round(inBars)) < 1e-6,
-        ...{ barIndex: Math.max(0, Math.floor(inBars + 1e-6)), eventIndex: index },
+        barIndex: Math.max(0, Math.floor(inBars + 1e-6)),
+        eventIndex: index,
       };
     }),
   };
@@ -131,9 +145,12 @@ function told(track: Track, score: TuneScore, assessment: Assessment) {
   return {
     verdicts: assessment.verdicts.map(({ kind }, i) => ({ i, verdict: kind === 'right' ? 'correct' : kind })),
     extras: assessment.extras.map(({ heard, kind }) => ({
-      ...{ onset: track.notes[heard]!.onset, midi: track.notes[heard]!.midi },
+      onset: track.notes[heard]!.onset,
+      midi: track.notes[heard]!.midi,
       kind,
     })),
-    ...{ tempoBpm: assessment.tempo, tuningCents: track.tuning, proposal: outcome ?? 'cannot-judge' },
+    tempoBpm: assessment.tempo,
+    tuningCents: track.tuning,
+    proposal: outcome ?? 'cannot-judge',
   };
 }

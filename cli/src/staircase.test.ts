@@ -123,7 +123,10 @@ describe('escalier staircase', () => {
 describe('escalier forecast', () => {
   const results = (...steps: number[]) => steps.map((step, index) => ({ lesson: index + 1, step, outcome: 'passed' }));
   const file = {
-    ...{ steps: 4, lessonsPast: 3, lessonsLeft: 5, heardPerLesson: 2 },
+    steps: 4,
+    lessonsPast: 3,
+    lessonsLeft: 5,
+    heardPerLesson: 2,
     pupils: [
       { id: 'a', results: results(1, 2) },
       { id: 'b', results: [{ lesson: 3, step: 1, outcome: 'nearly' }] },

@@ -179,7 +179,11 @@ export const ROWS = {
   classNotes: z.object({ schoolClass: id, note: z.string().check(z.maxLength(6)), hint: text, bookPage: text }),
   lessons: z
     .object({
-      ...{ id, schoolClass: id, account: id, date: localDate, at: moment },
+      id,
+      schoolClass: id,
+      account: id,
+      date: localDate,
+      at: moment,
       kind: text,
       content: z.looseObject({}),
     })
@@ -205,7 +209,10 @@ export const ROWS = {
   beltsGiven: z.object({ pupil: id, step: id, account: id, givenAt: moment, taken: z._default(whole, 0) }),
   changes: z.pipe(
     z.object({
-      ...{ id, account: id, at: moment, about: z.nullable(id) },
+      id,
+      account: id,
+      at: moment,
+      about: z.nullable(id),
       what: z.optional(ChangeFact),
       /** What older archives have instead: the sentence. */
       words: z.optional(text),

@@ -38,7 +38,8 @@ export function createPaperEngraver(letters: Letters, toolkit: Toolkit): PaperEn
       const tune = inLines(music.tune, under, (pageWidth - LINE_START) / NOTE_WIDTH);
       const hidden = new Set(music.covered.map(({ barIndex, eventIndex }) => eventId(0, barIndex, eventIndex)));
       const written = writeMusicXml(withBreaths(tune, music), {
-        ...{ forEngraving: true, withoutChords: !music.chords },
+        forEngraving: true,
+        withoutChords: !music.chords,
         ...(music.rows === null ? {} : { underNote: under }),
       });
       const xml = asAsked(written, music);
@@ -46,17 +47,24 @@ export function createPaperEngraver(letters: Letters, toolkit: Toolkit): PaperEn
       const known = engraved.get(key);
       if (known !== undefined) return known;
       toolkit.setOptions({
-        ...{
-          pageWidth,
-          pageHeight: 60_000,
-          adjustPageHeight: true,
-          breaks: tune.bars.slice(0, -1).some((bar) => bar.lineEnd) ? 'encoded' : 'none',
-          svgViewBox: true,
-          svgFormatRaw: true,
-        },
-        ...{ header: 'none', footer: 'none', smuflTextFont: 'none', mnumInterval: 0 },
-        ...{ pageMarginLeft: 0, pageMarginRight: 0, pageMarginTop: 30, pageMarginBottom: 30 },
-        ...{ lyricSize: 4.8, lyricTopMinMargin: 3, lyricWordSpace: 2.4, justifyVertically: false },
+        pageWidth,
+        pageHeight: 60_000,
+        adjustPageHeight: true,
+        breaks: tune.bars.slice(0, -1).some((bar) => bar.lineEnd) ? 'encoded' : 'none',
+        svgViewBox: true,
+        svgFormatRaw: true,
+        header: 'none',
+        footer: 'none',
+        smuflTextFont: 'none',
+        mnumInterval: 0,
+        pageMarginLeft: 0,
+        pageMarginRight: 0,
+        pageMarginTop: 30,
+        pageMarginBottom: 30,
+        lyricSize: 4.8,
+        lyricTopMinMargin: 3,
+        lyricWordSpace: 2.4,
+        justifyVertically: false,
       });
       if (!toolkit.loadData(xml)) throw new Error(`“${tune.title}” could not be engraved`);
       const lines = linesOf(toolkit.renderToSVG(1), scale, letters, hidden);

@@ -190,8 +190,13 @@ function marksOf(node: Node, { at, colour, face }: Place, { shapes, letters }: W
   const width = number('stroke-width') * at[0];
   const shape = (d: string, closed: boolean): readonly Mark[] => [
     {
-      ...{ kind: 'path', d, at, fill: closed ? colour : null },
-      ...{ stroke: closed && width === 0 ? null : colour, width: Math.max(0.35, width), dash: null },
+      kind: 'path',
+      d,
+      at,
+      fill: closed ? colour : null,
+      stroke: closed && width === 0 ? null : colour,
+      width: Math.max(0.35, width),
+      dash: null,
     },
   ];
   switch (name) {

@@ -4,10 +4,15 @@ import type { Handout } from '@escalier/core/handouts';
 export function keyHandout({ title, key }: Handout): Handout {
   const name = `Answers: ${title}`;
   return {
-    ...{ kind: 'key', title: name, key: [], wide: false },
+    kind: 'key',
+    title: name,
+    key: [],
+    wide: false,
     sections: [
       {
-        ...{ title: name, nameLine: false, bare: false },
+        title: name,
+        nameLine: false,
+        bare: false,
         blocks: [
           {
             kind: 'table',

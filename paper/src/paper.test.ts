@@ -43,7 +43,10 @@ const TUNE = tuneOf(
 );
 const request = (more: Partial<HandoutRequest> = {}): HandoutRequest =>
   usualRequest({
-    ...{ seed: 7, counting: 'ta', tune: TUNE, notes: ['D4', 'E4', 'F#4', 'G4', 'A4', 'B4'].map(pitch) },
+    seed: 7,
+    counting: 'ta',
+    tune: TUNE,
+    notes: ['D4', 'E4', 'F#4', 'G4', 'A4', 'B4'].map(pitch),
     elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
     ...more,
   });

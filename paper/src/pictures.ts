@@ -51,8 +51,13 @@ function stairsDrawing(names: readonly string[], marked: number | null, width: n
     const y = height - STAIR * (index + 1);
     const size = Math.min(9, (8 * tread) / Math.max(8, letters.width(name, 'bold', 9)));
     const text: Mark = {
-      ...{ kind: 'text', face: 'bold', size, colour: INK, text: name },
-      ...{ x: index * tread + (tread - letters.width(name, 'bold', size)) / 2, y: y + 11 },
+      kind: 'text',
+      face: 'bold',
+      size,
+      colour: INK,
+      text: name,
+      x: index * tread + (tread - letters.width(name, 'bold', size)) / 2,
+      y: y + 11,
     };
     return [
       path(`M${index * tread} ${height}V${y}h${tread}V${height}`, {

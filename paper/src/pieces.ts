@@ -12,7 +12,10 @@ export interface Piece {
 }
 
 export const piece = (what: string, height: number, marks: readonly Mark[], keepWithNext = false): Piece => ({
-  ...{ what, height, marks, keepWithNext },
+  what,
+  height,
+  marks,
+  keepWithNext,
 });
 
 export const gap = (height: number): Piece => piece('', height, []);

@@ -26,7 +26,10 @@ export function paperOf(name: PaperName, wide: boolean, holding: HoldingSide = '
   const size = PAPERS[name];
   const [width, height] = wide ? [size.height, size.width] : [size.width, size.height];
   return {
-    ...{ width, height, top: MARGIN, bottom: height - MARGIN - FOOT },
+    width,
+    height,
+    top: MARGIN,
+    bottom: height - MARGIN - FOOT,
     left: MARGIN + (holding === 'left' ? HOLDING : 0),
     right: width - MARGIN - (holding === 'right' ? HOLDING : 0),
   };

@@ -78,11 +78,15 @@ function byLilyPond(): number {
 await runBenchmarks(
   [
     {
-      ...{ name: 'booklet', unit: 's', peer: `LilyPond, the same ${tunes.length} tunes` },
+      name: 'booklet',
+      unit: 's',
+      peer: `LilyPond, the same ${tunes.length} tunes`,
       measure: async () => ({ value: await booklet(), peerValue: byLilyPond() }),
     },
     {
-      ...{ name: 'booklet-page', unit: 'kB a page', peer: 'the limit of 60 kB a page' },
+      name: 'booklet-page',
+      unit: 'kB a page',
+      peer: 'the limit of 60 kB a page',
       measure: async () => {
         await booklet();
         return { value: bytes / pages / 1000, peerValue: 60 };

@@ -107,8 +107,13 @@ function triedForecasts(classes: number, runs: number) {
   return recipes(classes, 1).flatMap((recipe) => {
     const { pupils, came } = simulatedClass(recipe);
     const { mean } = forecastClass({
-      ...{ steps: recipe.steps, heardPerLesson: recipe.heardPerLesson, lessonsPast: past, lessonsLeft: 17 },
-      ...{ pupils: upToLesson(pupils, past), runs, seed: recipe.seed },
+      steps: recipe.steps,
+      heardPerLesson: recipe.heardPerLesson,
+      lessonsPast: past,
+      lessonsLeft: 17,
+      pupils: upToLesson(pupils, past),
+      runs,
+      seed: recipe.seed,
     });
     return [4, 8, 17].map((lessons) => ({
       lessons,
@@ -160,8 +165,13 @@ const plans: readonly Benchmark[] = [
       return medians(
         () =>
           forecastClass({
-            ...{ steps: 8, lessonsPast: 9, lessonsLeft: 20, heardPerLesson: 10 },
-            ...{ pupils: known, runs: 10_000, seed: 1 },
+            steps: 8,
+            lessonsPast: 9,
+            lessonsLeft: 20,
+            heardPerLesson: 10,
+            pupils: known,
+            runs: 10_000,
+            seed: 1,
           }),
         () => Array.from({ length: 25 }, () => fanOf(came, 9, 20, 8, random)),
         { rounds: 9, warmup: 3 },

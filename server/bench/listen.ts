@@ -20,8 +20,13 @@ function recordings(): readonly Recording[] {
   const { notes, tempo } = tuneScore(read.value.tune, instrument('soprano-recorder-baroque'));
   return SURROUNDINGS.map((surroundings, index) =>
     recordingOf(notes, {
-      ...{ seed: index + 1, rate: 44_100, voice: index % 2 === 0 ? 'recorder' : 'whistle', tempo, tuning: 10 },
-      ...{ surroundings, wrong: 1 },
+      seed: index + 1,
+      rate: 44_100,
+      voice: index % 2 === 0 ? 'recorder' : 'whistle',
+      tempo,
+      tuning: 10,
+      surroundings,
+      wrong: 1,
     }),
   );
 }

@@ -181,7 +181,14 @@ export function createApp(options: AppOptions) {
 /** A page of Escalier hears through the microphone; nothing else of the device is asked for, and no other site may ask. */
 const PERMISSIONS = {
   microphone: ['self'],
-  ...{ camera: [], geolocation: [], payment: [], usb: [], midi: [], serial: [], bluetooth: [], displayCapture: [] },
+  camera: [],
+  geolocation: [],
+  payment: [],
+  usb: [],
+  midi: [],
+  serial: [],
+  bluetooth: [],
+  displayCapture: [],
 } satisfies Record<string, string[]>;
 
 const READS = new Set(['GET', 'HEAD', 'OPTIONS']);

@@ -11,7 +11,11 @@ const step = (id: string) => ({
   tuneSeconds: 30,
 });
 const pupil = (id: string, more: object = {}) => ({
-  ...{ id, startStep: 1, joinedOn: day(1), leftOn: null, away: false },
+  id,
+  startStep: 1,
+  joinedOn: day(1),
+  leftOn: null,
+  away: false,
   ...more,
 });
 
@@ -30,7 +34,12 @@ const class4: ClassOnDay = {
 };
 let made = 0;
 const heard = (pupilId: string, stepId: string, outcome: 'passed' | 'not-yet', at: number): RecordEvent => ({
-  ...{ kind: 'heard', id: `id-${(made += 1)}`, pupilId, stepId, outcome, remarks: [] },
+  kind: 'heard',
+  id: `id-${(made += 1)}`,
+  pupilId,
+  stepId,
+  outcome,
+  remarks: [],
   heardAt: `${day(at)}T09:00:00.000Z`,
 });
 const events = [

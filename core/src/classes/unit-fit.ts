@@ -57,7 +57,9 @@ export function stepNeed(
 export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly FitChange[] {
   const need = (rise: number, perLesson = unit.heard.alone): number => stepNeed(rise, unit, perLesson).needed;
   const change = (kind: FitKind, step: number | null, gains: readonly number[]): FitChange => ({
-    ...{ kind, step, gains },
+    kind,
+    step,
+    gains,
     gain: gains.reduce((sum, each) => sum + each, 0),
   });
   const heardOtherwise = (kind: FitKind, perLesson: number): FitChange =>

@@ -11,8 +11,14 @@ import {
 } from './unit-plan.ts';
 
 const step = (position: number, lessons: number, total: number, newNotes: readonly string[] = []): PlannableStep => ({
-  ...{ position, title: `Tune ${position}`, lessons, tuneSeconds: 24, rise: { total } },
-  ...{ newNotes, newElements: [], newSigns: [] },
+  position,
+  title: `Tune ${position}`,
+  lessons,
+  tuneSeconds: 24,
+  rise: { total },
+  newNotes,
+  newElements: [],
+  newSigns: [],
 });
 const steps = [step(1, 3, 5, ['B4']), step(2, 3, 1), step(3, 6, 5, ['A4'])];
 const dates = Array.from({ length: 9 }, (_, index): LocalDate => `2026-03-0${index + 1}` as LocalDate);

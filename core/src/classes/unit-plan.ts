@@ -91,7 +91,8 @@ export function unitPlan<Step extends PlannableStep>(page: PlannableClass<Step>)
   const heard = (way: HearingWay, minutes: number): number => heardInLesson(page, way, minutes);
   const alone = page.pace.perLesson;
   const unit = {
-    ...{ pupils, goOnShare },
+    pupils,
+    goOnShare,
     heard: {
       alone,
       rows: heard({ kind: 'group', size: ROW }, hearing.minutes),
@@ -105,7 +106,8 @@ export function unitPlan<Step extends PlannableStep>(page: PlannableClass<Step>)
   }));
   const ways = waysToFit(
     page.steps.map((step) => ({
-      ...{ rise: step.rise.total, lessons: step.lessons },
+      rise: step.rise.total,
+      lessons: step.lessons,
       isQuiet: step.newNotes.length + step.newElements.length + step.newSigns.length === 0,
     })),
     unit,
@@ -135,7 +137,11 @@ function heardBySums(page: PlannableClass<PlannableStep>, way: HearingWay, minut
   const seconds = page.steps.map((step) => step.tuneSeconds);
   const tuneSeconds = seconds.reduce((sum, each) => sum + each, 0) / Math.max(1, seconds.length);
   const { pupilsPerLesson } = capacity({
-    ...{ tuneSeconds, changeoverSeconds: USUAL_CHANGEOVER, talkSeconds: USUAL_TALK, way, minutes },
+    tuneSeconds,
+    changeoverSeconds: USUAL_CHANGEOVER,
+    talkSeconds: USUAL_TALK,
+    way,
+    minutes,
     pupils: inClass(page),
   });
   return Math.max(1, pupilsPerLesson);

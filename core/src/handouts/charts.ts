@@ -19,7 +19,8 @@ function chartTiles(request: HandoutRequest, notes: readonly Pitch[], blank: boo
     return [
       {
         ...PLAIN_TILE,
-        ...{ label: named(request, note), caption: fingering.remark },
+        label: named(request, note),
+        caption: fingering.remark,
         picture: { kind: 'fingering', on: request.on, fingering: blank ? null : fingering },
       },
     ];
@@ -54,7 +55,8 @@ export function noteCard(request: HandoutRequest): Handout {
     { ...PLAIN_TILE, picture: notePicture(request, note), caption: 'Which note? Finger it, then open.' },
     {
       ...PLAIN_TILE,
-      ...{ label: named(request, note), caption: `${capital(staffPlace(staffStep(note)))}.` },
+      label: named(request, note),
+      caption: `${capital(staffPlace(staffStep(note)))}.`,
       picture: { kind: 'fingering', on: request.on, fingering: primaryFingering(request.on, note) },
     },
   ]);

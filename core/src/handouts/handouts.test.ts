@@ -38,7 +38,10 @@ const TUNE = tuneOf(
 );
 const request = (more: Partial<HandoutRequest> = {}): HandoutRequest =>
   usualRequest({
-    ...{ seed: 7, notes: ['D4', 'E4', 'G4', 'A4', 'B4'].map(pitch), counting: 'ta', tune: TUNE },
+    seed: 7,
+    notes: ['D4', 'E4', 'G4', 'A4', 'B4'].map(pitch),
+    counting: 'ta',
+    tune: TUNE,
     elements: new Set(['note quarter', 'note half', 'note eighth', 'rest quarter']),
     ...more,
   });

@@ -32,8 +32,22 @@ export function plainMusic(
   more: Partial<SheetMusic> = {},
 ): SheetMusic {
   return {
-    ...{ tune, on, size, rows: [], counting, sayings, fingerings: false, chords: false, breaths: [], shades: [] },
-    ...{ letters: [], bracket: null, metre: true, barlines: true, rhythmOnly: false, covered: [] },
+    tune,
+    on,
+    size,
+    rows: [],
+    counting,
+    sayings,
+    fingerings: false,
+    chords: false,
+    breaths: [],
+    shades: [],
+    letters: [],
+    bracket: null,
+    metre: true,
+    barlines: true,
+    rhythmOnly: false,
+    covered: [],
     ...more,
   };
 }

@@ -58,7 +58,8 @@ function mixed(notes: readonly Pitch[], count: number, random: Random): readonly
 
 const noteTile = (request: HandoutRequest, pitch: Pitch, number: number | null, more: Partial<Tile> = {}): Tile => ({
   ...PLAIN_TILE,
-  ...{ number, picture: notePicture(request, pitch) },
+  number,
+  picture: notePicture(request, pitch),
   ...more,
 });
 
@@ -101,7 +102,8 @@ export function noteDraw(request: HandoutRequest): Handout {
   }));
   const made = asked.map(({ note, times }, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, label: `${named(request, note)}, ${times} times` },
+    number: index + 1,
+    label: `${named(request, note)}, ${times} times`,
     picture: { kind: 'staff', rhythmOnly: false },
   }));
   return handout(
@@ -157,7 +159,8 @@ export function noteMatch(request: HandoutRequest): Handout {
   }));
   const pictured = right.map((note): Tile => ({
     ...PLAIN_TILE,
-    ...{ label: letterOf(note), picture: { kind: 'fingering', on: request.on, fingering: fingeringOf(request, note) } },
+    label: letterOf(note),
+    picture: { kind: 'fingering', on: request.on, fingering: fingeringOf(request, note) },
   }));
   return handout(
     'note-match',
@@ -192,7 +195,8 @@ export function fingeringColour(request: HandoutRequest): Handout {
   });
   const made = row.map((note, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, label: named(request, note) },
+    number: index + 1,
+    label: named(request, note),
     picture: { kind: 'fingering', on: request.on, fingering: null },
   }));
   return handout(
@@ -223,7 +227,8 @@ export function higherLower(request: HandoutRequest): Handout {
   });
   const made = pairs.map((pair, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, choices: CHOICES },
+    number: index + 1,
+    choices: CHOICES,
     picture: boxedMusic(request, notesTune(pair, 2), { metre: false, barlines: false }),
   }));
   return handout(
@@ -259,7 +264,8 @@ export function spellWords(request: HandoutRequest): Handout {
     const spelled = [...word].map((letter) => byLetter.get(letter)!);
     return {
       ...PLAIN_TILE,
-      ...{ number: index + 1, lines: 1 },
+      number: index + 1,
+      lines: 1,
       picture: boxedMusic(request, notesTune(spelled, spelled.length), { metre: false, barlines: false }),
     };
   });
@@ -318,7 +324,9 @@ export function fingeringMistake(request: HandoutRequest): Handout {
   }));
   const made = shown.map(({ note, drawn }, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, label: named(request, note), choices: ['right', 'wrong'] },
+    number: index + 1,
+    label: named(request, note),
+    choices: ['right', 'wrong'],
     picture: { kind: 'fingering', on: request.on, fingering: drawn },
   }));
   return handout(

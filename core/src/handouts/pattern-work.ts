@@ -125,17 +125,17 @@ function cutOut(tune: Tune, [first, last]: readonly [number, number]): Tune {
   const bars = tune.bars.slice(first, last + 1).map((bar, index) => ({
     ...bar,
     // Neither a number nor a closing line says where it belongs.
-    ...{ number: index + 1, barline: 'single' as const, lineEnd: false },
-    ...{
-      repeatStart: false,
-      timesPlayed: 1,
-      ending: null,
-      jump: null,
-      fine: false,
-      segno: false,
-      coda: false,
-      toCoda: false,
-    },
+    number: index + 1,
+    barline: 'single' as const,
+    lineEnd: false,
+    repeatStart: false,
+    timesPlayed: 1,
+    ending: null,
+    jump: null,
+    fine: false,
+    segno: false,
+    coda: false,
+    toCoda: false,
   }));
   const [melody] = tune.parts;
   return { ...tune, bars, parts: [{ ...melody, bars: melody.bars.slice(first, last + 1) }] };

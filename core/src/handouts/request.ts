@@ -105,8 +105,16 @@ export interface TuneSheetOptions {
 }
 
 export const USUAL_OPTIONS: TuneSheetOptions = {
-  ...{ names: 'first', counting: false, fingerings: false, words: true, breaths: true },
-  ...{ form: true, shades: false, hardSpot: true, chords: false, twoToPage: false },
+  names: 'first',
+  counting: false,
+  fingerings: false,
+  words: true,
+  breaths: true,
+  form: true,
+  shades: false,
+  hardSpot: true,
+  chords: false,
+  twoToPage: false,
 };
 
 const C_MAJOR: Key = { fifths: 0, mode: 'major' };

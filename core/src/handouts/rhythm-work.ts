@@ -55,7 +55,8 @@ export function rhythmCardsSheet(request: HandoutRequest): Handout {
     const page = cards.slice(at, at + COLUMNS * ROWS);
     const fronts = page.map((card, index): Tile => ({
       ...PLAIN_TILE,
-      ...{ number: at + index + 1, picture: rhythmPicture(request, [card], metreOf(request)) },
+      number: at + index + 1,
+      picture: rhythmPicture(request, [card], metreOf(request)),
     }));
     const backs = page.map((_, index): Tile => ({
       ...PLAIN_TILE,
@@ -104,7 +105,8 @@ export function completeBar(request: HandoutRequest): Handout {
   }));
   const made = missing.map(({ bar, missing: at }, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, lines: 1 },
+    number: index + 1,
+    lines: 1,
     picture: rhythmPicture(request, [bar], metre, { metre: true, covered: [{ barIndex: 0, eventIndex: at }] }),
   }));
   return handout(
@@ -177,7 +179,8 @@ export function matchSyllables(request: HandoutRequest): Handout {
   }));
   const left = chosen.map(([, card], index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, picture: rhythmPicture(request, [card], metreOf(request)) },
+    number: index + 1,
+    picture: rhythmPicture(request, [card], metreOf(request)),
   }));
   const words = right.map(([saying], index): Tile => ({
     ...PLAIN_TILE,
@@ -208,7 +211,8 @@ export function clapTick(request: HandoutRequest): Handout {
   }));
   const made = cards.map((card, index): Tile => ({
     ...PLAIN_TILE,
-    ...{ number: index + 1, caption: '[  ]   [  ]   [  ]' },
+    number: index + 1,
+    caption: '[  ]   [  ]   [  ]',
     picture: rhythmPicture(request, [card], metreOf(request), { metre: true }),
   }));
   return handout(

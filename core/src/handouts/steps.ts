@@ -12,7 +12,10 @@ export function stepOfClass({ steps, classStep }: HandoutClass): HandoutStep | u
 /** The stairs of a class as a drawing takes them: a step is never flat, and never without a tread. */
 export function drawnSteps(request: HandoutRequest): readonly DrawnStep[] {
   return request.schoolClass.steps.map(({ title, belt: of, rise, lessons, newNotes }) => ({
-    ...{ title, belt: of, rise: Math.max(0.5, rise), lessons: Math.max(1, lessons) },
+    title,
+    belt: of,
+    rise: Math.max(0.5, rise),
+    lessons: Math.max(1, lessons),
     about: newNotes.length === 0 ? '' : `new: ${newNotes.map((note) => said(request, note)).join(', ')}`,
   }));
 }

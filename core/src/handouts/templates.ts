@@ -20,7 +20,11 @@ export function fieldsOf(request: HandoutRequest, pupil: HandoutPupil): Fields {
   const notes = (step?.newNotes ?? []).map((note) => said(request, note));
   const count = pupil.passed.length;
   return {
-    ...{ pupil: pupil.name, class: name, school, teacher, tune: step?.title ?? '' },
+    pupil: pupil.name,
+    class: name,
+    school,
+    teacher,
+    tune: step?.title ?? '',
     notes: notes.length === 0 ? 'none this time' : listWords(notes),
     steps: count === 1 ? '1 step' : `${count} steps`,
     belt: last === undefined ? '' : beltName(last.belt),

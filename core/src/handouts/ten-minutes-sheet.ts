@@ -20,8 +20,15 @@ const DAYS_TO_TICK: Block = {
 export function tenMinutesSheet(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const parts = tenMinutes({
-    ...{ on: request.on, tunes: [{ tune, passed: false }], now: 0, known: knowledgeOf(request) },
-    ...{ chunkBeats: DEFAULT_CHUNK_BEATS, task: null, progress: FIRST_DAY, loved: [], day: request.seed },
+    on: request.on,
+    tunes: [{ tune, passed: false }],
+    now: 0,
+    known: knowledgeOf(request),
+    chunkBeats: DEFAULT_CHUNK_BEATS,
+    task: null,
+    progress: FIRST_DAY,
+    loved: [],
+    day: request.seed,
   });
   return handout('ten-minutes', `Ten minutes at home: ${tune.title}`, [
     section(`Ten minutes at home: ${tune.title}`, [

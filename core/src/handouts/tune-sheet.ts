@@ -59,7 +59,8 @@ function annotated(request: HandoutRequest, tune: Tune, reading: Reading, { kept
   ];
   return plainMusic(request, tune, {
     rows,
-    ...{ fingerings: options.fingerings, chords: options.chords },
+    fingerings: options.fingerings,
+    chords: options.chords,
     breaths: options.breaths ? (kept ?? reading.breaths) : [],
     letters: options.form
       ? reading.form.lines.map(({ letter, bars: [first] }) => ({ barIndex: indexOf(first), letter }))

@@ -31,7 +31,14 @@ const LANTERNS = tuneOf(
 );
 
 const facts = (more: Partial<HomeFacts> = {}): HomeFacts => ({
-  ...{ on: ON, now: 1, known: BAG, chunkBeats: 4, task: null, progress: FIRST_DAY, loved: [], day: 3 },
+  on: ON,
+  now: 1,
+  known: BAG,
+  chunkBeats: 4,
+  task: null,
+  progress: FIRST_DAY,
+  loved: [],
+  day: 3,
   tunes: [
     { tune: LANTERNS, passed: true },
     { tune: GOOSE_WALK, passed: false },

@@ -159,7 +159,12 @@ function hardSpot({ progress }: HomeFacts, tune: Tune, { hardSpots: [spot] }: Re
   const tempo = at(spot.drill.ladder, progress.rung);
   const slow = growing.filter((round) => round.tempo === growing[0]!.tempo).map(({ notes }) => ({ notes, tempo }));
   return {
-    ...{ kind: 'hard-spot', minutes: 0, tempo, chain: { growing, backward }, hardest: spot.hardest, bars: spot.bars },
+    kind: 'hard-spot',
+    minutes: 0,
+    tempo,
+    chain: { growing, backward },
+    hardest: spot.hardest,
+    bars: spot.bars,
     sheet: chainSheet(slow, 'Note by note'),
   };
 }

@@ -115,7 +115,10 @@ function played(
   length: Rational,
 ): readonly BackingNote[] {
   const note = (voice: BackingVoice, midi: number): BackingNote => ({
-    ...{ voice, midi, onset, length },
+    voice,
+    midi,
+    onset,
+    length,
     strength: hit.strength,
   });
   if (hit.voice === 'drum') return [note('drum', hit.drum)];

@@ -28,18 +28,25 @@ const ONE = rational(1);
 const whole = (beats: number): Rational => rational(beats);
 const bass = (at: Rational, length: Rational, tone: 'root' | 'fifth' = 'root', strength = 0.8): Hit => ({
   voice: 'bass',
-  ...{ at, length, tone, strength },
+  at,
+  length,
+  tone,
+  strength,
 });
 const chord = (at: Rational, length: Rational, strength = 0.55): Hit => ({ voice: 'chord', at, length, strength });
 const tone = (at: Rational, length: Rational, step: number, strength = 0.5): Hit => ({
   voice: 'tone',
-  ...{ at, length, step, strength },
+  at,
+  length,
+  step,
+  strength,
 });
 const drum = (at: Rational, kind: keyof typeof DRUM, strength = 0.4): Hit => ({
   voice: 'drum',
   drum: DRUM[kind],
   length: rational(1, 4),
-  ...{ at, strength },
+  at,
+  strength,
 });
 
 /** One bar of a feel; a metre that the feel is not made for is beaten through evenly. */

@@ -145,7 +145,8 @@ function offersIn(key: Key): readonly Offer[] {
   };
   const offer = (degree: number, kind: '' | 'm' | '7', cost: number): Offer => ({
     chord: chordOn(on(degree), kind),
-    ...{ degree, cost },
+    degree,
+    cost,
   });
   if (key.mode === 'minor')
     return [
@@ -188,7 +189,11 @@ function slotsOf(tune: Tune): readonly Slot[] {
     const length = eventsLength(tune.parts[0].bars[barIndex]!);
     const half = halfOf(bar);
     const slot = (offset: Rational, end: Rational, isBar: boolean): Slot => ({
-      ...{ barIndex, offset, end, isBar, key: bar.key },
+      barIndex,
+      offset,
+      end,
+      isBar,
+      key: bar.key,
     });
     if (half === null || compare(length, half) <= 0) return [slot(ZERO, length, true)];
     return [slot(ZERO, half, true), slot(half, length, false)];

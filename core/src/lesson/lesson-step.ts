@@ -42,7 +42,9 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
       spot === undefined
         ? null
         : {
-            ...{ from: spot.hardest.from, to: spot.hardest.to, bars: spot.bars },
+            from: spot.hardest.from,
+            to: spot.hardest.to,
+            bars: spot.bars,
             tempi: tuneTempi(reading, challenge),
           },
   };

@@ -23,15 +23,31 @@ import { tempoRungs } from '../reading/index.ts';
 import { tempoWord } from './tempo-word.ts';
 
 const step = {
-  ...{ position: 3, title: 'Goose Walk', newNotes: ['E4'], newElements: [], easier: null, extra: 'Kite' },
+  position: 3,
+  title: 'Goose Walk',
+  newNotes: ['E4'],
+  newElements: [],
+  easier: null,
+  extra: 'Kite',
   moves: [{ from: 'G4', to: 'E4' }],
   hardSpot: { from: 'G4', to: 'E4', bars: [3, 4] as const, tempi: [60, 66] },
-  ...{ rungs: USUAL_LADDER, rungsDone: [] },
+  rungs: USUAL_LADDER,
+  rungsDone: [],
 };
 const facts: LessonFacts = {
-  ...{ minutes: 40, seed: 1, part: 'first', step, usual: null, hearingMinutes: 10 },
+  minutes: 40,
+  seed: 1,
+  part: 'first',
+  step,
+  usual: null,
+  hearingMinutes: 10,
   queue: ['a', 'b', 'c', 'd', 'e', 'f'].map((pupilId) => ({ pupilId, reason: 'waited', seconds: 75 })),
-  ...{ ahead: ['x'], behind: ['y'], weak: [], open: [], toClean: 0, beltsToHand: 2 },
+  ahead: ['x'],
+  behind: ['y'],
+  weak: [],
+  open: [],
+  toClean: 0,
+  beltsToHand: 2,
 };
 const line = ({ blocks }: LessonPlan): string => blocks.map(({ kind, minutes }) => `${kind} ${minutes}`).join(', ');
 const total = ({ blocks }: LessonPlan): number => blocks.reduce((sum, { minutes }) => sum + minutes, 0);
@@ -120,10 +136,15 @@ describe('the plan of a lesson', () => {
     fc.assert(
       fc.property(any, ({ waiting, seconds, hasStep, open, ...more }) => {
         const queue = Array.from({ length: waiting }, (_, index) => ({
-          ...{ pupilId: String(index), reason: 'waited' as const, seconds },
+          pupilId: String(index),
+          reason: 'waited' as const,
+          seconds,
         }));
         const plan = planLesson({
-          ...{ ...facts, ...more, queue, step: hasStep ? step : null },
+          ...facts,
+          ...more,
+          queue,
+          step: hasStep ? step : null,
           open: open.map((kind) => ({ kind })),
         });
         expect(total(plan)).toBe(more.minutes);

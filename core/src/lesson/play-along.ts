@@ -17,7 +17,8 @@ const CHORDS: Readonly<Record<Backing['feel'], number>> = {
 export function playAlong({ feel, notes, countIn }: Backing): PlayAlong {
   const all = [...countIn.notes, ...notes];
   const track = (name: string, voice: BackingVoice, program: number | null) => ({
-    ...{ name, program },
+    name,
+    program,
     notes: all.filter((note) => note.voice === voice),
   });
   return {

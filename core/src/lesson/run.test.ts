@@ -5,21 +5,29 @@ import { planLesson } from './plan.ts';
 import { leftOpen, lessonClock, lessonHistory, lessonRun, type LessonEvent } from './run.ts';
 
 const plan = planLesson({
-  ...{
-    minutes: 30,
-    seed: 1,
-    part: 'middle',
-    usual: null,
-    hearingMinutes: 6,
-    ahead: [],
-    behind: [],
-    weak: [],
-    open: [],
-  },
-  ...{ toClean: 0, beltsToHand: 0, queue: [{ pupilId: 'a', reason: 'due', seconds: 60 }] },
+  minutes: 30,
+  seed: 1,
+  part: 'middle',
+  usual: null,
+  hearingMinutes: 6,
+  ahead: [],
+  behind: [],
+  weak: [],
+  open: [],
+  toClean: 0,
+  beltsToHand: 0,
+  queue: [{ pupilId: 'a', reason: 'due', seconds: 60 }],
   step: {
-    ...{ position: 2, title: 'T', newNotes: [], newElements: [], moves: [], rungs: USUAL_LADDER, rungsDone: [] },
-    ...{ hardSpot: { from: 'B4', to: 'C5', bars: [3, 4], tempi: [60] }, easier: null, extra: null },
+    position: 2,
+    title: 'T',
+    newNotes: [],
+    newElements: [],
+    moves: [],
+    rungs: USUAL_LADDER,
+    rungsDone: [],
+    hardSpot: { from: 'B4', to: 'C5', bars: [3, 4], tempi: [60] },
+    easier: null,
+    extra: null,
   },
 });
 const START = Date.parse('2026-03-03T09:00:00Z');
@@ -117,7 +125,8 @@ describe('a lesson that runs', () => {
   it('tells the next lesson what was left open, what is usual, and which rungs the tune has had', () => {
     const usual = [{ kind: 'tune' as const, minutes: 20 }];
     const lessons = [started, event(60, { kind: 'usual', usual }), event(100, { kind: 'ended' })].map((each) => ({
-      ...{ date: '2026-03-03' as const, event: each },
+      date: '2026-03-03' as const,
+      event: each,
     }));
     const history = lessonHistory(lessons, '2026-03-10');
     expect(history.usual).toEqual(usual);

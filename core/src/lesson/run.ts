@@ -66,20 +66,22 @@ export interface LessonRun {
 }
 
 const NOT_STARTED: LessonRun = {
-  ...{
-    planned: null,
-    plan: null,
-    step: null,
-    startedAt: null,
-    endedAt: null,
-    index: 0,
-    since: 0,
-    rung: null,
-    scene: null,
-    play: null,
-    again: 0,
-  },
-  ...{ spent: {}, skipped: [], rungsDone: [], remarks: [], ready: [] },
+  planned: null,
+  plan: null,
+  step: null,
+  startedAt: null,
+  endedAt: null,
+  index: 0,
+  since: 0,
+  rung: null,
+  scene: null,
+  play: null,
+  again: 0,
+  spent: {},
+  skipped: [],
+  rungsDone: [],
+  remarks: [],
+  ready: [],
 };
 
 /** In the order of the devices' clocks; each event once. */
@@ -198,7 +200,11 @@ export function lessonClock(run: LessonRun, now: number): LessonClock | null {
   const spare = (each: Block): number => (each.locked ? 0 : each.minutes - each.least);
   const [gives] = plan.blocks.slice(index + 1).toSorted((a, b) => spare(b) - spare(a));
   return {
-    ...{ elapsed, inBlock, behind, left: plan.minutes * 60 - elapsed, blockLeft: block.minutes * 60 - inBlock },
+    elapsed,
+    inBlock,
+    behind,
+    left: plan.minutes * 60 - elapsed,
+    blockLeft: block.minutes * 60 - inBlock,
     gives: behind < WORTH_SAYING || gives === undefined || spare(gives) <= 0 ? null : gives,
   };
 }

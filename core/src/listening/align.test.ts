@@ -15,8 +15,17 @@ function written(pitches: readonly number[]): ScoreNote[] {
 /** Notes as they are heard at sixty crotchets a minute, clean and loud. */
 function heard(pitches: readonly number[]): HeardNote[] {
   return pitches.map((midi, index) => ({
-    ...{ onset: index, offset: index + 0.9, midi, cents: 0, level: -10, waver: 1, dip: null, sure: 1 },
-    ...{ isFaint: false, under: 0, softDips: [] },
+    onset: index,
+    offset: index + 0.9,
+    midi,
+    cents: 0,
+    level: -10,
+    waver: 1,
+    dip: null,
+    sure: 1,
+    isFaint: false,
+    under: 0,
+    softDips: [],
   }));
 }
 const track = (notes: readonly HeardNote[]): Track => ({

@@ -87,7 +87,10 @@ class Table {
   private readonly fromOn: Int32Array;
 
   constructor(heard: readonly HeardNote[], notes: ListeningScore['notes'], offset: number, pace: Pace | null) {
-    [this.heard, this.notes, this.offset, this.pace] = [heard, notes, offset, pace];
+    this.heard = heard;
+    this.notes = notes;
+    this.offset = offset;
+    this.pace = pace;
     this.states = notes.length * MERGED;
     this.cost = new Float64Array(heard.length * this.states).fill(Infinity);
     this.from = new Int32Array(heard.length * this.states).fill(-1);

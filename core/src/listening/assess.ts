@@ -82,7 +82,10 @@ export function assess(track: Track, score: ListeningScore): Assessment {
   const restarts = restartsOf(heard, alignment.matches);
   const reached = verdicts.findLastIndex(({ kind }) => kind !== 'missed');
   return {
-    ...{ verdicts, restarts, moved, tuning: track.tuning },
+    verdicts,
+    restarts,
+    moved,
+    tuning: track.tuning,
     extras: extrasOf(heard, alignment.matches, kept),
     hesitations: steps
       .filter((step) => isStop(step, alignment.pace))

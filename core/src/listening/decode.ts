@@ -73,7 +73,8 @@ export class Decoder {
       }
     }
     for (let state = 0; state < STATES; state++) next[state]! -= least;
-    [this.cost, this.next] = [next, cost];
+    this.cost = next;
+    this.next = cost;
     this.frames++;
     return this.frames > this.lag ? this.before(this.lag) : null;
   }

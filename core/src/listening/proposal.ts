@@ -63,7 +63,11 @@ export function propose(track: Track, score: TuneScore, heard: Assessment, rule:
   const reasons = reasonsOf(track, score, heard, rule);
   const { slips, stops } = countOf(heard);
   return {
-    ...{ outcome: outcomeOf(heard, reasons, rule), unclear, reasons, slips, stops },
+    outcome: outcomeOf(heard, reasons, rule),
+    unclear,
+    reasons,
+    slips,
+    stops,
     remarks: remarksOf(reasons, score),
     practise: hardest(score, heard),
     sure: surenessOf(track, score, heard),
@@ -188,10 +192,21 @@ function toneReasons(track: Track, score: TuneScore, heard: Assessment): Reason[
 }
 
 const REMARK_OF: Readonly<Partial<Record<Reason['kind'], RemarkId>>> = {
-  ...{ 'broke-off': 'stopped', stops: 'stopped', restarts: 'stopped' },
-  ...{ missed: 'note', extra: 'note', 'left-out': 'note', wrong: 'note' },
-  ...{ slurred: 'tongue', squeaks: 'breath', sharp: 'breath', weak: 'airy', leak: 'leak' },
-  ...{ rushed: 'beat', dragged: 'beat', slow: 'slow' },
+  'broke-off': 'stopped',
+  stops: 'stopped',
+  restarts: 'stopped',
+  missed: 'note',
+  extra: 'note',
+  'left-out': 'note',
+  wrong: 'note',
+  slurred: 'tongue',
+  squeaks: 'breath',
+  sharp: 'breath',
+  weak: 'airy',
+  leak: 'leak',
+  rushed: 'beat',
+  dragged: 'beat',
+  slow: 'slow',
 };
 
 function remarksOf(reasons: readonly Reason[], { notes }: TuneScore): RemarkId[] {

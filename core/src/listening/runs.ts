@@ -207,9 +207,13 @@ function parted(run: Run): Span[] {
     const to = cut === null ? run.cents.length : frameOf(cut.at);
     if (to - from > 0)
       spans.push({
-        ...{ first: run.first + from, last: run.first + to, dip },
-        ...{ cents: run.cents.slice(from, to), scores: run.scores.slice(from, to) },
-        ...{ soft: soft.filter(({ at }) => frameOf(at) > from && frameOf(at) < to), runFirst: run.first },
+        first: run.first + from,
+        last: run.first + to,
+        dip,
+        cents: run.cents.slice(from, to),
+        scores: run.scores.slice(from, to),
+        soft: soft.filter(({ at }) => frameOf(at) > from && frameOf(at) < to),
+        runFirst: run.first,
         levels: run.levels.slice((from + FRAMES_BEFORE) * LEVELS_A_FRAME, (to + FRAMES_BEFORE) * LEVELS_A_FRAME),
       });
     from = to;
@@ -225,10 +229,16 @@ function noteOf(span: Span, timeOf: (frame: number) => number): HeardNote {
   const pitch = median(span.cents);
   const midi = Math.round(pitch / 100);
   return {
-    ...{ onset: timeOf(span.first), offset: timeOf(span.last), midi, cents: pitch - midi * 100 },
+    onset: timeOf(span.first),
+    offset: timeOf(span.last),
+    midi,
+    cents: pitch - midi * 100,
     level: median(span.levels),
     waver: quantile(span.cents, 0.75) - quantile(span.cents, 0.25),
-    ...{ dip: span.dip, sure: median(span.scores), isFaint: false, under: 0 },
+    dip: span.dip,
+    sure: median(span.scores),
+    isFaint: false,
+    under: 0,
     softDips: span.soft.map(({ at, depth }) => ({ at: timeOf(span.runFirst + frameOf(at)), depth })),
   };
 }

@@ -118,7 +118,8 @@ export class Tracker {
   private curve(): CurvePoint[] {
     return this.runs.flatMap((run) =>
       run.cents.map((cents, index) => ({
-        ...{ at: this.timeOf(run.first + index), cents },
+        at: this.timeOf(run.first + index),
+        cents,
         level: run.levels[(FRAMES_BEFORE + index) * LEVELS_A_FRAME]!,
       })),
     );

@@ -41,7 +41,9 @@ export function tuneScore(tune: Tune, on: Instrument, part = 0): TuneScore {
       onset: toNumber(played.onset) * 4,
       duration: toNumber(played.length) * 4,
       midi: midiNumber(played.pitch) + on.soundsAbove,
-      ...{ isStart, barIndex: played.barIndex, eventIndex: played.eventIndex },
+      isStart,
+      barIndex: played.barIndex,
+      eventIndex: played.eventIndex,
       unsigned: unsigned(tune, played, on),
     };
   });

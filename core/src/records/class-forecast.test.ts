@@ -99,8 +99,13 @@ describe('tried on classes by known rates, weak and strong, even and lumpy', () 
   const tried = recipes(300, 2).map((recipe) => {
     const { pupils, came } = simulatedClass(recipe);
     const { mean } = forecastClass({
-      ...{ steps: recipe.steps, heardPerLesson: recipe.heardPerLesson, lessonsPast: PAST, lessonsLeft: 17 },
-      ...{ pupils: upToLesson(pupils, PAST), runs: 200, seed: recipe.seed },
+      steps: recipe.steps,
+      heardPerLesson: recipe.heardPerLesson,
+      lessonsPast: PAST,
+      lessonsLeft: 17,
+      pupils: upToLesson(pupils, PAST),
+      runs: 200,
+      seed: recipe.seed,
     });
     const line = (lessons: number): number => Math.min(recipe.steps, (came[PAST]! * (PAST + lessons)) / PAST);
     return horizons.map((lessons) => ({ band: mean[lessons - 1]!, came: came[PAST + lessons]!, line: line(lessons) }));

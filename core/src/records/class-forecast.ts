@@ -1,5 +1,5 @@
 import { classRates, odds, type ClassRates, type Counted, type Guess, type HeardPupil } from './class-rates.ts';
-import { Dice } from './dice.ts';
+import { RandomSource } from './random-source.ts';
 
 export interface ForecastRequest {
   readonly steps: number;
@@ -56,7 +56,7 @@ export function forecastClass(request: ForecastRequest): ClassForecast {
 class Courses {
   readonly #request: ForecastRequest;
   readonly #rates: ClassRates;
-  readonly #dice: Dice;
+  readonly #random: RandomSource;
   /** For each pupil the steps to come, in order. */
   readonly #open: readonly Int32Array[];
   readonly #passedBefore: readonly number[];
@@ -81,7 +81,7 @@ class Courses {
     const { pupils, steps, lessonsPast, lessonsLeft, seed } = request;
     this.#request = request;
     this.#rates = classRates(pupils, steps, lessonsPast);
-    this.#dice = new Dice(seed);
+    this.#random = new RandomSource(seed);
     const passed = pupils.map(
       ({ results, startStep = 1 }) =>
         new Set([
@@ -132,7 +132,7 @@ class Courses {
     this.#draw(this.#chances, guesses, pupils);
     if (hearing === 'each') this.#draw(this.#heardChances, ownHearing.guesses, ownHearing.pupils);
     this.#waiting.set(this.#queue);
-    this.#drift = Math.exp(DRIFT * this.#dice.normal());
+    this.#drift = Math.exp(DRIFT * this.#random.normal());
     this.#drawLessons();
     this.#at.fill(0);
     this.#cameIn.fill(0);
@@ -141,18 +141,18 @@ class Courses {
 
   /** Draws what the class is like, and with it a chance for each pupil. */
   #draw(chances: Float64Array, guesses: readonly Guess[], counted: readonly Counted[]): void {
-    let draw = this.#dice.next();
+    let draw = this.#random.next();
     const { chance, alike } = guesses.find(({ weight }) => (draw -= weight) < 0) ?? guesses[0]!;
     for (let pupil = 0; pupil < chances.length; pupil++) {
       const { of, came } = counted[pupil]!;
-      chances[pupil] = this.#dice.beta(chance * alike + came, (1 - chance) * alike + of - came);
+      chances[pupil] = this.#random.beta(chance * alike + came, (1 - chance) * alike + of - came);
     }
   }
 
   /** @returns how many passed a step. */
   #lesson(lesson: number): number {
     const spread = this.#rates.lessonSpread;
-    const lessonOdds = this.#drift * (spread === 0 ? 1 : Math.exp(spread * this.#dice.normal()));
+    const lessonOdds = this.#drift * (spread === 0 ? 1 : Math.exp(spread * this.#random.normal()));
     return this.#rates.hearing === 'each' ? this.#eachAlone(lesson, lessonOdds) : this.#fromQueue(lesson, lessonOdds);
   }
 
@@ -185,11 +185,11 @@ class Courses {
   #eachAlone(lesson: number, lessonOdds: number): number {
     const { spread } = this.#rates.ownHearing;
     const { turns = 1 } = this.#request;
-    const swing = spread === 0 ? 1 : Math.exp(spread * this.#dice.normal() - spread ** 2 / 2);
+    const swing = spread === 0 ? 1 : Math.exp(spread * this.#random.normal() - spread ** 2 / 2);
     let passes = 0;
     for (let pupil = 0; pupil < this.#at.length; pupil++) {
       if (this.#isThrough(pupil)) continue;
-      if (this.#dice.next() >= Math.min(MOST_LIKELY, this.#heardChances[pupil]! * swing * this.#drift * turns))
+      if (this.#random.next() >= Math.min(MOST_LIKELY, this.#heardChances[pupil]! * swing * this.#drift * turns))
         continue;
       if (this.#hear(pupil, lesson, lessonOdds)) passes += 1;
     }
@@ -204,7 +204,7 @@ class Courses {
   #hear(pupil: number, lesson: number, lessonOdds: number): boolean {
     const step = this.#open[pupil]![this.#at[pupil]!]!;
     const better = odds(this.#chances[pupil]!) * this.#rates.stepOdds[step]! * lessonOdds;
-    if (this.#dice.next() >= better / (1 + better)) return false;
+    if (this.#random.next() >= better / (1 + better)) return false;
     this.#at[pupil]! += 1;
     this.#passed[step]! += 1;
     this.#stayed[step]! += lesson + 1 - this.#cameIn[pupil]!;
@@ -217,7 +217,7 @@ class Courses {
 
   /** As many as in a lesson that has been, or as planned. */
   #turns(): number {
-    const draw = this.#dice.next() * this.#lessonsUpTo.at(-1)!;
+    const draw = this.#random.next() * this.#lessonsUpTo.at(-1)!;
     let lesson = 0;
     while (this.#lessonsUpTo[lesson]! < draw) lesson += 1;
     const before = this.#rates.heardByLesson[lesson];
@@ -229,7 +229,7 @@ class Courses {
     let upTo = 0;
     for (let lesson = 0; lesson < this.#lessonsUpTo.length; lesson++) {
       const isPlan = lesson === this.#lessonsUpTo.length - 1;
-      upTo -= Math.log(1 - this.#dice.next()) * (isPlan ? PLAN_WEIGHT : 1);
+      upTo -= Math.log(1 - this.#random.next()) * (isPlan ? PLAN_WEIGHT : 1);
       this.#lessonsUpTo[lesson] = upTo;
     }
   }
@@ -237,7 +237,7 @@ class Courses {
   #shuffle(): void {
     const size = this.#waiting.length;
     for (let place = 0; place < size - 1; place++) {
-      const other = place + Math.floor(this.#dice.next() * (size - place));
+      const other = place + Math.floor(this.#random.next() * (size - place));
       const pupil = this.#waiting[place]!;
       this.#waiting[place] = this.#waiting[other]!;
       this.#waiting[other] = pupil;

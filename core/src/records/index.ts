@@ -11,5 +11,5 @@ export * from './stuck.ts';
 export * from './trends.ts';
 export * from './trouble.ts';
 export type { HeardPupil } from './class-rates.ts';
-export { Dice } from './dice.ts';
+export { RandomSource } from './random-source.ts';
 export { groupBy } from './group.ts';

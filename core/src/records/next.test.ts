@@ -169,7 +169,9 @@ describe('the step of the class', () => {
 
 describe('whether the class goes on', () => {
   const pupils = Array.from({ length: 10 }, (_, index) => ({
-    ...{ id: String(index), passed: index < 7, heard: index < 9 },
+    id: String(index),
+    passed: index < 7,
+    heard: index < 9,
   }));
 
   it('is decided by share, by hearing, or by the teacher', () => {

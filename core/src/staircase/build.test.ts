@@ -249,7 +249,14 @@ describe('the builder', () => {
 
 describe('wishes that cannot be met', () => {
   const tune = (id: string, note = 'B4', unplayable: readonly string[] = []): TuneProfile => ({
-    ...{ id, title: id, elements: [], signs: [], moves: [], moods: [], metre: '4/4', key: 'G major' },
+    id,
+    title: id,
+    elements: [],
+    signs: [],
+    moves: [],
+    moods: [],
+    metre: '4/4',
+    key: 'G major',
     notes: [{ name: note, count: 2 }],
     unplayable,
   });

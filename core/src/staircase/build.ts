@@ -1,6 +1,6 @@
 import type { Objective, StaircaseRules } from './objective.ts';
 import type { TuneProfile } from './profile.ts';
-import { Scales } from './scales.ts';
+import { StaircaseScorer } from './scorer.ts';
 import { Search } from './search.ts';
 
 export interface BuildRequest extends StaircaseRules {
@@ -25,7 +25,7 @@ export interface Built {
 
 /**
  * The staircase against which least counts, `AGAINST` says what. Small libraries are searched whole. Others by a beam
- * that keeps the best courses for each number of notes reached, aimed at several heights of a step; the best is then
+ * that keeps the best partials for each number of notes reached, aimed at several heights of a step; the best is then
  * improved by putting in, exchanging and moving tunes until no such change makes it better, from several starts.
  * The same request gives the same staircase.
  * @yields the share that is done, 0 to 1, so that the work can pause or end there.
@@ -33,12 +33,12 @@ export interface Built {
 export function* buildStaircase(request: BuildRequest): Generator<number, Built> {
   const never = new Set(request.pins.flatMap((pin) => (pin.kind === 'never' ? [pin.tune] : [])));
   const tunes = request.tunes.filter((tune) => !never.has(tune.id));
-  const scales = new Scales(tunes, request);
-  const search = new Search(scales, { ...request, tunes });
+  const scorer = new StaircaseScorer(tunes, request);
+  const search = new Search(scorer, { ...request, tunes });
   const best = search.isSmall ? search.all() : yield* search.guided();
   return {
     list: best.tunes.map((index) => tunes[index]!.id),
-    objective: scales.weigh(best),
+    objective: scorer.weigh(best),
     exact: search.isSmall,
   };
 }
@@ -52,14 +52,14 @@ export function builtStaircase(request: BuildRequest): Built {
   }
 }
 
-/** A staircase that others have chosen, on the same scales. @throws RangeError for an id that is not in the library. */
+/** A staircase that others have chosen, on the same scorer. @throws RangeError for an id that is not in the library. */
 export function scoreStaircase(
   tunes: readonly TuneProfile[],
   rules: StaircaseRules,
 ): (list: readonly string[]) => Objective {
-  const scales = new Scales(tunes, rules);
+  const scorer = new StaircaseScorer(tunes, rules);
   const places = new Map(tunes.map((tune, index) => [tune.id, index]));
-  return (list) => scales.weigh(scales.courseOf(list.map((id) => placeOf(places, id))));
+  return (list) => scorer.weigh(scorer.partialOf(list.map((id) => placeOf(places, id))));
 }
 
 /**
@@ -73,7 +73,7 @@ export function nextInLine(
   position: number,
   most: number,
 ): readonly Alternative[] {
-  return alternatives(new Scales(tunes, rules), tunes, list)(position).slice(0, most);
+  return alternatives(new StaircaseScorer(tunes, rules), tunes, list)(position).slice(0, most);
 }
 
 /** The same for each step. */
@@ -82,26 +82,26 @@ export function alternativesOf(
   list: readonly string[],
   most: number,
 ): readonly (readonly Alternative[])[] {
-  const at = alternatives(new Scales(tunes, rules), tunes, list);
+  const at = alternatives(new StaircaseScorer(tunes, rules), tunes, list);
   return list.map((_, position) => at(position).slice(0, most));
 }
 
 function alternatives(
-  scales: Scales,
+  scorer: StaircaseScorer,
   tunes: readonly TuneProfile[],
   list: readonly string[],
 ): (position: number) => readonly Alternative[] {
   const places = new Map(tunes.map((tune, index) => [tune.id, index]));
   const indices = list.map((id) => placeOf(places, id));
-  const free = tunes.map((_, index) => index).filter((index) => !indices.includes(index) && scales.isPlayable(index));
-  const course = scales.start();
+  const free = tunes.map((_, index) => index).filter((index) => !indices.includes(index) && scorer.isPlayable(index));
+  const partial = scorer.start();
   return (position) => {
-    const before = scales.courseOf(indices.slice(0, position));
+    const before = scorer.partialOf(indices.slice(0, position));
     return free
       .map((index): Alternative => {
-        course.become(before);
-        for (const next of [index, ...indices.slice(position + 1)]) scales.add(course, next);
-        return { tune: tunes[index]!.id, total: scales.total(course) };
+        partial.become(before);
+        for (const next of [index, ...indices.slice(position + 1)]) scorer.add(partial, next);
+        return { tune: tunes[index]!.id, total: scorer.total(partial) };
       })
       .toSorted((a, b) => a.total - b.total || compareText(a.tune, b.tune));
   };

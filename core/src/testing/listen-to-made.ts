@@ -19,7 +19,12 @@ export const STILE_AND_GATE = tuneOf(
 );
 const ON = instrument('soprano-recorder-baroque');
 export const PLAIN_RECORDING: RecordingRecipe = {
-  ...{ seed: 1, rate: 22_050, voice: 'recorder', tempo: 100, tuning: 0, surroundings: 'quiet' },
+  seed: 1,
+  rate: 22_050,
+  voice: 'recorder',
+  tempo: 100,
+  tuning: 0,
+  surroundings: 'quiet',
 };
 
 /** Its notes, as a pupil is to play them. */

@@ -59,8 +59,12 @@ function planOf(notes: readonly RecordedNote[], recipe: RecordingRecipe, random:
   const play = (midi: number, from: number, to: number, at = sounded.length): void => {
     const jitter = 0.012 * (random() - 0.5);
     const tone = {
-      ...{ onset: from + jitter, offset: to - 0.035 - 0.02 * random(), midi },
-      ...{ cents: recipe.tuning + 12 * (random() - 0.5), gain: LOUD * (0.75 + 0.4 * random()), chiff: 0.03 },
+      onset: from + jitter,
+      offset: to - 0.035 - 0.02 * random(),
+      midi,
+      cents: recipe.tuning + 12 * (random() - 0.5),
+      gain: LOUD * (0.75 + 0.4 * random()),
+      chiff: 0.03,
     };
     sounded.splice(at, 0, tone);
     played.push(tone);
@@ -99,7 +103,11 @@ function planOf(notes: readonly RecordedNote[], recipe: RecordingRecipe, random:
     }
   }
   return {
-    ...{ sounded, played, verdicts, extras: chosen.extra.size, hesitations: chosen.hesitate.size },
+    sounded,
+    played,
+    verdicts,
+    extras: chosen.extra.size,
+    hesitations: chosen.hesitate.size,
     restarts: restartAfter === undefined ? 0 : 1,
   };
 }

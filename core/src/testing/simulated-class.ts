@@ -1,4 +1,4 @@
-import { Dice, type HeardPupil } from '../records/index.ts';
+import { RandomSource, type HeardPupil } from '../records/index.ts';
 
 /** A class by known rates, to try forecasts on. */
 export interface SimulatedClass {
@@ -24,24 +24,24 @@ export interface Recipe {
 }
 
 export function simulatedClass(recipe: Recipe): SimulatedClass {
-  const dice = new Dice(recipe.seed);
+  const random = new RandomSource(recipe.seed);
   const chances = Array.from({ length: recipe.pupils }, () =>
-    dice.beta(recipe.chance * recipe.alike, (1 - recipe.chance) * recipe.alike),
+    random.beta(recipe.chance * recipe.alike, (1 - recipe.chance) * recipe.alike),
   );
   const results = chances.map((): HeardPupil['results'][number][] => []);
   const at = chances.map(() => 1);
   let queue = chances.map((_, index) => index);
   const came = [0];
   for (let lesson = 1; lesson <= recipe.lessons; lesson++) {
-    const isLost = dice.next() < 0.2 * recipe.lumpy;
-    const swing = Math.exp(0.6 * recipe.lumpy * dice.normal());
-    const more = 1 + 0.6 * recipe.lumpy * (2 * dice.next() - 1);
-    if (!recipe.inTurn) queue = shuffled(queue, dice);
+    const isLost = random.next() < 0.2 * recipe.lumpy;
+    const swing = Math.exp(0.6 * recipe.lumpy * random.normal());
+    const more = 1 + 0.6 * recipe.lumpy * (2 * random.next() - 1);
+    if (!recipe.inTurn) queue = shuffled(queue, random);
     const heard = isLost ? [] : queue.filter((pupil) => at[pupil]! <= recipe.steps);
     const turns = heard.slice(0, Math.round(recipe.heardPerLesson * more));
     for (const pupil of turns) {
       const good = (chances[pupil]! / (1 - chances[pupil]!)) * swing;
-      const passed = dice.next() < good / (1 + good);
+      const passed = random.next() < good / (1 + good);
       results[pupil]!.push({ lesson, step: at[pupil]!, passed });
       if (passed) at[pupil]! += 1;
     }
@@ -58,8 +58,8 @@ export function upToLesson(pupils: readonly HeardPupil[], lesson: number): reado
 
 /** Classes from weak to strong, even and lumpy, in turn and by chance. */
 export function recipes(count: number, seed: number): readonly Recipe[] {
-  const dice = new Dice(seed);
-  const between = (least: number, most: number): number => least + (most - least) * dice.next();
+  const random = new RandomSource(seed);
+  const between = (least: number, most: number): number => least + (most - least) * random.next();
   return Array.from({ length: count }, (_, index): Recipe => ({
     pupils: Math.round(between(18, 30)),
     steps: Math.round(between(6, 10)),
@@ -73,10 +73,10 @@ export function recipes(count: number, seed: number): readonly Recipe[] {
   }));
 }
 
-function shuffled(list: readonly number[], dice: Dice): number[] {
+function shuffled(list: readonly number[], random: RandomSource): number[] {
   const mixed = [...list];
   for (let place = mixed.length - 1; place > 0; place--) {
-    const other = Math.floor(dice.next() * (place + 1));
+    const other = Math.floor(random.next() * (place + 1));
     [mixed[place], mixed[other]] = [mixed[other]!, mixed[place]!];
   }
   return mixed;

@@ -15,13 +15,30 @@ import {
 const names: Readonly<Record<string, string>> = { a: 'Ann', x: 'Xi', y: 'Yara' };
 const speech = { ...PLAIN_SPEECH, tune: 'Goose Walk', extra: 'Kite', nameOf: (id: string) => names[id]! };
 const facts: LessonFacts = {
-  ...{ minutes: 40, seed: 1, part: 'first', usual: null, hearingMinutes: 8 },
+  minutes: 40,
+  seed: 1,
+  part: 'first',
+  usual: null,
+  hearingMinutes: 8,
   step: {
-    ...{ position: 2, title: 'Goose Walk', newNotes: ['F#4'], newElements: [], easier: null, extra: 'Kite' },
-    ...{ moves: [{ from: 'G4', to: 'F#4' }], hardSpot: null, rungs: USUAL_LADDER, rungsDone: [] },
+    position: 2,
+    title: 'Goose Walk',
+    newNotes: ['F#4'],
+    newElements: [],
+    easier: null,
+    extra: 'Kite',
+    moves: [{ from: 'G4', to: 'F#4' }],
+    hardSpot: null,
+    rungs: USUAL_LADDER,
+    rungsDone: [],
   },
   queue: [{ pupilId: 'a', reason: 'due', seconds: 70 }],
-  ...{ ahead: ['x'], behind: ['y'], weak: [], open: [], toClean: 2, beltsToHand: 1 },
+  ahead: ['x'],
+  behind: ['y'],
+  weak: [],
+  open: [],
+  toClean: 2,
+  beltsToHand: 1,
 };
 const blocks = planLesson(facts).blocks;
 const said = (kind: Block['kind']): string => {

@@ -258,7 +258,9 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
   const line = (press: string, say: string, children: string): SubstituteLine => ({
     title: blockTitle(block, speech),
     minutes: block.minutes,
-    ...{ press, say, children },
+    press,
+    say,
+    children,
   });
   switch (block.kind) {
     case 'settle':

@@ -75,8 +75,13 @@ async function addTemplates(
     await em.insertMany(
       StepEntity,
       steps.map(({ tune, lessons }, index) => ({
-        ...{ id: newId(), staircase: id, position: index + 1, tune: tuneIds.get(tune)!, belt: belts[index]! },
-        ...{ lessons, toPass: 1 },
+        id: newId(),
+        staircase: id,
+        position: index + 1,
+        tune: tuneIds.get(tune)!,
+        belt: belts[index]!,
+        lessons,
+        toPass: 1,
       })),
     );
   }

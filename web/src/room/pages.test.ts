@@ -14,15 +14,25 @@ import { useRoom } from './use-room.ts';
 vi.mock('../workers/index.ts', () => ({ tuneWorker: () => ({}) }));
 vi.mock('./RoomSheet.vue', () => ({
   default: {
-    ...{ name: 'RoomSheet', props: ['abc', 'title', 'marks', 'words', 'counting'], emits: ['pick'] },
+    name: 'RoomSheet',
+    props: ['abc', 'title', 'marks', 'words', 'counting'],
+    emits: ['pick'],
     template: '<figure>{{ abc }}</figure>',
   },
 }));
 
 const loopBars = ref<readonly [number, number] | null>(null);
 const player = {
-  ...{ loopBars, perMinute: ref(84), playing: shallowRef<object | null>(null), now: ref(null), turn: ref(null) },
-  ...{ melody: ref(true), countIn: ref(true), along: ref(false), silentPart: ref(null), error: ref(null) },
+  loopBars,
+  perMinute: ref(84),
+  playing: shallowRef<object | null>(null),
+  now: ref(null),
+  turn: ref(null),
+  melody: ref(true),
+  countIn: ref(true),
+  along: ref(false),
+  silentPart: ref(null),
+  error: ref(null),
   loop: (bars: readonly [number, number] | null) => (loopBars.value = bars),
   switchVoice: vi.fn(),
   setTempo: vi.fn(),
@@ -30,13 +40,19 @@ const player = {
   stop: vi.fn(() => (player.playing.value = null)),
 };
 const info = shallowRef({
-  ...{ barNumbers: [0, 1, 2, 3], hasWords: true, playback: { notes: [{ part: 0 }] } },
+  barNumbers: [0, 1, 2, 3],
+  hasWords: true,
+  playback: { notes: [{ part: 0 }] },
   reading: { tempo: { perMinute: 84 }, hardSpots: [] },
 });
 vi.mock('@escalier/core/lesson', () => ({ tuneTempi: () => [42, 84] }));
 vi.mock('./use-sheet-player.ts', () => ({
   useSheetPlayer: (abc: { value: string }) => ({
-    ...{ info, player, on: ref(null), sounding: ref(null), withBacking: vi.fn() },
+    info,
+    player,
+    on: ref(null),
+    sounding: ref(null),
+    withBacking: vi.fn(),
     shown: computed(() => `as played: ${abc.value}`),
     pointing: (bars: unknown) => (bars === null ? [] : [{ kind: 'bracket', bars }]),
   }),
@@ -44,15 +60,31 @@ vi.mock('./use-sheet-player.ts', () => ({
 
 const kindly = ref<{ good: string; next: readonly string[] } | null>(null);
 const listening = {
-  ...{ listens: ref(false), kindly, marks: ref([]), isAlone: ref(false), isThinking: ref(false), error: ref(null) },
-  ...{ play: vi.fn(() => player.start()), stop: vi.fn(), playAlone: vi.fn(), done: vi.fn() },
+  listens: ref(false),
+  kindly,
+  marks: ref([]),
+  isAlone: ref(false),
+  isThinking: ref(false),
+  error: ref(null),
+  play: vi.fn(() => player.start()),
+  stop: vi.fn(),
+  playAlone: vi.fn(),
+  done: vi.fn(),
 };
 vi.mock('./use-part-listening.ts', () => ({ usePartListening: () => listening }));
 
 const own = {
-  ...{ isOn: ref(false), seconds: ref(14), isThinking: ref(false), error: ref(null), isPlaying: ref(false) },
-  ...{ view: shallowRef<ListenedView | null>(null), sound: shallowRef<Blob | null>(null) },
-  ...{ start: vi.fn(), finish: vi.fn(), hear: vi.fn(), forget: vi.fn() },
+  isOn: ref(false),
+  seconds: ref(14),
+  isThinking: ref(false),
+  error: ref(null),
+  isPlaying: ref(false),
+  view: shallowRef<ListenedView | null>(null),
+  sound: shallowRef<Blob | null>(null),
+  start: vi.fn(),
+  finish: vi.fn(),
+  hear: vi.fn(),
+  forget: vi.fn(),
 };
 vi.mock('./use-own-recording.ts', () => ({ useOwnRecording: () => own }));
 const handIns = { waiting: ref(0), refused: ref<string | null>(null), handIn: vi.fn() };

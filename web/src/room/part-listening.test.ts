@@ -17,7 +17,11 @@ vi.mock('../sound/index.ts', async () => ({
     const isOn = ref(false);
     if (onFull !== undefined) ear.full.push(onFull);
     return {
-      ...{ isOn, error: ref(null), seconds: ref(0), soFar: () => ear.seconds, forget: () => (isOn.value = false) },
+      isOn,
+      error: ref(null),
+      seconds: ref(0),
+      soFar: () => ear.seconds,
+      forget: () => (isOn.value = false),
       start: () => {
         ear.starts++;
         isOn.value = true;
@@ -51,7 +55,10 @@ vi.mock('../workers/listening.ts', () => ({
 }));
 
 const turn = (bar: number, who: PieceTurn['who']): PieceTurn => ({
-  ...{ from: `n0-${bar}-0`, to: `n0-${bar}-3`, perMinute: 60, who },
+  from: `n0-${bar}-0`,
+  to: `n0-${bar}-3`,
+  perMinute: 60,
+  who,
 });
 const ECHO = [turn(0, 'teacher'), turn(0, 'class'), turn(1, 'teacher'), turn(1, 'class')];
 

@@ -30,9 +30,14 @@ vi.mock('../sound/index.ts', async () => {
   const { scheduleOf, turnOfCue, turnsSchedule } = await import('../sound/schedule.ts');
   const playing = shallowRef<unknown>(null);
   return {
-    ...{ scheduleOf, turnOfCue, turnsSchedule },
+    scheduleOf,
+    turnOfCue,
+    turnsSchedule,
     useSound: () => ({
-      ...{ now: ref(null), error: ref(null), playing, stop: () => (playing.value = null) },
+      now: ref(null),
+      error: ref(null),
+      playing,
+      stop: () => (playing.value = null),
       start: (
         schedule: { cues: readonly { id: string; at: number }[] },
         _voices: unknown,
@@ -51,20 +56,27 @@ vi.mock('../sound/index.ts', async () => {
 const TOKEN = 'a'.repeat(43);
 const DOOR = { token: TOKEN, whose: 'heron' };
 const facts = (more: Partial<RoomFacts> = {}): RoomFacts => ({
-  ...{
-    pictureName: 'Blue Heron',
-    whose: 'heron',
-    instrumentId: 'soprano-recorder-baroque',
-    chunkBeats: 4,
-    now: 1,
-    task: null,
-  },
+  pictureName: 'Blue Heron',
+  whose: 'heron',
+  instrumentId: 'soprano-recorder-baroque',
+  chunkBeats: 4,
+  now: 1,
+  task: null,
   style: { naming: 'letters', counting: null, lengthWords: 'british', posture: {} as never },
   tunes: ['Lanterns', 'Goose Walk', 'Mill'].map((title, index) => ({
-    ...{ id: `t${index}`, title, abc: 'X:1', belt: 'straw', position: index + 1, passed: index < 1 },
+    id: `t${index}`,
+    title,
+    abc: 'X:1',
+    belt: 'straw',
+    position: index + 1,
+    passed: index < 1,
   })),
   known: { notes: ['G4', 'A4'], elements: [], signs: [], moves: [] },
-  ...{ notes: ['G4', 'A4', 'B4'], mayHandIn: true, keptDays: 30, until: '2026-12-31', answers: [] },
+  notes: ['G4', 'A4', 'B4'],
+  mayHandIn: true,
+  keptDays: 30,
+  until: '2026-12-31',
+  answers: [],
   ...more,
 });
 
@@ -136,8 +148,16 @@ describe('the way in', () => {
 
 describe('today', () => {
   const view = (kind: string, title: string) => ({
-    ...{ kind, title, say: 'Listen, then play it back.', minutes: 5, tempo: 60, abc: 'X:1', tune: null, turns: null },
-    ...{ bars: null, part: { kind } },
+    kind,
+    title,
+    say: 'Listen, then play it back.',
+    minutes: 5,
+    tempo: 60,
+    abc: 'X:1',
+    tune: null,
+    turns: null,
+    bars: null,
+    part: { kind },
   });
 
   it('lists what is to be practised, with what the teacher set', async () => {
@@ -232,7 +252,11 @@ describe('tapping', () => {
     const beats = [0, 1, 2, 3];
     const info = shallowRef({
       playback: {
-        ...{ perMinute: 60, beats: 4, clicks: [], countIn: [], drone: 60 },
+        perMinute: 60,
+        beats: 4,
+        clicks: [],
+        countIn: [],
+        drone: 60,
         events: beats.map((start) => ({ id: `n0-0-${start}`, start, end: start + 1 })),
         bars: [{ id: 'b0', index: 0, start: 0, end: 4 }],
         notes: beats.map((start) => ({ midi: 67, start, beats: 1, legato: false, id: `n0-0-${start}`, part: 0 })),

@@ -40,7 +40,8 @@ export function useEchoTakes(turn: Ref<PieceTurn | null>) {
     if (made === null) return [];
     const { samples, rate } = made;
     return echoes.map(({ turn: stretch, from, to }) => ({
-      ...{ stretch, rate },
+      stretch,
+      rate,
       samples: samples.slice(Math.max(0, (from - EARLY) * rate), Math.min(samples.length, to * rate)),
     }));
   }

@@ -50,7 +50,16 @@ export function useOwnRecording() {
 
   const error = computed(() => take.error.value ?? out.error.value ?? problem.value);
   return {
-    ...{ isOn: take.isOn, seconds: take.seconds, isThinking, error, view, sound, isPlaying: out.isPlaying },
-    ...{ start, finish, hear, forget },
+    isOn: take.isOn,
+    seconds: take.seconds,
+    isThinking,
+    error,
+    view,
+    sound,
+    isPlaying: out.isPlaying,
+    start,
+    finish,
+    hear,
+    forget,
   };
 }

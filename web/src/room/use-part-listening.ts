@@ -81,7 +81,14 @@ export function usePartListening(
     views.value.filter(({ unclear }) => unclear === null).flatMap((view) => heardMarks(view, null)),
   );
   return {
-    ...{ listens, kindly, marks, isThinking, play, stop, playAlone, done },
+    listens,
+    kindly,
+    marks,
+    isThinking,
+    play,
+    stop,
+    playAlone,
+    done,
     isAlone: alone.isOn,
     error: computed(() => echoes.error.value ?? alone.error.value ?? problem.value),
   };

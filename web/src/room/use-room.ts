@@ -93,7 +93,21 @@ export function useRoom() {
   );
   const on = computed(() => findInstrument(facts.value?.instrumentId ?? ''));
   return {
-    ...{ token, door, facts, error, isOffline, loved, days, cards, listens, own, on, refresh, enter, leave, practised },
+    token,
+    door,
+    facts,
+    error,
+    isOffline,
+    loved,
+    days,
+    cards,
+    listens,
+    own,
+    on,
+    refresh,
+    enter,
+    leave,
+    practised,
     /** A note as the class names it. */
     nameOf: (note: string): string => noteWordsIn(note, facts.value?.style.naming ?? 'letters', on.value),
     progressOf: (tuneId: string): HomeProgress => progress.value[tuneId] ?? FIRST_DAY,

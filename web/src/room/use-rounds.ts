@@ -87,7 +87,18 @@ export function useRounds() {
   });
 
   return {
-    ...{ on, notes, kind, left, right, asked, covered, shown, choices, start, touch, next: ask },
+    on,
+    notes,
+    kind,
+    left,
+    right,
+    asked,
+    covered,
+    shown,
+    choices,
+    start,
+    touch,
+    next: ask,
     check: () => answer(asked.value !== null && isFingering(on.value!, asked.value, covered.value)),
     name: (note: string) => answer(note === asked.value),
   };

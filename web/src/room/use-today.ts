@@ -18,7 +18,10 @@ export function useToday() {
     const room = facts.value;
     if (room === null || own.value === null) return;
     parts.value = await tuneWorker().homeParts({
-      ...{ instrumentId: room.instrumentId, now: room.now, known: room.known, chunkBeats: room.chunkBeats },
+      instrumentId: room.instrumentId,
+      now: room.now,
+      known: room.known,
+      chunkBeats: room.chunkBeats,
       naming: room.style.naming,
       tunes: room.tunes.map(({ abc, passed }) => ({ abc, passed })),
       task: room.task === null ? null : { tune: room.task.tune, bars: room.task.bars, tempo: room.task.tempo },

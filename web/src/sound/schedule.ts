@@ -94,7 +94,9 @@ function alongOf(
   const sounding = (note: BackingSound, start: Seconds): AlongNote => ({
     at: start,
     seconds: inSeconds(note.beats),
-    ...{ midi: note.midi, voice: note.voice, strength: note.strength },
+    midi: note.midi,
+    voice: note.voice,
+    strength: note.strength,
   });
   return [
     ...(countIn ? backing.countIn.map((note) => sounding(note, inSeconds(note.start))) : []),

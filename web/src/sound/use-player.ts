@@ -38,8 +38,12 @@ export function usePlayer(
 
   function voices(): Voices {
     return {
-      ...{ family: family.value, melody: melody.value, click: click.value, drone: drone.value },
-      ...{ backing: along.value, silentPart: silentPart.value },
+      family: family.value,
+      melody: melody.value,
+      click: click.value,
+      drone: drone.value,
+      backing: along.value,
+      silentPart: silentPart.value,
     };
   }
 
@@ -50,7 +54,11 @@ export function usePlayer(
     turns.value = null;
     const bars = from === null ? loopBars.value : null;
     const stretch = {
-      ...{ bars, from, perMinute: perMinute.value, countIn: countIn.value, repeats: repeats.value },
+      bars,
+      from,
+      perMinute: perMinute.value,
+      countIn: countIn.value,
+      repeats: repeats.value,
       backing: along.value ? backing.value : null,
     };
     await sound.start(scheduleOf(playback.value, stretch), voices(), bars !== null);

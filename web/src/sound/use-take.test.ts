@@ -8,7 +8,9 @@ vi.mock('./use-microphone.ts', () => ({
   useMicrophone: () => {
     const isOn = ref(false);
     return {
-      ...{ isOn, error: ref(null), stop: () => (isOn.value = false) },
+      isOn,
+      error: ref(null),
+      stop: () => (isOn.value = false),
       start: (begun: (rate: number) => void, hear: (block: Float32Array) => void) => {
         begun(RATE);
         microphone.hear = hear;

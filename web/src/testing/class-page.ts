@@ -98,7 +98,14 @@ export function classPage(more: Partial<ClassView> = {}): ClassView {
 export function classSummary(more: Partial<ClassSummary> = {}): ClassSummary {
   const { id, staircaseId, name, grade, instrumentId, style, lessons, classStep } = classPage();
   return {
-    ...{ id, staircaseId, name, grade, instrumentId, style, lessons, classStep },
+    id,
+    staircaseId,
+    name,
+    grade,
+    instrumentId,
+    style,
+    lessons,
+    classStep,
     pupils: 0,
     belts: [],
     onStep: [],

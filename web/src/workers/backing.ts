@@ -25,13 +25,16 @@ export function playedBacking(tune: Tune, feel: FeelId | null): PlayedBacking {
   const beat = toNumber((tune.tempo ?? DEFAULT_TEMPO).beat);
   const made = backingOf(tune, feel ?? undefined);
   const sound = ({ voice, midi, onset, length, strength }: BackingNote): BackingSound => ({
-    ...{ voice, midi, strength },
+    voice,
+    midi,
+    strength,
     start: toNumber(onset) / beat,
     beats: toNumber(length) / beat,
   });
   const lead = made.countIn.length;
   return {
-    ...{ feel: made.feel, feels: made.feels },
+    feel: made.feel,
+    feels: made.feels,
     notes: made.notes.map(sound),
     countIn: made.countIn.notes.map((note) => sound({ ...note, onset: add(note.onset, lead) })),
   };

@@ -68,10 +68,19 @@ export interface HandoutView {
 export type HandoutProgress = (share: number) => void;
 
 const FONT_ADDRESSES: Readonly<Record<(typeof FONT_NAMES)[number], string>> = {
-  ...{ text, bold, heading, music },
-  ...{ 'text-ext': textExt, 'bold-ext': boldExt, 'heading-ext': headingExt },
-  ...{ 'text-cyrillic': cyrillic, 'text-greek': greek, 'text-vietnamese': vietnamese },
-  ...{ 'bold-cyrillic': cyrillicBold, 'bold-greek': greekBold, 'bold-vietnamese': vietnameseBold },
+  text,
+  bold,
+  heading,
+  music,
+  'text-ext': textExt,
+  'bold-ext': boldExt,
+  'heading-ext': headingExt,
+  'text-cyrillic': cyrillic,
+  'text-greek': greek,
+  'text-vietnamese': vietnamese,
+  'bold-cyrillic': cyrillicBold,
+  'bold-greek': greekBold,
+  'bold-vietnamese': vietnameseBold,
 };
 
 interface Press {
@@ -119,7 +128,8 @@ function handoutOf({
     on: instrument(instrumentId as InstrumentId),
     notes: notes.flatMap((name) => parsePitch(name) ?? []).toSorted(byHeight),
     elements: new Set(elements),
-    ...{ tune: tuneOf(abc), easier: tuneOf(easierAbc) },
+    tune: tuneOf(abc),
+    easier: tuneOf(easierAbc),
     schoolClass: { ...schoolClass, steps: schoolClass.steps.map((step) => ({ ...step, tune: tuneOf(step.abc) })) },
   });
 }

@@ -5,15 +5,13 @@ import { homeParts, type HomeSource } from './home.ts';
 
 const tune = (title: string, body: string) => `X:1\nT:${title}\nM:4/4\nL:1/4\nQ:1/4=84\nK:G\n${body}\n`;
 const source: HomeSource = {
-  ...{
-    instrumentId: 'soprano-recorder-baroque',
-    now: 1,
-    naming: 'letters',
-    chunkBeats: 4,
-    progress: FIRST_DAY,
-    loved: [],
-    day: 2,
-  },
+  instrumentId: 'soprano-recorder-baroque',
+  now: 1,
+  naming: 'letters',
+  chunkBeats: 4,
+  progress: FIRST_DAY,
+  loved: [],
+  day: 2,
   tunes: [
     { abc: tune('Lanterns', 'B A G2|B A G2|]'), passed: true },
     { abc: tune('Goose', 'B A G2|A E A E|A B A G|G4|]'), passed: false },

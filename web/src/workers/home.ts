@@ -54,9 +54,16 @@ export function homeParts(source: HomeSource): readonly HomePartView[] | null {
     const tune = 'tune' in part ? part.tune : null;
     const shown = 'sheet' in part ? part.sheet : tunes[part.tune]!;
     return {
-      ...{ kind: part.kind, minutes: part.minutes, tempo: part.tempo, ...words, part, tune },
+      kind: part.kind,
+      minutes: part.minutes,
+      tempo: part.tempo,
+      ...words,
+      part,
+      tune,
       abc: tune === null ? writeAbc(shown) : source.tunes[tune]!.abc,
-      ...{ turns: turnsOf(part, shown), bars: barsOf(part, shown), alone: aloneOf(part, shown) },
+      turns: turnsOf(part, shown),
+      bars: barsOf(part, shown),
+      alone: aloneOf(part, shown),
     };
   });
 }

@@ -20,7 +20,12 @@ const instrumentId = 'soprano-recorder-baroque';
 function played(recipe: Partial<RecordingRecipe>): ToListen {
   const { notes, tempo } = tuneScore(STILE_AND_GATE, instrument(instrumentId));
   const { samples, rate } = recordingOf(notes, {
-    ...{ seed: 3, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet' },
+    seed: 3,
+    rate: 16_000,
+    voice: 'recorder',
+    tempo,
+    tuning: 0,
+    surroundings: 'quiet',
     ...recipe,
   });
   return { samples, rate, abc, instrumentId, rule: PLAIN_RULE };
@@ -56,7 +61,13 @@ describe('what a screen shows of a recording', () => {
     const { notes, tempo } = tuneScore(STILE_AND_GATE, instrument(instrumentId));
     const line = notes.filter(({ barIndex }) => barIndex < 4);
     const { samples, rate } = recordingOf(line, {
-      ...{ seed: 5, rate: 16_000, voice: 'recorder', tempo, tuning: 0, surroundings: 'quiet', wrong: 1 },
+      seed: 5,
+      rate: 16_000,
+      voice: 'recorder',
+      tempo,
+      tuning: 0,
+      surroundings: 'quiet',
+      wrong: 1,
     });
     const asked = { ...played({}), samples, rate, naming: 'fixed-do' } as const;
     const view = exposed.worker!.listen({ ...asked, stretch: { from: 'n0-0-0', to: 'n0-3-2' } })!;

@@ -93,10 +93,16 @@ function listen({ samples, rate, abc, instrumentId, rule, stretch, naming }: ToL
       on,
       say: naming === undefined ? sayNote : (name) => noteWordsIn(name, naming, on),
     }),
-    ...{ outcome: proposal.outcome, unclear: proposal.unclear, remarks: proposal.remarks, sure: proposal.sure },
+    outcome: proposal.outcome,
+    unclear: proposal.unclear,
+    remarks: proposal.remarks,
+    sure: proposal.sure,
     reasons: proposal.reasons.map(({ kind }) => kind),
     tempo: assessment.tempo === null ? null : beatsOf(assessment.tempo, tune),
-    ...{ tuning: track.tuning, asked, extras, seconds: track.seconds },
+    tuning: track.tuning,
+    asked,
+    extras,
+    seconds: track.seconds,
     stops: assessment.hesitations.map(({ before }) => asked[before]!.id),
     spots: spotsOf(asked, extras, listened),
     faults: proposal.unclear === null ? faultsOf(listened, tune) : [],
@@ -114,8 +120,11 @@ function askedNotes({ score, assessment, track }: Listened, tune: Tune, on: Inst
     const { midi, barIndex, eventIndex } = score.notes[index]!;
     const note = heard === null ? null : track.notes[heard]!;
     return {
-      ...{ id: eventId(0, barIndex, eventIndex), midi, kind },
-      ...{ from: note?.onset ?? null, to: note?.offset ?? null },
+      id: eventId(0, barIndex, eventIndex),
+      midi,
+      kind,
+      from: note?.onset ?? null,
+      to: note?.offset ?? null,
       words: kind === 'wrong' ? nameOf(came!, tune.bars[barIndex]!.key, on) : WORDS[kind],
     };
   });

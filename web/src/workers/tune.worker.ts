@@ -331,7 +331,8 @@ function exportTune(source: TuneSource, ending: FileEnding, feel: FeelId | null)
   const { tune, on } = result.value;
   return success(
     writeTuneFile(tune, ending, {
-      ...{ soundsAbove: on.soundsAbove, program: on.family === 'recorder' ? 74 : 78 },
+      soundsAbove: on.soundsAbove,
+      program: on.family === 'recorder' ? 74 : 78,
       asPlayed: true,
       ...(feel === null ? {} : { along: playAlong(backingOf(tune, feel)) }),
     }),

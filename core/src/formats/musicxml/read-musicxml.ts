@@ -53,7 +53,9 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
   const elements = children(score, 'part');
   const moves = elements.map(transpositionOf);
   const parts = elements.map(readPart).map((part, index) => ({
-    ...{ notes: part.notes, unpitched: part.unpitched, leftOut: part.leftOut },
+    notes: part.notes,
+    unpitched: part.unpitched,
+    leftOut: part.leftOut,
     bars: part.bars.map((events) => moveEvents(events, moves[index]!)),
   }));
   const offers = parts.map((part, index): PartOffer => ({

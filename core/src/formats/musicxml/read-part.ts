@@ -175,7 +175,8 @@ class PartReader implements ReadPart {
     if (values === null) return this.#leave('a note whose length cannot be written');
     for (const sign of signsLeft(note)) this.#leave(`the sign “${sign}”`);
     this.#fillUpTo(start);
-    [this.#chordFrom, this.#inChord] = [this.#events.length, 0];
+    this.#chordFrom = this.#events.length;
+    this.#inChord = 0;
     this.#events.push(...eventsOf(note, values, this.#pending));
     if (pitchOf(note) !== null) this.notes += 1;
     this.#pending = NOTHING_PENDING;

@@ -60,7 +60,12 @@ export async function makeSlips(
       const own = names.get(id) ?? pictureName(new Set(names.values()), randomInt);
       names.set(id, own);
       await tx.insert(DoorEntity, {
-        ...{ pupil: id, school: who.schoolId, schoolClass: classId, pictureName: own, wordsHash, madeAt: now },
+        pupil: id,
+        school: who.schoolId,
+        schoolClass: classId,
+        pictureName: own,
+        wordsHash,
+        madeAt: now,
       });
       await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
       made.push({ pupilId: id, pictureName: own, token, words });

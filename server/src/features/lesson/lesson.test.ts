@@ -15,9 +15,19 @@ beforeAll(async () => {
   const { id } = classes.find((each) => each.name === '4 Plover')!;
   page = (await (await test.send('GET', `/api/classes/${id}`)).json()) as ClassPage;
   plan = planLesson({
-    ...{ minutes: 40, seed: 1, part: 'middle', step: null, usual: null, hearingMinutes: 10, weak: [], open: [] },
+    minutes: 40,
+    seed: 1,
+    part: 'middle',
+    step: null,
+    usual: null,
+    hearingMinutes: 10,
+    weak: [],
+    open: [],
     queue: page.pupils.slice(0, 3).map((pupil) => ({ pupilId: pupil.id, reason: 'waited', seconds: 70 })),
-    ...{ ahead: [page.pupils[4]!.id], behind: [], toClean: 1, beltsToHand: 0 },
+    ahead: [page.pupils[4]!.id],
+    behind: [],
+    toClean: 1,
+    beltsToHand: 0,
   });
 });
 afterAll(() => test.close());

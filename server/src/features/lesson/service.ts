@@ -54,7 +54,12 @@ export async function keepLessonEvents(
     if (before + more > MOST_OF_LESSON) throw wrongInput({ events: 'lesson-full' });
   }
   const rows = events.map(({ id, date, at, kind, ...content }) => ({
-    ...{ id, date, kind, content, schoolClass: classId, account: who.accountId },
+    id,
+    date,
+    kind,
+    content,
+    schoolClass: classId,
+    account: who.accountId,
     at: new Date(at),
   }));
   await em.createQueryBuilder(LessonEventEntity).insert(rows).onConflict('id').ignore();

@@ -27,13 +27,19 @@ const named = async (name: string): Promise<StaircaseDto> => {
 
 const anyWay = { tempo: null, slips: null, lookFor: [] };
 const step = (title: string, more: object = {}) => ({
-  ...{ id: null, belt: 'straw', lessons: 2, toPass: 1, passRule: anyWay },
+  id: null,
+  belt: 'straw',
+  lessons: 2,
+  toPass: 1,
+  passRule: anyWay,
   tunes: [{ id: tune(title), role: 'main' }],
   ...more,
 });
 /** What a form sends of a staircase that it was filled from. */
 const changeOf = ({ name, noteOrder, version, steps }: StaircaseDto) => ({
-  ...{ name, noteOrder, version },
+  name,
+  noteOrder,
+  version,
   steps: steps.map(({ results: _results, starters: _starters, tunes: own, ...rest }) => ({
     ...rest,
     tunes: own.map(({ id, role }) => ({ id, role })),
@@ -64,7 +70,12 @@ describe('making a staircase', () => {
     const again = await get<StaircaseDto>(`/api/staircases/${made.id}`);
     expect(again.version).toBe(2);
     expect(again.steps[1]).toMatchObject({
-      ...{ id: second!.id, lessons: 4, toPass: 2, passRule, results: 0, starters: 0 },
+      id: second!.id,
+      lessons: 4,
+      toPass: 2,
+      passRule,
+      results: 0,
+      starters: 0,
       tunes: [
         { title: 'Doorbell', role: 'main' },
         { title: 'Paper Planes', role: 'choice' },
@@ -186,8 +197,15 @@ describe('results that hang on a step', () => {
     expect((await put(stairs, { steps: withExtra })).status).toBe(200);
     const pupil = page.pupils.find((each) => each.leftOn === null)!;
     await test.record({
-      ...{ kind: 'heard', id: newId(), classId: plover!.id, pupilId: pupil.id, stepId: last.id, tuneId: extra.id },
-      ...{ outcome: 'passed', remarks: [], heardAt: '2026-03-03T09:45:00.000Z' },
+      kind: 'heard',
+      id: newId(),
+      classId: plover!.id,
+      pupilId: pupil.id,
+      stepId: last.id,
+      tuneId: extra.id,
+      outcome: 'passed',
+      remarks: [],
+      heardAt: '2026-03-03T09:45:00.000Z',
     });
     const standing = (await test.view(plover!.id)).pupils.find((each) => each.id === pupil.id)!.standing!;
     expect(standing.steps.find((each) => each.stepId === last.id)?.passed ?? false).toBe(false);
@@ -202,7 +220,12 @@ describe('the staircase of a class', () => {
     const { style } = await get<ClassSettings>(`/api/classes/${plover!.id}/settings`);
     const other = await named('Whistle, top three first');
     const added = await test.send('POST', '/api/classes', {
-      ...{ name: 'New', grade: '', termId: term!.id, meetings: [], style, staircaseId: other.id },
+      name: 'New',
+      grade: '',
+      termId: term!.id,
+      meetings: [],
+      style,
+      staircaseId: other.id,
     });
     const made = (await added.json()) as ClassSettings;
     const give = (id: string, version: number) =>

@@ -48,8 +48,15 @@ export async function erasePersonalData(
     PupilEntity,
     { id },
     {
-      ...{ shownName: 'Erased', note: '', handMark: '', mayRecord: false, printSize: 'medium', easierLine: false },
-      ...{ leftOn: pupil.leftOn ?? today, erasedAt: now, version: pupil.version + 1 },
+      shownName: 'Erased',
+      note: '',
+      handMark: '',
+      mayRecord: false,
+      printSize: 'medium',
+      easierLine: false,
+      leftOn: pupil.leftOn ?? today,
+      erasedAt: now,
+      version: pupil.version + 1,
     },
   );
   await tx.nativeDelete(AbsenceEntity, { pupil: id });

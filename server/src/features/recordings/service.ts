@@ -127,10 +127,24 @@ async function store(em: EntityManager, row: RecordingRow, sound: Uint8Array, no
     if (accountId === null) await checkDay(tx, row.pupilId, now);
     await checkRoom(tx, schoolId, sound.length, now);
     await tx.insert(RecordingEntity, {
-      ...{ id, school: schoolId, schoolClass: row.classId, pupil: row.pupilId, account: accountId },
-      ...{ fromHome: accountId === null, step: row.stepId, tune: row.tuneId, fileName: row.fileName, type: row.type },
-      ...{ bytes: sound.length, seconds: row.seconds, receivedAt: now, heard: null, words: '' },
-      ...{ sound: Buffer.from(sound), spoken: null, spokenSeconds: null },
+      id,
+      school: schoolId,
+      schoolClass: row.classId,
+      pupil: row.pupilId,
+      account: accountId,
+      fromHome: accountId === null,
+      step: row.stepId,
+      tune: row.tuneId,
+      fileName: row.fileName,
+      type: row.type,
+      bytes: sound.length,
+      seconds: row.seconds,
+      receivedAt: now,
+      heard: null,
+      words: '',
+      sound: Buffer.from(sound),
+      spoken: null,
+      spokenSeconds: null,
     });
   });
 }

@@ -52,15 +52,24 @@ describe('the plan of a unit', () => {
 
   it('moves the end of a step by keys, and says what moves with it', async () => {
     const ofStep = (id: string, lessons: number) => ({
-      ...{ id, belt: 'white', lessons, toPass: 1, results: 0, starters: 0 },
-      ...{ passRule: { tempo: null, slips: null, lookFor: [] }, tunes: [{ id: `${id}t`, title: id, role: 'main' }] },
+      id,
+      belt: 'white',
+      lessons,
+      toPass: 1,
+      results: 0,
+      starters: 0,
+      passRule: { tempo: null, slips: null, lookFor: [] },
+      tunes: [{ id: `${id}t`, title: id, role: 'main' }],
     });
     const asked = fakeServer({
       'GET /api/classes/c': () => page,
       'GET /api/classes': () => [],
       'GET /api/calendar/c': () => ({ groups: [], lostHere: [] }),
       [`GET /api/staircases/${page.staircaseId}`]: () => ({
-        ...{ id: page.staircaseId, name: 'Up', noteOrder: [], version: 4 },
+        id: page.staircaseId,
+        name: 'Up',
+        noteOrder: [],
+        version: 4,
         steps: steps.map(({ id, lessons }) => ofStep(id, lessons)),
       }),
       [`PUT /api/staircases/${page.staircaseId}`]: () => ({}),

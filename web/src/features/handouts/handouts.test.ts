@@ -20,8 +20,17 @@ afterEach(() => {
 });
 
 const FIRST: StepStanding = {
-  ...{ stepId: 'step-1', tries: 1, nearly: 0, passed: true, passedAt: '2026-03-03T09:00:00.000Z', share: 1 },
-  ...{ passedTunes: ['t'], lastOutcome: 'passed', lastHeardAt: '2026-03-03T09:00:00.000Z', remarks: [], tempo: null },
+  stepId: 'step-1',
+  tries: 1,
+  nearly: 0,
+  passed: true,
+  passedAt: '2026-03-03T09:00:00.000Z',
+  share: 1,
+  passedTunes: ['t'],
+  lastOutcome: 'passed',
+  lastHeardAt: '2026-03-03T09:00:00.000Z',
+  remarks: [],
+  tempo: null,
 };
 const STANDING = { stepIndex: 1, state: 'working', passedSteps: 1, triesOnStep: 0, lastHeardAt: null } as const;
 const page = classPage({
@@ -74,7 +83,10 @@ describe('what goes to the press', () => {
   it('is what the class knows at the step, its tune, and its pupils', () => {
     const order = printRequest(page, { ...usualChoices(page, 'en-GB'), kind: 'note-names', step: 2 }, facts);
     expect(order).toMatchObject({
-      ...{ kind: 'note-names', notes: ['B4', 'A4', 'G4'], elements: ['note quarter', 'note half'], count: null },
+      kind: 'note-names',
+      notes: ['B4', 'A4', 'G4'],
+      elements: ['note quarter', 'note half'],
+      count: null,
       schoolClass: { name: page.name, classStep: 1, pupils: [{ name: 'Ann' }, { name: 'Ben' }, { name: 'Cy' }] },
     });
   });
@@ -115,7 +127,9 @@ describe('what goes to the press', () => {
 
 const NONE = { 'new-note': '', pass: '', recital: '', certificate: '' };
 const view = (more: Partial<HandoutView> = {}): HandoutView => ({
-  ...{ title: 'Note hunt', pages: ['<svg id="one"></svg>', '<svg id="two"></svg>'], warnings: [] },
+  title: 'Note hunt',
+  pages: ['<svg id="one"></svg>', '<svg id="two"></svg>'],
+  warnings: [],
   key: [{ number: 1, question: 'How many E?', answer: '5', facts: {} }],
   ...more,
 });

@@ -38,7 +38,8 @@ export function usePrintFacts(classId: Ref<string>) {
       ]),
     );
     found.value = {
-      ...{ school: session.me?.school ?? '', teacher: session.me?.name ?? '' },
+      school: session.me?.school ?? '',
+      teacher: session.me?.name ?? '',
       cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
       abcOf: (tuneId) => abc.get(tuneId) ?? null,
       breathingOf: (tuneId) => breathing.get(tuneId) ?? null,

@@ -15,12 +15,10 @@ afterEach(() => {
 const GOOSE = '01a2184d-8c82-701b-a7d5-40e2295e2861';
 
 const room = (more: Partial<RoomOfClass> = {}): RoomOfClass => ({
-  ...{
-    allowed: true,
-    today: '2026-03-03',
-    room: { until: '2026-06-30', task: null, version: 0 },
-    endsOn: '2026-06-30',
-  },
+  allowed: true,
+  today: '2026-03-03',
+  room: { until: '2026-06-30', task: null, version: 0 },
+  endsOn: '2026-06-30',
   pupils: [
     { id: 'a', name: 'Ann', pictureName: 'Blue Heron', mayHandIn: true, handedIn: 2 },
     { id: 'b', name: 'Ben', pictureName: null, mayHandIn: false, handedIn: 0 },

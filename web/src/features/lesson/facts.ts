@@ -78,8 +78,12 @@ export function factsOf(page: ClassView, sources: PlanSources): LessonFacts {
   };
   const readyFirst = (pupilId: string): number => (sources.ready.includes(pupilId) ? 0 : 1);
   return {
-    ...{ minutes: sources.lesson.minutes, seed: sources.lesson.number, part: sources.part, step: sources.step },
-    ...{ usual: sources.history.usual, open: sources.history.open },
+    minutes: sources.lesson.minutes,
+    seed: sources.lesson.number,
+    part: sources.part,
+    step: sources.step,
+    usual: sources.history.usual,
+    open: sources.history.open,
     hearingMinutes: page.style.hearing.minutes,
     queue: page.queue
       .filter(({ reason }) => reason !== 'today')
@@ -88,6 +92,7 @@ export function factsOf(page: ClassView, sources: PlanSources): LessonFacts {
     ahead: here.filter(({ standing }) => standing!.stepIndex > page.classStep).map(({ id }) => id),
     behind: here.filter(({ standing }) => standing!.stepIndex < page.classStep).map(({ id }) => id),
     weak: weakSpots(page),
-    ...{ toClean: sources.toClean, beltsToHand: sources.beltsToHand },
+    toClean: sources.toClean,
+    beltsToHand: sources.beltsToHand,
   };
 }

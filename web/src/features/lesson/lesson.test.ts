@@ -18,15 +18,13 @@ afterEach(() => {
 });
 
 const standing = (pupilId: string, stepIndex: number) => ({
-  ...{
-    pupilId,
-    stepIndex,
-    state: 'working' as const,
-    passedSteps: stepIndex,
-    triesOnStep: 0,
-    lastHeardAt: null,
-    steps: [],
-  },
+  pupilId,
+  stepIndex,
+  state: 'working' as const,
+  passedSteps: stepIndex,
+  triesOnStep: 0,
+  lastHeardAt: null,
+  steps: [],
 });
 const pupil = (name: string, at: number, more: object = {}) =>
   pupilView(name, { standing: standing(name, at), ...more });
@@ -39,14 +37,12 @@ const page = classPage({
 });
 const empty = lessonHistory([], '2026-03-03');
 const around = {
-  ...{
-    lesson: { number: 3, minutes: 40 },
-    part: 'middle' as const,
-    step: null,
-    history: empty,
-    toClean: 2,
-    beltsToHand: 1,
-  },
+  lesson: { number: 3, minutes: 40 },
+  part: 'middle' as const,
+  step: null,
+  history: empty,
+  toClean: 2,
+  beltsToHand: 1,
   ready: ['Ben'],
 };
 
@@ -81,17 +77,16 @@ describe('from what a lesson is planned', () => {
 });
 
 const lessonStep = {
-  ...{
-    position: 2,
-    title: 'Tune 2',
-    newNotes: [],
-    newElements: [],
-    moves: [],
-    hardSpot: null,
-    easier: null,
-    extra: null,
-  },
-  ...{ rungs: ['say', 'clap', 'whole'] as const, rungsDone: [] },
+  position: 2,
+  title: 'Tune 2',
+  newNotes: [],
+  newElements: [],
+  moves: [],
+  hardSpot: null,
+  easier: null,
+  extra: null,
+  rungs: ['say', 'clap', 'whole'] as const,
+  rungsDone: [],
 };
 const plan = planLesson(factsOf(page, { ...around, step: lessonStep }));
 const at = (minute: number): string => new Date(Date.UTC(2026, 2, 3, 9, minute)).toISOString();

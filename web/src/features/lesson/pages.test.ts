@@ -31,8 +31,16 @@ afterEach(() => {
 });
 
 const STEP = {
-  ...{ position: 1, title: 'Tune 1', newNotes: ['B4'], newElements: [], moves: [], hardSpot: null },
-  ...{ rungs: ['say', 'clap', 'whole'], rungsDone: [], easier: null, extra: null },
+  position: 1,
+  title: 'Tune 1',
+  newNotes: ['B4'],
+  newElements: [],
+  moves: [],
+  hardSpot: null,
+  rungs: ['say', 'clap', 'whole'],
+  rungsDone: [],
+  easier: null,
+  extra: null,
 };
 const page = classPage({
   pupils: ['Ann', 'Ben'].map((name) => pupilView(name)),
@@ -110,7 +118,14 @@ describe('today', () => {
   it('lets the teacher say that the class goes on, where that is the rule', async () => {
     const style = { ...page.style, teaching: { ...page.style.teaching, goOn: 'own' as const } };
     const settings = {
-      ...{ id: 'c', staircaseId: 's', name: '4 Plover', grade: '', termId: 't', meetings: [], version: 3, style },
+      id: 'c',
+      staircaseId: 's',
+      name: '4 Plover',
+      grade: '',
+      termId: 't',
+      meetings: [],
+      version: 3,
+      style,
       brings: { notes: [], elements: [], signs: [], moves: [], tuneIds: [] },
     };
     const asked = serve({

@@ -11,14 +11,37 @@ import { stageView, type StageSources } from './stage-view.ts';
 const on = instrument('soprano-recorder-baroque');
 const info = tuneInfo('B A G2|B A G2|A B A G|E4|');
 const noteLesson = {
-  ...{ on, note: pitch('E4'), label: 'E', known: [pitch('G4')], elements: ['note quarter', 'note half'], pairs: [] },
-  ...{ place: null, own: null, staffPlace: 'on the first line', comparison: 'Lower than G.', bridge: null },
+  on,
+  note: pitch('E4'),
+  label: 'E',
+  known: [pitch('G4')],
+  elements: ['note quarter', 'note half'],
+  pairs: [],
+  place: null,
+  own: null,
+  staffPlace: 'on the first line',
+  comparison: 'Lower than G.',
+  bridge: null,
   name: (each: { letter: string }) => each.letter,
 } as unknown as NoteLesson;
 const cards = stageCards(['note quarter', 'note half'], 'G4', 3, 1);
 const sources: StageSources = {
-  ...{ scene: 'tune', page: classPage(), on, blockTitle: 'Tune: Goose Walk', stepTitle: 'Goose Walk', named: true },
-  ...{ colours: null, info, way: null, marks: [], noteLesson, pattern: null, cards, at: 0, cue: null, now: null },
+  scene: 'tune',
+  page: classPage(),
+  on,
+  blockTitle: 'Tune: Goose Walk',
+  stepTitle: 'Goose Walk',
+  named: true,
+  colours: null,
+  info,
+  way: null,
+  marks: [],
+  noteLesson,
+  pattern: null,
+  cards,
+  at: 0,
+  cue: null,
+  now: null,
   move: { from: 'G4', to: 'E4' },
   say: (note) => note[0]!,
 };

@@ -42,9 +42,16 @@ export function stageView(
   from: StageSources,
 ): Pick<Stage, 'scene' | 'heading' | 'about' | 'lines' | 'sheet' | 'finger' | 'named' | 'whose' | 'beat' | 'now'> {
   return {
-    ...{ scene: from.scene, named: from.named, now: from.now, beat: from.cue?.beat ?? null },
-    ...{ heading: heading(from), about: about(from), lines: lines(from) },
-    ...{ sheet: sheet(from), finger: finger(from), whose: whose(from) },
+    scene: from.scene,
+    named: from.named,
+    now: from.now,
+    beat: from.cue?.beat ?? null,
+    heading: heading(from),
+    about: about(from),
+    lines: lines(from),
+    sheet: sheet(from),
+    finger: finger(from),
+    whose: whose(from),
   };
 }
 
@@ -88,7 +95,14 @@ function sheet(from: StageSources): StageSheet | null {
   const sayings = { syncopation: teaching.syncopation, rest: teaching.restWord };
   const rows: readonly NoteRow[] = named ? [{ kind: naming, fill: 'full' }] : [];
   const base = {
-    ...{ instrumentId: page.instrumentId, counting, sayings, colours, rows, marks: [], plain: false, second: null },
+    instrumentId: page.instrumentId,
+    counting,
+    sayings,
+    colours,
+    rows,
+    marks: [],
+    plain: false,
+    second: null,
   };
   if (WITH_SHEET.has(scene) && info !== null)
     return { ...base, abc: way?.abc ?? info.abc, title: info.reading.title, marks: from.marks };
@@ -98,7 +112,9 @@ function sheet(from: StageSources): StageSheet | null {
   const [card, second] = partnerCard(cards, at);
   if (card === undefined) return null;
   return {
-    ...{ ...base, abc: card.abc, title: 'Rhythm card' },
+    ...base,
+    abc: card.abc,
+    title: 'Rhythm card',
     rows: named ? [{ kind: 'counting', fill: 'full' }] : [],
     second: scene === 'partner' ? (second?.abc ?? null) : null,
   };
@@ -107,7 +123,10 @@ function sheet(from: StageSources): StageSheet | null {
 function finger({ scene, on, noteLesson, info, now, move, cue, say }: StageSources): Stage['finger'] {
   if (on === null) return null;
   const picture = (note: string, before: string | null, view: 'pupil' | 'facing' = 'pupil') => ({
-    ...{ instrumentId: on.id, note, from: before, view },
+    instrumentId: on.id,
+    note,
+    from: before,
+    view,
     label: noteLesson === null ? say(note) : noteLesson.name(pitch(note)),
   });
   if (scene === 'silent') {

@@ -133,18 +133,22 @@ export interface Stage {
 }
 
 export const EMPTY_STAGE: Stage = {
-  ...{
-    scene: 'title',
-    heading: '',
-    about: '',
-    lines: [],
-    sheet: null,
-    words: [],
-    finger: null,
-    named: true,
-    belts: [],
-  },
-  ...{ turn: null, quietAt: null, tempo: 80, ladder: [], now: null, beat: null, whose: null },
+  scene: 'title',
+  heading: '',
+  about: '',
+  lines: [],
+  sheet: null,
+  words: [],
+  finger: null,
+  named: true,
+  belts: [],
+  turn: null,
+  quietAt: null,
+  tempo: 80,
+  ladder: [],
+  now: null,
+  beat: null,
+  whose: null,
 };
 
 /** So many notes are on a line that can be read from nine metres: the staff is a ninth of the picture. */

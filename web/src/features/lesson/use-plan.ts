@@ -72,9 +72,13 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
     if (open === null || next === null || history.value === null || !isReady.value) return null;
     const planned = unitPlan(open).lessons.find(({ date }) => date === next.date) ?? null;
     return factsOf(open, {
-      ...{ lesson: next, step: lessonStep.value, history: history.value, ready: run.value?.ready ?? [] },
+      lesson: next,
+      step: lessonStep.value,
+      history: history.value,
+      ready: run.value?.ready ?? [],
       part: partOf(planned, step.value, history.value),
-      ...{ toClean: cleaning.value?.instrumentIds.length ?? 0, beltsToHand: toHand.value.length },
+      toClean: cleaning.value?.instrumentIds.length ?? 0,
+      beltsToHand: toHand.value.length,
     });
   });
   const proposed = computed((): LessonPlan | null => (facts.value === null ? null : planLesson(facts.value)));
@@ -137,7 +141,12 @@ async function readStep(
   const of = page.steps.find((each) => each.position === position)!;
   const titleOf = (role: string): string | null => of.tunes.find((each) => each.role === role)?.title ?? null;
   return tuneWorker().stepForLesson({ abc: tune.abc, instrumentId: page.instrumentId }, known, {
-    ...{ position, title: of.title, rungs: [...page.style.ladder], rungsDone: [...rungsDone] },
-    ...{ easier: titleOf('easier'), extra: titleOf('extra'), challenge: page.style.teaching.challenge },
+    position,
+    title: of.title,
+    rungs: [...page.style.ladder],
+    rungsDone: [...rungsDone],
+    easier: titleOf('easier'),
+    extra: titleOf('extra'),
+    challenge: page.style.teaching.challenge,
   });
 }

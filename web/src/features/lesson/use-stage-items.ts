@@ -31,8 +31,13 @@ export function useStageItems({ scene, block, noteLesson, lessonStep, history, b
       patterns.value = [];
       if (lesson === null) return;
       const made = await tuneWorker().echoSet({
-        ...{ instrumentId: lesson.on.id, notes: echoNotes(lesson), newNote: pitchName(lesson.note), pinned: [] },
-        ...{ elements: [...lesson.elements], perGrade: PATTERNS, seed },
+        instrumentId: lesson.on.id,
+        notes: echoNotes(lesson),
+        newNote: pitchName(lesson.note),
+        pinned: [],
+        elements: [...lesson.elements],
+        perGrade: PATTERNS,
+        seed,
       });
       if (noteLesson.value === lesson) patterns.value = made.patterns;
     },

@@ -20,7 +20,8 @@ vi.mock('../../sound/use-microphone.ts', () => ({
     const isOn = ref(false);
     const error = ref<string | null>(null);
     return {
-      ...{ isOn, error },
+      isOn,
+      error,
       start(begun: (rate: number) => void, hear: (block: Float32Array) => void) {
         if (microphone.refuse !== '') error.value = microphone.refuse;
         else {

@@ -13,7 +13,9 @@ function browser(sides: readonly Float32Array[] | null, seconds = 2): void {
     decodeAudioData() {
       if (sides === null) return Promise.reject(new Error('no sound'));
       return Promise.resolve({
-        ...{ duration: seconds, sampleRate: 44_100, numberOfChannels: sides.length },
+        duration: seconds,
+        sampleRate: 44_100,
+        numberOfChannels: sides.length,
         getChannelData: (side: number) => sides[side],
       });
     }

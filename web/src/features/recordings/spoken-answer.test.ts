@@ -29,14 +29,19 @@ vi.mock('../../sound/at-rate.ts', () => ({ atRate: (samples: Float32Array) => Pr
 
 const SECOND = new Float32Array(100);
 const recording = (spokenSeconds: number | null): RecordingDto => ({
-  ...{ id: 'one', pupilId: 'Ann', stepId: 's', tuneId: 't', fileName: 'one.wav', seconds: 20, heard: null, words: '' },
-  ...{
-    receivedAt: '2026-03-03T09:00:00.000Z',
-    erasedOn: '2026-04-02',
-    spokenSeconds,
-    answerVersion: 2,
-    fromHome: false,
-  },
+  id: 'one',
+  pupilId: 'Ann',
+  stepId: 's',
+  tuneId: 't',
+  fileName: 'one.wav',
+  seconds: 20,
+  heard: null,
+  words: '',
+  receivedAt: '2026-03-03T09:00:00.000Z',
+  erasedOn: '2026-04-02',
+  spokenSeconds,
+  answerVersion: 2,
+  fromHome: false,
 });
 const change = vi.fn();
 const opened = (spokenSeconds: number | null) =>

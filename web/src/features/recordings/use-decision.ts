@@ -44,7 +44,10 @@ export function useDecision(
     if (now === null || pupil === null || step === null || !isOpen.value) return;
     const heard = view.value;
     const draft: HeardDraft = {
-      ...{ pupilId: pupil.id, stepId: step.id, outcome, remarks: [...remarks.value] },
+      pupilId: pupil.id,
+      stepId: step.id,
+      outcome,
+      remarks: [...remarks.value],
       ...(now.tuneId === step.tuneId ? {} : { tuneId: now.tuneId }),
       ...(heard === null || heard.tempo === null ? {} : { tempo: heard.tempo }),
       ...(heard === null || heard.faults.length === 0 || outcome === 'passed' ? {} : { faults: heard.faults }),
@@ -87,8 +90,15 @@ export function useDecision(
   }
 
   return {
-    ...{ remarks, words, isOpen, following, judge, hearing },
-    ...{ clash, keepMine, keepTheirs: () => (clash.value = null) },
+    remarks,
+    words,
+    isOpen,
+    following,
+    judge,
+    hearing,
+    clash,
+    keepMine,
+    keepTheirs: () => (clash.value = null),
     goOn: () => goTo(following.value),
   };
 }

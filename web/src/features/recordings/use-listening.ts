@@ -26,7 +26,10 @@ export function useListening(
     const [abc, file] = await Promise.all([tuneText(recording.tuneId), sound ?? soundOf(recording.id)]);
     const { samples, rate } = await decode(file);
     return pool.listen({
-      ...{ samples, rate, abc, instrumentId: pupil?.playsInstead ?? page.value?.instrumentId ?? '' },
+      samples,
+      rate,
+      abc,
+      instrumentId: pupil?.playsInstead ?? page.value?.instrumentId ?? '',
       rule: page.value === null ? PLAIN_RULE : listeningRule(page.value, step ?? null),
     });
   }

@@ -94,8 +94,11 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
     if (step === undefined) return 'Which step?';
     const kept = await toKeep(row.file);
     const query = new URLSearchParams({
-      ...{ pupilId: row.pupilId, stepId: row.stepId, tuneId: step.tuneId },
-      ...{ fileName: row.name.slice(-200), seconds: String(row.seconds ?? 0) },
+      pupilId: row.pupilId,
+      stepId: row.stepId,
+      tuneId: step.tuneId,
+      fileName: row.name.slice(-200),
+      seconds: String(row.seconds ?? 0),
     });
     try {
       const answer = await fetch(`/api/recordings/${row.id}/sound?${query.toString()}`, {

@@ -20,7 +20,13 @@ import { notesTyped } from '../../ui/typed-notes.ts';
 import { shareLessons, stepsIn } from './use-proposal.ts';
 
 const step = (name: string, more: Partial<DraftStep> = {}): DraftStep => ({
-  ...{ key: name, id: name, belt: 'straw', lessons: 3, toPass: 1, results: 0, starters: 0 },
+  key: name,
+  id: name,
+  belt: 'straw',
+  lessons: 3,
+  toPass: 1,
+  results: 0,
+  starters: 0,
   passRule: { tempo: null, slips: null, lookFor: [] },
   tunes: [{ id: `${name}-tune`, title: name, role: 'main' }],
   ...more,
@@ -91,7 +97,10 @@ describe('changing a staircase', () => {
   it('gives belts in their order, and sends what the server knows', () => {
     expect(done(beltsInOrder(three)).steps.map((each) => each.belt)).toEqual(['straw', 'moss', 'slate']);
     expect(contentOf(three).steps[1]).toEqual({
-      ...{ id: 'two', belt: 'straw', lessons: 3, toPass: 1 },
+      id: 'two',
+      belt: 'straw',
+      lessons: 3,
+      toPass: 1,
       passRule: { tempo: null, slips: null, lookFor: [] },
       tunes: [{ id: 'two-tune', role: 'main' }],
     });

@@ -58,7 +58,10 @@ export function contentOf({ name, noteOrder, steps }: Draft) {
     name,
     noteOrder: [...noteOrder],
     steps: steps.map(({ id, belt, lessons, toPass, passRule, tunes }) => ({
-      ...{ id, belt, lessons, toPass },
+      id,
+      belt,
+      lessons,
+      toPass,
       passRule: { ...passRule, lookFor: [...passRule.lookFor] },
       tunes: tunes.map((tune) => ({ id: tune.id, role: tune.role })),
     })),
@@ -71,7 +74,14 @@ let made = 0;
 export function newStep(tune: Pick<DraftTune, 'id' | 'title'>, belt: BeltId, lessons: number): DraftStep {
   made += 1;
   return {
-    ...{ key: `new-${made}`, id: null, belt, lessons, toPass: 1, passRule: ANY_WAY, results: 0, starters: 0 },
+    key: `new-${made}`,
+    id: null,
+    belt,
+    lessons,
+    toPass: 1,
+    passRule: ANY_WAY,
+    results: 0,
+    starters: 0,
     tunes: [{ id: tune.id, title: tune.title, role: 'main' }],
   };
 }

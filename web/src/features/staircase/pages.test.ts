@@ -17,7 +17,11 @@ const ABC: Readonly<Record<string, string>> = {
   barrow: 'B A G E|G E E2|G4|]',
 };
 const texts = Object.entries(ABC).map(([id, music]) => ({
-  ...{ id, title: id, onStaircase: false, archived: false, version: 1 },
+  id,
+  title: id,
+  onStaircase: false,
+  archived: false,
+  version: 1,
   abc: `X:1\nT:${id}\nM:4/4\nL:1/4\nK:G\n${music}\n`,
 }));
 const profiles = texts.map(({ id, abc }) => {
@@ -50,16 +54,19 @@ afterEach(() => {
 });
 
 const stairs = (more: Partial<StaircaseDto> = {}): StaircaseDto => ({
-  ...{
-    id: 's',
-    name: 'Mine',
-    instrumentId: 'soprano-recorder-baroque',
-    noteOrder: ['B4', 'A4', 'G4', 'E4'],
-    version: 3,
-  },
+  id: 's',
+  name: 'Mine',
+  instrumentId: 'soprano-recorder-baroque',
+  noteOrder: ['B4', 'A4', 'G4', 'E4'],
+  version: 3,
   classes: [{ id: 'c', name: '4 Plover', lengthWords: 'british' }],
   steps: ['doorbell', 'ladder', 'goose'].map((title, index) => ({
-    ...{ id: `step-${index}`, belt: 'straw', lessons: 2, toPass: 1, results: index === 0 ? 5 : 0, starters: 0 },
+    id: `step-${index}`,
+    belt: 'straw',
+    lessons: 2,
+    toPass: 1,
+    results: index === 0 ? 5 : 0,
+    starters: 0,
     passRule: { tempo: null, slips: null, lookFor: [] },
     tunes: [{ id: title, title, role: 'main' }],
   })),
@@ -117,7 +124,8 @@ describe('the stairs editor', () => {
     await button(wrapper, 'Save').trigger('click');
     await flushPromises();
     expect(asked.at(-1)!.body).toMatchObject({
-      ...{ version: 3, name: 'Mine' },
+      version: 3,
+      name: 'Mine',
       steps: [{ id: 'step-0' }, { id: 'step-1' }, { id: 'step-2', lessons: 3, tunes: [{ id: 'lamp', role: 'main' }] }],
     });
     expect(button(wrapper, 'Save').attributes('disabled')).toBeDefined();

@@ -9,12 +9,22 @@ import TuneFor from './TuneFor.vue';
 vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => ({}) }));
 
 const step = (id: string, ...tunes: string[]) => ({
-  ...{ id, position: 1, belt: 'straw', lessons: 3, toPass: 1, results: 4, starters: 0 },
+  id,
+  position: 1,
+  belt: 'straw',
+  lessons: 3,
+  toPass: 1,
+  results: 4,
+  starters: 0,
   passRule: { tempo: null, slips: null, lookFor: [] },
   tunes: tunes.map((each, index) => ({ id: each, title: each, abc: '', role: index === 0 ? 'main' : 'choice' })),
 });
 const stairs = {
-  ...{ id: 's', name: 'From B down', instrumentId: 'soprano-recorder-baroque', noteOrder: ['B4'], version: 7 },
+  id: 's',
+  name: 'From B down',
+  instrumentId: 'soprano-recorder-baroque',
+  noteOrder: ['B4'],
+  version: 7,
   steps: [step('one', 'doorbell'), step('two', 'ladder')],
 };
 const answers = {

@@ -112,8 +112,22 @@ export function useEditor(staircaseId: Ref<string>) {
   }
 
   return {
-    ...{ stored, draft, history, library, chosen, error, load, apply, save, busy, isChanged },
-    ...{ profiles, news, findings, objective, fitting },
+    stored,
+    draft,
+    history,
+    library,
+    chosen,
+    error,
+    load,
+    apply,
+    save,
+    busy,
+    isChanged,
+    profiles,
+    news,
+    findings,
+    objective,
+    fitting,
     refusal: computed(() => (refused.value === null ? null : (reason.value ?? refused.value))),
   };
 }

@@ -84,13 +84,31 @@ export function useWishes() {
   }
 
   const wishes = computed((): Wishes => ({
-    ...{ instrumentId: instrumentId.value, order: order.value, knows: knows.value.notes },
-    ...{ steps: steps.value, lessons: lessons.value, pins: pins.value },
+    instrumentId: instrumentId.value,
+    order: order.value,
+    knows: knows.value.notes,
+    steps: steps.value,
+    lessons: lessons.value,
+    pins: pins.value,
   }));
 
   return {
-    ...{ instrumentId, orders, orderId, orderTyped, ownOrder, order, knownTyped, knows },
-    ...{ lessons, steps, pins, forClass, lastDay, stepOn, takeClass, wishes },
+    instrumentId,
+    orders,
+    orderId,
+    orderTyped,
+    ownOrder,
+    order,
+    knownTyped,
+    knows,
+    lessons,
+    steps,
+    pins,
+    forClass,
+    lastDay,
+    stepOn,
+    takeClass,
+    wishes,
   };
 }
 

@@ -51,7 +51,12 @@ vi.mock('../../sound/index.ts', async () => {
     voices: () => ({}),
   };
   const acts = {
-    ...{ start: vi.fn(), playTurns: vi.fn(), stop: vi.fn(), setTempo: vi.fn(), loop: vi.fn(), switchVoice: vi.fn() },
+    start: vi.fn(),
+    playTurns: vi.fn(),
+    stop: vi.fn(),
+    setTempo: vi.fn(),
+    loop: vi.fn(),
+    switchVoice: vi.fn(),
   };
   const player = { ...silent, ...voices, ...acts, turn: box(null) };
   return {
@@ -125,7 +130,10 @@ describe('the library', () => {
 
 describe('the page of a tune', () => {
   const style = {
-    ...{ naming: 'fixed-do', counting: 'ta', lengthWords: 'british', ladder: ['say', 'clap'] },
+    naming: 'fixed-do',
+    counting: 'ta',
+    lengthWords: 'british',
+    ladder: ['say', 'clap'],
     teaching: USUAL_TEACHING,
   };
   const schoolClass = { id: 'c', name: '4 Plover', grade: '', instrumentId: 'soprano-recorder-baroque', style };
@@ -263,8 +271,16 @@ describe('the transport', () => {
     const playing = ref<object | null>(null);
     const perMinute = ref(84);
     const player = markRaw({
-      ...{ playing, perMinute, error: ref(null), loopBars: ref(null), now: ref(null) },
-      ...{ melody: ref(true), click: ref(true), drone: ref(false), along: ref(false), countIn: ref(true) },
+      playing,
+      perMinute,
+      error: ref(null),
+      loopBars: ref(null),
+      now: ref(null),
+      melody: ref(true),
+      click: ref(true),
+      drone: ref(false),
+      along: ref(false),
+      countIn: ref(true),
       start: vi.fn(() => Promise.resolve((playing.value = {}))),
       stop: vi.fn(() => (playing.value = null)),
       setTempo: vi.fn((tempo: number) => (perMinute.value = tempo)),

@@ -41,7 +41,7 @@ interface CompiledPin {
 }
 
 /** Some steps from the first up, and what counts against them so far. */
-export class Course {
+export class PartialStaircase {
   readonly tunes: number[] = [];
   readonly rises: number[] = [];
   /** Things that are known by their numbers. */
@@ -61,14 +61,14 @@ export class Course {
     this.reached = reached;
   }
 
-  copy(): Course {
-    const course = new Course(this.known.slice(), this.reached);
-    course.become(this);
-    return course;
+  copy(): PartialStaircase {
+    const partial = new PartialStaircase(this.known.slice(), this.reached);
+    partial.become(this);
+    return partial;
   }
 
-  /** Takes over all of another course of the same scales. */
-  become(other: Course): void {
+  /** Takes over all of another partial of the same scorer. */
+  become(other: PartialStaircase): void {
     this.known.set(other.known);
     this.counts.set(other.counts);
     this.tunes.length = 0;
@@ -92,9 +92,9 @@ export class Course {
 const PLACE = Object.fromEntries(PARTS.map((part, place) => [part, place])) as Readonly<Record<Against, number>>;
 
 /** Tunes and rules as numbers, so that many thousand staircases can be weighed in a second. */
-export class Scales {
+export class StaircaseScorer {
   readonly #tunes: readonly Compiled[];
-  readonly #start: Course;
+  readonly #start: PartialStaircase;
   /** For each note its place in the order, −1 outside of it. */
   readonly #places: Int16Array;
   readonly #order: readonly number[];
@@ -132,7 +132,7 @@ export class Scales {
     ];
     const flags = new Uint8Array(numbers.size);
     for (const id of known) flags[id] = 1;
-    this.#start = new Course(flags, this.#order.filter((id) => flags[id] === 1).length);
+    this.#start = new PartialStaircase(flags, this.#order.filter((id) => flags[id] === 1).length);
     this.#places = new Int16Array(numbers.size).fill(-1);
     for (const [place, id] of this.#order.entries()) this.#places[id] = place;
     const placeOf = (id: string): number => tunes.findIndex((tune) => tune.id === id);
@@ -149,34 +149,34 @@ export class Scales {
     return this.#tunes.length;
   }
 
-  start(): Course {
+  start(): PartialStaircase {
     return this.#start.copy();
   }
 
   /** Goes on with a tune, by its index; counts all against it but what only the whole can tell. */
-  add(course: Course, index: number): void {
+  add(partial: PartialStaircase, index: number): void {
     const tune = this.#tunes[index]!;
-    const newNotes = newOf(tune, course.known);
-    if (newNotes.length > 0) this.#countNotes(course, newNotes);
-    this.#countVariety(course, tune);
-    this.#wait(course, tune, newNotes);
-    this.#learn(course, tune, newNotes);
-    course.tunes.push(index);
+    const newNotes = newOf(tune, partial.known);
+    if (newNotes.length > 0) this.#countNotes(partial, newNotes);
+    this.#countVariety(partial, tune);
+    this.#wait(partial, tune, newNotes);
+    this.#learn(partial, tune, newNotes);
+    partial.tunes.push(index);
   }
 
   /** What counts against a whole staircase, in points; the same as the total of `weigh`. */
-  total(course: Course): number {
-    return totalOf(this.#wholeCounts(course));
+  total(partial: PartialStaircase): number {
+    return totalOf(this.#wholeCounts(partial));
   }
 
-  weigh(course: Course): Objective {
-    return objectiveOf(this.#wholeCounts(course));
+  weigh(partial: PartialStaircase): Objective {
+    return objectiveOf(this.#wholeCounts(partial));
   }
 
-  courseOf(list: readonly number[], course = this.start()): Course {
-    course.become(this.#start);
-    for (const index of list) this.add(course, index);
-    return course;
+  partialOf(list: readonly number[], partial = this.start()): PartialStaircase {
+    partial.become(this.#start);
+    for (const index of list) this.add(partial, index);
+    return partial;
   }
 
   /** Whether all notes of a tune are known or in the order, and on the instrument. */
@@ -190,71 +190,71 @@ export class Scales {
     return this.#tunes[index]!.unplayable === 0;
   }
 
-  #countNotes(course: Course, newNotes: Compiled['notes']): void {
-    if (newNotes.length > 1) course.count('twoNotes', newNotes.length - 1);
+  #countNotes(partial: PartialStaircase, newNotes: Compiled['notes']): void {
+    if (newNotes.length > 1) partial.count('twoNotes', newNotes.length - 1);
     for (const { id, struck } of newNotes) {
-      if (struck === 1) course.count('once', 1);
+      if (struck === 1) partial.count('once', 1);
       if (this.#order.length === 0) continue;
       const place = this.#places[id]!;
-      if (place < 0) course.count('outside', 1);
-      else course.reached += 1;
+      if (place < 0) partial.count('outside', 1);
+      else partial.reached += 1;
       for (let before = 0; before < place; before++) {
         const other = this.#order[before]!;
-        if (course.known[other] === 0 && !newNotes.some((note) => note.id === other)) course.count('order', 1);
+        if (partial.known[other] === 0 && !newNotes.some((note) => note.id === other)) partial.count('order', 1);
       }
     }
   }
 
-  #countVariety(course: Course, tune: Compiled): void {
-    const [last, before] = [course.tunes.at(-1), course.tunes.at(-2)];
+  #countVariety(partial: PartialStaircase, tune: Compiled): void {
+    const [last, before] = [partial.tunes.at(-1), partial.tunes.at(-2)];
     if (last === undefined || before === undefined) return;
     const [one, two] = [this.#tunes[last]!, this.#tunes[before]!];
-    if (one.metre === tune.metre && two.metre === tune.metre) course.count('metre', 1);
-    if (one.key === tune.key && two.key === tune.key) course.count('key', 1);
-    if ((tune.moods & one.moods & two.moods) !== 0) course.count('mood', 1);
+    if (one.metre === tune.metre && two.metre === tune.metre) partial.count('metre', 1);
+    if (one.key === tune.key && two.key === tune.key) partial.count('key', 1);
+    if ((tune.moods & one.moods & two.moods) !== 0) partial.count('mood', 1);
   }
 
-  #wait(course: Course, tune: Compiled, newNotes: Compiled['notes']): void {
-    if (newNotes.length === 0 && course.waiting.length === 0) return;
+  #wait(partial: PartialStaircase, tune: Compiled, newNotes: Compiled['notes']): void {
+    if (newNotes.length === 0 && partial.waiting.length === 0) return;
     const waiting = newNotes.map(({ id }) => ({ id, left: AGAIN_WITHIN }));
-    for (const { id, left } of course.waiting) {
+    for (const { id, left } of partial.waiting) {
       if (tune.noteIds.has(id)) continue;
-      if (left === 1) course.count('notAgain', 1);
+      if (left === 1) partial.count('notAgain', 1);
       else waiting.push({ id, left: left - 1 });
     }
-    course.waiting = waiting;
+    partial.waiting = waiting;
   }
 
   /** Marks all of a tune as known and counts what is new in it. */
-  #learn(course: Course, tune: Compiled, newNotes: Compiled['notes']): void {
-    const { known } = course;
+  #learn(partial: PartialStaircase, tune: Compiled, newNotes: Compiled['notes']): void {
+    const { known } = partial;
     let moveCosts = 0;
     for (const { id, cost, from, to } of tune.moves) {
       if (known[id] === 1) continue;
       known[id] = 1;
       moveCosts += cost;
-      if (cost >= HARD_MOVE && (known[from] === 0 || known[to] === 0)) course.count('hardMove', 1);
+      if (cost >= HARD_MOVE && (known[from] === 0 || known[to] === 0)) partial.count('hardMove', 1);
     }
     const elements = learn(known, tune.elements);
     const signs = learn(known, tune.signs);
     for (const { id } of newNotes) known[id] = 1;
     const things = newNotes.length + elements + signs;
-    if (things > 1) course.count('crowded', things - 1);
-    const isVeryFirst = course.tunes.length === 0 && !this.#knowsNotes;
-    if (newNotes.length > 0 && elements > 0 && !isVeryFirst) course.count('noteAndRhythm', 1);
-    course.quiet = things === 0 ? course.quiet + 1 : 0;
-    if (course.quiet > 2) course.count('idle', 1);
-    course.count('refused', tune.unplayable);
-    course.rises.push(riseTotal(newNotes.length, moveCosts, elements, signs));
+    if (things > 1) partial.count('crowded', things - 1);
+    const isVeryFirst = partial.tunes.length === 0 && !this.#knowsNotes;
+    if (newNotes.length > 0 && elements > 0 && !isVeryFirst) partial.count('noteAndRhythm', 1);
+    partial.quiet = things === 0 ? partial.quiet + 1 : 0;
+    if (partial.quiet > 2) partial.count('idle', 1);
+    partial.count('refused', tune.unplayable);
+    partial.rises.push(riseTotal(newNotes.length, moveCosts, elements, signs));
   }
 
-  #wholeCounts(course: Course): Float64Array {
-    const counts = course.counts.slice();
-    counts[PLACE.uneven] = fromMiddle(course.rises);
-    counts[PLACE.missing] = this.#order.length - course.reached;
+  #wholeCounts(partial: PartialStaircase): Float64Array {
+    const counts = partial.counts.slice();
+    counts[PLACE.uneven] = fromMiddle(partial.rises);
+    counts[PLACE.missing] = this.#order.length - partial.reached;
     // A note of the last step has no step to come again in.
-    counts[PLACE.notAgain]! += course.waiting.filter(({ left }) => left < AGAIN_WITHIN).length;
-    counts[PLACE.refused]! += this.#refusedPins(course.tunes) + Math.max(0, this.#steps - course.tunes.length);
+    counts[PLACE.notAgain]! += partial.waiting.filter(({ left }) => left < AGAIN_WITHIN).length;
+    counts[PLACE.refused]! += this.#refusedPins(partial.tunes) + Math.max(0, this.#steps - partial.tunes.length);
     return counts;
   }
 

@@ -1,7 +1,7 @@
 import { seeded } from '../practice/index.ts';
 
 /** Numbers by lot, the same for the same seed: even, normal and beta. */
-export class Dice {
+export class RandomSource {
   /** From 0 up to, but not including, 1. */
   readonly next: () => number;
   #spare: number | null = null;
