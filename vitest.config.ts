@@ -29,6 +29,7 @@ export default defineConfig({
     // Left to itself it keeps one core free, and half of a small machine is idle.
     maxWorkers: availableParallelism(),
     projects: [
+      { test: { name: 'messages', root: 'messages', ...SHARED } },
       { test: { name: 'core', root: 'core', ...SHARED } },
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },

@@ -26,7 +26,7 @@ const BESIDE = [
     format: ['prettier', ['--check', '--log-level', 'warn', '.']],
     imports: [
       'depcruise',
-      ['--config', '.dependency-cruiser.cjs', 'core', 'contract', 'paper', 'server', 'web', 'cli', 'e2e'],
+      ['--config', '.dependency-cruiser.cjs', 'messages', 'core', 'contract', 'paper', 'server', 'web', 'cli', 'e2e'],
     ],
     unused: ['knip', ['--no-progress']],
     'types of the terminal': ['tsc', ['-p', 'cli']],
@@ -133,7 +133,7 @@ async function endToEnd() {
 
 const PARTS = {
   lint: checks,
-  unit: () => vitest('unit', ['core', 'paper', 'cli', 'scripts', 'web', 'web without a page']),
+  unit: () => vitest('unit', ['messages', 'core', 'paper', 'cli', 'scripts', 'web', 'web without a page']),
   server: serverTests,
   e2e: endToEnd,
 };

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vite';
-import { componentPlugins } from './vite.plugins.ts';
+import { builtMessages, componentPlugins } from './vite.plugins.ts';
 import { compressed, CSS, preloadFonts } from './vite.shared.ts';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
@@ -10,6 +10,7 @@ export default defineConfig({
   root: fileURLToPath(new URL('.', import.meta.url)),
   plugins: [
     componentPlugins({ types: true }),
+    builtMessages(),
     preloadFonts('/'),
     VitePWA({
       // main.ts registers it once the first screen is there, so that the two do not share a slow network.
@@ -46,7 +47,7 @@ export default defineConfig({
     compressed(),
   ],
   css: CSS,
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [builtMessages()] },
   build: {
     outDir: fileURLToPath(new URL('../.escalier/web', import.meta.url)),
     emptyOutDir: true,

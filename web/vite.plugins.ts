@@ -1,9 +1,12 @@
+import { readFileSync } from 'node:fs';
+import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { baseCompile } from '@intlify/message-compiler';
 import vue from '@vitejs/plugin-vue';
 import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers';
 import Icons from 'unplugin-icons/vite';
 import Components from 'unplugin-vue-components/vite';
-import type { PluginOption } from 'vite';
+import type { Plugin, PluginOption } from 'vite';
 
 /**
  * What turns a component of ours into script, in the application as in its tests.
@@ -21,3 +24,51 @@ export function componentPlugins({ types }: { types: boolean }): PluginOption[] 
     Icons({ compiler: 'vue3', scale: 1 }),
   ];
 }
+
+/** `t('key'` in a module's script, or what a template's compiler makes of it. */
+const SAID = /(?:_unref\(t\)|\$setup\.t|\bt)\(\s*(['"])([\w-]+\.[\w-]+)\1/g;
+
+/**
+ * Puts each message where it is said: a screen loads its own words and no catalogue, and the braces and plurals are read
+ * while building, so that no reader of them goes to a device.
+ */
+export function builtMessages(): Plugin {
+  return {
+    name: 'built-messages',
+    config: () => ({ define: { __INTLIFY_DROP_MESSAGE_COMPILER__: true } }),
+    async transform(code, id) {
+      const home = /import \{ t \} from ["']([^"']*messages\.ts)["']/.exec(code);
+      if (home === null) return null;
+      const words = await catalogueOf(join(dirname(id.split('?')[0]!), home[1]!));
+      const built = code.replace(SAID, (call, _quote: string, key: string) => {
+        const message = words[key];
+        if (message === undefined) return call;
+        const said = /[{|@]/.test(message) ? treeOf(message) : JSON.stringify(message);
+        return `sayBuilt(${said}`;
+      });
+      return { code: `import { say as sayBuilt } from '@escalier/messages/say';\n${built}`, map: null };
+    },
+  };
+}
+
+const catalogues = new Map<string, Promise<Readonly<Record<string, string>>>>();
+
+/** The catalogue that a room's messages.ts names. */
+function catalogueOf(file: string): Promise<Readonly<Record<string, string>>> {
+  let found = catalogues.get(file);
+  if (found === undefined) {
+    const name = /@escalier\/messages\/([\w-]+)'/.exec(readFileSync(file, 'utf8'))![1]!;
+    const code = readFileSync(fileURLToPath(new URL(`../messages/src/en/${name}.ts`, import.meta.url)), 'utf8').replace(
+      ' as const;',
+      ';',
+    );
+    found = import(`data:text/javascript,${encodeURIComponent(code)}`).then(
+      (module: { default: Readonly<Record<string, string>> }) => module.default,
+    );
+    catalogues.set(file, found);
+  }
+  return found;
+}
+
+const treeOf = (message: string): string =>
+  JSON.stringify(baseCompile(message, { jit: true, minify: true, location: false }).ast);

@@ -1,7 +1,7 @@
 import { fileURLToPath } from 'node:url';
 import { VitePWA } from 'vite-plugin-pwa';
 import { defineConfig } from 'vite';
-import { componentPlugins } from './vite.plugins.ts';
+import { builtMessages, componentPlugins } from './vite.plugins.ts';
 import { compressed, CSS, preloadFonts } from './vite.shared.ts';
 
 const api = process.env.ESCALIER_API ?? 'http://127.0.0.1:4181';
@@ -13,6 +13,7 @@ export default defineConfig({
   publicDir: false,
   plugins: [
     componentPlugins({ types: false }),
+    builtMessages(),
     preloadFonts('/room/'),
     VitePWA({
       injectRegister: false,
@@ -37,7 +38,7 @@ export default defineConfig({
     compressed(),
   ],
   css: CSS,
-  worker: { format: 'es' },
+  worker: { format: 'es', plugins: () => [builtMessages()] },
   build: {
     outDir: fileURLToPath(new URL('../.escalier/room', import.meta.url)),
     emptyOutDir: true,

@@ -9,6 +9,7 @@ import { Refusal, say } from './say.mjs';
 /** The folders and files that a build is made from. */
 const SOURCES = {
   web: [
+    'messages/src',
     'core/src',
     'contract/src',
     'paper/src',
@@ -24,7 +25,7 @@ const SOURCES = {
     'web/vite.plugins.ts',
     'package-lock.json',
   ],
-  server: ['core/src', 'contract/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
+  server: ['messages/src', 'core/src', 'contract/src', 'server/src', 'scripts/build-server.mjs', 'package-lock.json'],
 };
 
 function build(part, made, script) {

@@ -9,6 +9,7 @@ import { COMPONENT_DEFAULTS } from './ui/component-defaults.ts';
 import { isTyping } from './ui/keys.ts';
 import { useMishaps } from './ui/mishaps.ts';
 import AppRail from './AppRail.vue';
+import { t } from './messages.ts';
 
 const session = useSession();
 const route = useRoute();
@@ -51,7 +52,7 @@ useEventListener(document, 'keydown', (event) => {
 
 <template>
   <BApp :defaults="COMPONENT_DEFAULTS" no-modals no-popovers>
-    <a class="skip" href="#content">Skip to the content</a>
+    <a class="skip" href="#content">{{ t('app.skip-to-the-content') }}</a>
     <div :class="{ 'with-rail': withRail }">
       <AppRail v-if="withRail" @find="finding = true" @help="helping = true" />
       <main id="content" tabindex="-1">

@@ -10,6 +10,7 @@ import { useSession } from './features/schools/index.ts';
 import SaveState from './offline/SaveState.vue';
 import { useMute } from './sound/index.ts';
 import StairIcon from './ui/StairIcon.vue';
+import { t } from './messages.ts';
 
 /** The rooms of Escalier: a rail at the left, a bar at the bottom on a phone. */
 defineEmits<{ find: []; help: [] }>();
@@ -18,21 +19,21 @@ const muted = useMute();
 const route = useRoute();
 
 const rooms = computed(() => [
-  { to: '/classes', label: 'Classes', icon: StairIcon },
-  { to: '/tunes', label: 'Library', icon: IconTunes },
-  { to: '/fingerings', label: 'Fingerings', icon: IconFingers },
+  { to: '/classes', label: t('app-rail.classes'), icon: StairIcon },
+  { to: '/tunes', label: t('app-rail.library'), icon: IconTunes },
+  { to: '/fingerings', label: t('app-rail.fingerings'), icon: IconFingers },
   ...(session.mayTeach
     ? [
-        { to: '/staircases', label: 'Staircases', icon: IconStaircases },
-        { to: '/school', label: 'School', icon: IconSchool },
+        { to: '/staircases', label: t('app-rail.staircases'), icon: IconStaircases },
+        { to: '/school', label: t('app-rail.school'), icon: IconSchool },
       ]
     : []),
 ]);
 </script>
 
 <template>
-  <nav class="rail no-print" aria-label="Rooms">
-    <p class="brand">Escalier</p>
+  <nav class="rail no-print" :aria-label="t('app-rail.rooms')">
+    <p class="brand">{{ t('app-rail.escalier') }}</p>
     <RouterLink
       v-for="room in rooms"
       :key="room.to"
@@ -46,13 +47,19 @@ const rooms = computed(() => [
     </RouterLink>
     <SaveState class="save" />
     <BDropdown class="more" no-caret toggle-class="room" variant="dark" teleport-to="body">
-      <template #button-content><IconMore aria-hidden="true" />More</template>
+      <template #button-content><IconMore aria-hidden="true" />{{ t('app-rail.more') }}</template>
       <BDropdownText>{{ session.me?.name }}</BDropdownText>
-      <BDropdownItem @click="$emit('find')">Find <span class="key" aria-hidden="true">Ctrl K</span></BDropdownItem>
-      <BDropdownItem @click="$emit('help')">Keys <span class="key" aria-hidden="true">?</span></BDropdownItem>
-      <BDropdownItem @click="muted = !muted">{{ muted ? 'Turn sound on' : 'Turn sound off' }}</BDropdownItem>
-      <BDropdownItem :to="{ name: 'account' }">My account</BDropdownItem>
-      <BDropdownItem @click="session.signOut">Sign out</BDropdownItem>
+      <BDropdownItem @click="$emit('find')"
+        >{{ t('app-rail.find') }} <span class="key" aria-hidden="true">{{ t('app-rail.ctrl-k') }}</span></BDropdownItem
+      >
+      <BDropdownItem @click="$emit('help')"
+        >{{ t('app-rail.keys') }} <span class="key" aria-hidden="true">?</span></BDropdownItem
+      >
+      <BDropdownItem @click="muted = !muted">{{
+        muted ? t('app-rail.turn-sound-on') : t('app-rail.turn-sound-off')
+      }}</BDropdownItem>
+      <BDropdownItem :to="{ name: 'account' }">{{ t('app-rail.my-account') }}</BDropdownItem>
+      <BDropdownItem @click="session.signOut">{{ t('app-rail.sign-out') }}</BDropdownItem>
     </BDropdown>
   </nav>
 </template>

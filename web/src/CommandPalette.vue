@@ -4,6 +4,7 @@ import { computed, nextTick, onMounted, ref, shallowRef, useTemplateRef } from '
 import { useRouter, type RouteLocationRaw } from 'vue-router';
 import { api, ApiError, ask } from './api.ts';
 import { schoolPages, useSession } from './features/schools/index.ts';
+import { t } from './messages.ts';
 
 /** Goes to any class, pupil, tune or page by its name. */
 const emit = defineEmits<{ done: [] }>();
@@ -35,11 +36,13 @@ const pages = computed((): readonly Target[] => {
   const page = (name: string, route: string): Target => ({ kind: 'page', name, to: { name: route } });
   const school = schoolPages(session.me?.role ?? 'assistant');
   return [
-    page('Classes', 'classes'),
-    page('Library', 'tunes'),
-    page('Fingerings', 'fingerings'),
-    page('My account', 'account'),
-    ...(session.mayTeach ? [page('Add a tune', 'new-tune'), page('Add a class', 'new-class')] : []),
+    page(t('command-palette.classes'), 'classes'),
+    page(t('command-palette.library'), 'tunes'),
+    page(t('command-palette.fingerings'), 'fingerings'),
+    page(t('command-palette.my-account'), 'account'),
+    ...(session.mayTeach
+      ? [page(t('command-palette.add-a-tune'), 'new-tune'), page(t('command-palette.add-a-class'), 'new-class')]
+      : []),
     ...[...school.tabs, ...school.settings].map(({ name, label }) => page(label, name)),
   ];
 });
@@ -90,7 +93,7 @@ function key(event: KeyboardEvent): void {
 <template>
   <BModal
     v-model="open"
-    title="Find"
+    :title="t('command-palette.find')"
     no-footer
     no-fade
     :focus="false"
@@ -102,8 +105,8 @@ function key(event: KeyboardEvent): void {
       v-model="wanted"
       type="search"
       role="combobox"
-      placeholder="A class, pupil, tune or page"
-      aria-label="Find a class, pupil, tune or page"
+      :placeholder="t('command-palette.a-class-pupil-tune-or-page')"
+      :aria-label="t('command-palette.find-a-class-pupil-tune-or')"
       aria-expanded="true"
       aria-controls="found"
       :aria-activedescendant="shown.length > 0 ? `found-${at}` : undefined"
@@ -111,7 +114,7 @@ function key(event: KeyboardEvent): void {
       @keydown="key"
       @update:model-value="at = 0"
     />
-    <BListGroup id="found" class="found mt-2" role="listbox" aria-label="Found">
+    <BListGroup id="found" class="found mt-2" role="listbox" :aria-label="t('command-palette.found')">
       <BListGroupItem
         v-for="(target, index) in shown"
         :id="`found-${index}`"
@@ -129,6 +132,6 @@ function key(event: KeyboardEvent): void {
         >
       </BListGroupItem>
     </BListGroup>
-    <p v-if="shown.length === 0" class="soft found mt-2">Nothing by that name.</p>
+    <p v-if="shown.length === 0" class="soft found mt-2">{{ t('command-palette.nothing-by-that-name') }}</p>
   </BModal>
 </template>

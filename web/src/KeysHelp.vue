@@ -1,23 +1,31 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { useRoute } from 'vue-router';
+import { t } from './messages.ts';
 
 /** The keys of the page that is open, and those that work everywhere. */
 const emit = defineEmits<{ done: [] }>();
 const route = useRoute();
 const open = ref(true);
 const EVERYWHERE: readonly (readonly [key: string, does: string])[] = [
-  ['Ctrl K', 'Find a class, pupil, tune or page'],
-  ['?', 'Show these keys'],
-  ['Esc', 'Close what is open'],
+  [t('keys-help.ctrl-k'), t('keys-help.find-a-class-pupil-tune-or')],
+  ['?', t('keys-help.show-these-keys')],
+  [t('keys-help.esc'), t('keys-help.close-what-is-open')],
 ];
 const here = computed(() => route.meta.keys ?? []);
 </script>
 
 <template>
-  <BModal v-model="open" title="Keys" ok-only ok-title="Close" ok-variant="outline-dark" @hidden="emit('done')">
+  <BModal
+    v-model="open"
+    title="Keys"
+    ok-only
+    :ok-title="t('keys-help.close')"
+    ok-variant="outline-dark"
+    @hidden="emit('done')"
+  >
     <template v-for="group in [here, EVERYWHERE]" :key="group === here ? 'here' : 'everywhere'">
-      <h2 v-if="group.length > 0">{{ group === here ? route.meta.title : 'Everywhere' }}</h2>
+      <h2 v-if="group.length > 0">{{ group === here ? route.meta.title : t('keys-help.everywhere') }}</h2>
       <dl v-if="group.length > 0" class="keys">
         <template v-for="[key, does] in group" :key="key">
           <dt>

@@ -4,6 +4,7 @@ import type { Api } from '@escalier/server/api';
 import { hc } from 'hono/client';
 import type * as z from 'zod/mini';
 import { ApiError, type Told } from './refusals/index.ts';
+import { t } from './messages.ts';
 
 export { ApiError };
 
@@ -70,7 +71,7 @@ export async function ask(request: Promise<Answer<unknown>>, schema?: z.ZodMiniT
   try {
     answer = await request;
   } catch {
-    throw offline('Cannot reach the school server.');
+    throw offline(t('api.cannot-reach-the-school-server'));
   }
   if (answer.ok) return readBody(answer, schema);
   const refused = new ApiError(await refusalOf(answer), answer.status);
@@ -85,12 +86,12 @@ function offline(message: string): ApiError {
 /** A network that asks for signing in itself answers with a page of its own. */
 async function readBody(answer: Answer<unknown>, schema: z.ZodMiniType | undefined): Promise<unknown> {
   const body = await jsonOf(answer);
-  if (body === undefined) throw offline('Something other than the school server answered.');
+  if (body === undefined) throw offline(t('api.something-other-than-the-school-server'));
   if (schema === undefined) return undefined;
   const read = schema.safeParse(body);
   if (read.success) return read.data;
   throw new ApiError({
-    error: { code: 'broken', message: 'This page is older or newer than the school server: please load it anew.' },
+    error: { code: 'broken', message: t('api.this-page-is-older-or-newer') },
   });
 }
 
@@ -98,7 +99,7 @@ async function refusalOf(answer: Answer<unknown>): Promise<Told> {
   const read = Refusal.safeParse(await jsonOf(answer));
   if (read.success) return read.data;
   // A proxy or a broken server answered.
-  return { error: { code: 'broken', message: 'The school server gave an unreadable answer.' } };
+  return { error: { code: 'broken', message: t('api.the-school-server-gave-an-unreadable') } };
 }
 
 /** Undefined for what is no JSON. */

@@ -8,6 +8,7 @@ import {
 } from 'vue-router';
 import { whenSignedOut } from './api.ts';
 import { useSession } from './features/schools/index.ts';
+import { t } from './messages.ts';
 
 declare module 'vue-router' {
   interface RouteMeta {
@@ -28,60 +29,60 @@ function text(route: RouteLocationNormalized, name: string): string {
   return typeof value === 'string' ? value : '';
 }
 
-const PLAY_KEYS = [['Space', 'Play and stop']] as const;
+const PLAY_KEYS = [['Space', t('router.play-and-stop')]] as const;
 const TUNE_KEYS = [
   ...PLAY_KEYS,
-  ['↑ ↓', 'Faster and slower'],
-  ['T', 'Tap a tempo'],
-  ['M, B, C, L', 'Melody, backing, click, loop'],
-  ['N', 'The next piece, from the first'],
+  ['↑ ↓', t('router.faster-and-slower')],
+  ['T', t('router.tap-a-tempo')],
+  ['M, B, C, L', t('router.melody-backing-click-loop')],
+  ['N', t('router.the-next-piece-from-the-first')],
 ] as const;
 const HEARING_KEYS = [
-  ['1', 'Passed'],
-  ['2', 'Nearly'],
-  ['3', 'Not yet'],
-  ['S', 'Skip to the next pupil'],
-  ['A', 'Away today'],
-  ['U', 'Undo'],
+  ['1', t('router.passed')],
+  ['2', t('router.nearly')],
+  ['3', t('router.not-yet')],
+  ['S', t('router.skip-to-the-next-pupil')],
+  ['A', t('router.away-today')],
+  ['U', t('router.undo')],
 ] as const;
 const RECORDING_KEYS = [
   ...PLAY_KEYS,
-  ['→', 'The next place to hear again'],
-  ['←', 'The place before'],
-  ['S', 'Slower, at the same pitch'],
-  ['M', 'How it should sound'],
-  ['1, 2, 3', 'Passed, nearly, not yet'],
-  ['N', 'The next recording'],
+  ['→', t('router.the-next-place-to-hear-again')],
+  ['←', t('router.the-place-before')],
+  ['S', t('router.slower-at-the-same-pitch')],
+  ['M', t('router.how-it-should-sound')],
+  ['1, 2, 3', t('router.passed-nearly-not-yet')],
+  ['N', t('router.the-next-recording')],
 ] as const;
 const BOARD_KEYS = [
-  ['Arrows', 'Move from cell to cell'],
-  ['Enter', 'Open a cell'],
-  ['Space', 'Mark a cell'],
-  ['Shift + arrow', 'Mark several cells'],
+  ['Arrows', t('router.move-from-cell-to-cell')],
+  ['Enter', t('router.open-a-cell')],
+  ['Space', t('router.mark-a-cell')],
+  [t('router.shift-arrow'), t('router.mark-several-cells')],
 ] as const;
 const STAIRCASE_KEYS = [
-  ['Ctrl Z', 'Undo'],
-  ['Ctrl Shift Z', 'Redo'],
-  ['↑ ↓ on a handle', 'Move a step'],
-  ['← → on an edge', 'Fewer or more lessons'],
+  [t('router.ctrl-z'), t('router.undo')],
+  [t('router.ctrl-shift-z'), t('router.redo')],
+  [t('router.on-a-handle'), t('router.move-a-step')],
+  [t('router.on-an-edge'), t('router.fewer-or-more-lessons')],
 ] as const;
 const NOTE_KEYS = [
-  ['1 to 5', 'Go to a part of the lesson'],
-  ['← →', 'Back and on'],
-  ['B', 'Big for the projector, and back'],
+  [t('router.1-to-5'), t('router.go-to-a-part-of-the')],
+  ['← →', t('router.back-and-on')],
+  ['B', t('router.big-for-the-projector-and-back')],
   ...PLAY_KEYS,
 ] as const;
 
 const LESSON_KEYS = [
-  ['→', 'Go on'],
-  ['←', 'Back'],
+  ['→', t('router.go-on')],
+  ['←', t('router.back')],
   ...PLAY_KEYS,
-  ['↑ ↓', 'Faster and slower'],
-  ['1 to 9', 'A rung of the practice ladder'],
-  ['R, S', 'Again, skip'],
-  ['M, B, C, L', 'Melody, backing, click, loop'],
-  ['Q', 'Quiet, please'],
-  ['F', 'Full screen'],
+  ['↑ ↓', t('router.faster-and-slower')],
+  [t('router.1-to-9'), t('router.a-rung-of-the-practice-ladder')],
+  ['R, S', t('router.again-skip')],
+  ['M, B, C, L', t('router.melody-backing-click-loop')],
+  ['Q', t('router.quiet-please')],
+  ['F', t('router.full-screen')],
 ] as const;
 
 /** Outside the school: signing in, the first start, an invitation. */
@@ -91,20 +92,20 @@ function doorRoutes(): RouteRecordRaw[] {
       path: '/sign-in',
       name: 'sign-in',
       component: () => import('./features/schools/SignInPage.vue'),
-      meta: { title: 'Sign in', open: true },
+      meta: { title: t('router.sign-in'), open: true },
     },
     {
       path: '/first-run',
       name: 'first-run',
       component: () => import('./features/schools/FirstRunPage.vue'),
-      meta: { title: 'Set up', open: true },
+      meta: { title: t('router.set-up'), open: true },
     },
     {
       path: '/invitation/:token',
       name: 'invitation',
       component: () => import('./features/schools/InvitedPage.vue'),
       props: true,
-      meta: { title: 'Invitation', open: true },
+      meta: { title: t('router.invitation'), open: true },
     },
   ];
 }
@@ -120,15 +121,15 @@ function schoolRoutes(): RouteRecordRaw[] {
   return [
     { path: '/school', redirect: { name: 'calendar' } },
     { path: '/school/settings', redirect: { name: 'cautions' } },
-    page('calendar', 'Calendar', () => import('./features/calendar/TermsPage.vue')),
-    page('instruments', 'Instruments', () => import('./features/instruments/InstrumentsPage.vue')),
-    page('belts', 'Belts', () => import('./features/instruments/BeltsPage.vue')),
-    page('cautions', 'Cautions', () => import('./features/schools/CautionsPage.vue')),
-    page('remarks', 'Remarks', () => import('./features/schools/RemarksPage.vue')),
-    page('details', 'School details', () => import('./features/schools/DetailsPage.vue')),
-    page('people', 'People', () => import('./features/schools/PeoplePage.vue')),
-    page('data', 'Data', () => import('./features/schools/DataPage.vue')),
-    page('account', 'My account', () => import('./features/schools/AccountPage.vue')),
+    page('calendar', t('router.calendar'), () => import('./features/calendar/TermsPage.vue')),
+    page('instruments', t('router.instruments'), () => import('./features/instruments/InstrumentsPage.vue')),
+    page('belts', t('router.belts'), () => import('./features/instruments/BeltsPage.vue')),
+    page('cautions', t('router.cautions'), () => import('./features/schools/CautionsPage.vue')),
+    page('remarks', t('router.remarks'), () => import('./features/schools/RemarksPage.vue')),
+    page('details', t('router.school-details'), () => import('./features/schools/DetailsPage.vue')),
+    page('people', t('router.people'), () => import('./features/schools/PeoplePage.vue')),
+    page('data', t('router.data'), () => import('./features/schools/DataPage.vue')),
+    page('account', t('router.my-account'), () => import('./features/schools/AccountPage.vue')),
   ];
 }
 
@@ -142,13 +143,23 @@ function staircaseRoutes(): RouteRecordRaw[] {
     meta: { title, teaches: true },
   });
   return [
-    page('staircases', '', 'Staircases', () => import('./features/staircase/StaircasesPage.vue')),
-    page('make-staircase', '/new', 'Make a staircase', () => import('./features/staircase/MakePage.vue')),
-    page('compare-staircases', '/compare', 'Compare staircases', () => import('./features/staircase/ComparePage.vue')),
-    page('poster', '/:staircaseId/poster', 'Poster', () => import('./features/staircase/PosterPage.vue')),
+    page('staircases', '', t('router.staircases'), () => import('./features/staircase/StaircasesPage.vue')),
+    page('make-staircase', '/new', t('router.make-a-staircase'), () => import('./features/staircase/MakePage.vue')),
+    page(
+      'compare-staircases',
+      '/compare',
+      t('router.compare-staircases'),
+      () => import('./features/staircase/ComparePage.vue'),
+    ),
+    page('poster', '/:staircaseId/poster', t('router.poster'), () => import('./features/staircase/PosterPage.vue')),
     {
-      ...page('staircase', '/:staircaseId', 'A staircase', () => import('./features/staircase/StaircasePage.vue')),
-      meta: { title: 'A staircase', teaches: true, keys: STAIRCASE_KEYS },
+      ...page(
+        'staircase',
+        '/:staircaseId',
+        t('router.a-staircase'),
+        () => import('./features/staircase/StaircasePage.vue'),
+      ),
+      meta: { title: t('router.a-staircase'), teaches: true, keys: STAIRCASE_KEYS },
     },
   ];
 }
@@ -164,67 +175,79 @@ function classRoutes(): RouteRecordRaw[] {
   });
   return [
     page('class', '', () => import('./features/classes/ClassPage.vue'), {
-      title: 'Stairs',
-      keys: [['H', 'Hear the next pupil']],
+      title: t('router.stairs'),
+      keys: [['H', t('router.hear-the-next-pupil')]],
     }),
-    page('today', '/today', () => import('./features/lesson/TodayPage.vue'), { title: 'Today', teaches: true }),
+    page('today', '/today', () => import('./features/lesson/TodayPage.vue'), {
+      title: t('router.today'),
+      teaches: true,
+    }),
     page('substitute', '/today/substitute', () => import('./features/lesson/SubstitutePage.vue'), {
-      title: 'For a substitute',
+      title: t('router.for-a-substitute'),
       teaches: true,
     }),
     page('cards', '/today/cards', () => import('./features/lesson/CardsPage.vue'), {
-      title: 'Rhythm cards',
+      title: t('router.rhythm-cards'),
       teaches: true,
     }),
     page('lesson', '/lesson', () => import('./features/lesson/RunnerPage.vue'), {
-      title: 'Lesson',
+      title: t('router.lesson'),
       teaches: true,
       bare: true,
       keys: LESSON_KEYS,
     }),
     page('projector', '/projector', () => import('./features/lesson/ProjectorPage.vue'), {
-      title: 'For the class',
+      title: t('router.for-the-class'),
       teaches: true,
       bare: true,
     }),
-    page('plan', '/plan', () => import('./features/classes/PlanPage.vue'), { title: 'Plan' }),
+    page('plan', '/plan', () => import('./features/classes/PlanPage.vue'), { title: t('router.plan') }),
     page('class-settings', '/settings', () => import('./features/classes/ClassSettingsPage.vue'), {
-      title: 'Settings',
+      title: t('router.settings'),
       teaches: true,
     }),
-    page('pupils', '/pupils', () => import('./features/pupils/PupilsPage.vue'), { title: 'Pupils', teaches: true }),
-    page('pupil', '/pupils/:pupilId', () => import('./features/progress/PupilPage.vue'), { title: 'Pupil' }),
+    page('pupils', '/pupils', () => import('./features/pupils/PupilsPage.vue'), {
+      title: t('router.pupils'),
+      teaches: true,
+    }),
+    page('pupil', '/pupils/:pupilId', () => import('./features/progress/PupilPage.vue'), { title: t('router.pupil') }),
     page('hear', '/hear/:pupilId?', () => import('./features/hearing/HearingPage.vue'), {
-      title: 'Hearing',
+      title: t('router.hearing'),
       keys: HEARING_KEYS,
     }),
     page('recordings', '/recordings', () => import('./features/recordings/RecordingsPage.vue'), {
-      title: 'Recordings',
+      title: t('router.recordings'),
     }),
     page('recording', '/recordings/:recordingId', () => import('./features/recordings/RecordingPage.vue'), {
-      title: 'A recording',
+      title: t('router.a-recording'),
       keys: RECORDING_KEYS,
     }),
-    page('room', '/room', () => import('./features/home/RoomPage.vue'), { title: 'Practice room', teaches: true }),
-    page('handouts', '/handouts', () => import('./features/handouts/HandoutsPage.vue'), {
-      title: 'Handouts',
+    page('room', '/room', () => import('./features/home/RoomPage.vue'), {
+      title: t('router.practice-room'),
       teaches: true,
     }),
-    page('board', '/board', () => import('./features/progress/BoardPage.vue'), { title: 'Board', keys: BOARD_KEYS }),
-    page('trends', '/trends', () => import('./features/progress/TrendsPage.vue'), { title: 'Trends' }),
+    page('handouts', '/handouts', () => import('./features/handouts/HandoutsPage.vue'), {
+      title: t('router.handouts'),
+      teaches: true,
+    }),
+    page('board', '/board', () => import('./features/progress/BoardPage.vue'), {
+      title: t('router.board'),
+      keys: BOARD_KEYS,
+    }),
+    page('trends', '/trends', () => import('./features/progress/TrendsPage.vue'), { title: t('router.trends') }),
     {
       path: '/classes/:classId/steps/:position(\\d+)',
       name: 'step',
       component: () => import('./features/tunes/TunePage.vue'),
       props: (route) => ({ classId: text(route, 'classId'), position: Number(text(route, 'position')) }),
-      meta: { title: 'Step', keys: TUNE_KEYS },
+      meta: { title: t('router.step'), keys: TUNE_KEYS },
     },
     {
       path: '/classes/:classId/notes/:note?',
       name: 'note',
       component: () => import('./features/notes/NoteLessonPage.vue'),
       props: (route) => ({ classId: text(route, 'classId'), note: text(route, 'note') || null }),
-      meta: { title: 'A note', keys: NOTE_KEYS },
+      meta: { title: t('router.a-note'), keys: NOTE_KEYS },
     },
   ];
 }
@@ -236,14 +259,14 @@ function tuneRoutes(): RouteRecordRaw[] {
       path: '/tunes',
       name: 'tunes',
       component: () => import('./features/tunes/LibraryPage.vue'),
-      meta: { title: 'Library' },
+      meta: { title: t('router.library') },
     },
     {
       path: '/tunes/new',
       name: 'new-tune',
       component: () => import('./features/tunes/EditPage.vue'),
       props: { tuneId: null },
-      meta: { title: 'Add a tune', teaches: true },
+      meta: { title: t('router.add-a-tune'), teaches: true },
     },
     {
       path: '/tunes/:tuneId',
@@ -253,14 +276,14 @@ function tuneRoutes(): RouteRecordRaw[] {
         tuneId: text(route, 'tuneId'),
         classId: typeof route.query.class === 'string' ? route.query.class : null,
       }),
-      meta: { title: 'Tune', keys: TUNE_KEYS },
+      meta: { title: t('router.tune'), keys: TUNE_KEYS },
     },
     {
       path: '/tunes/:tuneId/edit',
       name: 'edit-tune',
       component: () => import('./features/tunes/EditPage.vue'),
       props: true,
-      meta: { title: 'Edit a tune', teaches: true },
+      meta: { title: t('router.edit-a-tune'), teaches: true },
     },
   ];
 }
@@ -276,20 +299,20 @@ export function createEscalierRouter(): Router {
         path: '/classes',
         name: 'classes',
         component: () => import('./features/classes/ClassesPage.vue'),
-        meta: { title: 'Classes' },
+        meta: { title: t('router.classes') },
       },
       {
         path: '/classes/new',
         name: 'new-class',
         component: () => import('./features/classes/ClassSettingsPage.vue'),
         props: { classId: null },
-        meta: { title: 'Add a class', teaches: true },
+        meta: { title: t('router.add-a-class'), teaches: true },
       },
       {
         path: '/start',
         name: 'start',
         component: () => import('./features/classes/StartPage.vue'),
-        meta: { title: 'Your first class', teaches: true },
+        meta: { title: t('router.your-first-class'), teaches: true },
       },
       ...classRoutes(),
       ...staircaseRoutes(),
@@ -299,13 +322,13 @@ export function createEscalierRouter(): Router {
         path: '/fingerings',
         name: 'fingerings',
         component: () => import('./features/notes/FingeringsPage.vue'),
-        meta: { title: 'Fingerings' },
+        meta: { title: t('router.fingerings') },
       },
       {
         path: '/:rest(.*)*',
         name: 'lost',
         component: () => import('./ui/LostPage.vue'),
-        meta: { title: 'No such page', open: true },
+        meta: { title: t('router.no-such-page'), open: true },
       },
     ],
   });

@@ -5,8 +5,8 @@ import IconKey from '~icons/bi/key';
 import IconSchool from '~icons/bi/check-circle-fill';
 import IconTrouble from '~icons/bi/exclamation-triangle-fill';
 import { moment } from '../ui/dates.ts';
-import { plural } from '../ui/plural.ts';
 import { useOutbox, type OutboxState } from './store.ts';
+import { t } from '../ui/messages.ts';
 
 /** Where the results recorded on this device are: always in sight, and more about it on a press. */
 const outbox = useOutbox();
@@ -14,11 +14,11 @@ const open = ref(false);
 const count = computed(() => outbox.waiting.length);
 
 const WORDS: Readonly<Record<OutboxState, string>> = {
-  'at-school': 'All saved',
-  sending: 'Sending',
-  here: 'Saved here',
-  'sign-in': 'Sign in to send',
-  refused: 'Not accepted',
+  'at-school': t('save-state.all-saved'),
+  sending: t('save-state.sending'),
+  here: t('save-state.saved-here'),
+  'sign-in': t('save-state.sign-in-to-send'),
+  refused: t('save-state.not-accepted'),
 };
 const words = computed(() => `${WORDS[outbox.state]}${count.value > 0 ? `: ${count.value}` : ''}`);
 const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sign-in': IconKey, refused: IconTrouble };
@@ -31,21 +31,24 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
       {{ words }}
     </button>
     <span class="visually-hidden" role="status">{{ words }}</span>
-    <BOffcanvas v-model="open" title="On this device" teleport-to="body">
+    <BOffcanvas v-model="open" :title="t('save-state.on-this-device')" teleport-to="body">
       <div v-if="open" class="stack">
-        <p v-if="count === 0">Every result recorded here is saved at school.</p>
+        <p v-if="count === 0">{{ t('save-state.every-result-recorded-here-is-saved') }}</p>
         <p v-else>
-          {{ plural(count, 'result is', 'results are') }} saved on this device and will be sent in order as soon as the
-          school can be reached. You can close this page or switch the device off.
+          {{ t('save-state.results-saved-on-this-device-and', { results: t('count.results-are', { n: count }) }) }}
         </p>
-        <p v-if="outbox.lastSent === 'signed-out'">Your session has ended: sign in again to send them.</p>
+        <p v-if="outbox.lastSent === 'signed-out'">{{ t('save-state.your-session-has-ended-sign-in') }}</p>
         <p v-if="outbox.others.length > 0">
-          {{ plural(outbox.others.length, 'result is', 'results are') }} waiting for
-          {{ [...new Set(outbox.others)].join(', ') }} to sign in here.
+          {{
+            t('save-state.results-waiting-for-list-to-sign', {
+              results: t('count.results-are', { n: outbox.others.length }),
+              list: [...new Set(outbox.others)].join(', '),
+            })
+          }}
         </p>
-        <BButton v-if="count > 0" variant="primary" @click="outbox.flush()">Send now</BButton>
+        <BButton v-if="count > 0" variant="primary" @click="outbox.flush()">{{ t('save-state.send-now') }}</BButton>
         <template v-if="outbox.refused.length > 0">
-          <h2>Not accepted by the school</h2>
+          <h2>{{ t('save-state.not-accepted-by-the-school') }}</h2>
           <ul class="plain ruled">
             <li v-for="kept in outbox.refused" :key="kept.order">
               <p>{{ kept.refused }}</p>
@@ -54,8 +57,8 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
                 {{ moment(kept.event.heardAt) }}
               </p>
               <div class="line">
-                <BButton size="sm" @click="outbox.retry(kept.order)">Try again</BButton>
-                <BButton size="sm" @click="outbox.forget(kept.order)">Dismiss</BButton>
+                <BButton size="sm" @click="outbox.retry(kept.order)">{{ t('save-state.try-again') }}</BButton>
+                <BButton size="sm" @click="outbox.forget(kept.order)">{{ t('save-state.dismiss') }}</BButton>
               </div>
             </li>
           </ul>

@@ -1,6 +1,7 @@
 import type { Recorded } from '@escalier/contract/results';
 import type { DeviceDatabase, Kept, KeptContent, NewEvent, Stored } from './database.ts';
 import type { Sealer } from './seal.ts';
+import { t } from '../ui/messages.ts';
 
 /** How sending went: all that could be sent is at school, or what stood in the way. */
 export type Sent = 'done' | 'offline' | 'signed-out' | 'refused';
@@ -41,7 +42,7 @@ export interface Outbox {
   send(account: string, send: Send, arrived: (kept: Kept, number: number) => void): Promise<Sent>;
 }
 
-const BREAKS = 'The school’s server breaks on this one; the others have arrived. It stays here: try it again later.';
+const BREAKS = t('outbox.the-schools-server-breaks-on-this');
 
 /** @param sealer null where the browser cannot seal. */
 export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox {

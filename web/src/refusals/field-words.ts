@@ -1,52 +1,53 @@
 import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
+import { t } from './messages.ts';
 
 /** What needs no facts to be said. */
 const WORDS: Readonly<Record<PlainCode, string>> = {
-  missing: 'Please fill this in.',
-  wrong: 'This does not fit here.',
-  'not-whole': 'A whole number, please.',
-  'not-a-choice': 'Please choose.',
-  unknown: 'This is not there any more: please choose again.',
-  twice: 'Something stands here twice.',
-  'too-much': 'This is too much at once.',
-  'first-last': 'It ends before it begins.',
-  'not-storable': 'There are signs in it that cannot be kept.',
-  'not-date': 'A date such as 2026-01-31.',
-  'out-of-time': 'A date from 1900 to 2199.',
+  missing: t('field-words.please-fill-this-in'),
+  wrong: t('field-words.this-does-not-fit-here'),
+  'not-whole': t('field-words.a-whole-number-please'),
+  'not-a-choice': t('field-words.please-choose'),
+  unknown: t('field-words.this-is-not-there-any-more'),
+  twice: t('field-words.something-stands-here-twice'),
+  'too-much': t('field-words.this-is-too-much-at-once'),
+  'first-last': t('field-words.it-ends-before-it-begins'),
+  'not-storable': t('field-words.there-are-signs-in-it-that'),
+  'not-date': t('field-words.a-date-such-as-2026-01'),
+  'out-of-time': t('field-words.a-date-from-1900-to-2199'),
   'not-time': 'A time such as 09:40.',
-  'not-zone': 'A time zone such as Europe/London.',
-  'not-email': 'Please give an e-mail address.',
-  'not-note': 'A note such as F#4.',
-  'not-colour': 'A colour such as #28508f.',
-  'too-pale': 'Too pale: it cannot be told from the paper.',
-  'not-sound': 'This is not a sound file we can keep: use WAV, FLAC, MP3, M4A, Ogg or WebM.',
-  'sound-empty': 'There is no sound in this file.',
-  'sound-without-length': 'This file does not say how long it is: save it as WAV or MP3, then try again.',
-  'main-first': 'The first tune is the main one.',
-  'minutes-apart': 'The minutes of the parts are not those of the lesson.',
-  'heard-or-undone': 'A record that was heard has an outcome; one that undoes names the other.',
-  'no-note-there': 'A breath stands where the tune has no note.',
-  'on-no-step': 'This tune is on no step of the class.',
-  'lesson-full': 'This is more than happens in a lesson.',
-  'no-lesson': 'The class has no lesson on this day.',
-  'day-over': 'This day is over: choose a later one.',
-  'three-words': 'Three words, as they stand on the slip.',
-  'belt-not-passed': 'Somebody has not passed the step of this belt.',
-  'leaves-before-joining': 'A pupil leaves after the day of joining.',
-  'in-class-already': 'The pupil is in this class already.',
-  'not-in-class': 'These are not all in the class.',
-  'left-class': 'This pupil has left the class.',
-  'personal-password': 'Please do not use your e-mail, your name or the school’s in it.',
-  'easy-password': 'This is too easy to guess: three or four words that do not belong together are good.',
-  'not-password': 'This is not your password.',
-  'wrong-code': 'This is not the code. It is shown in the terminal where Escalier was started.',
-  'email-taken': 'There is an account with this e-mail already.',
+  'not-zone': t('field-words.a-time-zone-such-as-europe'),
+  'not-email': t('field-words.please-give-an-e-mail-address'),
+  'not-note': t('field-words.a-note-such-as-f-4'),
+  'not-colour': t('field-words.a-colour-such-as-28508f'),
+  'too-pale': t('field-words.too-pale-it-cannot-be-told'),
+  'not-sound': t('field-words.this-is-not-a-sound-file'),
+  'sound-empty': t('field-words.there-is-no-sound-in-this'),
+  'sound-without-length': t('field-words.this-file-does-not-say-how'),
+  'main-first': t('field-words.the-first-tune-is-the-main'),
+  'minutes-apart': t('field-words.the-minutes-of-the-parts-are'),
+  'heard-or-undone': t('field-words.a-record-that-was-heard-has'),
+  'no-note-there': t('field-words.a-breath-stands-where-the-tune'),
+  'on-no-step': t('field-words.this-tune-is-on-no-step'),
+  'lesson-full': t('field-words.this-is-more-than-happens-in'),
+  'no-lesson': t('field-words.the-class-has-no-lesson-on'),
+  'day-over': t('field-words.this-day-is-over-choose-a'),
+  'three-words': t('field-words.three-words-as-they-stand-on'),
+  'belt-not-passed': t('field-words.somebody-has-not-passed-the-step'),
+  'leaves-before-joining': t('field-words.a-pupil-leaves-after-the-day'),
+  'in-class-already': t('field-words.the-pupil-is-in-this-class'),
+  'not-in-class': t('field-words.these-are-not-all-in-the'),
+  'left-class': t('field-words.this-pupil-has-left-the-class'),
+  'personal-password': t('field-words.please-do-not-use-your-e'),
+  'easy-password': t('field-words.this-is-too-easy-to-guess'),
+  'not-password': t('field-words.this-is-not-your-password'),
+  'wrong-code': t('field-words.this-is-not-the-code-it'),
+  'email-taken': t('field-words.there-is-an-account-with-this'),
 };
 
 /** Nobody fills in a file: these are said in another way of its places. */
 const IN_FILE: Readonly<Partial<Record<FieldProblem['code'], string>>> = {
-  missing: 'Something is missing here.',
-  'not-a-choice': 'This is none of what can stand here.',
+  missing: t('field-words.something-is-missing-here'),
+  'not-a-choice': t('field-words.this-is-none-of-what-can'),
 };
 
 const isPlain = (problem: FieldProblem): problem is { readonly code: PlainCode } => problem.code in WORDS;
@@ -59,54 +60,59 @@ export function fieldWords(problem: FieldProblem): string {
   if (isPlain(problem)) return WORDS[problem.code];
   switch (problem.code) {
     case 'too-long':
-      return `At most ${number.format(problem.most)} letters.`;
+      return t('field-words.at-most-number-letters', { number: number.format(problem.most) });
     case 'too-high':
     case 'too-many':
-      return `At most ${number.format(problem.most)}.`;
+      return t('field-words.at-most-number', { number: number.format(problem.most) });
     case 'too-many-days':
-      return `A term has at most ${problem.most} days.`;
+      return t('field-words.a-term-has-at-most-most', { most: problem.most });
     case 'sound-too-long':
-      return `The recording is too long: at most ${number.format(problem.most)} seconds.`;
+      return t('field-words.the-recording-is-too-long-at', { number: number.format(problem.most) });
     case 'other-length':
-      return `The file lasts ${number.format(problem.seconds)} seconds, not as long as it says.`;
+      return t('field-words.the-file-lasts-number-seconds-not', { number: number.format(problem.seconds) });
     case 'bars':
-      return `The tune has ${problem.most} bars.`;
+      return t('field-words.the-tune-has-most-bars', { most: problem.most });
     case 'short-password':
-      return `At least ${problem.least} letters: a few words in a row are easy to keep in mind.`;
+      return t('field-words.at-least-least-letters-a-few', { least: problem.least });
     case 'too-low':
-      return `At least ${number.format(problem.least)}.`;
+      return t('field-words.at-least-number', { number: number.format(problem.least) });
     case 'too-few':
-      return problem.least === 1 ? 'At least one.' : `At least ${problem.least}.`;
+      return problem.least === 1
+        ? t('field-words.at-least-one')
+        : t('field-words.at-least-least', { least: problem.least });
     case 'rungs':
-      return `A ladder has ${problem.least} to ${problem.most} rungs.`;
+      return t('field-words.a-ladder-has-least-to-most', { least: problem.least, most: problem.most });
     case 'file':
       return problem.words;
     case 'in-archive':
-      return `This is no archive of a school: at ${problem.at}: ${IN_FILE[problem.problem.code] ?? fieldWords(problem.problem)}`;
+      return t('field-words.this-is-no-archive-of-a', {
+        at: problem.at,
+        inFile: IN_FILE[problem.problem.code] ?? fieldWords(problem.problem),
+      });
     case 'name-taken':
-      return `${problem.name} is in this class already: add a letter, so that they can be told apart.`;
+      return t('field-words.name-is-in-this-class-already', { name: problem.name });
     case 'has-left':
-      return `${problem.name} has left.`;
+      return t('field-words.name-has-left', { name: problem.name });
     case 'held-by':
-      return `${problem.name} of this class has it.`;
+      return t('field-words.name-of-this-class-has-it', { name: problem.name });
     case 'other-stairs':
-      return `${problem.name} climbs other stairs: the records would mean nothing there.`;
+      return t('field-words.name-climbs-other-stairs-the-records', { name: problem.name });
     case 'only-owner':
-      return `${problem.name} is the only owner: make somebody else an owner first.`;
+      return t('field-words.name-is-the-only-owner-make', { name: problem.name });
     case 'email-elsewhere':
-      return `${problem.name} belongs to another school of this database.`;
+      return t('field-words.name-belongs-to-another-school-of', { name: problem.name });
     case 'no-step':
-      return `There is no step ${problem.number}.`;
+      return t('field-words.there-is-no-step-number', { number: problem.number });
     case 'lent-number':
-      return `Number ${problem.number} has been lent: mark it as lost or broken instead.`;
+      return t('field-words.number-number-has-been-lent-mark', { number: problem.number });
     case 'numbers-taken':
       return problem.numbers.length === 1
-        ? `Number ${problem.numbers[0]!} is there already.`
-        : `Numbers ${list.format(problem.numbers.map(String))} are there already.`;
+        ? t('field-words.number-numbers-is-there-already', { numbers: problem.numbers[0]! })
+        : t('field-words.numbers-number-are-there-already', { number: list.format(problem.numbers.map(String)) });
     case 'condition':
-      return `Number ${problem.number} is ${problem.condition}.`;
+      return t('field-words.number-number-is-condition', { number: problem.number, condition: problem.condition });
     case 'same-tune':
-      return 'Your library already has this tune.';
+      return t('field-words.your-library-already-has-this-tune');
   }
 }
 

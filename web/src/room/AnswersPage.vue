@@ -9,6 +9,7 @@ import { useHandIns } from './hand-ins.ts';
 import { spokenAnswer } from './room-api.ts';
 import { useRoom } from './use-room.ts';
 import { useSoundFile } from './use-sound-file.ts';
+import { t } from './messages.ts';
 
 /** What came back to what was handed in. */
 const { facts, token } = useRoom();
@@ -18,14 +19,17 @@ const playing = ref<string | null>(null);
 const problem = ref<string | null>(null);
 
 const OUTCOMES: Readonly<Record<Outcome, string>> = {
-  passed: 'Passed!',
-  nearly: 'Nearly: once more.',
-  'not-yet': 'Keep practising.',
+  passed: t('answers-page.passed'),
+  nearly: t('answers-page.nearly-once-more'),
+  'not-yet': t('answers-page.keep-practising'),
 };
 const titleOf = (id: string): string =>
-  facts.value?.tunes.find((tune) => tune.id === id)?.title ?? 'A tune from before';
+  facts.value?.tunes.find((tune) => tune.id === id)?.title ?? t('answers-page.a-tune-from-before');
 const barsOf = ({ bars }: RoomAnswer): string =>
-  `Look at ${bars.length === 1 ? 'bar' : 'bars'} ${listWords(bars.map(String))}.`;
+  t('answers-page.look-at-value-list', {
+    value: bars.length === 1 ? 'bar' : 'bars',
+    list: listWords(bars.map(String)),
+  });
 const answers = computed(() => facts.value?.answers ?? []);
 
 async function hear({ id }: RoomAnswer): Promise<void> {
@@ -43,28 +47,30 @@ async function hear({ id }: RoomAnswer): Promise<void> {
 
 <template>
   <section class="stack">
-    <h1>From my teacher</h1>
+    <h1>{{ t('answers-page.from-my-teacher') }}</h1>
     <p v-if="facts?.task">
-      This week: <strong>{{ facts.task.words || 'See Today.' }}</strong>
+      {{ t('answers-page.this-week') }} <strong>{{ facts.task.words || t('answers-page.see-today') }}</strong>
     </p>
-    <p v-if="waiting > 0" role="status">{{ waiting }} waiting on this device for a connection.</p>
+    <p v-if="waiting > 0" role="status">{{ t('answers-page.waiting-waiting-on-this-device-for', { waiting }) }}</p>
     <BAlert :model-value="(refused ?? problem ?? sound.error.value) !== null" variant="warning">{{
       refused ?? problem ?? sound.error.value
     }}</BAlert>
     <BCard v-for="answer in answers" :key="answer.id" class="mb-3">
       <h2>{{ titleOf(answer.tuneId) }}</h2>
-      <p class="small">Sent {{ moment(answer.handedInAt) }}</p>
+      <p class="small">{{ t('answers-page.sent-moment', { moment: moment(answer.handedInAt) }) }}</p>
       <p v-if="answer.outcome !== null" class="outcome">{{ OUTCOMES[answer.outcome] }}</p>
       <p v-if="answer.words !== ''">{{ answer.words }}</p>
       <p v-if="answer.bars.length > 0">{{ barsOf(answer) }}</p>
       <BButton v-if="answer.spokenSeconds !== null" @click="hear(answer)">{{
-        sound.isPlaying.value && playing === answer.id ? 'Stop' : 'Hear your teacher'
+        sound.isPlaying.value && playing === answer.id ? t('answers-page.stop') : t('answers-page.hear-your-teacher')
       }}</BButton>
-      <p v-if="answer.outcome === null && answer.words === '' && answer.spokenSeconds === null">Your teacher has it.</p>
+      <p v-if="answer.outcome === null && answer.words === '' && answer.spokenSeconds === null">
+        {{ t('answers-page.your-teacher-has-it') }}
+      </p>
     </BCard>
     <template v-if="answers.length === 0">
-      <p v-if="facts?.mayHandIn">Nothing yet. Record yourself under a tune and send it when you like it.</p>
-      <p v-else>Recordings can be sent when your family has agreed to it. Your teacher knows how.</p>
+      <p v-if="facts?.mayHandIn">{{ t('answers-page.nothing-yet-record-yourself-under-a') }}</p>
+      <p v-else>{{ t('answers-page.recordings-can-be-sent-when-your') }}</p>
     </template>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import { useRoom } from './use-room.ts';
+import { t } from './messages.ts';
 
 /** For who comes without the link: the three words of the slip. */
 const { enter, error } = useRoom();
@@ -16,16 +17,16 @@ async function open(): Promise<void> {
 
 <template>
   <BForm class="door" @submit.prevent="open">
-    <h1>Come in</h1>
-    <p>Scan the code on your slip, or type its three words.</p>
+    <h1>{{ t('door-page.come-in') }}</h1>
+    <p>{{ t('door-page.scan-the-code-on-your-slip') }}</p>
     <div>
-      <label class="form-label" for="words">Three words</label>
+      <label class="form-label" for="words">{{ t('door-page.three-words') }}</label>
       <BFormInput
         id="words"
         v-model="words"
         :state="error === null ? null : false"
         aria-describedby="wrong-words"
-        placeholder="three small words"
+        :placeholder="t('door-page.three-small-words')"
         autocapitalize="none"
         autocomplete="off"
         spellcheck="false"
@@ -33,9 +34,10 @@ async function open(): Promise<void> {
       />
       <BFormInvalidFeedback id="wrong-words" :state="error === null ? null : false">{{ error }}</BFormInvalidFeedback>
     </div>
-    <BButton type="submit" variant="primary" size="lg" :disabled="busy">Open the room</BButton>
+    <BButton type="submit" variant="primary" size="lg" :disabled="busy">{{ t('door-page.open-the-room') }}</BButton>
     <p class="small">
-      No name, no account. <RouterLink to="/families">For families: what is kept, and where</RouterLink>
+      {{ t('door-page.no-name-no-account') }}
+      <RouterLink to="/families">{{ t('door-page.for-families-what-is-kept-and') }}</RouterLink>
     </p>
   </BForm>
 </template>

@@ -1,11 +1,16 @@
 <script setup lang="ts">
 import type { HoleState, Instrument } from '@escalier/core/instruments';
+import { t } from './messages.ts';
 
 /** The holes as they lie under the fingers, to be covered by touch: the thumb beside the others. */
 defineProps<{ on: Instrument; holes: readonly HoleState[]; fixed?: boolean }>();
 defineEmits<{ touch: [hole: number] }>();
 
-const STATES: Readonly<Record<HoleState, string>> = { open: 'open', half: 'half covered', closed: 'covered' };
+const STATES: Readonly<Record<HoleState, string>> = {
+  open: 'open',
+  half: t('hole-pad.half-covered'),
+  closed: 'covered',
+};
 </script>
 
 <template>

@@ -4,6 +4,7 @@ import { pitch } from '@escalier/core/music';
 import HolePad from './HolePad.vue';
 import { useRoom } from './use-room.ts';
 import { useRounds } from './use-rounds.ts';
+import { t } from './messages.ts';
 
 const { nameOf } = useRoom();
 const { on, notes, kind, left, right, asked, covered, shown, choices, start, touch, check, name, next } = useRounds();
@@ -13,38 +14,39 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
 <template>
   <section v-if="on !== null" class="stack">
     <template v-if="asked === null">
-      <h1>One minute of notes</h1>
+      <h1>{{ t('notes-page.one-minute-of-notes') }}</h1>
       <p v-if="right > 0" role="status" class="big">
-        {{ right }} right this minute. Notes that you missed come back soon.
+        {{ t('notes-page.right-right-this-minute-notes-that', { right }) }}
       </p>
-      <p v-if="notes.length === 0">Your notes come with your first tune.</p>
+      <p v-if="notes.length === 0">{{ t('notes-page.your-notes-come-with-your-first') }}</p>
       <template v-else>
         <div class="keys">
-          <BButton variant="primary" size="lg" @click="start('cover')">Cover the holes</BButton>
-          <BButton size="lg" @click="start('name')">Name the note</BButton>
+          <BButton variant="primary" size="lg" @click="start('cover')">{{ t('notes-page.cover-the-holes') }}</BButton>
+          <BButton size="lg" @click="start('name')">{{ t('notes-page.name-the-note') }}</BButton>
         </div>
-        <p class="small">Your notes: {{ notes.map(nameOf).join(', ') }}</p>
+        <p class="small">{{ t('notes-page.your-notes-list', { list: notes.map(nameOf).join(', ') }) }}</p>
       </template>
     </template>
     <template v-else>
       <p class="clock">
-        <span>{{ left }} s</span><BProgress :value="left" :max="60" class="flex-fill" aria-label="Time left" /><span
-          >{{ right }} right</span
-        >
+        <span>{{ left }} s</span
+        ><BProgress :value="left" :max="60" class="flex-fill" :aria-label="t('notes-page.time-left')" /><span>{{
+          t('notes-page.right-right', { right })
+        }}</span>
       </p>
       <div v-if="shown !== null" class="answer" role="alert">
-        <p class="big">{{ nameOf(shown) }} goes like this:</p>
+        <p class="big">{{ t('notes-page.name-goes-like-this', { name: nameOf(shown) }) }}</p>
         <HolePad :on="on" :holes="holesOf(shown)" :fixed="true" />
-        <BButton variant="primary" size="lg" @click="next">Next one</BButton>
+        <BButton variant="primary" size="lg" @click="next">{{ t('notes-page.next-one') }}</BButton>
       </div>
       <div v-else-if="kind === 'cover'" class="answer">
-        <h1>Cover {{ nameOf(asked) }}</h1>
+        <h1>{{ t('notes-page.cover-name', { name: nameOf(asked) }) }}</h1>
         <HolePad :on="on" :holes="covered" @touch="touch" />
-        <p class="small">Touch a hole to cover it. Touch the thumb twice to cover half.</p>
-        <BButton variant="primary" size="lg" @click="check">That is it</BButton>
+        <p class="small">{{ t('notes-page.touch-a-hole-to-cover-it') }}</p>
+        <BButton variant="primary" size="lg" @click="check">{{ t('notes-page.that-is-it') }}</BButton>
       </div>
       <div v-else class="answer">
-        <h1>Which note is it?</h1>
+        <h1>{{ t('notes-page.which-note-is-it') }}</h1>
         <HolePad :on="on" :holes="holesOf(asked)" :fixed="true" />
         <div class="keys">
           <BButton v-for="choice in choices" :key="choice" size="lg" @click="name(choice)">{{

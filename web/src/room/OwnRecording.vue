@@ -5,6 +5,7 @@ import type { ListenedView } from '../workers/listening.ts';
 import { useHandIns } from './hand-ins.ts';
 import { useOwnRecording } from './use-own-recording.ts';
 import { useRoom } from './use-room.ts';
+import { t } from './messages.ts';
 
 /** Play it to the device: hear it again, see what to do next, and send it where the family agrees. */
 const props = defineProps<{ tune: RoomTune }>();
@@ -34,17 +35,21 @@ async function send(): Promise<void> {
 
 <template>
   <section class="own" aria-labelledby="own-head">
-    <h2 id="own-head">Listen to myself</h2>
+    <h2 id="own-head">{{ t('own-recording.listen-to-myself') }}</h2>
     <BAlert :model-value="error !== null" variant="warning">{{ error }}</BAlert>
     <div class="keys">
       <BButton v-if="!isOn" size="lg" :disabled="isThinking" @click="begin">{{
-        view === null ? 'Record' : 'Record again'
+        view === null ? t('own-recording.record') : t('own-recording.record-again')
       }}</BButton>
-      <BButton v-else size="lg" variant="danger" @click="finish">Done, {{ seconds }} seconds</BButton>
-      <BButton v-if="sound !== null" size="lg" @click="hear">{{ isPlaying ? 'Stop' : 'Hear it' }}</BButton>
+      <BButton v-else size="lg" variant="danger" @click="finish">{{
+        t('own-recording.done-seconds-seconds', { seconds })
+      }}</BButton>
+      <BButton v-if="sound !== null" size="lg" @click="hear">{{
+        isPlaying ? t('own-recording.stop') : t('own-recording.hear-it')
+      }}</BButton>
     </div>
     <p role="status">
-      <template v-if="isThinking"><BSpinner small /> Listening …</template>
+      <template v-if="isThinking"><BSpinner small /> {{ t('own-recording.listening') }}</template>
     </p>
     <div v-if="view !== null" class="said" aria-live="polite">
       <p class="good">{{ view.kindly.good }}</p>
@@ -52,16 +57,18 @@ async function send(): Promise<void> {
         <li v-for="line in view.kindly.next" :key="line">{{ line }}</li>
       </ul>
       <template v-if="facts?.mayHandIn === true && !isSent">
-        <BButton variant="primary" size="lg" :disabled="!wasHeard" @click="send">Send to my teacher</BButton>
-        <p v-if="!wasHeard" class="small">Hear it once more, then you can send it.</p>
+        <BButton variant="primary" size="lg" :disabled="!wasHeard" @click="send">{{
+          t('own-recording.send-to-my-teacher')
+        }}</BButton>
+        <p v-if="!wasHeard" class="small">{{ t('own-recording.hear-it-once-more-then-you') }}</p>
       </template>
-      <BButton variant="link" @click="forget">Throw it away</BButton>
+      <BButton variant="link" @click="forget">{{ t('own-recording.throw-it-away') }}</BButton>
     </div>
     <p v-if="isSent && refused === null" role="status">
-      {{ waiting === 0 ? 'Your teacher has it.' : 'Kept here. It goes to your teacher with the next connection.' }}
+      {{ waiting === 0 ? t('own-recording.your-teacher-has-it') : t('own-recording.kept-here-it-goes-to-your') }}
     </p>
     <BAlert :model-value="refused !== null" variant="warning">{{ refused }}</BAlert>
-    <p class="small">It stays on this device until you send it.</p>
+    <p class="small">{{ t('own-recording.it-stays-on-this-device-until') }}</p>
   </section>
 </template>
 

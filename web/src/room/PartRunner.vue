@@ -5,6 +5,7 @@ import PlayButton from '../ui/PlayButton.vue';
 import RoomSheet from './RoomSheet.vue';
 import { usePartListening } from './use-part-listening.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
+import { t } from './messages.ts';
 
 /** One part of the ten minutes: what to do, its music, what was heard, and on. */
 const props = defineProps<{ part: HomePartView; number: number; of: number }>();
@@ -35,12 +36,13 @@ const marks = computed(() => [...heard.value, ...pointing(props.part.bars)]);
 const isToAgain = computed(() => (kindly.value?.next.length ?? 0) > 0);
 
 const turn = computed((): string => {
-  if (isThinking.value) return 'Let me think …';
-  if (isAlone.value) return 'Now you, alone. I am listening.';
-  if (player.playing.value === null) return kindly.value?.good ?? `${props.part.tempo} beats a minute`;
-  if (player.turn.value?.who === 'class') return 'Your turn';
-  if (props.part.turns?.some(({ who }) => who === 'teacher') === true) return 'Listen';
-  return sounding.value === null ? 'Get ready' : 'Play along';
+  if (isThinking.value) return t('part-runner.let-me-think');
+  if (isAlone.value) return t('part-runner.now-you-alone-i-am-listening');
+  if (player.playing.value === null)
+    return kindly.value?.good ?? t('part-runner.tempo-beats-a-minute', { tempo: props.part.tempo });
+  if (player.turn.value?.who === 'class') return t('part-runner.your-turn');
+  if (props.part.turns?.some(({ who }) => who === 'teacher') === true) return t('part-runner.listen');
+  return sounding.value === null ? t('part-runner.get-ready') : t('part-runner.play-along');
 });
 
 async function toggle(): Promise<void> {
@@ -54,7 +56,7 @@ async function toggle(): Promise<void> {
 
 <template>
   <section class="stack" :aria-label="part.title">
-    <BProgress :value="number" :max="of" :aria-label="`Part ${number} of ${of}`" />
+    <BProgress :value="number" :max="of" :aria-label="t('part-runner.part-number-of-of', { number, of })" />
     <h1>{{ part.title }}</h1>
     <p>{{ part.say }}</p>
     <RoomSheet :abc="shown" :title="part.title" :marks="marks" />
@@ -70,19 +72,23 @@ async function toggle(): Promise<void> {
     <div class="keys">
       <PlayButton :playing="player.playing.value !== null" :disabled="info === null || isAlone" @toggle="toggle" />
       <template v-if="listens">
-        <BButton v-if="isAlone" size="lg" variant="danger" @click="done">I am done</BButton>
-        <BButton v-else size="lg" :disabled="info === null || isThinking" @click="playAlone">Play it alone</BButton>
+        <BButton v-if="isAlone" size="lg" variant="danger" @click="done">{{ t('part-runner.i-am-done') }}</BButton>
+        <BButton v-else size="lg" :disabled="info === null || isThinking" @click="playAlone">{{
+          t('part-runner.play-it-alone')
+        }}</BButton>
       </template>
     </div>
     <div class="keys">
       <BButton :variant="isToAgain ? 'primary' : 'outline-dark'" @click="$emit('next', false)">{{
-        hasPlayed || kindly !== null ? 'Again tomorrow' : 'Skip'
+        hasPlayed || kindly !== null ? t('part-runner.again-tomorrow') : t('part-runner.skip')
       }}</BButton>
-      <BButton :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)">I have it: on</BButton>
+      <BButton :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)">{{
+        t('part-runner.i-have-it-on')
+      }}</BButton>
     </div>
     <BFormCheckbox v-model="listens" switch class="listens">
-      Listen to me
-      <span class="small d-block">What it hears stays on this device and is forgotten at once.</span>
+      {{ t('part-runner.listen-to-me') }}
+      <span class="small d-block">{{ t('part-runner.what-it-hears-stays-on-this') }}</span>
     </BFormCheckbox>
   </section>
 </template>

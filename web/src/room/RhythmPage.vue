@@ -2,11 +2,11 @@
 import { barId } from '@escalier/core/formats';
 import { computed, ref, watch } from 'vue';
 import type { ScoreMark } from '../score/index.ts';
-import { plural } from '../ui/plural.ts';
 import RoomSheet from './RoomSheet.vue';
 import { useRoom } from './use-room.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
 import { useTapping, type TapWay } from './use-tapping.ts';
+import { t } from './messages.ts';
 
 /** Four bars of the pupil's tune, tapped along the click: early and late are seen on the notes. */
 const { own } = useRoom();
@@ -20,8 +20,8 @@ const { taps, result, ids, now, isHearing, playing, error, start, tap, stop } = 
 );
 const way = ref<TapWay>('along');
 const WAYS = [
-  { value: 'along', text: 'Tap along' },
-  { value: 'back', text: 'Hear it, clap it back' },
+  { value: 'along', text: t('rhythm-page.tap-along') },
+  { value: 'back', text: t('rhythm-page.hear-it-clap-it-back') },
 ];
 const BARS = 4;
 /** Slower than the tune: the hands come before the fingers. */
@@ -43,22 +43,24 @@ const marks = computed((): readonly ScoreMark[] => [
   ...shaded.value,
   ...(now.value === null ? [] : [{ kind: 'now' as const, id: now.value }]),
   ...(result.value?.notes ?? []).flatMap(({ kind }, index): ScoreMark[] =>
-    kind === 'together' ? [] : [{ kind: 'fault', id: ids.value[index]!, words: kind === 'missed' ? 'No tap' : kind }],
+    kind === 'together'
+      ? []
+      : [{ kind: 'fault', id: ids.value[index]!, words: kind === 'missed' ? t('rhythm-page.no-tap') : kind }],
   ),
 ]);
 const count = (kind: string): number => (result.value?.notes ?? []).filter((note) => note.kind === kind).length;
 const said = computed(() => {
   if (result.value === null) return '';
-  if (taps.value.length === 0) return 'No tap came. Tap the big button with the notes.';
+  if (taps.value.length === 0) return t('rhythm-page.no-tap-came-tap-the-big');
   const [early, late, missed] = [count('early'), count('late'), count('missed')];
-  if (early + late + missed + result.value.extra === 0) return 'All together with the notes. Lovely!';
+  if (early + late + missed + result.value.extra === 0) return t('rhythm-page.all-together-with-the-notes-lovely');
   const words = [
     ...(early > 0 ? [`${early} early`] : []),
     ...(late > 0 ? [`${late} late`] : []),
-    ...(missed > 0 ? [`${missed} without a tap`] : []),
-    ...(result.value.extra > 0 ? [plural(result.value.extra, 'tap too many', 'taps too many')] : []),
+    ...(missed > 0 ? [t('rhythm-page.missed-without-a-tap', { missed })] : []),
+    ...(result.value.extra > 0 ? [t('count.taps-too-many', { n: result.value.extra })] : []),
   ];
-  return `${count('together')} together; ${words.join(', ')}.`;
+  return t('rhythm-page.count-together-list', { count: count('together'), list: words.join(', ') });
 });
 
 function next(): void {
@@ -75,13 +77,17 @@ function toggle(): void {
 
 <template>
   <section v-if="own !== null" class="stack">
-    <h1>Tap the rhythm</h1>
-    <BFormRadioGroup v-model="way" :options="WAYS" buttons :disabled="playing !== null" aria-label="How" />
+    <h1>{{ t('rhythm-page.tap-the-rhythm') }}</h1>
+    <BFormRadioGroup
+      v-model="way"
+      :options="WAYS"
+      buttons
+      :disabled="playing !== null"
+      :aria-label="t('rhythm-page.how')"
+    />
     <p>
       {{
-        way === 'along'
-          ? 'Wait for the clicks of the count-in. Then tap once for every note.'
-          : 'Listen to the bars once. Then tap them back, once for every note.'
+        way === 'along' ? t('rhythm-page.wait-for-the-clicks-of-the') : t('rhythm-page.listen-to-the-bars-once-then')
       }}
     </p>
     <RoomSheet :abc="shown" :title="own.title" :marks="marks" />
@@ -92,7 +98,7 @@ function toggle(): void {
       variant="primary"
       @pointerdown="tap($event.timeStamp)"
       @keydown.space.prevent="tap($event.timeStamp)"
-      >{{ isHearing(way) ? 'Listen' : 'Tap here' }}</BButton
+      >{{ isHearing(way) ? t('rhythm-page.listen') : t('rhythm-page.tap-here') }}</BButton
     >
     <p class="said" role="status">{{ said }}</p>
     <div class="keys">
@@ -101,9 +107,11 @@ function toggle(): void {
         :variant="playing === null ? 'primary' : 'outline-dark'"
         :disabled="info === null"
         @click="toggle"
-        >{{ playing === null ? (result === null ? 'Begin' : 'Again') : 'Stop' }}</BButton
+        >{{
+          playing === null ? (result === null ? t('rhythm-page.begin') : t('rhythm-page.again')) : t('rhythm-page.stop')
+        }}</BButton
       >
-      <BButton size="lg" :disabled="playing !== null" @click="next">Other bars</BButton>
+      <BButton size="lg" :disabled="playing !== null" @click="next">{{ t('rhythm-page.other-bars') }}</BButton>
     </div>
   </section>
 </template>

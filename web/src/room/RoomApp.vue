@@ -8,6 +8,7 @@ import { useHandIns } from './hand-ins.ts';
 import { ROOM_PAGES } from './router.ts';
 import { useBreak } from './use-break.ts';
 import { takeTokenFrom, useRoom } from './use-room.ts';
+import { t } from './messages.ts';
 
 const { token, door, facts, error, isOffline, refresh } = useRoom();
 const handIns = useHandIns();
@@ -35,27 +36,29 @@ useEventListener(document, 'visibilitychange', () => {
 
 <template>
   <BApp :defaults="COMPONENT_DEFAULTS" no-modals no-popovers no-orchestrators>
-    <a class="skip" href="#content">Skip to the content</a>
+    <a class="skip" href="#content">{{ t('room-app.skip-to-the-content') }}</a>
     <header class="head">
-      <strong>{{ facts?.pictureName ?? 'Practice room' }}</strong>
-      <span v-if="isOffline" role="status">Offline: all goes on</span>
+      <strong>{{ facts?.pictureName ?? t('room-app.practice-room') }}</strong>
+      <span v-if="isOffline" role="status">{{ t('room-app.offline-all-goes-on') }}</span>
     </header>
     <main id="content" class="room" tabindex="-1">
       <DoorPage v-if="token === null && !isFamilies" />
       <RouterView v-else-if="facts !== null || isFamilies" />
       <BAlert v-else-if="error !== null" :model-value="true" variant="warning">
         <p>{{ error }}</p>
-        <BButton @click="lookIn">Try again</BButton>
+        <BButton @click="lookIn">{{ t('room-app.try-again') }}</BButton>
       </BAlert>
-      <p v-else role="status"><BSpinner small /> Opening the room …</p>
+      <p v-else role="status"><BSpinner small /> {{ t('room-app.opening-the-room') }}</p>
     </main>
     <div role="status">
       <div v-if="facts !== null && isDue" class="rest">
-        <p><strong>Ten minutes are over.</strong> Lay it down, shake your hands, drink some water.</p>
-        <BButton @click="rested">I had a rest</BButton>
+        <p>
+          <strong>{{ t('room-app.ten-minutes-are-over') }}</strong> {{ t('room-app.lay-it-down-shake-your-hands') }}
+        </p>
+        <BButton @click="rested">{{ t('room-app.i-had-a-rest') }}</BButton>
       </div>
     </div>
-    <nav v-if="facts !== null" class="foot" aria-label="Rooms">
+    <nav v-if="facts !== null" class="foot" :aria-label="t('room-app.rooms')">
       <BNav pills justified>
         <BNavItem v-for="page in ROOM_PAGES" :key="page.name" :to="{ name: page.name }" :active="isIn(page.path)">
           {{ page.label }}

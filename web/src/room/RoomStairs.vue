@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import BeltBand from '../ui/BeltBand.vue';
 import { useRoom } from './use-room.ts';
+import { t } from './messages.ts';
 
 /** The stairs as far as the pupil sees them, with the peg and the belts. */
 const { facts } = useRoom();
@@ -11,7 +12,7 @@ const steps = computed(
 </script>
 
 <template>
-  <h2 class="mb-0">Your stairs</h2>
+  <h2 class="mb-0">{{ t('room-stairs.your-stairs') }}</h2>
   <ol class="stairs" :style="{ '--steps': steps.length }">
     <li
       v-for="(step, index) in steps"
@@ -23,7 +24,9 @@ const steps = computed(
       <span class="tread">
         <BeltBand v-if="step.passed" :belt-id="step.belt" />
         <span class="name">{{ step.title }}</span>
-        <span class="visually-hidden">{{ step.passed ? ', passed' : step.here ? ', you are here' : ', next' }}</span>
+        <span class="visually-hidden">{{
+          step.passed ? t('room-stairs.passed') : step.here ? t('room-stairs.you-are-here') : t('room-stairs.next')
+        }}</span>
       </span>
     </li>
   </ol>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue';
-import { plural } from '../ui/plural.ts';
 import RoomStairs from './RoomStairs.vue';
 import { useRoom } from './use-room.ts';
 import { useToday } from './use-today.ts';
 import WeekLeaf from './WeekLeaf.vue';
+import { t } from './messages.ts';
 
 // What plays and engraves comes when the practice begins.
 const PartRunner = defineAsyncComponent(() => import('./PartRunner.vue'));
@@ -16,17 +16,17 @@ const { parts, at, part, isOver, start, next, again } = useToday();
 <template>
   <PartRunner v-if="part !== null" :key="at!" :part="part" :number="at! + 1" :of="parts!.length" @next="next" />
   <section v-else-if="isOver" class="stack" aria-live="polite">
-    <h1>Done for today</h1>
-    <p>Ten minutes are enough. Put the instrument away dry, and have a rest.</p>
+    <h1>{{ t('today-page.done-for-today') }}</h1>
+    <p>{{ t('today-page.ten-minutes-are-enough-put-the') }}</p>
     <WeekLeaf />
-    <BButton class="mt-3" @click="again">Once more</BButton>
+    <BButton class="mt-3" @click="again">{{ t('today-page.once-more') }}</BButton>
   </section>
   <section v-else class="stack">
-    <h1>Today</h1>
+    <h1>{{ t('today-page.today') }}</h1>
     <p v-if="facts?.task" class="task">
-      Your teacher says: <strong>{{ facts.task.words || 'This one first.' }}</strong>
+      {{ t('today-page.your-teacher-says') }} <strong>{{ facts.task.words || t('today-page.this-one-first') }}</strong>
     </p>
-    <p v-if="parts === null" role="status"><BSpinner small /> Looking what is next …</p>
+    <p v-if="parts === null" role="status"><BSpinner small /> {{ t('today-page.looking-what-is-next') }}</p>
     <template v-else>
       <BListGroup numbered class="parts">
         <BListGroupItem v-for="each in parts" :key="each.kind">
@@ -34,13 +34,14 @@ const { parts, at, part, isOver, start, next, again } = useToday();
             <strong>{{ each.title }}</strong>
             <span class="soft">{{ each.say }}</span>
           </span>
-          <span class="minutes">{{ plural(each.minutes, 'minute', 'minutes') }}</span>
+          <span class="minutes">{{ t('count.minutes', { n: each.minutes }) }}</span>
         </BListGroupItem>
       </BListGroup>
-      <BButton variant="primary" size="lg" class="start" @click="start">Start</BButton>
+      <BButton variant="primary" size="lg" class="start" @click="start">{{ t('today-page.start') }}</BButton>
       <p class="small">
-        Left hand on top<template v-if="handMark !== ''">: the hand with {{ handMark }}</template
-        >. Blow gently. Dizzy? Sit down and breathe. Keep the sound low with earphones.
+        {{ t('today-page.left-hand-on-top')
+        }}<template v-if="handMark !== ''">{{ t('today-page.the-hand-with-hand-mark', { handMark }) }}</template
+        >{{ t('today-page.blow-gently-dizzy-sit-down-and') }}
       </p>
     </template>
     <RoomStairs />

@@ -11,6 +11,7 @@ import OwnRecording from './OwnRecording.vue';
 import RoomSheet from './RoomSheet.vue';
 import { useRoom } from './use-room.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
+import { t } from './messages.ts';
 
 /** One tune: seen large, heard slowly, looped bar by bar, and played to the device. */
 const props = defineProps<{ number: string }>();
@@ -47,7 +48,7 @@ const barOptions = computed(() =>
     text: number === 0 ? 'pickup' : `${number}`,
   })),
 );
-const firstOptions = computed(() => [{ value: -1, text: 'all of it' }, ...barOptions.value]);
+const firstOptions = computed(() => [{ value: -1, text: t('tune-page.all-of-it') }, ...barOptions.value]);
 const first = computed({
   get: () => player.loopBars.value?.[0] ?? -1,
   set: (index: number) => player.loop(index < 0 ? null : [index, Math.max(index, last.value)]),
@@ -79,27 +80,31 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
         :model-value="player.perMinute.value"
         :options="tempi"
         buttons
-        aria-label="Beats a minute"
+        :aria-label="t('tune-page.beats-a-minute')"
         @update:model-value="(tempo) => player.setTempo(Number(tempo))"
       />
     </div>
     <div class="switches">
-      <BFormCheckbox :model-value="player.melody.value" switch @update:model-value="player.switchVoice('melody')"
-        >Melody</BFormCheckbox
-      >
-      <BFormCheckbox :model-value="player.countIn.value" switch @update:model-value="player.switchVoice('countIn')"
-        >Count-in</BFormCheckbox
-      >
-      <BFormCheckbox :model-value="player.along.value" switch @update:model-value="withBacking">Backing</BFormCheckbox>
+      <BFormCheckbox :model-value="player.melody.value" switch @update:model-value="player.switchVoice('melody')">{{
+        t('tune-page.melody')
+      }}</BFormCheckbox>
+      <BFormCheckbox :model-value="player.countIn.value" switch @update:model-value="player.switchVoice('countIn')">{{
+        t('tune-page.count-in')
+      }}</BFormCheckbox>
+      <BFormCheckbox :model-value="player.along.value" switch @update:model-value="withBacking">{{
+        t('tune-page.backing')
+      }}</BFormCheckbox>
       <BFormCheckbox
         v-if="parts > 1"
         :model-value="player.silentPart.value !== 1"
         switch
         @update:model-value="player.silence(player.silentPart.value === 1 ? null : 1)"
-        >Second part</BFormCheckbox
+        >{{ t('tune-page.second-part') }}</BFormCheckbox
       >
-      <BFormCheckbox v-if="info?.hasWords" v-model="withWords" switch>Words</BFormCheckbox>
-      <BFormCheckbox v-if="counting !== null" v-model="withCounting" switch>Counting</BFormCheckbox>
+      <BFormCheckbox v-if="info?.hasWords" v-model="withWords" switch>{{ t('tune-page.words') }}</BFormCheckbox>
+      <BFormCheckbox v-if="counting !== null" v-model="withCounting" switch>{{
+        t('tune-page.counting')
+      }}</BFormCheckbox>
     </div>
     <BAlert :model-value="player.error.value !== null" variant="warning">{{ player.error.value }}</BAlert>
     <div class="music">
@@ -117,17 +122,21 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
       </p>
     </div>
     <div class="keys">
-      <span>{{ first < 0 ? 'Play' : 'Bars' }}</span>
-      <BFormSelect v-model="first" class="auto" :options="firstOptions" aria-label="From bar" />
-      <template v-if="first >= 0">
-        to <BFormSelect v-model="last" class="auto" :options="barOptions" aria-label="To bar" />
-        <span>over and over</span>
+      <span>{{ first < 0 ? t('tune-page.play') : t('tune-page.bars') }}</span>
+      <BFormSelect v-model="first" class="auto" :options="firstOptions" :aria-label="t('tune-page.from-bar')" />
+      <template v-if="first >= 0"
+        >{{ ' ' }}{{ t('tune-page.to') }}
+        <BFormSelect v-model="last" class="auto" :options="barOptions" :aria-label="t('tune-page.to-bar')" />
+        <span>{{ t('tune-page.over-and-over') }}</span>
       </template>
-      <span class="small">Or touch a bar on the sheet, and another to go up to it.</span>
+      <span class="small">{{ t('tune-page.or-touch-a-bar-on-the') }}</span>
     </div>
     <OwnRecording :tune="{ ...tune, abc: shown }" @heard="(view) => (heard = view)" @started="player.stop()" />
   </section>
-  <p v-else>This tune is not in your room. <RouterLink to="/tunes">All your tunes</RouterLink></p>
+  <p v-else>
+    {{ t('tune-page.this-tune-is-not-in-your') }}
+    <RouterLink to="/tunes">{{ t('tune-page.all-your-tunes') }}</RouterLink>
+  </p>
 </template>
 
 <style scoped lang="scss">

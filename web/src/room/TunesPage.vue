@@ -2,23 +2,30 @@
 import { useRoom } from './use-room.ts';
 import IconHeart from '~icons/bi/heart';
 import IconHeartFull from '~icons/bi/heart-fill';
+import { t } from './messages.ts';
 
 const { facts, loved, love } = useRoom();
 </script>
 
 <template>
   <section class="stack">
-    <h1>Tunes</h1>
+    <h1>{{ t('tunes-page.tunes') }}</h1>
     <BListGroup>
       <BListGroupItem v-for="(tune, index) in facts?.tunes ?? []" :key="tune.id" class="tune">
         <RouterLink :to="{ name: 'tune', params: { number: String(tune.position) } }">
           <strong>{{ tune.title }}</strong>
-          <span>{{ tune.passed ? 'Passed' : index === facts!.now ? 'You are on this one' : 'The next one' }}</span>
+          <span>{{
+            tune.passed
+              ? t('tunes-page.passed')
+              : index === facts!.now
+                ? t('tunes-page.you-are-on-this-one')
+                : t('tunes-page.the-next-one')
+          }}</span>
         </RouterLink>
         <BButton
           variant="link"
           :aria-pressed="loved.includes(tune.id)"
-          :aria-label="`I like ${tune.title}`"
+          :aria-label="t('tunes-page.i-like-title', { title: tune.title })"
           @click="love(tune.id)"
           ><IconHeartFull v-if="loved.includes(tune.id)" aria-hidden="true" /><IconHeart v-else aria-hidden="true" />
         </BButton>

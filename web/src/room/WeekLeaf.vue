@@ -3,6 +3,7 @@ import type { LocalDate } from '@escalier/core/calendar';
 import { computed } from 'vue';
 import { weekday } from '../ui/dates.ts';
 import { today, useRoom } from './use-room.ts';
+import { t } from './messages.ts';
 
 /** The last seven days, on this device alone: to be shown at home, or to nobody. */
 const { days } = useRoom();
@@ -17,14 +18,14 @@ const week = computed(() => {
 </script>
 
 <template>
-  <h2 class="mb-0">This week</h2>
+  <h2 class="mb-0">{{ t('week-leaf.this-week') }}</h2>
   <ul class="week">
     <li v-for="{ day, name, done } in week" :key="day" :class="{ done }">
       {{ name }}<span aria-hidden="true">{{ done ? '✓' : '·' }}</span
-      ><span class="visually-hidden">{{ done ? 'practised' : 'not practised' }}</span>
+      ><span class="visually-hidden">{{ done ? 'practised' : t('week-leaf.not-practised') }}</span>
     </li>
   </ul>
-  <p class="small">Only this device knows these days.</p>
+  <p class="small">{{ t('week-leaf.only-this-device-knows-these-days') }}</p>
 </template>
 
 <style scoped lang="scss">

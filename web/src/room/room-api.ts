@@ -1,6 +1,7 @@
 import { RoomFacts, roomKey } from '@escalier/contract/practice-rooms';
 import { PlainRefusal } from '@escalier/contract/field-problems';
 import { PlainError, refusalWords } from '../refusals/index.ts';
+import { t } from './messages.ts';
 
 /** An answer of the school that is no. */
 export class RoomError extends PlainError {
@@ -27,7 +28,7 @@ export class RoomError extends PlainError {
 /** The school does not answer: what is kept here goes on. */
 export class Unreached extends PlainError {
   constructor() {
-    super('No connection just now. Everything that is here goes on.');
+    super(t('room-api.no-connection-just-now-everything-that'));
   }
 }
 
@@ -43,7 +44,7 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   if (answer.status >= 502) throw new Unreached();
   if (!answer.ok) {
     const read = PlainRefusal.safeParse(await answer.json().catch(() => null));
-    const words = read.success ? refusalWords(read.data.error) : 'This did not work. Please try again.';
+    const words = read.success ? refusalWords(read.data.error) : t('room-api.this-did-not-work-please-try');
     throw new RoomError(answer.status, read.data?.error.code ?? '', words);
   }
   return answer;

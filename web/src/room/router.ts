@@ -1,12 +1,13 @@
 import { createRouter, createWebHistory } from 'vue-router';
 import TodayPage from './TodayPage.vue';
+import { t } from './messages.ts';
 
 export const ROOM_PAGES = [
-  { name: 'today', path: '/', label: 'Today' },
-  { name: 'tunes', path: '/tunes', label: 'Tunes' },
-  { name: 'notes', path: '/notes', label: 'Notes' },
-  { name: 'rhythm', path: '/rhythm', label: 'Rhythm' },
-  { name: 'answers', path: '/answers', label: 'Teacher' },
+  { name: 'today', path: '/', label: t('router.today') },
+  { name: 'tunes', path: '/tunes', label: t('router.tunes') },
+  { name: 'notes', path: '/notes', label: t('router.notes') },
+  { name: 'rhythm', path: '/rhythm', label: t('router.rhythm') },
+  { name: 'answers', path: '/answers', label: t('router.teacher') },
 ] as const;
 
 export function createRoomRouter() {

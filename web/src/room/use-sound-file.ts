@@ -1,4 +1,5 @@
 import { onScopeDispose, ref } from 'vue';
+import { t } from './messages.ts';
 
 /** Plays a sound that is here as bytes: the page's policy lets no address of them be played. Call it in `setup`. */
 export function useSoundFile() {
@@ -30,7 +31,7 @@ export function useSoundFile() {
       source.start();
     } catch {
       stop();
-      error.value = 'This device gives no sound just now.';
+      error.value = t('use-sound-file.this-device-gives-no-sound-just');
     }
   }
 

@@ -11,6 +11,7 @@ import FingerDots from './FingerDots.vue';
 import PencilMarks from './PencilMarks.vue';
 import { useDrawing } from './use-drawing.ts';
 import { placeMarks, type PlacedMark, type ScoreMark } from './marks.ts';
+import { t } from '../ui/messages.ts';
 
 /** An engraved tune with a teacher's pencil marks over it. */
 const props = defineProps<{
@@ -104,7 +105,7 @@ watch(
       ...(notesOnLine === undefined ? {} : { notesOnLine }),
     });
     if (mine !== asked) return;
-    error.value = result.ok ? null : (result.error[0]?.message ?? 'The tune could not be read.');
+    error.value = result.ok ? null : (result.error[0]?.message ?? t('score-sheet.the-tune-could-not-be-read'));
     if (result.ok) svg.value = result.value.svg;
   },
   { immediate: true },
@@ -149,7 +150,7 @@ watch(svg, () => afterPaint(placeAll));
 <template>
   <div class="sheet">
     <p v-if="error !== null" role="alert">{{ error }}</p>
-    <p v-else-if="svg === null" class="soft" role="status">Engraving “{{ title }}” …</p>
+    <p v-else-if="svg === null" class="soft" role="status">{{ t('score-sheet.engraving-title', { title }) }}</p>
     <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, size.width * 0.056))}px` }">
       <PencilMarks under :placed="placed" />
       <!-- The markup is Verovio's own output for a tune that the core has read. -->
@@ -159,7 +160,7 @@ watch(svg, () => afterPaint(placeAll));
         class="engraving"
         :class="{ pickable }"
         role="img"
-        :aria-label="`The tune ${title} on a staff`"
+        :aria-label="t('score-sheet.the-tune-title-on-a-staff', { title })"
         @pointerdown="pointDown"
         @pointerover="pointOver"
         @pointerup="pointUp"
@@ -167,7 +168,7 @@ watch(svg, () => afterPaint(placeAll));
         v-html="svg"
       />
       <!-- eslint-enable vue/no-v-html -->
-      <ol v-if="inWords.length > 0" class="visually-hidden" :aria-label="`${title} in words`">
+      <ol v-if="inWords.length > 0" class="visually-hidden" :aria-label="t('score-sheet.title-in-words', { title })">
         <li v-for="(line, index) in inWords" :key="index">{{ line }}</li>
       </ol>
       <PencilMarks :placed="placed" />

@@ -1,5 +1,6 @@
 import type { ScoreMark } from './marks.ts';
 import type { ListenedView } from '../workers/listening.ts';
+import { t } from '../ui/messages.ts';
 
 /** What was heard, as marks on the sheet. @param now seconds of the recording that are playing; null while it is still. */
 export function heardMarks({ asked, extras, stops }: ListenedView, now: number | null): readonly ScoreMark[] {
@@ -14,7 +15,7 @@ export function heardMarks({ asked, extras, stops }: ListenedView, now: number |
     ...extras.flatMap(({ at, kind }): ScoreMark[] => {
       const next = asked.find(({ from }) => from !== null && from > at) ?? asked.at(-1);
       if (next === undefined) return [];
-      return [{ kind: 'heard', id: next.id, how: 'extra', words: kind === 'squeak' ? 'Squeak' : '' }];
+      return [{ kind: 'heard', id: next.id, how: 'extra', words: kind === 'squeak' ? t('heard-marks.squeak') : '' }];
     }),
   ];
 }

@@ -1,11 +1,12 @@
 import { onScopeDispose, ref } from 'vue';
 import worklet from './microphone.worklet.ts?worker&url';
+import { t } from '../ui/messages.ts';
 
 /** Why the microphone cannot be heard. */
 const WORDS: Readonly<Record<string, string>> = {
-  NotAllowedError: 'The browser may not use the microphone: allow it beside the address, then try again.',
-  NotFoundError: 'There is no microphone.',
-  NotReadableError: 'The microphone is in use by another program.',
+  NotAllowedError: t('use-microphone.the-browser-may-not-use-the'),
+  NotFoundError: t('use-microphone.there-is-no-microphone'),
+  NotReadableError: t('use-microphone.the-microphone-is-in-use-by'),
 };
 
 /**
@@ -49,7 +50,7 @@ export function useMicrophone() {
       isOn.value = true;
     } catch (problem) {
       const name = problem instanceof DOMException ? problem.name : '';
-      error.value = WORDS[name] ?? 'The microphone could not be started.';
+      error.value = WORDS[name] ?? t('use-microphone.the-microphone-could-not-be-started');
     }
   }
 

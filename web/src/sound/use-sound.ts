@@ -2,6 +2,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { onBeforeUnmount, ref, shallowRef, watch } from 'vue';
 import { play, setLoudness, type Playing, type Voices } from './player.ts';
 import type { Schedule } from './schedule.ts';
+import { t } from '../ui/messages.ts';
 
 /** Kept on this device: a projector's loudspeakers are not a tablet's. */
 const muted = useLocalStorage('escalier.muted', false);
@@ -46,7 +47,7 @@ export function useSound() {
       if (mine === asked) playing.value = started;
       else started.stop();
     } catch {
-      if (mine === asked) error.value = 'This device gives no sound just now; all else works.';
+      if (mine === asked) error.value = t('use-sound.this-device-gives-no-sound-just');
     }
   }
 

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue';
+import { t } from './messages.ts';
 
 /** Opens to show how a figure came about, or what is seldom needed. */
 const props = defineProps<{ label?: string; startsOpen?: boolean }>();
@@ -9,7 +10,7 @@ const open = ref(props.startsOpen);
 <template>
   <div>
     <BButton class="how-toggle" variant="link" :aria-expanded="open" @click="open = !open">{{
-      label ?? 'How is this worked out?'
+      label ?? t('how-computed.how-is-this-worked-out')
     }}</BButton>
     <BCollapse v-model="open">
       <div v-if="open" class="how-body small"><slot /></div>

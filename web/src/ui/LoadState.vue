@@ -1,14 +1,15 @@
 <script setup lang="ts">
 import type { LoadProblem } from './use-load.ts';
+import { t } from './messages.ts';
 
 /** What stands in a page's place while its data comes, or when it does not. */
 defineProps<{ error: LoadProblem | null; what: string }>();
 defineEmits<{ again: [] }>();
 
 const HINTS: Readonly<Record<LoadProblem['kind'], string>> = {
-  offline: 'Nothing is lost. Check the network, then try again.',
-  missing: 'It may have been deleted, or your account may not see it.',
-  failed: 'Nothing is lost. If this goes on, tell whoever looks after Escalier.',
+  offline: t('load-state.nothing-is-lost-check-the-network'),
+  missing: t('load-state.it-may-have-been-deleted-or'),
+  failed: t('load-state.nothing-is-lost-if-this-goes'),
 };
 </script>
 
@@ -17,8 +18,8 @@ const HINTS: Readonly<Record<LoadProblem['kind'], string>> = {
     <h1>{{ error.message }}</h1>
     <p class="soft">{{ HINTS[error.kind] }}</p>
     <div class="line">
-      <BButton v-if="error.kind !== 'missing'" @click="$emit('again')">Try again</BButton>
-      <BButton role="link" to="/classes">Back to your classes</BButton>
+      <BButton v-if="error.kind !== 'missing'" @click="$emit('again')">{{ t('load-state.try-again') }}</BButton>
+      <BButton role="link" to="/classes">{{ t('load-state.back-to-your-classes') }}</BButton>
     </div>
   </div>
   <div v-else class="state" role="status">
@@ -26,7 +27,7 @@ const HINTS: Readonly<Record<LoadProblem['kind'], string>> = {
       <path d="M2 38h15V28h15V18h15V8h15" fill="none" stroke="currentColor" stroke-width="3" />
       <circle cx="54" cy="4" r="3.6" />
     </svg>
-    <p class="soft"><BSpinner small aria-hidden="true" /> Loading {{ what }} …</p>
+    <p class="soft"><BSpinner small aria-hidden="true" /> {{ t('load-state.loading-what', { what }) }}</p>
   </div>
 </template>
 

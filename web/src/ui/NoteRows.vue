@@ -1,25 +1,26 @@
 <script setup lang="ts">
 import { MOST_ROWS, type NoteRow, type RowFill, type RowKind } from '@escalier/core/practice';
 import { computed } from 'vue';
+import { t } from './messages.ts';
 
 /** What stands under the notes, row by row from the top. */
 const props = defineProps<{ hasWords: boolean; withSi: boolean }>();
 const rows = defineModel<readonly NoteRow[]>({ required: true });
 
 const kinds = computed((): readonly { value: RowKind; text: string }[] => [
-  { value: 'letters', text: 'Letters' },
-  { value: 'german-letters', text: 'H and B' },
-  { value: props.withSi ? 'fixed-do-si' : 'fixed-do', text: 'Fixed do' },
-  { value: 'movable-do', text: 'Movable do' },
-  { value: 'degrees', text: 'Degrees' },
-  { value: 'finger-count', text: 'Fingers' },
-  { value: 'counting', text: 'Counting' },
-  ...(props.hasWords ? [{ value: 'words' as const, text: 'Words' }] : []),
+  { value: 'letters', text: t('note-rows.letters') },
+  { value: 'german-letters', text: t('note-rows.h-and-b') },
+  { value: props.withSi ? 'fixed-do-si' : 'fixed-do', text: t('note-rows.fixed-do') },
+  { value: 'movable-do', text: t('note-rows.movable-do') },
+  { value: 'degrees', text: t('note-rows.degrees') },
+  { value: 'finger-count', text: t('note-rows.fingers') },
+  { value: 'counting', text: t('note-rows.counting') },
+  ...(props.hasWords ? [{ value: 'words' as const, text: t('note-rows.words') }] : []),
 ]);
 const FILLS: readonly { value: RowFill; text: string }[] = [
   { value: 'full', text: 'all' },
-  { value: 'first', text: 'first ones' },
-  { value: 'blank', text: 'to fill in' },
+  { value: 'first', text: t('note-rows.first-ones') },
+  { value: 'blank', text: t('note-rows.to-fill-in') },
 ];
 const free = computed(() => kinds.value.find(({ value }) => rows.value.every((row) => row.kind !== value)));
 
@@ -47,27 +48,32 @@ function add(): void {
 </script>
 
 <template>
-  <div class="d-flex flex-wrap gap-2 align-items-center" role="group" aria-label="Under the notes">
+  <div class="d-flex flex-wrap gap-2 align-items-center" role="group" :aria-label="t('note-rows.under-the-notes')">
     <BInputGroup v-for="(row, index) in rows" :key="row.kind" class="w-auto">
-      <BButton v-if="index > 0" :aria-label="`Row ${index + 1} one up`" @click="raise(index)">↑</BButton>
+      <BButton
+        v-if="index > 0"
+        :aria-label="t('note-rows.row-index-one-up', { index: index + 1 })"
+        @click="raise(index)"
+        >↑</BButton
+      >
       <BFormSelect
         class="auto"
         :model-value="row.kind"
         :options="optionsFor(row)"
-        :aria-label="`Row ${index + 1}`"
+        :aria-label="t('note-rows.row-index', { index: index + 1 })"
         @update:model-value="change(index, { kind: $event as RowKind })"
       />
       <BFormSelect
         class="auto"
         :model-value="row.fill"
         :options="FILLS"
-        :aria-label="`Which notes of row ${index + 1}`"
+        :aria-label="t('note-rows.which-notes-of-row-index', { index: index + 1 })"
         @update:model-value="change(index, { fill: $event as RowFill })"
       />
-      <BButton :aria-label="`Row ${index + 1} off`" @click="drop(index)">×</BButton>
+      <BButton :aria-label="t('note-rows.row-index-off', { index: index + 1 })" @click="drop(index)">×</BButton>
     </BInputGroup>
     <BButton v-if="rows.length < MOST_ROWS && free !== undefined" @click="add">
-      {{ rows.length === 0 ? 'Add a row under the notes' : 'Add a row' }}
+      {{ rows.length === 0 ? t('note-rows.add-a-row-under-the-notes') : t('note-rows.add-a-row') }}
     </BButton>
   </div>
 </template>

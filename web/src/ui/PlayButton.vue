@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import IconPlay from '~icons/bi/play-fill';
 import IconStop from '~icons/bi/stop-fill';
+import { t } from './messages.ts';
 
 /** Plays and stops: round, as on every player. */
 defineProps<{ playing: boolean }>();
@@ -8,7 +9,12 @@ defineEmits<{ toggle: [] }>();
 </script>
 
 <template>
-  <button class="play" type="button" :aria-label="playing ? 'Stop' : 'Play'" @click="$emit('toggle')">
+  <button
+    class="play"
+    type="button"
+    :aria-label="playing ? t('play-button.stop') : t('play-button.play')"
+    @click="$emit('toggle')"
+  >
     <IconStop v-if="playing" aria-hidden="true" /><IconPlay v-else aria-hidden="true" />
   </button>
 </template>

@@ -1,30 +1,31 @@
 import { onKeyStroke, useLocalStorage } from '@vueuse/core';
 import { computed } from 'vue';
 import { isForPage } from './keys.ts';
+import { t } from './messages.ts';
 
 /** What a key, a foot switch or a presenter can do: the same wherever something is played. */
 export const KEY_ACTIONS = [
-  { id: 'play', label: 'Play and stop', keys: [' '] },
-  { id: 'next', label: 'Go on', keys: ['ArrowRight', 'PageDown', 'Enter'] },
-  { id: 'back', label: 'Back', keys: ['ArrowLeft', 'PageUp'] },
-  { id: 'faster', label: 'Faster', keys: ['ArrowUp'] },
-  { id: 'slower', label: 'Slower', keys: ['ArrowDown'] },
-  { id: 'tap', label: 'Tap a tempo', keys: ['t'] },
-  { id: 'item', label: 'The next pattern, card or version', keys: ['.'] },
-  { id: 'item-back', label: 'The one before', keys: [','] },
-  { id: 'loop', label: 'Loop', keys: ['l'] },
-  { id: 'melody', label: 'Melody', keys: ['m'] },
-  { id: 'backing', label: 'Backing', keys: ['b'] },
-  { id: 'click', label: 'Click', keys: ['c'] },
-  { id: 'names', label: 'Names shown', keys: ['n'] },
-  { id: 'again', label: 'Again', keys: ['r'] },
-  { id: 'skip', label: 'Skip', keys: ['s'] },
-  { id: 'row', label: 'The next row', keys: ['w'] },
-  { id: 'lot', label: 'One by lot', keys: ['o'] },
-  { id: 'quiet', label: 'Quiet, please', keys: ['q'] },
-  { id: 'silence', label: 'Sound off and on', keys: ['x'] },
-  { id: 'large', label: 'The picture large, the strip small', keys: ['g'] },
-  { id: 'full', label: 'Full screen', keys: ['f'] },
+  { id: 'play', label: t('action-keys.play-and-stop'), keys: [' '] },
+  { id: 'next', label: t('action-keys.go-on'), keys: ['ArrowRight', 'PageDown', 'Enter'] },
+  { id: 'back', label: t('action-keys.back'), keys: ['ArrowLeft', 'PageUp'] },
+  { id: 'faster', label: t('action-keys.faster'), keys: ['ArrowUp'] },
+  { id: 'slower', label: t('action-keys.slower'), keys: ['ArrowDown'] },
+  { id: 'tap', label: t('action-keys.tap-a-tempo'), keys: ['t'] },
+  { id: 'item', label: t('action-keys.the-next-pattern-card-or-version'), keys: ['.'] },
+  { id: 'item-back', label: t('action-keys.the-one-before'), keys: [','] },
+  { id: 'loop', label: t('action-keys.loop'), keys: ['l'] },
+  { id: 'melody', label: t('action-keys.melody'), keys: ['m'] },
+  { id: 'backing', label: t('action-keys.backing'), keys: ['b'] },
+  { id: 'click', label: t('action-keys.click'), keys: ['c'] },
+  { id: 'names', label: t('action-keys.names-shown'), keys: ['n'] },
+  { id: 'again', label: t('action-keys.again'), keys: ['r'] },
+  { id: 'skip', label: t('action-keys.skip'), keys: ['s'] },
+  { id: 'row', label: t('action-keys.the-next-row'), keys: ['w'] },
+  { id: 'lot', label: t('action-keys.one-by-lot'), keys: ['o'] },
+  { id: 'quiet', label: t('action-keys.quiet-please'), keys: ['q'] },
+  { id: 'silence', label: t('action-keys.sound-off-and-on'), keys: ['x'] },
+  { id: 'large', label: t('action-keys.the-picture-large-the-strip-small'), keys: ['g'] },
+  { id: 'full', label: t('action-keys.full-screen'), keys: ['f'] },
 ] as const;
 export type KeyAction = (typeof KEY_ACTIONS)[number]['id'];
 

@@ -1,4 +1,5 @@
 import { ApiError, changeWords } from '../refusals/index.ts';
+import { t } from './messages.ts';
 
 /** Something that several people may change: the version says which state of it somebody has before them. */
 export interface Versioned {
@@ -72,7 +73,6 @@ function clash({ message, changed }: ApiError): ApiError {
     changed === null || changed === undefined
       ? message
       : `${message.replace(/\.$/, '')} (${changeWords(changed.what)}).`;
-  const way =
-    'Your version is not saved yet: press the button again to replace theirs, or reload the page to keep theirs.';
+  const way = t('merge.your-version-is-not-saved-yet');
   return new ApiError({ error: { code: 'changed', message: `${what} ${way}` } });
 }

@@ -1,5 +1,6 @@
 import { shallowRef } from 'vue';
 import { ApiError } from '../refusals/index.ts';
+import { t } from './messages.ts';
 
 const last = shallowRef<string | null>(null);
 
@@ -15,8 +16,8 @@ export function useMishaps() {
 function wordsOf(error: unknown): string {
   if (error instanceof ApiError) return error.message;
   if (error instanceof Error && /dynamically imported module|Failed to fetch/i.test(error.message))
-    return 'This page could not be loaded. Check the network, then try again.';
-  return 'Something went wrong on this page. What you recorded is safe. Reload the page if it stops responding.';
+    return t('mishaps.this-page-could-not-be-loaded');
+  return t('mishaps.something-went-wrong-on-this-page');
 }
 
 /** Browsers report this when a layout takes two rounds; nothing is wrong. */

@@ -1,12 +1,13 @@
 import { computed, ref } from 'vue';
 import { ApiError } from '../refusals/index.ts';
 import { useNotices } from './use-notices.ts';
+import { t } from './messages.ts';
 
 /**
  * Saves a form: busy while it is on its way, then a notice, or a refusal with a sentence and the fields it is about.
  * @param done the notice on success; null for none.
  */
-export function useSave(done: string | null = 'Saved.') {
+export function useSave(done: string | null = t('use-save.saved')) {
   const notices = useNotices();
   const busy = ref(false);
   const error = ref<string | null>(null);
@@ -27,7 +28,7 @@ export function useSave(done: string | null = 'Saved.') {
       if (!(problem instanceof ApiError)) throw problem;
       fields.value = problem.fields;
       error.value =
-        Object.keys(problem.fields).length > 0 ? 'Not saved. Please check the marked fields.' : problem.message;
+        Object.keys(problem.fields).length > 0 ? t('use-save.not-saved-please-check-the-marked') : problem.message;
       return false;
     } finally {
       busy.value = false;

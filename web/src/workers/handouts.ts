@@ -1,5 +1,6 @@
 import type { HandoutsWorker } from './handouts.worker.ts';
 import { pageWorker } from './page-worker.ts';
+import { t } from '../messages.ts';
 
 export type { PrintRequest, HandoutView } from './handouts.worker.ts';
 
@@ -7,6 +8,6 @@ export type { PrintRequest, HandoutView } from './handouts.worker.ts';
 export function handoutsWorker() {
   return pageWorker<HandoutsWorker>(
     () => new Worker(new URL('./handouts.worker.ts', import.meta.url), { type: 'module', name: 'handouts' }),
-    'The sheets could not be set. Please try again.',
+    t('handouts.the-sheets-could-not-be-set'),
   );
 }

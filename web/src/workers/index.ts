@@ -2,6 +2,7 @@ import { failure, type Result } from '@escalier/core/music';
 import { wrap, type Remote } from 'comlink';
 import { PlainError } from '../refusals/index.ts';
 import type { TuneWorker } from './tune.worker.ts';
+import { t } from '../messages.ts';
 
 export type { LibraryRow } from './library.ts';
 export type { BackingSound, PlayedBacking } from './backing.ts';
@@ -31,7 +32,7 @@ function start(): Running {
   const broken = new Promise<never>((_, reject) => {
     worker.addEventListener('error', () => {
       end(worker);
-      reject(new WorkerEnded('The tune reader has stopped. Please try again.'));
+      reject(new WorkerEnded(t('index.the-tune-reader-has-stopped-please')));
     });
   });
   broken.catch(() => undefined);
@@ -55,7 +56,7 @@ async function within<Value>(
   const late = new Promise<never>((_, reject) => {
     timer = setTimeout(() => {
       end(worker);
-      reject(new WorkerEnded('This took too long and was stopped: it is far more than one tune.'));
+      reject(new WorkerEnded(t('index.this-took-too-long-and-was')));
     }, milliseconds);
   });
   try {

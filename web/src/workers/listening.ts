@@ -1,6 +1,7 @@
 import { transfer, wrap, type Remote } from 'comlink';
 import { PlainError } from '../refusals/index.ts';
 import type { ListenedView, ListeningWorker, ToListen } from './listening.worker.ts';
+import { t } from '../messages.ts';
 
 export type { ListenedView, ToListen } from './listening.worker.ts';
 
@@ -31,7 +32,7 @@ export function listeningPool() {
   function open(): Place {
     const worker = new Worker(new URL('./listening.worker.ts', import.meta.url), { type: 'module', name: 'listening' });
     const place = { worker, remote: wrap<ListeningWorker>(worker) };
-    worker.addEventListener('error', () => cancel('Listening has stopped. Please try again.'));
+    worker.addEventListener('error', () => cancel(t('listening.listening-has-stopped-please-try-again')));
     places.push(place);
     return place;
   }
@@ -63,7 +64,7 @@ export function listeningPool() {
     });
   }
 
-  function cancel(why = 'Stopped.'): void {
+  function cancel(why = t('listening.stopped')): void {
     for (const { worker } of places) worker.terminate();
     const jobs = [...running, ...waiting];
     [places, idle, waiting, running] = [[], [], [], new Set()];

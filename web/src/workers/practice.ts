@@ -15,6 +15,7 @@ import {
 } from '@escalier/core/practice';
 import { DEFAULT_TEMPO, readTune, type Knowledge } from '@escalier/core/reading';
 import { playbackOf, type PieceTurn, type Playback } from './playback.ts';
+import { t } from '../messages.ts';
 
 export interface EchoSource {
   readonly instrumentId: string;
@@ -54,7 +55,7 @@ export function echoSet(source: EchoSource): WrittenEchoSet {
     missing: set.missing,
     patterns: set.patterns.map((each, index) => ({
       ...each,
-      abc: writeAbc(echoSheet([each], `Pattern ${index + 1}`)),
+      abc: writeAbc(echoSheet([each], t('practice.pattern-index', { index: index + 1 }))),
     })),
   };
 }
@@ -89,7 +90,7 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
       : [
           {
             kind: 'moves' as const,
-            label: 'Moves first',
+            label: t('practice.moves-first'),
             about: moves.map(({ from, to }) => `${from}–${to}`).join(', '),
             ...written(sheet),
           },
@@ -101,11 +102,16 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
       ...written(chainSheet(rounds, label)),
       turns: chainTurns(rounds),
     })),
-    { kind: 'rhythm', label: 'Rhythm on one note', about: pitchName(note), ...written(onOneNote(tune, note)) },
+    {
+      kind: 'rhythm',
+      label: t('practice.rhythm-on-one-note'),
+      about: pitchName(note),
+      ...written(onOneNote(tune, note)),
+    },
     ...bare.map((version, index): WayIn => ({
       kind: 'bare',
-      label: `Bare ${index + 1}`,
-      about: `${version.notes} of ${version.of} notes`,
+      label: t('practice.bare-index', { index: index + 1 }),
+      about: t('practice.notes-of-of-notes', { notes: version.notes, of: version.of }),
       ...written(version.tune),
     })),
   ];
@@ -117,8 +123,8 @@ function chains(tune: Tune, on: Instrument, known: Knowledge) {
   if (spot === undefined) return [];
   const { growing, backward } = chainOf(tune, spot);
   return [
-    { label: 'Hard spot, growing', rounds: growing },
-    { label: 'Hard spot, from its end', rounds: backward },
+    { label: t('practice.hard-spot-growing'), rounds: growing },
+    { label: t('practice.hard-spot-from-its-end'), rounds: backward },
   ];
 }
 

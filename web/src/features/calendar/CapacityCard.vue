@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** How many can be heard in a lesson, and how many lessons it takes to hear everyone, with the sum written out. */
 const props = defineProps<{
@@ -20,9 +21,9 @@ const changeover = ref(USUAL_CHANGEOVER);
 const talk = ref(USUAL_TALK);
 
 const WAYS: readonly { readonly value: HearingWay['kind']; readonly text: string }[] = [
-  { value: 'alone', text: 'one by one' },
-  { value: 'group', text: 'in groups' },
-  { value: 'recording', text: 'from recordings' },
+  { value: 'alone', text: t('capacity-card.one-by-one') },
+  { value: 'group', text: t('capacity-card.in-groups') },
+  { value: 'recording', text: t('capacity-card.from-recordings') },
 ];
 const tunes = computed(() =>
   props.page.steps.map((step) => ({
@@ -31,7 +32,7 @@ const tunes = computed(() =>
   })),
 );
 const units = computed(() => (way.value === 'recording' ? 'evenings' : 'lessons'));
-const unit = computed(() => (way.value === 'recording' ? 'an evening' : 'a lesson'));
+const unit = computed(() => (way.value === 'recording' ? t('capacity-card.an-evening') : t('capacity-card.a-lesson')));
 
 const step = computed(() => props.page.steps.find((each) => each.position === position.value) ?? null);
 const pupils = computed(() => props.page.pupils.filter((pupil) => pupil.standing !== null).length);
@@ -53,35 +54,59 @@ function capacityFor(count: number): Capacity | null {
 
 <template>
   <section class="card-paper stack">
-    <h2>How long to hear everyone?</h2>
-    <p v-if="page.steps.length === 0">This class has no stairs yet.</p>
+    <h2>{{ t('capacity-card.how-long-to-hear-everyone') }}</h2>
+    <p v-if="page.steps.length === 0">{{ t('capacity-card.this-class-has-no-stairs-yet') }}</p>
     <template v-else>
       <div class="field-grid inputs">
-        <SelectField v-model="position" class="wide" label="Tune" :options="tunes" />
-        <SelectField v-model="way" label="Heard" :options="WAYS" />
-        <TextField v-if="way === 'group'" v-model="size" label="Pupils in a group" type="number" :min="2" :max="12" />
-        <TextField v-model="minutes" :label="`Minutes ${unit}`" type="number" :min="1" :max="120" />
+        <SelectField v-model="position" class="wide" :label="t('capacity-card.tune')" :options="tunes" />
+        <SelectField v-model="way" :label="t('capacity-card.heard')" :options="WAYS" />
+        <TextField
+          v-if="way === 'group'"
+          v-model="size"
+          :label="t('capacity-card.pupils-in-a-group')"
+          type="number"
+          :min="2"
+          :max="12"
+        />
+        <TextField
+          v-model="minutes"
+          :label="t('capacity-card.minutes-unit', { unit })"
+          type="number"
+          :min="1"
+          :max="120"
+        />
         <TextField
           v-if="way !== 'recording'"
           v-model="changeover"
-          label="Seconds to change over"
+          :label="t('capacity-card.seconds-to-change-over')"
           type="number"
           :min="0"
           :max="300"
         />
-        <TextField v-model="talk" label="Seconds to talk" type="number" :min="0" :max="300" />
+        <TextField v-model="talk" :label="t('capacity-card.seconds-to-talk')" type="number" :min="0" :max="300" />
       </div>
       <p v-if="result !== null" class="large">
-        <template v-if="result.lessons === null">Not even one turn fits. Allow more minutes.</template>
+        <template v-if="result.lessons === null">{{ t('capacity-card.not-even-one-turn-fits-allow') }}</template>
         <template v-else>
-          <strong>{{ result.pupilsPerLesson }}</strong> of {{ pupils }} in {{ unit }}, everyone in
-          <strong>{{ result.lessons }}</strong> {{ units
-          }}<template v-if="way !== 'recording'">; {{ page.lessons.left }} are left</template>.
+          <strong>{{ result.pupilsPerLesson }}</strong>
+          {{ t('capacity-card.of-pupils-in-unit-everyone-in', { pupils, unit }) }} <strong>{{ result.lessons }}</strong>
+          {{ units
+          }}<template v-if="way !== 'recording'">{{
+            t('capacity-card.left-are-left', { left: page.lessons.left })
+          }}</template
+          >.
         </template>
       </p>
       <p v-for="other in others" :key="other.id">
-        {{ other.name }}, {{ other.pupils }} pupils: {{ capacityFor(other.pupils)?.lessons ?? 'no' }} {{ units
-        }}<template v-if="way !== 'recording'">; {{ other.left }} are left</template>.
+        {{
+          t('capacity-card.name-pupils-pupils-lessons-units', {
+            name: other.name,
+            pupils: other.pupils,
+            lessons: capacityFor(other.pupils)?.lessons ?? 'no',
+            units,
+          })
+        }}<template v-if="way !== 'recording'">{{ t('capacity-card.left-are-left', { left: other.left }) }}</template
+        >.
       </p>
       <ul v-if="result !== null" class="bullets soft">
         <li v-for="sum in result.sums" :key="sum">{{ sum }}</li>

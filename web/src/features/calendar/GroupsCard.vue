@@ -3,8 +3,8 @@ import type { ClassCalendar } from '@escalier/contract/terms';
 import { lessonsBefore, type LocalDate } from '@escalier/core/calendar';
 import { computed, ref } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** Parallel groups beside each other: how many lessons each has been taught and has left, and who falls behind. */
 const props = defineProps<{ calendar: ClassCalendar; today: LocalDate }>();
@@ -15,21 +15,24 @@ const before = computed(() =>
 const most = computed(() => Math.max(1, ...props.calendar.groups.map((group) => group.total)));
 const behind = computed(() => props.calendar.groups.filter((group) => group.behind > 0 || group.behindAtEnd > 0));
 const FIELDS = [
-  { key: 'name', label: 'Class', isRowHeader: true },
-  { key: 'had', label: 'Taught' },
-  { key: 'left', label: 'Left' },
-  { key: 'picture', label: 'Taught and left' },
+  { key: 'name', label: t('groups-card.class'), isRowHeader: true },
+  { key: 'had', label: t('groups-card.taught') },
+  { key: 'left', label: t('groups-card.left') },
+  { key: 'picture', label: t('groups-card.taught-and-left') },
 ];
 </script>
 
 <template>
   <section class="card-paper stack">
-    <h2>Parallel groups</h2>
-    <p v-if="calendar.groups.length < 2" class="soft">No other class of this grade in this term.</p>
+    <h2>{{ t('groups-card.parallel-groups') }}</h2>
+    <p v-if="calendar.groups.length < 2" class="soft">{{ t('groups-card.no-other-class-of-this-grade') }}</p>
     <template v-else>
       <BTable small :items="calendar.groups" :fields="FIELDS">
         <template #cell(left)="{ item }"
-          >{{ item.left }}<template v-if="item.leftAtHome > 0"> ({{ item.leftAtHome }} at home)</template></template
+          >{{ item.left
+          }}<template v-if="item.leftAtHome > 0"
+            >{{ ' ' }}{{ t('groups-card.left-at-home-at-home', { leftAtHome: item.leftAtHome }) }}</template
+          ></template
         >
         <template #cell(picture)="{ item }">
           <BProgress class="lessons" :max="most" aria-hidden="true">
@@ -40,22 +43,36 @@ const FIELDS = [
       </BTable>
       <p v-for="group in behind" :key="group.id">
         <strong>{{ group.name }}</strong>
-        <template v-if="group.behind > 0 && group.behindSince !== null">
-          is {{ plural(group.behind, 'lesson', 'lessons') }} behind, since {{ shortDate(group.behindSince) }}</template
+        <template v-if="group.behind > 0 && group.behindSince !== null"
+          >{{ ' '
+          }}{{
+            t('groups-card.is-lessons-behind-since-date', {
+              lessons: t('count.lessons', { n: group.behind }),
+              date: shortDate(group.behindSince),
+            })
+          }}</template
         ><template v-if="group.behind > 0 && group.behindAtEnd > 0">;</template>
-        <template v-if="group.behindAtEnd > 0"> has {{ group.behindAtEnd }} fewer by the end of the term</template>.
+        <template v-if="group.behindAtEnd > 0"
+          >{{ ' ' }}{{ t('groups-card.has-behind-at-end-fewer-by', { behindAtEnd: group.behindAtEnd }) }}</template
+        >.
       </p>
-      <p v-if="behind.length === 0">They are level.</p>
+      <p v-if="behind.length === 0">{{ t('groups-card.they-are-level') }}</p>
     </template>
-    <TextField v-model="until" label="Lessons before a date, such as a concert" type="date" />
+    <TextField v-model="until" :label="t('groups-card.lessons-before-a-date-such-as')" type="date" />
     <p v-if="until !== ''" role="status">
-      <strong>{{ plural(before.length, 'lesson', 'lessons') }}</strong> from today on<template v-if="before.length > 0"
-        >, the last on {{ shortDate(before.at(-1)!.date) }}</template
+      <strong>{{ t('count.lessons', { n: before.length }) }}</strong> {{ t('groups-card.from-today-on')
+      }}<template v-if="before.length > 0">{{
+        t('groups-card.the-last-on-date', { date: shortDate(before.at(-1)!.date) })
+      }}</template
       >.
     </p>
     <p v-if="calendar.lost.length > 0" class="soft">
-      Days off cost this class {{ plural(calendar.lost.length, 'lesson', 'lessons') }}:
-      {{ calendar.lost.map((lost) => `${shortDate(lost.date)} (${lost.reason})`).join(', ') }}.
+      {{
+        t('groups-card.days-off-cost-this-class-lessons', {
+          lessons: t('count.lessons', { n: calendar.lost.length }),
+          list: calendar.lost.map((lost) => `${shortDate(lost.date)} (${lost.reason})`).join(', '),
+        })
+      }}
     </p>
   </section>
 </template>

@@ -8,6 +8,7 @@ import FilePick from '../../ui/FilePick.vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import { useSave } from '../../ui/use-save.ts';
 import type { TermDraft } from './use-terms.ts';
+import { t } from './messages.ts';
 
 /** Days off from a calendar file: shown first, then added. */
 const props = defineProps<{ termId: string; there: TermDraft['daysOff'] }>();
@@ -43,26 +44,30 @@ function take(): void {
 
 <template>
   <div class="stack-close stack-start">
-    <FilePick label="Read days off from a calendar file (.ics)" accept=".ics,text/calendar" @pick="read" />
+    <FilePick :label="t('holiday-import.read-days-off-from-a-calendar')" accept=".ics,text/calendar" @pick="read" />
     <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
     <BAlert v-if="found !== null" variant="warning" :model-value="true" :is-status="true">
-      <div class="stack-close stack-start" role="group" aria-label="Days off in the file">
-        <p v-if="found.length === 0">The file has no days off in this term.</p>
+      <div class="stack-close stack-start" role="group" :aria-label="t('holiday-import.days-off-in-the-file')">
+        <p v-if="found.length === 0">{{ t('holiday-import.the-file-has-no-days-off') }}</p>
         <BFormCheckbox v-for="each in found" :key="`${each.off.from}${each.off.reason}`" v-model="each.taken">
           {{ shortDate(each.off.from)
-          }}<template v-if="each.off.to !== each.off.from"> to {{ shortDate(each.off.to) }}</template
-          >: {{ each.off.reason }}<span v-if="each.known" class="soft">&nbsp;(already there)</span>
+          }}<template v-if="each.off.to !== each.off.from"
+            >{{ ' ' }}{{ t('holiday-import.to-date', { date: shortDate(each.off.to) }) }}</template
+          >: {{ each.off.reason }}<span v-if="each.known" class="soft">{{ t('holiday-import.already-there') }}</span>
         </BFormCheckbox>
-        <HowComputed v-if="leftOut.length > 0" :label="`${leftOut.length} left out`">
+        <HowComputed
+          v-if="leftOut.length > 0"
+          :label="t('holiday-import.left-out-count-left-out', { leftOutCount: leftOut.length })"
+        >
           <ul class="bullets">
             <li v-for="line in leftOut" :key="line">{{ line }}</li>
           </ul>
         </HowComputed>
         <div class="line">
-          <BButton size="sm" variant="primary" :disabled="!found.some((each) => each.taken)" @click="take"
-            >Add these</BButton
-          >
-          <BButton size="sm" @click="found = null">Cancel</BButton>
+          <BButton size="sm" variant="primary" :disabled="!found.some((each) => each.taken)" @click="take">{{
+            t('holiday-import.add-these')
+          }}</BButton>
+          <BButton size="sm" @click="found = null">{{ t('holiday-import.cancel') }}</BButton>
         </div>
       </div>
     </BAlert>

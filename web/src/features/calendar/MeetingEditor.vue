@@ -3,14 +3,15 @@ import type { Meeting } from '@escalier/core/calendar';
 import IconRemove from '~icons/bi/x-lg';
 import { errorsAt } from '../../ui/use-save.ts';
 import { PATTERNS, patternOf, WEEKDAY_OPTIONS, withPattern, type Pattern } from './words.ts';
+import { t } from './messages.ts';
 
 /** When a class meets: a line for each meeting. */
 defineProps<{ fields: Readonly<Record<string, string>> }>();
 const meetings = defineModel<readonly Meeting[]>({ required: true });
 
 const MODES = [
-  { value: 'room', text: 'in the room' },
-  { value: 'home', text: 'work set for home' },
+  { value: 'room', text: t('meeting-editor.in-the-room') },
+  { value: 'home', text: t('meeting-editor.work-set-for-home') },
 ] as const;
 
 function change(index: number, more: Partial<Meeting>): void {
@@ -32,13 +33,13 @@ function remove(index: number): void {
 
 <template>
   <fieldset class="stack-close stack-start">
-    <legend>Lesson times</legend>
+    <legend>{{ t('meeting-editor.lesson-times') }}</legend>
     <div v-for="(meeting, index) in meetings" :key="index" class="line meeting">
       <BFormSelect
         class="auto"
         :model-value="patternOf(meeting.on)"
         :options="PATTERNS"
-        :aria-label="`Pattern of lesson time ${index + 1}`"
+        :aria-label="t('meeting-editor.pattern-of-lesson-time-index', { index: index + 1 })"
         @update:model-value="change(index, { on: withPattern(meeting.on, $event as Pattern) })"
       />
       <BFormInput
@@ -48,7 +49,7 @@ function remove(index: number): void {
         min="1"
         max="20"
         :model-value="meeting.on.day"
-        :aria-label="`Day of the cycle of lesson time ${index + 1}`"
+        :aria-label="t('meeting-editor.day-of-the-cycle-of-lesson', { index: index + 1 })"
         @update:model-value="change(index, { on: { kind: 'cycle', day: Number($event) } })"
       />
       <BFormSelect
@@ -56,14 +57,14 @@ function remove(index: number): void {
         class="auto"
         :model-value="meeting.on.weekday"
         :options="WEEKDAY_OPTIONS"
-        :aria-label="`Weekday of lesson time ${index + 1}`"
+        :aria-label="t('meeting-editor.weekday-of-lesson-time-index', { index: index + 1 })"
         @update:model-value="change(index, { on: { ...meeting.on, weekday: Number($event) } as Meeting['on'] })"
       />
       <BFormInput
         class="auto"
         type="time"
         :model-value="meeting.at"
-        :aria-label="`Start of lesson time ${index + 1}`"
+        :aria-label="t('meeting-editor.start-of-lesson-time-index', { index: index + 1 })"
         @update:model-value="change(index, { at: String($event) })"
       />
       <span class="line">
@@ -73,19 +74,23 @@ function remove(index: number): void {
           min="5"
           max="240"
           :model-value="meeting.minutes"
-          :aria-label="`Minutes of lesson time ${index + 1}`"
+          :aria-label="t('meeting-editor.minutes-of-lesson-time-index', { index: index + 1 })"
           @update:model-value="change(index, { minutes: Number($event) })"
         />
-        min
+        {{ t('meeting-editor.min') }}{{ ' ' }}
       </span>
       <BFormSelect
         class="auto"
         :model-value="meeting.mode"
         :options="MODES"
-        :aria-label="`Where lesson time ${index + 1} is`"
+        :aria-label="t('meeting-editor.where-lesson-time-index-is', { index: index + 1 })"
         @update:model-value="change(index, { mode: $event as Meeting['mode'] })"
       />
-      <BButton variant="link" :aria-label="`Remove lesson time ${index + 1}`" @click="remove(index)">
+      <BButton
+        variant="link"
+        :aria-label="t('meeting-editor.remove-lesson-time-index', { index: index + 1 })"
+        @click="remove(index)"
+      >
         <IconRemove aria-hidden="true" />
       </BButton>
       <BAlert
@@ -96,7 +101,7 @@ function remove(index: number): void {
         >{{ problem }}</BAlert
       >
     </div>
-    <p v-if="meetings.length === 0" class="soft">None yet. Without lesson times there are no lessons to count.</p>
-    <BButton size="sm" @click="add">Add a lesson time</BButton>
+    <p v-if="meetings.length === 0" class="soft">{{ t('meeting-editor.none-yet-without-lesson-times-there') }}</p>
+    <BButton size="sm" @click="add">{{ t('meeting-editor.add-a-lesson-time') }}</BButton>
   </fieldset>
 </template>

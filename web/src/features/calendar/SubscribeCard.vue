@@ -3,6 +3,7 @@ import { calendarLink } from '@escalier/contract/terms';
 import { computed } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** The lessons for a calendar program: once as a file, or by an address that stays up to date. */
 const props = defineProps<{ classId: string; token: string | null }>();
@@ -26,17 +27,21 @@ async function open(on: boolean): Promise<void> {
 
 <template>
   <section class="card-paper stack stack-start">
-    <h2>In your calendar</h2>
-    <BButton role="link" size="sm" :href="`/api/calendar/${classId}/lessons.ics`">Download the lessons (.ics)</BButton>
+    <h2>{{ t('subscribe-card.in-your-calendar') }}</h2>
+    <BButton role="link" size="sm" :href="`/api/calendar/${classId}/lessons.ics`">{{
+      t('subscribe-card.download-the-lessons-ics')
+    }}</BButton>
     <template v-if="address !== null">
-      <p>Subscribe to this address. Anyone who has it sees dates and times, but no names of pupils.</p>
-      <BFormInput readonly :model-value="address" aria-label="Address to subscribe to" />
+      <p>{{ t('subscribe-card.subscribe-to-this-address-anyone-who') }}</p>
+      <BFormInput readonly :model-value="address" :aria-label="t('subscribe-card.address-to-subscribe-to')" />
       <div class="line">
-        <BButton size="sm" :disabled="busy" @click="open(true)">Make a new address</BButton>
-        <BButton size="sm" :disabled="busy" @click="open(false)">Turn it off</BButton>
+        <BButton size="sm" :disabled="busy" @click="open(true)">{{ t('subscribe-card.make-a-new-address') }}</BButton>
+        <BButton size="sm" :disabled="busy" @click="open(false)">{{ t('subscribe-card.turn-it-off') }}</BButton>
       </div>
     </template>
-    <BButton v-else size="sm" :disabled="busy" @click="open(true)">Create an address to subscribe to</BButton>
+    <BButton v-else size="sm" :disabled="busy" @click="open(true)">{{
+      t('subscribe-card.create-an-address-to-subscribe-to')
+    }}</BButton>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </section>
 </template>

@@ -12,6 +12,7 @@ import { errorsAt, useSave } from '../../ui/use-save.ts';
 import HolidayImport from './HolidayImport.vue';
 import TermPicture from './TermPicture.vue';
 import type { DayDraft, TermDraft } from './use-terms.ts';
+import { t } from './messages.ts';
 
 /** One term: its dates, its days off, how weeks and days are counted. */
 const props = defineProps<{
@@ -30,12 +31,12 @@ interface Draft {
 }
 
 const FIRST_WEEKS = [
-  { value: 'A', text: 'an A week' },
-  { value: 'B', text: 'a B week' },
+  { value: 'A', text: t('term-form.an-a-week') },
+  { value: 'B', text: t('term-form.a-b-week') },
 ] as const;
 const EMPTY_WEEKS = [
   { value: true, text: 'counts' },
-  { value: false, text: 'does not count' },
+  { value: false, text: t('term-form.does-not-count') },
 ] as const;
 
 const draft = reactive<Draft>(copy(props.term));
@@ -85,25 +86,39 @@ async function submit(): Promise<void> {
 <template>
   <BForm class="card-paper stack" novalidate @submit.prevent="submit">
     <div class="field-grid">
-      <TextField v-model="draft.name" label="Name" :error="fields.name" />
-      <TextField v-model="draft.startsOn" label="First day" :error="fields.startsOn" type="date" />
-      <TextField v-model="draft.endsOn" label="Last day" :error="fields.endsOn" type="date" />
+      <TextField v-model="draft.name" :label="t('term-form.name')" :error="fields.name" />
+      <TextField v-model="draft.startsOn" :label="t('term-form.first-day')" :error="fields.startsOn" type="date" />
+      <TextField v-model="draft.endsOn" :label="t('term-form.last-day')" :error="fields.endsOn" type="date" />
     </div>
     <div class="line days">
       <div class="stack grow">
         <fieldset class="stack-close">
-          <legend>Days off</legend>
+          <legend>{{ t('term-form.days-off') }}</legend>
           <div v-for="(off, index) in draft.daysOff" :key="index" class="line">
-            <BFormInput v-model="off.from" class="auto" type="date" :aria-label="`First day off ${index + 1}`" />
-            <span>to</span>
-            <BFormInput v-model="off.to" class="auto" type="date" :aria-label="`Last day off ${index + 1}`" />
+            <BFormInput
+              v-model="off.from"
+              class="auto"
+              type="date"
+              :aria-label="t('term-form.first-day-off-index', { index: index + 1 })"
+            />
+            <span>{{ t('term-form.to') }}</span>
+            <BFormInput
+              v-model="off.to"
+              class="auto"
+              type="date"
+              :aria-label="t('term-form.last-day-off-index', { index: index + 1 })"
+            />
             <BFormInput
               v-model="off.reason"
               class="grow reason"
-              placeholder="What for?"
-              :aria-label="`Reason of day off ${index + 1}`"
+              :placeholder="t('term-form.what-for')"
+              :aria-label="t('term-form.reason-of-day-off-index', { index: index + 1 })"
             />
-            <BButton variant="link" :aria-label="`Remove day off ${index + 1}`" @click="draft.daysOff.splice(index, 1)">
+            <BButton
+              variant="link"
+              :aria-label="t('term-form.remove-day-off-index', { index: index + 1 })"
+              @click="draft.daysOff.splice(index, 1)"
+            >
               <IconRemove aria-hidden="true" />
             </BButton>
             <BAlert
@@ -115,26 +130,30 @@ async function submit(): Promise<void> {
             >
           </div>
           <p v-if="draft.daysOff.length === 0" class="soft">
-            None yet. Add holidays, and single days lost to trips or repairs.
+            {{ t('term-form.none-yet-add-holidays-and-single') }}
           </p>
         </fieldset>
         <div class="line">
-          <BButton size="sm" @click="add">Add a day off</BButton>
+          <BButton size="sm" @click="add">{{ t('term-form.add-a-day-off') }}</BButton>
         </div>
         <HolidayImport v-if="termId !== null" :term-id="termId" :there="draft.daysOff" @take="take" />
-        <HowComputed label="Alternating weeks and day cycles" :starts-open="isRotating">
+        <HowComputed :label="t('term-form.alternating-weeks-and-day-cycles')" :starts-open="isRotating">
           <div class="field-grid">
-            <SelectField v-model="draft.rotation.firstWeek" label="The term begins with" :options="FIRST_WEEKS" />
+            <SelectField
+              v-model="draft.rotation.firstWeek"
+              :label="t('term-form.the-term-begins-with')"
+              :options="FIRST_WEEKS"
+            />
             <SelectField
               v-model="draft.rotation.emptyWeeksCount"
-              label="A week without school"
-              hint="Counts: the letters run on as on the wall calendar. Does not count: B follows A after a holiday week."
+              :label="t('term-form.a-week-without-school')"
+              :hint="t('term-form.counts-the-letters-run-on-as')"
               :options="EMPTY_WEEKS"
             />
             <TextField
               v-model="draft.rotation.cycleDays"
-              label="School days in a cycle"
-              hint="0 if classes meet by weekday."
+              :label="t('term-form.school-days-in-a-cycle')"
+              :hint="t('term-form.0-if-classes-meet-by-weekday')"
               :error="fields['rotation.cycleDays']"
               type="number"
               :min="0"
@@ -145,7 +164,7 @@ async function submit(): Promise<void> {
       </div>
       <TermPicture v-if="drawn !== null" :term="drawn" :today="today" />
     </div>
-    <SaveBar :busy="busy" :error="error" label="Save the term" />
+    <SaveBar :busy="busy" :error="error" :label="t('term-form.save-the-term')" />
   </BForm>
 </template>
 

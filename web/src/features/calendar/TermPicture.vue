@@ -2,8 +2,8 @@
 import { lessonsOf, termDays, type LocalDate, type Meeting, type Term, type TermDay } from '@escalier/core/calendar';
 import { computed } from 'vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { WEEKDAYS } from './words.ts';
+import { t } from './messages.ts';
 
 /** A term week by week: days off are hatched, lessons of a class are filled, weeks and days carry their letters. */
 const props = defineProps<{ term: Term; meetings?: readonly Meeting[] | undefined; today?: string | undefined }>();
@@ -38,11 +38,15 @@ function mark(day: TermDay): string {
   <figure>
     <table>
       <caption class="visually-hidden">
-        The term week by week
+        {{
+          t('term-picture.the-term-week-by-week')
+        }}
       </caption>
       <thead>
         <tr>
-          <th scope="col"><span class="visually-hidden">Week from</span></th>
+          <th scope="col">
+            <span class="visually-hidden">{{ t('term-picture.week-from') }}</span>
+          </th>
           <th v-for="name in WEEKDAYS.slice(0, lastColumn)" :key="name" scope="col">{{ name.slice(0, 2) }}</th>
         </tr>
       </thead>
@@ -68,11 +72,13 @@ function mark(day: TermDay): string {
       </tbody>
     </table>
     <figcaption class="soft">
-      {{ plural(weeks.length, 'week', 'weeks') }}, {{ plural(schoolDays, 'school day', 'school days')
-      }}<template v-if="meetings !== undefined">, {{ plural(lessons.size, 'lesson', 'lessons') }}</template
+      {{ t('count.weeks', { n: weeks.length }) }}, {{ t('count.school-days', { n: schoolDays })
+      }}<template v-if="meetings !== undefined">, {{ t('count.lessons', { n: lessons.size }) }}</template
       >.
-      <span class="legend"><i class="day off" aria-hidden="true" /> off</span>
-      <span v-if="meetings !== undefined" class="legend"><i class="day lesson" aria-hidden="true" /> lesson</span>
+      <span class="legend"><i class="day off" aria-hidden="true" /> {{ t('term-picture.off') }}</span>
+      <span v-if="meetings !== undefined" class="legend"
+        ><i class="day lesson" aria-hidden="true" /> {{ t('term-picture.lesson') }}</span
+      >
     </figcaption>
   </figure>
 </template>

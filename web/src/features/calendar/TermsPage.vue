@@ -5,6 +5,7 @@ import SelectField from '../../ui/SelectField.vue';
 import { SchoolHead, useSession } from '../schools/index.ts';
 import TermForm from './TermForm.vue';
 import { EMPTY_TERM, termAt, useTerms } from './use-terms.ts';
+import { t } from './messages.ts';
 
 const { terms, error, load, saveTerm } = useTerms();
 onMounted(load);
@@ -22,18 +23,21 @@ const open = computed(() => {
 </script>
 
 <template>
-  <LoadState v-if="terms === null" :error="error" what="the terms" @again="load" />
+  <LoadState v-if="terms === null" :error="error" :what="t('terms-page.the-terms')" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead lead="From the term’s dates and days off, Escalier counts the lessons each class really has." />
+    <SchoolHead :lead="t('terms-page.from-the-terms-dates-and-days')" />
     <SelectField
       v-if="terms.length > 0"
       class="choose"
-      label="Term"
+      :label="t('terms-page.term')"
       :model-value="open?.id ?? NEW"
-      :options="[...terms.map(({ id, name }) => ({ value: id, text: name })), { value: NEW, text: 'Add a term …' }]"
+      :options="[
+        ...terms.map(({ id, name }) => ({ value: id, text: name })),
+        { value: NEW, text: t('terms-page.add-a-term') },
+      ]"
       @update:model-value="chosen = $event"
     />
-    <p v-else>No terms yet. Name the first one and give its dates: every class belongs to a term.</p>
+    <p v-else>{{ t('terms-page.no-terms-yet-name-the-first') }}</p>
     <TermForm
       :key="open?.id ?? NEW"
       :term="open ?? EMPTY_TERM"

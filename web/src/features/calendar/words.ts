@@ -1,15 +1,24 @@
 import type { MeetingDay } from '@escalier/core/calendar';
+import { t } from './messages.ts';
 
-export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+export const WEEKDAYS = [
+  t('words.monday'),
+  t('words.tuesday'),
+  t('words.wednesday'),
+  t('words.thursday'),
+  t('words.friday'),
+  t('words.saturday'),
+  t('words.sunday'),
+] as const;
 
 export const WEEKDAY_OPTIONS = WEEKDAYS.map((text, index) => ({ value: index + 1, text }));
 
 /** The patterns to choose from, as one value for a select. */
 export const PATTERNS = [
-  { value: 'weekly', text: 'every week' },
-  { value: 'A', text: 'A weeks' },
-  { value: 'B', text: 'B weeks' },
-  { value: 'cycle', text: 'a day of the cycle' },
+  { value: 'weekly', text: t('words.every-week') },
+  { value: 'A', text: t('words.a-weeks') },
+  { value: 'B', text: t('words.b-weeks') },
+  { value: 'cycle', text: t('words.a-day-of-the-cycle') },
 ] as const;
 export type Pattern = (typeof PATTERNS)[number]['value'];
 

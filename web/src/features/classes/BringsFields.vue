@@ -9,6 +9,7 @@ import { noteWords } from '../../ui/note-words.ts';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { notesTyped } from '../../ui/typed-notes.ts';
+import { t } from './messages.ts';
 
 /** What a class knows before its unit: new things, echo patterns, library and stairs leave it out. */
 type Brings = ClassSettings['brings'];
@@ -49,8 +50,8 @@ const ticked = computed(() => {
   const elements = optionsOf(ELEMENTS, brings.value.elements, (id) => elementWords(id, props.lengthWords));
   const signs = optionsOf(SIGNS, brings.value.signs, signWords);
   return [
-    { key: 'elements', label: 'Rhythm', options: elements },
-    { key: 'signs', label: 'Signs', options: signs },
+    { key: 'elements', label: t('brings-fields.rhythm'), options: elements },
+    { key: 'signs', label: t('brings-fields.signs'), options: signs },
   ] as const;
 });
 
@@ -75,7 +76,7 @@ onMounted(async () => {
 });
 const titleOf = (id: string): string => tunes.value.find((tune) => tune.id === id)?.title ?? '';
 const tuneOptions = computed(() => [
-  { value: '', text: 'Add a tune they can play' },
+  { value: '', text: t('brings-fields.add-a-tune-they-can-play') },
   ...tunes.value
     .filter(({ id, archived }) => !archived && !brings.value.tuneIds.includes(id))
     .map(({ id, title }) => ({ value: id, text: title })),
@@ -84,7 +85,7 @@ const tuneOptions = computed(() => [
 const takenFrom = ref('');
 const error = ref<string | null>(null);
 const otherOptions = computed(() => [
-  { value: '', text: 'Choose a class' },
+  { value: '', text: t('brings-fields.choose-a-class') },
   ...props.others.map(({ id, name }) => ({ value: id, text: name })),
 ]);
 
@@ -110,35 +111,35 @@ async function takeOver(): Promise<void> {
 </script>
 
 <template>
-  <BAccordionItem title="What the class knows already">
+  <BAccordionItem :title="t('brings-fields.what-the-class-knows-already')">
     <div class="stack">
       <p class="soft">
-        From last year, from singing, from another instrument: what stands here is never called new for this class.
+        {{ t('brings-fields.from-last-year-from-singing-from') }}
       </p>
       <div v-if="others.length > 0" class="d-flex gap-2 align-items-center flex-wrap">
-        <SelectField v-model="takenFrom" label="Take over from" :options="otherOptions" />
-        <BButton :disabled="takenFrom === ''" @click="takeOver">Take over</BButton>
+        <SelectField v-model="takenFrom" :label="t('brings-fields.take-over-from')" :options="otherOptions" />
+        <BButton :disabled="takenFrom === ''" @click="takeOver">{{ t('brings-fields.take-over') }}</BButton>
       </div>
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
       <TextField
         v-model="typed"
-        label="Notes"
-        hint="Such as G A B C′ D′, with an apostrophe for the upper octave."
-        :error="wrong === null ? undefined : `“${wrong}” is no note.`"
+        :label="t('brings-fields.notes')"
+        :hint="t('brings-fields.such-as-g-a-b-c')"
+        :error="wrong === null ? undefined : t('brings-fields.wrong-is-no-note', { wrong })"
       />
       <BFormGroup v-for="{ key, label, options } in ticked" :key="key" :label="label">
         <BFormCheckboxGroup
           :model-value="[...brings[key]]"
           :options="options"
-          :aria-label="`${label} that the class knows`"
+          :aria-label="t('brings-fields.label-that-the-class-knows', { label })"
           @update:model-value="set({ [key]: $event as string[] })"
         />
       </BFormGroup>
-      <BFormGroup label="Tunes">
+      <BFormGroup :label="t('brings-fields.tunes')">
         <BFormSelect
           :model-value="''"
           :options="tuneOptions"
-          aria-label="Add a tune they can play"
+          :aria-label="t('brings-fields.add-a-tune-they-can-play')"
           @update:model-value="$event !== '' && set({ tuneIds: [...brings.tuneIds, String($event)] })"
         />
         <ul class="plain">
@@ -146,7 +147,7 @@ async function takeOver(): Promise<void> {
             <span class="grow">{{ titleOf(id) }}</span>
             <BButton
               size="sm"
-              :aria-label="`Take away ${titleOf(id)}`"
+              :aria-label="t('brings-fields.take-away-title', { title: titleOf(id) })"
               @click="set({ tuneIds: brings.tuneIds.filter((each) => each !== id) })"
               >×</BButton
             >

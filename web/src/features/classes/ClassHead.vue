@@ -3,10 +3,10 @@ import { findInstrument } from '@escalier/core/instruments';
 import { computed, onMounted } from 'vue';
 import { useRoute } from 'vue-router';
 import PageTabs from '../../ui/PageTabs.vue';
-import { plural } from '../../ui/plural.ts';
 import { shortDate } from '../../ui/dates.ts';
 import { useSession } from '../schools/index.ts';
 import { useClasses } from './store.ts';
+import { t } from './messages.ts';
 
 /**
  * The head of every page of a class: its name, which switches to another class on the same kind of page, its lessons, and
@@ -25,17 +25,17 @@ onMounted(() => {
 });
 
 const PAGES: readonly { readonly name: string; readonly label: string; readonly teaches?: boolean }[] = [
-  { name: 'today', label: 'Today', teaches: true },
-  { name: 'class', label: 'Stairs' },
-  { name: 'plan', label: 'Plan' },
-  { name: 'hear', label: 'Hearing' },
-  { name: 'recordings', label: 'Recordings' },
-  { name: 'board', label: 'Board' },
-  { name: 'trends', label: 'Trends' },
-  { name: 'handouts', label: 'Handouts', teaches: true },
+  { name: 'today', label: t('class-head.today'), teaches: true },
+  { name: 'class', label: t('class-head.stairs') },
+  { name: 'plan', label: t('class-head.plan') },
+  { name: 'hear', label: t('class-head.hearing') },
+  { name: 'recordings', label: t('class-head.recordings') },
+  { name: 'board', label: t('class-head.board') },
+  { name: 'trends', label: t('class-head.trends') },
+  { name: 'handouts', label: t('class-head.handouts'), teaches: true },
   { name: 'room', label: 'Home', teaches: true },
-  { name: 'pupils', label: 'Pupils', teaches: true },
-  { name: 'class-settings', label: 'Settings', teaches: true },
+  { name: 'pupils', label: t('class-head.pupils'), teaches: true },
+  { name: 'class-settings', label: t('class-head.settings'), teaches: true },
 ];
 /** Deeper pages, by the tab above them. */
 const ABOVE: Readonly<Record<string, string>> = {
@@ -52,12 +52,15 @@ const tabs = computed(() => pages.value.map((each) => ({ ...each, to: pageOf(eac
 const tab = computed(() => ABOVE[String(route.name)] ?? String(route.name));
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
 const name = computed(
-  () => page.value?.name ?? classes.list?.find((each) => each.id === props.classId)?.name ?? 'This class',
+  () => page.value?.name ?? classes.list?.find((each) => each.id === props.classId)?.name ?? t('class-head.this-class'),
 );
 const others = computed(() => (classes.list ?? []).filter((each) => each.id !== props.classId));
 const pupils = computed(() => page.value?.pupils.filter((pupil) => pupil.standing !== null).length ?? 0);
 const trailItems = computed(() => [
-  { text: PAGES.find((each) => each.name === tab.value)?.label ?? 'Stairs', to: pageOf(tab.value, props.classId) },
+  {
+    text: PAGES.find((each) => each.name === tab.value)?.label ?? t('class-head.stairs'),
+    to: pageOf(tab.value, props.classId),
+  },
   { text: props.trail ?? '', active: true },
 ]);
 
@@ -75,26 +78,33 @@ function pageOf(kind: string, classId: string) {
             v-if="others.length > 0"
             variant="link"
             toggle-class="switch"
-            :toggle-text="`Switch class, now ${name}`"
+            :toggle-text="t('class-head.switch-class-now-name', { name })"
             :text="name"
           >
             <BDropdownItem v-for="each in others" :key="each.id" :to="pageOf(tab, each.id)">{{
               each.name
             }}</BDropdownItem>
             <BDropdownDivider />
-            <BDropdownItem to="/classes">All classes</BDropdownItem>
+            <BDropdownItem to="/classes">{{ t('class-head.all-classes') }}</BDropdownItem>
           </BDropdown>
           <template v-else>{{ name }}</template>
         </h1>
         <p v-if="page !== null && trail === undefined" class="soft">
-          {{ plural(pupils, 'pupil', 'pupils') }} · {{ findInstrument(page.instrumentId)?.shortName }} ·
-          {{ page.lessons.had }} of {{ page.lessons.total }} lessons taught,
-          <strong>{{ page.lessons.left }} left</strong> until {{ shortDate(page.term.endsOn) }}
+          {{
+            t('class-head.pupils-short-name-had-of-total', {
+              pupils: t('count.pupils', { n: pupils }),
+              shortName: findInstrument(page.instrumentId)?.shortName ?? '',
+              had: page.lessons.had,
+              total: page.lessons.total,
+            })
+          }}
+          <strong>{{ t('class-head.left-left', { left: page.lessons.left }) }}</strong>
+          {{ t('class-head.until-date', { date: shortDate(page.term.endsOn) }) }}
         </p>
       </div>
       <slot />
     </div>
-    <PageTabs :tabs="tabs" :here="tab" :label="`Pages of ${name}`" />
+    <PageTabs :tabs="tabs" :here="tab" :label="t('class-head.pages-of-name', { name })" />
     <BBreadcrumb v-if="trail !== undefined" :items="trailItems" />
   </header>
 </template>

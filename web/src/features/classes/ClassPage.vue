@@ -15,6 +15,7 @@ import { useClasses } from './store.ts';
 import StuckCard from './StuckCard.vue';
 import { useLiveClass } from './use-live.ts';
 import { newThings, nowLabel } from './words.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
@@ -43,21 +44,28 @@ onKeyStroke(['h', 'H'], (event) => {
 </script>
 
 <template>
-  <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
+  <LoadState
+    v-if="page === null"
+    :error="classes.error"
+    :what="t('class-page.the-class')"
+    @again="classes.open(classId)"
+  />
   <div v-else class="page-grid class-page">
     <ClassHead :class-id="classId">
       <BButton
         v-if="session.mayTeach"
         role="link"
         :to="{ name: 'staircase', params: { staircaseId: page.staircaseId }, query: { class: classId } }"
-        >Change the stairs</BButton
+        >{{ t('class-page.change-the-stairs') }}</BButton
       >
-      <BButton role="link" :to="{ name: 'note', params: { classId } }">Introduce the next note</BButton>
+      <BButton role="link" :to="{ name: 'note', params: { classId } }">{{
+        t('class-page.introduce-the-next-note')
+      }}</BButton>
       <BButton v-if="next !== null" role="link" variant="primary" :to="hear(next.id)">
-        Hear {{ next.name }} next <span class="key" aria-hidden="true">H</span>
+        {{ t('class-page.hear-name-next', { name: next.name }) }} <span class="key" aria-hidden="true">H</span>
       </BButton>
     </ClassHead>
-    <section class="card-paper picture" :aria-label="`The stairs of ${page.name}`">
+    <section class="card-paper picture" :aria-label="t('class-page.the-stairs-of-name', { name: page.name })">
       <AfterPaint>
         <StairPicture
           :steps="steps"

@@ -16,6 +16,7 @@ import HearingFields from './HearingFields.vue';
 import StyleFields from './StyleFields.vue';
 import TeachingFields from './TeachingFields.vue';
 import { useClassSettings, type ClassDraft } from './use-class-settings.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string | null }>();
 const router = useRouter();
@@ -59,56 +60,60 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="draft === null" :error="error" what="the settings" @again="load" />
+  <LoadState v-if="draft === null" :error="error" :what="t('class-settings-page.the-settings')" @again="load" />
   <div v-else-if="classId === null && terms.length === 0" class="page-grid stack-start">
-    <h1>Add a class</h1>
-    <p>A class needs a term. Escalier can propose one while you set up your first class.</p>
-    <BButton role="link" variant="primary" :to="{ name: 'start' }">Set up your first class</BButton>
+    <h1>{{ t('class-settings-page.add-a-class') }}</h1>
+    <p>{{ t('class-settings-page.a-class-needs-a-term-escalier') }}</p>
+    <BButton role="link" variant="primary" :to="{ name: 'start' }">{{
+      t('class-settings-page.set-up-your-first-class')
+    }}</BButton>
   </div>
   <div v-else class="page-grid">
     <ClassHead v-if="classId !== null" :class-id="classId" />
-    <h1 v-else>Add a class</h1>
+    <h1 v-else>{{ t('class-settings-page.add-a-class') }}</h1>
     <BForm class="stack" novalidate @submit.prevent="submit">
       <section class="card-paper stack">
-        <h2>Class and lessons</h2>
+        <h2>{{ t('class-settings-page.class-and-lessons') }}</h2>
         <div class="field-grid">
           <TextField
             :model-value="draft.name"
-            label="Name"
+            :label="t('class-settings-page.name')"
             :error="fields.name"
             @update:model-value="set({ name: String($event) })"
           />
           <TextField
             :model-value="draft.grade"
-            label="Grade (optional)"
-            hint="Classes of one grade are compared as parallel groups."
+            :label="t('class-settings-page.grade-optional')"
+            :hint="t('class-settings-page.classes-of-one-grade-are-compared')"
             :error="fields.grade"
             @update:model-value="set({ grade: String($event) })"
           />
           <SelectField
             :model-value="draft.termId"
-            label="Term"
+            :label="t('class-settings-page.term')"
             :options="named(terms)"
             :error="fields.termId"
             @update:model-value="set({ termId: $event })"
           />
           <SelectField
             :model-value="draft.staircaseId"
-            label="Stairs"
+            :label="t('class-settings-page.stairs')"
             :options="named(staircases)"
             :hint="
               classId === null
-                ? `${findInstrument(stairs?.instrumentId ?? '')?.name ?? ''}. The stairs set the instrument and its fingering.`
-                : 'Can’t be changed once pupils have results; its steps can.'
+                ? t('class-settings-page.name-the-stairs-set-the-instrument', {
+                    name: findInstrument(stairs?.instrumentId ?? '')?.name ?? '',
+                  })
+                : t('class-settings-page.cant-be-changed-once-pupils-have')
             "
             :error="fields.staircaseId"
             @update:model-value="set({ staircaseId: $event })"
           />
         </div>
         <p v-if="classId !== null">
-          <RouterLink :to="{ name: 'make-staircase', query: { class: classId } }"
-            >Make a staircase for this class</RouterLink
-          >
+          <RouterLink :to="{ name: 'make-staircase', query: { class: classId } }">{{
+            t('class-settings-page.make-a-staircase-for-this-class')
+          }}</RouterLink>
         </p>
         <div class="line meetings">
           <MeetingEditor
@@ -143,7 +148,11 @@ async function submit(): Promise<void> {
       </TeachingFields>
       <HearingFields :model-value="draft.style" :fields="fields" @update:model-value="set({ style: $event })" />
       <div class="sticky-bottom-bar">
-        <SaveBar :busy="busy" :error="refused" :label="classId === null ? 'Add the class' : 'Save'" />
+        <SaveBar
+          :busy="busy"
+          :error="refused"
+          :label="classId === null ? t('class-settings-page.add-the-class') : t('class-settings-page.save')"
+        />
       </div>
     </BForm>
     <div v-if="classId !== null && page !== null && calendar !== null" class="columns columns-3">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
+import { t } from './messages.ts';
 
 /** The class in one line: small stairs, and how many pupils stand on each. */
 const props = defineProps<{ belts: readonly string[]; onStep: readonly number[] }>();
@@ -10,7 +11,7 @@ const finished = computed(() => props.onStep[props.belts.length] ?? 0);
 
 function label(step: number): string {
   const count = props.onStep[step] ?? 0;
-  return `${count} on step ${step + 1}`;
+  return t('class-strip.count-on-step-step', { count, step: step + 1 });
 }
 </script>
 
@@ -24,7 +25,7 @@ function label(step: number): string {
         <span class="tread"><BeltBand :belt-id="belt" decorative /></span>
       </li>
     </ol>
-    <p v-if="finished > 0" class="soft">{{ finished }} on top</p>
+    <p v-if="finished > 0" class="soft">{{ t('class-strip.finished-on-top', { finished }) }}</p>
   </div>
 </template>
 

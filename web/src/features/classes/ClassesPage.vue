@@ -4,11 +4,11 @@ import { useLocalStorage } from '@vueuse/core';
 import { onMounted } from 'vue';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { useSession } from '../schools/index.ts';
 import ClassStrip from './ClassStrip.vue';
 import OverviewTable from './OverviewTable.vue';
 import { useClasses } from './store.ts';
+import { t } from './messages.ts';
 
 const classes = useClasses();
 const session = useSession();
@@ -22,25 +22,36 @@ onMounted(async () => {
 /** Kept on this device. */
 const view = useLocalStorage<'stairs' | 'table'>('escalier.classes', 'stairs');
 const VIEWS = [
-  { value: 'stairs', text: 'Stairs' },
-  { value: 'table', text: 'Table' },
+  { value: 'stairs', text: t('classes-page.stairs') },
+  { value: 'table', text: t('classes-page.table') },
 ] as const;
 </script>
 
 <template>
-  <LoadState v-if="classes.list === null" :error="classes.listError" what="your classes" @again="classes.loadList" />
+  <LoadState
+    v-if="classes.list === null"
+    :error="classes.listError"
+    :what="t('classes-page.your-classes')"
+    @again="classes.loadList"
+  />
   <div v-else class="page-grid">
     <header class="page-head">
       <div>
-        <h1>Classes</h1>
+        <h1>{{ t('classes-page.classes') }}</h1>
         <p class="soft">
-          {{ session.me?.school }} · {{ plural(classes.list.length, 'class', 'classes') }} · {{ session.me?.name }}
+          {{ session.me?.school }} · {{ t('count.classes', { n: classes.list.length }) }} · {{ session.me?.name }}
         </p>
       </div>
-      <BFormRadioGroup v-if="classes.list.length > 0" v-model="view" buttons :options="VIEWS" aria-label="View" />
-      <BButton v-if="session.mayTeach && classes.list.length > 0" role="link" :to="{ name: 'new-class' }"
-        >Add a class</BButton
-      >
+      <BFormRadioGroup
+        v-if="classes.list.length > 0"
+        v-model="view"
+        buttons
+        :options="VIEWS"
+        :aria-label="t('classes-page.view')"
+      />
+      <BButton v-if="session.mayTeach && classes.list.length > 0" role="link" :to="{ name: 'new-class' }">{{
+        t('classes-page.add-a-class')
+      }}</BButton>
     </header>
     <OverviewTable v-if="view === 'table' && classes.list.length > 0" :classes="classes.list" />
     <ul v-else class="plain stack">
@@ -54,43 +65,56 @@ const VIEWS = [
         <ClassStrip :belts="each.belts" :on-step="each.onStep" />
         <div class="stack-close stack-start">
           <p>
-            <strong>{{ plural(each.pupils, 'pupil', 'pupils') }}</strong>, {{ each.nearly }} nearly passed,
-            {{ each.stuck }} stuck<template v-if="each.classStep < each.belts.length"
-              >; class on step {{ each.classStep + 1 }}</template
-            >
+            <strong>{{ t('count.pupils', { n: each.pupils }) }}</strong>{{
+              t('classes-page.nearly-nearly-passed-stuck-stuck', { nearly: each.nearly, stuck: each.stuck })
+            }}<template v-if="each.classStep < each.belts.length">{{
+              t('classes-page.class-on-step-class-step', { classStep: each.classStep + 1 })
+            }}</template>
           </p>
           <p>
-            {{ each.lessons.had }} of {{ each.lessons.total }} lessons taught,
-            <strong>{{ each.lessons.left }} left</strong>, {{ each.lessons.lost }} lost
+            {{ t('classes-page.had-of-total-lessons-taught', { had: each.lessons.had, total: each.lessons.total }) }}
+            <strong>{{ t('classes-page.left-left', { left: each.lessons.left }) }}</strong>{{
+              t('classes-page.lost-lost', { lost: each.lessons.lost })
+            }}
           </p>
           <p v-if="each.waits !== null">
-            {{ each.waits.name }} has not been heard for {{ plural(each.waits.lessons, 'lesson', 'lessons') }}
+            {{
+              t('classes-page.name-has-not-been-heard-for', {
+                name: each.waits.name,
+                lessons: t('count.lessons', { n: each.waits.lessons }),
+              })
+            }}
           </p>
           <p class="soft">
             {{
               each.lessons.next === null
-                ? 'The term is over'
-                : `Next lesson: ${longDate(each.lessons.next.date)}, ${timeOfDay(each.lessons.next.at)}`
+                ? t('classes-page.the-term-is-over')
+                : t('classes-page.next-lesson-date-time', {
+                    date: longDate(each.lessons.next.date),
+                    time: timeOfDay(each.lessons.next.at),
+                  })
             }}
           </p>
           <BButton
             v-if="each.hearFirst !== null"
             role="link"
             :to="{ name: 'hear', params: { classId: each.id, pupilId: each.hearFirst.id } }"
-            >Hear {{ each.hearFirst.name }} next</BButton
+            >{{ t('classes-page.hear-name-next', { name: each.hearFirst.name }) }}</BButton
           >
         </div>
       </li>
     </ul>
     <section v-if="classes.list.length === 0" class="card-paper stack stack-start">
       <template v-if="session.mayTeach">
-        <h2>No classes yet</h2>
-        <p>Name your first class, say when it meets and paste its pupils’ names. Its stairs are ready right away.</p>
-        <BButton role="link" variant="primary" :to="{ name: 'start' }">Add your first class</BButton>
+        <h2>{{ t('classes-page.no-classes-yet') }}</h2>
+        <p>{{ t('classes-page.name-your-first-class-say-when') }}</p>
+        <BButton role="link" variant="primary" :to="{ name: 'start' }">{{
+          t('classes-page.add-your-first-class')
+        }}</BButton>
       </template>
       <template v-else>
-        <h2>No classes for you yet</h2>
-        <p>Your account is open. Ask the owner of your school’s Escalier to give you a class.</p>
+        <h2>{{ t('classes-page.no-classes-for-you-yet') }}</h2>
+        <p>{{ t('classes-page.your-account-is-open-ask-the') }}</p>
       </template>
     </section>
   </div>

@@ -10,6 +10,7 @@ import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
 import SelectField from '../../ui/SelectField.vue';
+import { t } from './messages.ts';
 
 /** Which fingering a class plays where the chart has several; charts, moves and costs follow. */
 const props = defineProps<{ instrumentId: string }>();
@@ -37,8 +38,8 @@ function set(name: string, place: number): void {
 </script>
 
 <template>
-  <BAccordionItem title="Fingerings of which there are several">
-    <p v-if="rows.length === 0" class="soft">The chart of this instrument has one fingering for each note.</p>
+  <BAccordionItem :title="t('fingering-fields.fingerings-of-which-there-are-several')">
+    <p v-if="rows.length === 0" class="soft">{{ t('fingering-fields.the-chart-of-this-instrument-has') }}</p>
     <div v-else class="field-grid">
       <SelectField
         v-for="row in rows"

@@ -5,6 +5,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import { shortDate } from '../../ui/dates.ts';
 import OutlookLine from './OutlookLine.vue';
 import { newThings } from './words.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ page: ClassView }>();
 
@@ -36,40 +37,69 @@ const needed = computed(() =>
 <template>
   <section class="card-paper stack-close">
     <template v-if="current !== null">
-      <h2>The class is on step {{ current.position }}</h2>
+      <h2>{{ t('go-on-card.the-class-is-on-step-position', { position: current.position }) }}</h2>
       <p>
         <template v-if="page.style.teaching.goOn === 'share'">
-          {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %; your rule:
-          {{ current.goOn.ruleShare }} %). <strong>{{ needed - current.goOn.passed }} more</strong> and you can move on.
+          {{
+            t('go-on-card.passed-of-of-have-passed-it', {
+              passed: current.goOn.passed,
+              of: current.goOn.of,
+              share: current.goOn.share,
+              ruleShare: current.goOn.ruleShare,
+            })
+          }}
+          <strong>{{ t('go-on-card.needed-more', { needed: needed - current.goOn.passed }) }}</strong>
+          {{ t('go-on-card.and-you-can-move-on') }}{{ ' ' }}
         </template>
         <template v-else>
-          {{ current.goOn.passed }} of {{ current.goOn.of }} have passed it ({{ current.goOn.share }} %).
           {{
-            page.style.teaching.goOn === 'heard'
-              ? 'You move on when everybody was heard once.'
-              : 'You say when the class moves on: under Today.'
+            t('go-on-card.passed-of-of-have-passed-it-2', {
+              passed: current.goOn.passed,
+              of: current.goOn.of,
+              share: current.goOn.share,
+              value:
+                page.style.teaching.goOn === 'heard'
+                  ? t('go-on-card.you-move-on-when-everybody-was')
+                  : t('go-on-card.you-say-when-the-class-moves'),
+            })
           }}
         </template>
       </p>
       <p v-if="planned !== null && planned.position !== current.position" class="plan">
-        By your plan you are on
-        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: planned.position } }"
-          >step {{ planned.position }}</RouterLink
-        ><template v-if="plannedUntil !== null">, until {{ shortDate(plannedUntil) }}</template
-        >: {{ newThings(planned, page.style.lengthWords).join(', ') || 'nothing new' }}.
+        {{ t('go-on-card.by-your-plan-you-are-on') }}
+        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: planned.position } }">{{
+          t('go-on-card.step-position', { position: planned.position })
+        }}</RouterLink><template v-if="plannedUntil !== null">{{
+          t('go-on-card.until-date', { date: shortDate(plannedUntil) })
+        }}</template
+        >: {{ newThings(planned, page.style.lengthWords).join(', ') || t('go-on-card.nothing-new') }}.
       </p>
       <HowComputed v-if="page.style.teaching.goOn === 'share'">
         <template v-if="before !== null">
-          Step {{ before.position }}: {{ before.goOn.passed }} of {{ before.goOn.of }} = {{ before.goOn.share }} %, that
-          is enough.
+          {{
+            t('go-on-card.step-position-passed-of-of-share', {
+              position: before.position,
+              passed: before.goOn.passed,
+              of: before.goOn.of,
+              share: before.goOn.share,
+            })
+          }}{{ ' ' }}
         </template>
-        Step {{ current.position }}: {{ current.goOn.passed }} of {{ current.goOn.of }} = {{ current.goOn.share }} %.
-        {{ current.goOn.ruleShare }} % of {{ current.goOn.of }} are {{ needed }}.
+        {{
+          t('go-on-card.step-position-passed-of-of-share-2', {
+            position: current.position,
+            passed: current.goOn.passed,
+            of: current.goOn.of,
+            share: current.goOn.share,
+            ruleShare: current.goOn.ruleShare,
+            needed,
+          })
+        }}
       </HowComputed>
     </template>
     <template v-else>
-      <h2>The stairs are climbed</h2>
-      <p>Enough pupils have passed every step.</p>
+      <h2>{{ t('go-on-card.the-stairs-are-climbed') }}</h2>
+      <p>{{ t('go-on-card.enough-pupils-have-passed-every-step') }}</p>
     </template>
     <OutlookLine :page="page" />
   </section>

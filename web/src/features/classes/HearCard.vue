@@ -6,6 +6,7 @@ import { computed, ref } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { ClassView } from './project.ts';
 import { QUEUE_RULE, queueWords } from './words.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ page: ClassView }>();
 const SHOWN = 6;
@@ -35,7 +36,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 
 <template>
   <section class="card-paper stack-close">
-    <h2>To hear next</h2>
+    <h2>{{ t('hear-card.to-hear-next') }}</h2>
     <ul class="plain line queue gap-2">
       <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">
         <RouterLink
@@ -46,20 +47,32 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
           {{ pupil.name }}<span v-if="MARKS[pupil.reason] !== undefined" class="mark">{{ MARKS[pupil.reason] }}</span>
         </RouterLink>
       </li>
-      <li v-if="queue.length > SHOWN" class="soft more">and {{ queue.length - SHOWN }} more</li>
+      <li v-if="queue.length > SHOWN" class="soft more">
+        {{ t('hear-card.and-queue-count-more', { queueCount: queue.length - SHOWN }) }}
+      </li>
     </ul>
     <p v-if="queue.length > 0" class="line fits">
-      <label for="minutes">In</label>
+      <label for="minutes">{{ t('hear-card.in') }}</label>
       <BFormSelect id="minutes" v-model="minutes" class="auto" size="sm" :options="minuteOptions" />
       <span
-        >you can hear <strong>{{ fits === queue.length ? `all ${fits}` : `the first ${fits}` }}</strong></span
+        >{{ t('hear-card.you-can-hear') }}
+        <strong>{{ fits === queue.length ? `all ${fits}` : t('hear-card.the-first-fits', { fits }) }}</strong></span
       >
     </p>
-    <p v-if="away.length > 0" class="soft">Away today: {{ away.map((pupil) => pupil.name).join(', ') }}.</p>
-    <HowComputed label="Why this order?">
-      {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into {{ page.style.hearing.minutes }} minutes of a lesson, so
-      everyone is heard within {{ page.pace.within }} lessons. A turn is the pupil’s tune, {{ USUAL_CHANGEOVER }} s to
-      change over and {{ USUAL_TALK }} s to talk.
+    <p v-if="away.length > 0" class="soft">
+      {{ t('hear-card.away-today-list', { list: away.map((pupil) => pupil.name).join(', ') }) }}
+    </p>
+    <HowComputed :label="t('hear-card.why-this-order')">
+      {{
+        t('hear-card.queue-rule-per-lesson-fit-into', {
+          queueRule: QUEUE_RULE,
+          perLesson: page.pace.perLesson,
+          minutes: page.style.hearing.minutes,
+          within: page.pace.within,
+          usualChangeover: USUAL_CHANGEOVER,
+          usualTalk: USUAL_TALK,
+        })
+      }}
       <ul class="bullets">
         <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">{{ pupil.name }}: {{ pupil.why }}</li>
       </ul>

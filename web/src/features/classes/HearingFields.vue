@@ -3,6 +3,7 @@ import type { ClassSettings } from '@escalier/contract/classes';
 import type { PointsRule } from '@escalier/core/records';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** How much of a lesson goes to hearing, and what a pass counts for. */
 const props = defineProps<{ fields: Readonly<Record<string, string>> }>();
@@ -10,9 +11,21 @@ const style = defineModel<ClassSettings['style']>({ required: true });
 type Style = ClassSettings['style'];
 
 const POINTS_CHOICES = [
-  { value: 'none', label: 'Passes do not count', speaksFor: 'A belt is its own reward.' },
-  { value: 'bonus', label: 'A bonus for each step', speaksFor: 'Going slowly costs nothing; every step earns more.' },
-  { value: 'share', label: 'A share of the points', speaksFor: 'All the steps planned for the term earn full points.' },
+  {
+    value: 'none',
+    label: t('hearing-fields.passes-do-not-count'),
+    speaksFor: t('hearing-fields.a-belt-is-its-own-reward'),
+  },
+  {
+    value: 'bonus',
+    label: t('hearing-fields.a-bonus-for-each-step'),
+    speaksFor: t('hearing-fields.going-slowly-costs-nothing-every-step'),
+  },
+  {
+    value: 'share',
+    label: t('hearing-fields.a-share-of-the-points'),
+    speaksFor: t('hearing-fields.all-the-steps-planned-for-the'),
+  },
 ] as const;
 
 const STARTS: Readonly<Record<PointsRule['kind'], PointsRule>> = {
@@ -25,12 +38,12 @@ const POINT_FIELDS: Readonly<Record<PointsRule['kind'], readonly { readonly key:
   {
     none: [],
     bonus: [
-      { key: 'perStep', label: 'Points per step' },
-      { key: 'most', label: 'At most' },
+      { key: 'perStep', label: t('hearing-fields.points-per-step') },
+      { key: 'most', label: t('hearing-fields.at-most') },
     ],
     share: [
-      { key: 'outOf', label: 'Points for all steps' },
-      { key: 'steps', label: 'Steps planned' },
+      { key: 'outOf', label: t('hearing-fields.points-for-all-steps') },
+      { key: 'steps', label: t('hearing-fields.steps-planned') },
     ],
   };
 
@@ -51,26 +64,26 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 
 <template>
   <section class="card-paper stack">
-    <h2>Hearing</h2>
+    <h2>{{ t('hearing-fields.hearing') }}</h2>
     <div class="field-grid">
       <TextField
         type="number"
         :model-value="style.hearing.minutes"
-        label="Minutes of each lesson for hearing"
-        hint="With the lengths of the tunes, this tells how many pupils fit into a lesson."
+        :label="t('hearing-fields.minutes-of-each-lesson-for-hearing')"
+        :hint="t('hearing-fields.with-the-lengths-of-the-tunes')"
         :error="errorOf('hearing.minutes')"
         @update:model-value="setHearing({ minutes: Number($event) })"
       />
       <TextField
         type="number"
         :model-value="style.hearing.within"
-        label="Hear everyone within (lessons)"
-        hint="Pupils about to miss this come first, even before those who nearly passed."
+        :label="t('hearing-fields.hear-everyone-within-lessons')"
+        :hint="t('hearing-fields.pupils-about-to-miss-this-come')"
         :error="errorOf('hearing.within')"
         @update:model-value="setHearing({ within: Number($event) })"
       />
       <ChoiceField
-        label="Points towards your marks"
+        :label="t('hearing-fields.points-towards-your-marks')"
         :choices="POINTS_CHOICES"
         :model-value="style.points.kind"
         @update:model-value="setPoints(STARTS[$event])"
@@ -81,7 +94,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         type="number"
         :model-value="numberAt(key)"
         :label="label"
-        :error="errorOf(`points.${key}`)"
+        :error="errorOf(t('hearing-fields.points-key', { key }))"
         @update:model-value="setPoints({ ...style.points, [key]: Number($event) } as PointsRule)"
       />
     </div>

@@ -7,6 +7,7 @@ import { outlookOf, outlookRequests, timesAsMany, WHAT_IFS, type WhatIf } from '
 import type { ClassView } from './project.ts';
 import { useClasses } from './store.ts';
 import { useForecasts } from './use-forecasts.ts';
+import { t } from './messages.ts';
 
 /** Where the class will likely be at the end, in one sentence, and what would change it. */
 const props = defineProps<{ page: ClassView }>();
@@ -19,18 +20,24 @@ const times = computed(() => timesAsMany(props.page, what.value).toFixed(1));
 
 <template>
   <p v-if="error !== null" class="soft">{{ error.message }}</p>
-  <p v-else-if="forecasts === null" class="soft">Working out where the class will be …</p>
+  <p v-else-if="forecasts === null" class="soft">{{ t('outlook-line.working-out-where-the-class-will') }}</p>
   <div v-else-if="outlook !== null" class="stack-close">
     <p aria-live="polite">
-      <strong>{{ outlook.likely }} of {{ outlook.of }}</strong> will likely have passed step {{ outlook.step }} by
-      {{ shortDate(outlook.by) }}, {{ outlook.least }} to {{ outlook.most }}.
+      <strong>{{ t('outlook-line.likely-of-of', { likely: outlook.likely, of: outlook.of }) }}</strong>
+      {{
+        t('outlook-line.will-likely-have-passed-step-step', {
+          step: outlook.step,
+          date: shortDate(outlook.by),
+          least: outlook.least,
+          most: outlook.most,
+        })
+      }}
     </p>
-    <SelectField v-model="what" label="What if" :options="WHAT_IFS" />
+    <SelectField v-model="what" :label="t('outlook-line.what-if')" :options="WHAT_IFS" />
     <HowComputed>
-      From 10,000 possible courses of the lessons to come, by how often pupils were heard and passed so far; eight of
-      ten end within the range.
-      <template v-if="what !== 'now'">Here {{ times }} times as many are heard as now.</template>
-      <RouterLink :to="{ name: 'trends', params: { classId: page.id } }">See Trends</RouterLink>
+      {{ t('outlook-line.from-10-000-possible-courses-of') }}
+      <template v-if="what !== 'now'">{{ t('outlook-line.here-times-times-as-many-are', { times }) }}</template>
+      <RouterLink :to="{ name: 'trends', params: { classId: page.id } }">{{ t('outlook-line.see-trends') }}</RouterLink>
     </HowComputed>
   </div>
 </template>

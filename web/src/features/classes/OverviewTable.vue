@@ -2,22 +2,22 @@
 import type { ClassSummary } from '@escalier/contract/class-pages';
 import { computed } from 'vue';
 import { shortDate, timeOfDay } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 /** All classes at a glance: the next to be met first, and by any column. */
 const props = defineProps<{ classes: readonly ClassSummary[] }>();
 
 const FIELDS = [
-  { key: 'name', label: 'Class', sortable: true, isRowHeader: true },
-  { key: 'next', label: 'Next lesson', sortable: true },
-  { key: 'step', label: 'On step', sortable: true },
-  { key: 'passed', label: 'Passed it', sortable: true },
-  { key: 'nearly', label: 'Nearly', sortable: true },
-  { key: 'stuck', label: 'Stuck', sortable: true },
-  { key: 'waits', label: 'Longest wait', sortable: true },
-  { key: 'taught', label: 'Lessons taught', sortable: true },
-  { key: 'left', label: 'Left', sortable: true },
-  { key: 'lost', label: 'Lost', sortable: true },
+  { key: 'name', label: t('overview-table.class'), sortable: true, isRowHeader: true },
+  { key: 'next', label: t('overview-table.next-lesson'), sortable: true },
+  { key: 'step', label: t('overview-table.on-step'), sortable: true },
+  { key: 'passed', label: t('overview-table.passed-it'), sortable: true },
+  { key: 'nearly', label: t('overview-table.nearly'), sortable: true },
+  { key: 'stuck', label: t('overview-table.stuck'), sortable: true },
+  { key: 'waits', label: t('overview-table.longest-wait'), sortable: true },
+  { key: 'taught', label: t('overview-table.lessons-taught'), sortable: true },
+  { key: 'left', label: t('overview-table.left'), sortable: true },
+  { key: 'lost', label: t('overview-table.lost'), sortable: true },
 ];
 
 const rows = computed(() =>
@@ -50,18 +50,20 @@ const rows = computed(() =>
         {{ of.lessons.next === null ? 'none' : `${shortDate(of.lessons.next.date)}, ${timeOfDay(of.lessons.next.at)}` }}
       </template>
       <template #cell(step)="{ item: { of } }">{{
-        of.classStep === of.belts.length ? 'all passed' : of.classStep + 1
+        of.classStep === of.belts.length ? t('overview-table.all-passed') : of.classStep + 1
       }}</template>
       <template #cell(passed)="{ item }">{{
         item.of.classStep === item.of.belts.length ? '' : `${item.passed} of ${item.of.pupils}`
       }}</template>
       <template #cell(waits)="{ item: { of } }">
         <RouterLink v-if="of.waits !== null" :to="{ name: 'hear', params: { classId: of.id, pupilId: of.waits.id } }"
-          >{{ of.waits.name }}, {{ plural(of.waits.lessons, 'lesson', 'lessons') }}</RouterLink
+          >{{ of.waits.name }}, {{ t('count.lessons', { n: of.waits.lessons }) }}</RouterLink
         >
-        <template v-else>nobody</template>
+        <template v-else>{{ t('overview-table.nobody') }}</template>
       </template>
-      <template #cell(taught)="{ item: { of } }">{{ of.lessons.had }} of {{ of.lessons.total }}</template>
+      <template #cell(taught)="{ item: { of } }">{{
+        t('overview-table.had-of-total', { had: of.lessons.had, total: of.lessons.total })
+      }}</template>
     </BTable>
   </div>
 </template>

@@ -1,38 +1,46 @@
 <script setup lang="ts">
 import { shortDate } from '../../ui/dates.ts';
 import HowComputed from '../../ui/HowComputed.vue';
-import { plural } from '../../ui/plural.ts';
 import type { ClassView } from './project.ts';
 import type { PlanStep, UnitPlan } from '@escalier/core/classes';
 import { wayWords } from './unit-words.ts';
+import { t } from './messages.ts';
 
 /** Whether the stairs fit into the term, when each step ends, and what would save lessons. */
 defineProps<{ page: ClassView; plan: UnitPlan }>();
 
 const FIELDS = [
-  { key: 'step', label: 'Step', isRowHeader: true },
-  { key: 'until', label: 'Until' },
-  { key: 'given', label: 'Has' },
-  { key: 'needed', label: 'Takes' },
+  { key: 'step', label: t('plan-fit.step'), isRowHeader: true },
+  { key: 'until', label: t('plan-fit.until') },
+  { key: 'given', label: t('plan-fit.has') },
+  { key: 'needed', label: t('plan-fit.takes') },
 ];
 const until = ({ to, missing }: PlanStep): string =>
-  to === null ? 'after the term' : missing > 0 ? 'not to its end' : shortDate(to);
+  to === null ? t('plan-fit.after-the-term') : missing > 0 ? t('plan-fit.not-to-its-end') : shortDate(to);
 const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum + step.lessons, 0);
 </script>
 
 <template>
   <section class="card-paper stack-close">
-    <h2 v-if="page.lessons.total === 0">The term has no lessons</h2>
-    <h2 v-else-if="plan.missing === 0">The stairs fit into the term</h2>
-    <h2 v-else>{{ plural(plan.missing, 'lesson is', 'lessons are') }} missing</h2>
+    <h2 v-if="page.lessons.total === 0">{{ t('plan-fit.the-term-has-no-lessons') }}</h2>
+    <h2 v-else-if="plan.missing === 0">{{ t('plan-fit.the-stairs-fit-into-the-term') }}</h2>
+    <h2 v-else>{{ t('plan-fit.lessons-missing', { lessons: t('count.lessons-are', { n: plan.missing }) }) }}</h2>
     <p v-if="page.lessons.total === 0">
-      Say under
-      <RouterLink :to="{ name: 'class-settings', params: { classId: page.id } }">Settings</RouterLink> when the class
-      meets and in which term; the plan follows.
+      {{ t('plan-fit.say-under') }}
+      <RouterLink :to="{ name: 'class-settings', params: { classId: page.id } }">{{
+        t('plan-fit.settings')
+      }}</RouterLink>
+      {{ t('plan-fit.when-the-class-meets-and-in') }}
     </p>
     <p>
-      The steps have {{ plural(given(page), 'lesson', 'lessons') }}; what they bring and who has to be heard takes about
-      {{ plan.needed }}. The term has {{ page.lessons.total }}, {{ page.lessons.lost }} are lost.
+      {{
+        t('plan-fit.the-steps-have-lessons-what-they', {
+          lessons: t('count.lessons', { n: given(page) }),
+          needed: plan.needed,
+          total: page.lessons.total,
+          lost: page.lessons.lost,
+        })
+      }}
     </p>
     <BTable small responsive :items="plan.steps" :fields="FIELDS">
       <template #cell(step)="{ item }">{{ item.step.position }} {{ item.step.title }}</template>
@@ -40,17 +48,17 @@ const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum 
       <template #cell(given)="{ item }">{{ item.step.lessons }}</template>
     </BTable>
     <HowComputed class="no-print">
-      A step takes one lesson for each 2.5 points of its rise and one to go over it, or as many as it takes to hear
-      enough: {{ page.style.goOnShare }} % of the class, three tries for two passes, {{ page.pace.perLesson }} in a
-      lesson. A lesson after more than two weeks without one is for review.
+      {{
+        t('plan-fit.a-step-takes-one-lesson-for', { goOnShare: page.style.goOnShare, perLesson: page.pace.perLesson })
+      }}
     </HowComputed>
   </section>
   <section v-if="plan.ways.length > 0" class="card-paper stack-close no-print">
-    <h2>What would save lessons</h2>
+    <h2>{{ t('plan-fit.what-would-save-lessons') }}</h2>
     <ul class="plain ruled">
       <li v-for="way in plan.ways" :key="`${way.kind}${way.step}`" class="d-flex gap-3 align-items-center">
         <span class="grow">{{ wayWords(way, page.steps) }}</span>
-        <strong>{{ plural(way.gain, 'lesson', 'lessons') }}</strong>
+        <strong>{{ t('count.lessons', { n: way.gain }) }}</strong>
       </li>
     </ul>
   </section>

@@ -2,10 +2,10 @@
 import type { ClassCalendar } from '@escalier/contract/terms';
 import { computed } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import type { ClassView } from './project.ts';
 import { waysLevel, type UnitPlan } from '@escalier/core/classes';
 import { wayWords } from './unit-words.ts';
+import { t } from './messages.ts';
 
 /** How this class stands beside the parallel ones, and what would bring it level by when. */
 const props = defineProps<{ page: ClassView; plan: UnitPlan; calendar: ClassCalendar }>();
@@ -17,23 +17,25 @@ const ways = computed(() => waysLevel(props.page, props.plan, behind.value));
 <template>
   <section v-if="calendar.groups.length > 1 && own !== null" class="card-paper stack-close no-print">
     <template v-if="behind === 0">
-      <h2>No parallel group is ahead</h2>
-      <p>Their days for the same lessons stand beside yours.</p>
+      <h2>{{ t('plan-groups.no-parallel-group-is-ahead') }}</h2>
+      <p>{{ t('plan-groups.their-days-for-the-same-lessons') }}</p>
     </template>
     <template v-else>
-      <h2>{{ plural(behind, 'lesson', 'lessons') }} behind a parallel group</h2>
+      <h2>{{ t('plan-groups.lessons-behind-a-parallel-group', { lessons: t('count.lessons', { n: behind }) }) }}</h2>
       <p>
-        {{ own.behind }} today, {{ own.behindAtEnd }} by the end of the term<template v-if="own.behindSince !== null"
-          >, since {{ shortDate(own.behindSince) }}</template
-        >. Level again by:
+        {{ t('plan-groups.behind-today-behind-at-end-by', { behind: own.behind, behindAtEnd: own.behindAtEnd })
+        }}<template v-if="own.behindSince !== null">{{
+          t('plan-groups.since-date', { date: shortDate(own.behindSince) })
+        }}</template
+        >{{ t('plan-groups.level-again-by') }}
       </p>
       <ul class="plain ruled">
         <li v-for="{ way, by } in ways" :key="`${way.kind}${way.step}`" class="d-flex gap-3 align-items-center">
           <span class="grow">{{ wayWords(way, page.steps) }}</span>
-          <strong>{{ by === null ? 'after the term' : shortDate(by) }}</strong>
+          <strong>{{ by === null ? t('plan-groups.after-the-term') : shortDate(by) }}</strong>
         </li>
       </ul>
-      <p v-if="ways.length === 0">No single change saves that many lessons: combine two of those above.</p>
+      <p v-if="ways.length === 0">{{ t('plan-groups.no-single-change-saves-that-many') }}</p>
     </template>
   </section>
 </template>

@@ -9,6 +9,7 @@ import type { ClassView, StepView } from './project.ts';
 import type { Beside, PlanLesson } from '@escalier/core/classes';
 import { PART_WORDS } from './unit-words.ts';
 import { newThings } from './words.ts';
+import { t } from './messages.ts';
 
 /** The term, a line for each lesson: its step, what it holds, and when parallel groups have the same. */
 const props = defineProps<{ page: ClassView; lessons: readonly PlanLesson<StepView>[]; beside: readonly Beside[] }>();
@@ -20,12 +21,14 @@ const emit = defineEmits<{
 const session = useSession();
 
 const fields = computed(() => [
-  { key: 'number', label: 'Lesson', isRowHeader: true },
-  { key: 'date', label: 'Date', tdClass: 'text-nowrap' },
-  { key: 'step', label: 'Step' },
-  { key: 'holds', label: 'Holds' },
+  { key: 'number', label: t('plan-lessons.lesson'), isRowHeader: true },
+  { key: 'date', label: t('plan-lessons.date'), tdClass: 'text-nowrap' },
+  { key: 'step', label: t('plan-lessons.step') },
+  { key: 'holds', label: t('plan-lessons.holds') },
   ...props.beside.map(({ id, name }) => ({ key: id, label: name, tdClass: 'text-nowrap' })),
-  ...(session.mayTeach ? [{ key: 'lose', label: 'Change', thClass: 'no-print', tdClass: 'no-print' }] : []),
+  ...(session.mayTeach
+    ? [{ key: 'lose', label: t('plan-lessons.change'), thClass: 'no-print', tdClass: 'no-print' }]
+    : []),
 ]);
 const rows = computed(() =>
   props.lessons.map((lesson, index) => ({
@@ -90,7 +93,7 @@ function holds({ step, part }: PlanLesson<StepView>): string {
 </script>
 
 <template>
-  <section ref="frame" class="card-paper scroll-x" aria-label="Lessons" role="region" tabindex="0">
+  <section ref="frame" class="card-paper scroll-x" :aria-label="t('plan-lessons.lessons')" role="region" tabindex="0">
     <BTable :items="rows" :fields="fields" :tbody-tr-class="rowClass" stacked="md">
       <template #cell(date)="{ item }">{{ shortDate(item.date) }}</template>
       <template #cell(step)="{ item }">
@@ -107,7 +110,7 @@ function holds({ step, part }: PlanLesson<StepView>): string {
             class="grip no-print"
             variant="link"
             :data-ends="item.step!.position"
-            :aria-label="`Step ${item.step!.position} ends here: drag, or up and down arrow`"
+            :aria-label="t('plan-lessons.step-position-ends-here-drag-or', { position: item.step!.position })"
             @pointerdown.prevent="pull(item.step!, $event)"
             @keydown.up.prevent="push(item.step!, item.number - 2)"
             @keydown.down.prevent="push(item.step!, item.number)"
@@ -116,8 +119,11 @@ function holds({ step, part }: PlanLesson<StepView>): string {
         </span>
       </template>
       <template #cell(lose)="{ item }">
-        <BButton size="sm" :aria-label="`Lesson ${item.number} is lost`" @click="$emit('lose', item.date)"
-          >Lost</BButton
+        <BButton
+          size="sm"
+          :aria-label="t('plan-lessons.lesson-number-is-lost', { number: item.number })"
+          @click="$emit('lose', item.date)"
+          >{{ t('plan-lessons.lost') }}</BButton
         >
       </template>
     </BTable>

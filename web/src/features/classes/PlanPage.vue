@@ -5,7 +5,6 @@ import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { api, ask } from '../../api.ts';
 import { shortDate } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useNotices } from '../../ui/use-notices.ts';
@@ -21,6 +20,7 @@ import { useClasses } from './store.ts';
 import { besideOf, lessonsUntil, unitPlan } from '@escalier/core/classes';
 import { shiftWords } from './unit-words.ts';
 import { useLiveClass } from './use-live.ts';
+import { t } from './messages.ts';
 
 /** The calendar of the unit: what each lesson of the term holds, when each step ends, and whether it fits. */
 const props = defineProps<{ classId: string }>();
@@ -58,7 +58,9 @@ async function lose(date: LocalDate, isLost: boolean): Promise<void> {
   losing.value = null;
   why.value = '';
   await Promise.all([classes.open(props.classId), load()]);
-  notices.say(`${isLost ? 'Lesson lost' : 'Lesson held after all'}. ${shiftWords(before, plan.value!)}`);
+  notices.say(
+    `${isLost ? t('plan-page.lesson-lost') : t('plan-page.lesson-held-after-all')}. ${shiftWords(before, plan.value!)}`,
+  );
 }
 
 /** Lets a step end with another lesson; the steps after it follow. */
@@ -81,7 +83,10 @@ async function endStep(step: StepView, lesson: number): Promise<void> {
     return;
   }
   await classes.open(props.classId);
-  const given = `Step ${step.position} has ${plural(lessons, 'lesson', 'lessons')}`;
+  const given = t('plan-page.step-position-has-lessons', {
+    position: step.position,
+    lessons: t('count.lessons', { n: lessons }),
+  });
   notices.say(`${given}. ${shiftWords(before, plan.value!)}`);
 }
 const print = (): void => window.print();
@@ -91,7 +96,7 @@ const print = (): void => window.print();
   <LoadState
     v-if="page === null || plan === null"
     :error="classes.error"
-    what="the plan"
+    :what="t('plan-page.the-plan')"
     @again="classes.open(classId)"
   />
   <div v-else class="page-grid">
@@ -100,11 +105,11 @@ const print = (): void => window.print();
         v-if="session.mayTeach"
         role="link"
         :to="{ name: 'staircase', params: { staircaseId: page.staircaseId }, query: { class: classId } }"
-        >Change the stairs</BButton
+        >{{ t('plan-page.change-the-stairs') }}</BButton
       >
-      <BButton @click="print">Print</BButton>
+      <BButton @click="print">{{ t('plan-page.print') }}</BButton>
     </ClassHead>
-    <h1 class="print-only">{{ page.name }}: plan of the unit</h1>
+    <h1 class="print-only">{{ t('plan-page.name-plan-of-the-unit', { name: page.name }) }}</h1>
     <div class="columns columns-work">
       <PlanLessons
         :page="page"
@@ -117,16 +122,22 @@ const print = (): void => window.print();
         <PlanFit :page="page" :plan="plan" />
         <PlanGroups v-if="calendar !== null" :page="page" :plan="plan" :calendar="calendar" />
         <section v-if="calendar !== null && calendar.lostHere.length > 0" class="card-paper stack-close no-print">
-          <h2>{{ plural(calendar.lostHere.length, 'lesson', 'lessons') }} lost by this class alone</h2>
+          <h2>
+            {{
+              t('plan-page.lessons-lost-by-this-class-alone', {
+                lessons: t('count.lessons', { n: calendar.lostHere.length }),
+              })
+            }}
+          </h2>
           <ul class="plain ruled">
             <li v-for="lost in calendar.lostHere" :key="lost.date" class="d-flex gap-3 align-items-center">
               <span class="grow">{{ shortDate(lost.date) }} {{ lost.reason }}</span>
               <BButton
                 size="sm"
                 :disabled="busy"
-                :aria-label="`The lesson of ${shortDate(lost.date)} was held after all`"
+                :aria-label="t('plan-page.the-lesson-of-date-was-held', { date: shortDate(lost.date) })"
                 @click="lose(lost.date, false)"
-                >Held after all</BButton
+                >{{ t('plan-page.held-after-all') }}</BButton
               >
             </li>
           </ul>
@@ -135,15 +146,19 @@ const print = (): void => window.print();
     </div>
     <BModal
       :model-value="losing !== null"
-      :title="losing === null ? '' : `No lesson on ${shortDate(losing)}?`"
+      :title="losing === null ? '' : t('plan-page.no-lesson-on-date', { date: shortDate(losing) })"
       no-footer
       @update:model-value="(open: boolean) => open || (losing = null)"
     >
       <BForm class="stack" @submit.prevent="losing !== null && lose(losing, true)">
-        <p>It is lost for this class alone. The steps after it move on; results stay where they are.</p>
-        <TextField v-model="why" label="Why (for yourself)" hint="Such as trip, assembly" />
+        <p>{{ t('plan-page.it-is-lost-for-this-class') }}</p>
+        <TextField
+          v-model="why"
+          :label="t('plan-page.why-for-yourself')"
+          :hint="t('plan-page.such-as-trip-assembly')"
+        />
         <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ reason ?? error }}</BAlert>
-        <BButton type="submit" variant="primary" :disabled="busy">The lesson is lost</BButton>
+        <BButton type="submit" variant="primary" :disabled="busy">{{ t('plan-page.the-lesson-is-lost') }}</BButton>
       </BForm>
     </BModal>
   </div>

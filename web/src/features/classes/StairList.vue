@@ -3,6 +3,7 @@ import type { RouteLocationRaw } from 'vue-router';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { Peg } from './pegs.ts';
 import type { StairStep } from './stair-step.ts';
+import { t } from './messages.ts';
 
 /** The stairs on a phone: the highest step first, each with its belt and its pupils. */
 defineProps<{
@@ -15,7 +16,7 @@ defineProps<{
 <template>
   <ol class="plain stack steps" reversed>
     <li v-if="(pegs[steps.length]?.length ?? 0) > 0">
-      <strong>All steps passed</strong>
+      <strong>{{ t('stair-list.all-steps-passed') }}</strong>
       <div class="line pegs">
         <span v-for="peg in pegs[steps.length]" :key="peg.id" class="peg finished" role="img" :aria-label="peg.words">{{
           peg.label

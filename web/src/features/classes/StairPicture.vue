@@ -10,6 +10,7 @@ import type { Peg } from './pegs.ts';
 import StairList from './StairList.vue';
 import type { StairStep } from './stair-step.ts';
 import { layOutStairs, type StairLayout } from './stair-layout.ts';
+import { t } from './messages.ts';
 
 /** A flight of stairs: riser is how much harder a step is, tread is the lessons given to it, pegs are pupils. */
 const props = withDefaults(
@@ -105,13 +106,13 @@ function pegStyle(step: number, place: number): Record<string, string> {
 
 <template>
   <div ref="box" class="stair-picture" :class="{ narrow: isNarrow }">
-    <ul class="plain legend" aria-label="Legend">
+    <ul class="plain legend" :aria-label="t('stair-picture.legend')">
       <template v-if="lessons.now !== null">
-        <li><span class="peg working" aria-hidden="true" />on this step</li>
-        <li><span class="peg nearly" aria-hidden="true" />nearly passed</li>
-        <li><span class="peg stuck" aria-hidden="true" />stuck</li>
+        <li><span class="peg working" aria-hidden="true" />{{ t('stair-picture.on-this-step') }}</li>
+        <li><span class="peg nearly" aria-hidden="true" />{{ t('stair-picture.nearly-passed') }}</li>
+        <li><span class="peg stuck" aria-hidden="true" />{{ t('stair-picture.stuck') }}</li>
       </template>
-      <li v-if="!isNarrow" class="soft measures">height: how much harder the step is · depth: its lessons</li>
+      <li v-if="!isNarrow" class="soft measures">{{ t('stair-picture.height-how-much-harder-the-step') }}</li>
     </ul>
     <StairList v-if="isNarrow" :steps="steps" :pegs="pegs" :hear="hear" />
     <template v-else-if="width > 0">
@@ -171,14 +172,14 @@ function pegStyle(step: number, place: number): Record<string, string> {
             @click="step.to === undefined && $emit('choose', index)"
           >
             <span class="step-title"
-              ><IconMark v-if="step.mark === 'problem'" role="img" aria-label="Look here:" /> {{ step.position }}
-              {{ step.title }}</span
+              ><IconMark v-if="step.mark === 'problem'" role="img" :aria-label="t('stair-picture.look-here')" />
+              {{ step.position }} {{ step.title }}</span
             >
             <span class="chips d-flex flex-wrap gap-1 mt-1">
               <span v-for="thing in step.things.slice(0, 3)" :key="thing" class="chip">{{ thing }}</span>
             </span>
           </component>
-          <ul class="plain" :aria-label="`Pupils on step ${step.position}`">
+          <ul class="plain" :aria-label="t('stair-picture.pupils-on-step-position', { position: step.position })">
             <li v-for="(peg, place) in pegs[index]" :key="peg.id">
               <RouterLink
                 class="peg"
@@ -196,7 +197,11 @@ function pegStyle(step: number, place: number): Record<string, string> {
           </ul>
         </li>
       </ol>
-      <ul v-if="layout.landing !== null" class="plain" aria-label="Pupils who have passed every step">
+      <ul
+        v-if="layout.landing !== null"
+        class="plain"
+        :aria-label="t('stair-picture.pupils-who-have-passed-every-step')"
+      >
         <li v-for="(peg, place) in pegs[steps.length]" :key="peg.id">
           <span
             class="peg finished"

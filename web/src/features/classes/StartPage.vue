@@ -10,7 +10,6 @@ import { api, ask } from '../../api.ts';
 import { longDate } from '../../ui/dates.ts';
 import FormField from '../../ui/FormField.vue';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
@@ -18,6 +17,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { termAt, WEEKDAY_OPTIONS } from '../calendar/index.ts';
 import { useSession } from '../schools/index.ts';
 import { useClassSettings } from './use-class-settings.ts';
+import { t } from './messages.ts';
 
 /** From nothing to the first hearing: one class, its lesson time, its pupils; the term is proposed. */
 const router = useRouter();
@@ -79,22 +79,22 @@ async function addTerm(): Promise<string> {
 </script>
 
 <template>
-  <LoadState v-if="draft === null" :error="error" what="the stairs" @again="load" />
+  <LoadState v-if="draft === null" :error="error" :what="t('start-page.the-stairs')" @again="load" />
   <div v-else class="page-grid start">
-    <h1>Your first class</h1>
-    <p class="soft">Three things, then you can hear your first pupil. Everything can be changed later.</p>
+    <h1>{{ t('start-page.your-first-class') }}</h1>
+    <p class="soft">{{ t('start-page.three-things-then-you-can-hear') }}</p>
     <BForm class="stack" novalidate @submit.prevent="start">
       <section class="card-paper stack">
         <div class="field-grid">
-          <TextField v-model="draft.name" label="Name of the class" :error="fields.name" />
-          <SelectField v-model="draft.staircaseId" label="Instrument and stairs" :options="stairs" />
+          <TextField v-model="draft.name" :label="t('start-page.name-of-the-class')" :error="fields.name" />
+          <SelectField v-model="draft.staircaseId" :label="t('start-page.instrument-and-stairs')" :options="stairs" />
         </div>
         <div class="field-grid">
-          <SelectField v-model="lesson.weekday" label="Meets on" :options="WEEKDAY_OPTIONS" />
-          <TextField v-model="lesson.at" label="At" type="time" :error="fields['meetings.0.at']" />
+          <SelectField v-model="lesson.weekday" :label="t('start-page.meets-on')" :options="WEEKDAY_OPTIONS" />
+          <TextField v-model="lesson.at" :label="t('start-page.at')" type="time" :error="fields['meetings.0.at']" />
           <TextField
             v-model="lesson.minutes"
-            label="For (minutes)"
+            :label="t('start-page.for-minutes')"
             type="number"
             :min="5"
             :max="240"
@@ -102,15 +102,19 @@ async function addTerm(): Promise<string> {
           />
         </div>
         <p class="soft">
-          Lessons are counted from {{ longDate(term.startsOn) }} to {{ longDate(term.endsOn) }}. Set your real term and
-          its holidays under School, Calendar.
+          {{
+            t('start-page.lessons-are-counted-from-date-to', {
+              date: longDate(term.startsOn),
+              date2: longDate(term.endsOn),
+            })
+          }}
         </p>
       </section>
       <section class="card-paper stack">
         <FormField
           v-slot="{ id, describedby }"
-          label="Pupils"
-          hint="Paste their names, one a line. A first name is enough; nothing else about a child is needed."
+          :label="t('start-page.pupils')"
+          :hint="t('start-page.paste-their-names-one-a-line')"
         >
           <BFormTextarea
             :id="id"
@@ -121,15 +125,19 @@ async function addTerm(): Promise<string> {
             :aria-describedby="describedby"
           />
         </FormField>
-        <BAlert v-for="row in wrong" :key="row.line" variant="warning" :model-value="true"
-          >Line {{ row.line }} is left out: {{ row.problems.join(' ') }}</BAlert
-        >
+        <BAlert v-for="row in wrong" :key="row.line" variant="warning" :model-value="true">{{
+          t('start-page.line-line-is-left-out-list', { line: row.line, list: row.problems.join(' ') })
+        }}</BAlert>
       </section>
       <SaveBar
         :busy="busy"
         :disabled="good.length === 0"
         :error="refused === null ? null : (reason ?? refused)"
-        :label="good.length === 0 ? 'Start' : `Start with ${plural(good.length, 'pupil', 'pupils')}`"
+        :label="
+          good.length === 0
+            ? t('start-page.start')
+            : t('start-page.start-with-pupils', { pupils: t('count.pupils', { n: good.length }) })
+        "
       />
     </BForm>
   </div>

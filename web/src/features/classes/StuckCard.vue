@@ -6,7 +6,7 @@ import { STUCK_RULE, stuckWords } from './words.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { useRemarks } from '../schools/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ page: ClassView }>();
 const remarks = useRemarks();
@@ -20,48 +20,77 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
 
 <template>
   <section class="card-paper stack-close">
-    <h2>{{ stuck.length === 0 ? 'Nobody is stuck' : `${plural(stuck.length, 'pupil is', 'pupils are')} stuck` }}</h2>
+    <h2>
+      {{ stuck.length === 0 ? t('stuck-card.nobody-is-stuck') : `${t('count.pupils-are', { n: stuck.length })} stuck` }}
+    </h2>
     <template v-if="stuck.length > 0">
       <p>
         <template v-for="(pupil, index) in stuck" :key="pupil.pupilId">
           <RouterLink :to="{ name: 'pupil', params: { classId: page.id, pupilId: pupil.pupilId } }">{{
             nameOf(pupil.pupilId)
           }}</RouterLink>
-          <span class="soft"> (step {{ pupil.stepIndex + 1 }}){{ index < stuck.length - 1 ? ', ' : '' }}</span>
+          <span class="soft"
+            >{{ ' '
+            }}{{
+              t('stuck-card.step-step-index-value', {
+                stepIndex: pupil.stepIndex + 1,
+                value: index < stuck.length - 1 ? ', ' : '',
+              })
+            }}</span
+          >
         </template>
       </p>
       <p v-if="cause.remark !== null">
-        Most often: <strong>{{ remarks.wordsOf(cause.remark.what).toLowerCase() }}</strong> ({{
-          cause.remark.pupilIds.length
+        {{ t('stuck-card.most-often') }} <strong>{{ remarks.wordsOf(cause.remark.what).toLowerCase() }}</strong>
+        {{
+          t('stuck-card.pupil-ids-count-of-stuck-count', {
+            pupilIdsCount: cause.remark.pupilIds.length,
+            stuckCount: stuck.length,
+            remedy: remark?.remedy ?? '',
+          })
         }}
-        of {{ stuck.length }}). {{ remark?.remedy }}
       </p>
-      <p v-else>Each has a different reason: no two share a remark.</p>
+      <p v-else>{{ t('stuck-card.each-has-a-different-reason-no') }}</p>
       <p v-if="cause.move !== null">
-        {{ cause.move.pupilIds.length }} of {{ stuck.length }} need the move
-        <strong>{{ noteWords(cause.move.what.from) }} to {{ noteWords(cause.move.what.to) }}</strong
-        >.
+        {{
+          t('stuck-card.pupil-ids-count-of-stuck-count-2', {
+            pupilIdsCount: cause.move.pupilIds.length,
+            stuckCount: stuck.length,
+          })
+        }}
+        <strong>{{
+          t('stuck-card.note-to-note2', { note: noteWords(cause.move.what.from), note2: noteWords(cause.move.what.to) })
+        }}</strong>.
       </p>
       <p v-else-if="cause.note !== null">
-        {{ cause.note.pupilIds.length }} of the {{ stuck.length }} are learning
-        <strong>{{ noteWords(cause.note.what) }}</strong>: look at that fingering first.
+        {{
+          t('stuck-card.pupil-ids-count-of-the-stuck', {
+            pupilIdsCount: cause.note.pupilIds.length,
+            stuckCount: stuck.length,
+          })
+        }}
+        <strong>{{ noteWords(cause.note.what) }}</strong>{{ t('stuck-card.look-at-that-fingering-first') }}
       </p>
       <p v-for="group in groups" :key="group.pupilIds.join()">
-        Together: <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>{{
-          group.drill === null ? '' : `, toggle ${noteWords(group.drill.from)} and ${noteWords(group.drill.to)}`
+        {{ t('stuck-card.together') }} <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>{{
+          group.drill === null
+            ? ''
+            : t('stuck-card.toggle-note-and-note2', {
+                note: noteWords(group.drill.from),
+                note2: noteWords(group.drill.to),
+              })
         }},
-        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: group.stepIndex + 1 } }"
-          >step {{ group.stepIndex + 1 }}</RouterLink
-        >
+        <RouterLink :to="{ name: 'step', params: { classId: page.id, position: group.stepIndex + 1 } }">{{
+          t('stuck-card.step-step-index', { stepIndex: group.stepIndex + 1 })
+        }}</RouterLink>
       </p>
     </template>
-    <HowComputed label="Who counts as stuck?">
+    <HowComputed :label="t('stuck-card.who-counts-as-stuck')">
       {{ STUCK_RULE }}
       <ul v-if="stuck.length > 0">
         <li v-for="pupil in stuck" :key="pupil.pupilId">{{ nameOf(pupil.pupilId) }}: {{ stuckWords(pupil) }}</li>
       </ul>
-      Moves come from the hard spots of each pupil’s tune. A move, note or remark counts when two or more pupils share
-      it.
+      {{ t('stuck-card.moves-come-from-the-hard-spots') }}
     </HowComputed>
   </section>
 </template>

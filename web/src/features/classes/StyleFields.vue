@@ -15,6 +15,7 @@ import {
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FormField from '../../ui/FormField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** How a class is taught, where teachers differ. */
 const props = defineProps<{ fields: Readonly<Record<string, string>> }>();
@@ -41,55 +42,55 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
 
 <template>
   <section class="card-paper stack">
-    <h2>How this class is taught</h2>
+    <h2>{{ t('style-fields.how-this-class-is-taught') }}</h2>
     <div class="field-grid">
       <ChoiceField
-        label="Note names"
+        :label="t('style-fields.note-names')"
         :choices="NAMING_CHOICES"
         :model-value="style.naming"
         @update:model-value="set({ naming: $event })"
       />
       <ChoiceField
-        label="Counting aloud"
+        :label="t('style-fields.counting-aloud')"
         :choices="COUNTING_CHOICES"
         :model-value="style.counting"
         @update:model-value="set({ counting: $event })"
       />
       <ChoiceField
-        label="Note values"
+        :label="t('style-fields.note-values')"
         :choices="LENGTH_CHOICES"
         :model-value="style.lengthWords"
         @update:model-value="set({ lengthWords: $event })"
       />
       <ChoiceField
-        label="At the mouthpiece"
+        :label="t('style-fields.at-the-mouthpiece')"
         :choices="MOUTH_CHOICES"
         :model-value="style.posture.mouth"
         @update:model-value="setPosture({ mouth: $event })"
       />
       <ChoiceField
-        label="Resting position"
+        :label="t('style-fields.resting-position')"
         :choices="REST_CHOICES"
         :model-value="style.posture.restsAt"
         @update:model-value="setPosture({ restsAt: $event })"
       />
       <TextField
         :model-value="style.posture.handMark"
-        label="Left-hand marker"
-        hint="A dot, a sticker, a bracelet: named in the posture check and shown on the pictures."
+        :label="t('style-fields.left-hand-marker')"
+        :hint="t('style-fields.a-dot-a-sticker-a-bracelet')"
         :error="errorOf('posture.handMark')"
         @update:model-value="setPosture({ handMark: String($event) })"
       />
       <ChoiceField
-        label="What counts as a pass"
+        :label="t('style-fields.what-counts-as-a-pass')"
         :choices="PASS_CHOICES"
         :model-value="style.passRule"
         @update:model-value="set({ passRule: $event })"
       />
       <TextField
         :model-value="style.goOnShare"
-        label="Move on when this many have passed (%)"
-        hint="Lower keeps the class moving; higher keeps it together."
+        :label="t('style-fields.move-on-when-this-many-have')"
+        :hint="t('style-fields.lower-keeps-the-class-moving-higher')"
         :error="errorOf('goOnShare')"
         type="number"
         :min="1"
@@ -99,22 +100,22 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
     </div>
     <FormField
       group
-      label="Practice ladder"
-      :hint="`Three to ${MOST_RUNGS} rungs, climbed in this order before a tune is played.`"
+      :label="t('style-fields.practice-ladder')"
+      :hint="t('style-fields.three-to-most-rungs-rungs-climbed', { mostRungs: MOST_RUNGS })"
       :error="errorOf('ladder')"
     >
       <BFormCheckboxGroup
         :model-value="[...style.ladder]"
         :options="RUNGS.map(({ id, words }) => ({ value: id, text: words }))"
-        aria-label="Practice ladder"
+        :aria-label="t('style-fields.practice-ladder')"
         @update:model-value="set({ ladder: $event as RungId[] })"
       />
-      <ol class="plain d-flex flex-wrap gap-2 mt-2" aria-label="Order of the rungs">
+      <ol class="plain d-flex flex-wrap gap-2 mt-2" :aria-label="t('style-fields.order-of-the-rungs')">
         <li v-for="(rung, index) in ladder(style.ladder)" :key="rung.id">
           <BButton
             size="sm"
             :disabled="index === 0"
-            :aria-label="`${rung.words}: one earlier`"
+            :aria-label="t('style-fields.words-one-earlier', { words: rung.words })"
             @click="raiseRung(index)"
             ><template v-if="index > 0">← </template>{{ index + 1 }} {{ rung.words }}</BButton
           >

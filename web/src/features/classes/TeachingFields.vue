@@ -17,6 +17,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import NoteRows from '../../ui/NoteRows.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** Further ways in which teachers differ, folded away: the usual ones serve most classes. */
 const props = defineProps<{
@@ -36,27 +37,35 @@ const CHOICES: readonly {
   readonly label: string;
   readonly choices: readonly StyleChoice<string>[];
 }[] = [
-  { key: 'tongue', label: 'Tonguing', choices: TONGUE_CHOICES },
-  { key: 'rightHand', label: 'Right hand in the first lessons', choices: RIGHT_HAND_CHOICES },
-  { key: 'firstNotes', label: 'First notes', choices: FIRST_NOTES_CHOICES },
-  { key: 'syncopation', label: 'Syncopation', choices: SYNCOPATION_CHOICES },
-  { key: 'repeats', label: 'Repeats', choices: REPEAT_CHOICES },
-  { key: 'parts', label: 'Passing in parts', choices: PART_CHOICES },
-  { key: 'goOn', label: 'The class goes on', choices: GO_ON_CHOICES },
+  { key: 'tongue', label: t('teaching-fields.tonguing'), choices: TONGUE_CHOICES },
+  { key: 'rightHand', label: t('teaching-fields.right-hand-in-the-first-lessons'), choices: RIGHT_HAND_CHOICES },
+  { key: 'firstNotes', label: t('teaching-fields.first-notes'), choices: FIRST_NOTES_CHOICES },
+  { key: 'syncopation', label: t('teaching-fields.syncopation'), choices: SYNCOPATION_CHOICES },
+  { key: 'repeats', label: t('teaching-fields.repeats'), choices: REPEAT_CHOICES },
+  { key: 'parts', label: t('teaching-fields.passing-in-parts'), choices: PART_CHOICES },
+  { key: 'goOn', label: t('teaching-fields.the-class-goes-on'), choices: GO_ON_CHOICES },
 ];
 const TEXTS = [
   {
     key: 'restWord',
-    label: 'Word for a rest',
-    hint: 'Such as sh, rest or out; leave empty to use the counting’s own.',
+    label: t('teaching-fields.word-for-a-rest'),
+    hint: t('teaching-fields.such-as-sh-rest-or-out'),
   },
-  { key: 'book', label: 'The class’s own book', hint: 'Pages are noted at each tune and note.' },
-  { key: 'bring', label: 'What to bring', hint: 'Such as recorder, folder, pencil.' },
+  {
+    key: 'book',
+    label: t('teaching-fields.the-classs-own-book'),
+    hint: t('teaching-fields.pages-are-noted-at-each-tune'),
+  },
+  {
+    key: 'bring',
+    label: t('teaching-fields.what-to-bring'),
+    hint: t('teaching-fields.such-as-recorder-folder-pencil'),
+  },
 ] as const;
 
 const TURNS = Array.from({ length: MOST_ECHO_TURNS }, (_, index) => ({
   value: index + 1,
-  text: ['once', 'twice', 'three times'][index]!,
+  text: ['once', 'twice', t('teaching-fields.three-times')][index]!,
 }));
 const BEATS = CHUNK_BEATS.map((value) => ({ value, text: `${value} beats` }));
 const errorOf = (name: string): string | undefined => props.fields[`style.teaching.${name}`];
@@ -64,7 +73,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
 
 <template>
   <BAccordion class="card-paper p-0" flush>
-    <BAccordionItem title="More about how this class is taught">
+    <BAccordionItem :title="t('teaching-fields.more-about-how-this-class-is')">
       <div class="stack">
         <div class="field-grid">
           <ChoiceField
@@ -76,20 +85,20 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
             @update:model-value="set({ [key]: $event })"
           />
           <SelectField
-            label="Echo, each pattern"
+            :label="t('teaching-fields.echo-each-pattern')"
             :model-value="teaching.echo.turns"
             :options="TURNS"
             @update:model-value="set({ echo: { ...teaching.echo, turns: Number($event) } })"
           />
           <ChoiceField
-            label="Echo, on the screen"
+            :label="t('teaching-fields.echo-on-the-screen')"
             :choices="ECHO_SIGHT_CHOICES"
             :model-value="teaching.echo.sight"
             @update:model-value="set({ echo: { ...teaching.echo, sight: $event } })"
           />
           <SelectField
-            label="Pieces of a tune"
-            hint="As much as the class keeps in mind from one hearing."
+            :label="t('teaching-fields.pieces-of-a-tune')"
+            :hint="t('teaching-fields.as-much-as-the-class-keeps')"
             :model-value="teaching.chunkBeats"
             :options="BEATS"
             @update:model-value="set({ chunkBeats: Number($event) })"
@@ -104,14 +113,14 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
             @update:model-value="set({ [key]: String($event) })"
           />
         </div>
-        <BFormCheckbox :model-value="teaching.challenge" @update:model-value="set({ challenge: Boolean($event) })"
-          >The tempo ladder may go on above a tune’s own tempo, as a challenge.</BFormCheckbox
-        >
-        <BFormCheckbox :model-value="teaching.coloured" @update:model-value="set({ coloured: Boolean($event) })"
-          >Note heads in the school’s colours, beside their letters.</BFormCheckbox
-        >
-        <BFormGroup label="Under the notes, from the top">
-          <p class="soft">Leave all of it empty for the note names and the counting above.</p>
+        <BFormCheckbox :model-value="teaching.challenge" @update:model-value="set({ challenge: Boolean($event) })">{{
+          t('teaching-fields.the-tempo-ladder-may-go-on')
+        }}</BFormCheckbox>
+        <BFormCheckbox :model-value="teaching.coloured" @update:model-value="set({ coloured: Boolean($event) })">{{
+          t('teaching-fields.note-heads-in-the-schools-colours')
+        }}</BFormCheckbox>
+        <BFormGroup :label="t('teaching-fields.under-the-notes-from-the-top')">
+          <p class="soft">{{ t('teaching-fields.leave-all-of-it-empty-for') }}</p>
           <NoteRows
             :model-value="teaching.rows"
             has-words

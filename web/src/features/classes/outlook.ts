@@ -3,13 +3,14 @@ import { forecastRequest } from '@escalier/core/classes';
 import type { ClassForecast, ForecastRequest, RecordEvent } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
 import { heardInLesson } from '@escalier/core/classes';
+import { t } from './messages.ts';
 
 /** What a teacher may try: the hearing as it is, a little longer, in rows, or from recordings besides. */
 export const WHAT_IFS = [
-  { value: 'now', text: 'as it goes now' },
-  { value: 'minutes', text: 'two minutes more hearing a lesson' },
-  { value: 'rows', text: 'hearing in rows of three' },
-  { value: 'recordings', text: 'twenty minutes of recordings after each lesson' },
+  { value: 'now', text: t('outlook.as-it-goes-now') },
+  { value: 'minutes', text: t('outlook.two-minutes-more-hearing-a-lesson') },
+  { value: 'rows', text: t('outlook.hearing-in-rows-of-three') },
+  { value: 'recordings', text: t('outlook.twenty-minutes-of-recordings-after-each') },
 ] as const;
 export type WhatIf = (typeof WHAT_IFS)[number]['value'];
 

@@ -2,7 +2,7 @@ import type { PupilState } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
 import { stuckWords } from './words.ts';
 import { pegLabels } from './peg-labels.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 export interface Peg {
   readonly id: string;
@@ -16,10 +16,10 @@ export interface Peg {
 }
 
 const STATE_WORDS: Record<PupilState, string> = {
-  working: 'on this step',
-  nearly: 'nearly passed',
+  working: t('pegs.on-this-step'),
+  nearly: t('pegs.nearly-passed'),
   stuck: 'stuck',
-  finished: 'has passed every step',
+  finished: t('pegs.has-passed-every-step'),
 };
 const STATE_ORDER: readonly PupilState[] = ['stuck', 'nearly', 'working', 'finished'];
 
@@ -30,14 +30,15 @@ export function pegsOf(page: ClassView): readonly (readonly Peg[])[] {
   const labels = pegLabels(here.map(({ pupil }) => pupil.name));
   const groups = Array.from({ length: page.steps.length + 1 }, (): Peg[] => []);
   for (const [index, { pupil, standing }] of here.entries()) {
-    const tries = standing.triesOnStep === 0 ? 'not heard on it yet' : plural(standing.triesOnStep, 'try', 'tries');
+    const tries =
+      standing.triesOnStep === 0 ? t('pegs.not-heard-on-it-yet') : t('count.tries', { n: standing.triesOnStep });
     const why = stuck.get(pupil.id);
     // Who nearly passed is shown so, also when they have waited for long.
     const state = why === undefined || standing.state === 'nearly' ? standing.state : 'stuck';
     const more =
       state === 'finished' ? '' : state === 'stuck' && why !== undefined ? `, ${stuckWords(why)}` : `, ${tries}`;
     const share = standing.steps.find(({ stepId }) => stepId === page.steps[standing.stepIndex]?.id)?.share ?? 0;
-    const part = share > 0 && share < 1 ? `, ${Math.round(100 * share)} % of the tune passed` : '';
+    const part = share > 0 && share < 1 ? t('pegs.number-of-the-tune-passed', { number: Math.round(100 * share) }) : '';
     const words = `${pupil.name}: ${STATE_WORDS[state]}${more}${part}`;
     groups[standing.stepIndex]!.push({
       id: pupil.id,

@@ -1,14 +1,14 @@
 import type { LessonPart } from '@escalier/core/calendar';
 import { MORE_MINUTES, type FitChange, type UnitPlan, type PlannableStep } from '@escalier/core/classes';
 import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 export const PART_WORDS: Readonly<Record<LessonPart, string>> = {
-  first: 'New',
-  middle: 'Tune',
-  hearing: 'Tune, hearing',
-  review: 'Review',
-  concert: 'Play for others',
+  first: t('unit-words.new'),
+  middle: t('unit-words.tune'),
+  hearing: t('unit-words.tune-hearing'),
+  review: t('unit-words.review'),
+  concert: t('unit-words.play-for-others'),
 };
 
 /** What a change would do, with the lessons that it saves. */
@@ -16,17 +16,17 @@ export function wayWords({ kind, step }: FitChange, steps: readonly PlannableSte
   const title = step === null ? '' : `“${steps[step]!.title}”`;
   switch (kind) {
     case 'rows':
-      return 'Hear in rows of three';
+      return t('unit-words.hear-in-rows-of-three');
     case 'recordings':
-      return 'Hear from recordings, outside the lessons';
+      return t('unit-words.hear-from-recordings-outside-the-lessons');
     case 'longer':
-      return `Hear for ${MORE_MINUTES} minutes more in each lesson`;
+      return t('unit-words.hear-for-more-minutes-minutes-more', { moreMinutes: MORE_MINUTES });
     case 'merge':
-      return `Merge ${title} with the step after it`;
+      return t('unit-words.merge-title-with-the-step-after', { title });
     case 'drop':
-      return `Leave out ${title}, which brings nothing new`;
+      return t('unit-words.leave-out-title-which-brings-nothing', { title });
     case 'concert':
-      return `Play “${steps[step! - 1]!.title}” at the concert; ${title} comes after it`;
+      return t('unit-words.play-title-at-the-concert-title2', { title: steps[step! - 1]!.title, title2: title });
   }
 }
 
@@ -34,9 +34,15 @@ export function wayWords({ kind, step }: FitChange, steps: readonly PlannableSte
 export function shiftWords(before: UnitPlan, after: UnitPlan): string {
   const shifted = after.steps.filter((step, index) => step.to !== before.steps[index]!.to);
   const cost = after.missing - before.missing;
-  const lost = cost > 0 ? ` ${plural(cost, 'lesson does', 'lessons do')} not fit any more.` : '';
+  const lost =
+    cost > 0 ? t('unit-words.lessons-not-fit-any-more', { lessons: t('count.lessons-do', { n: cost }) }) : '';
   const last = shifted.at(-1);
-  if (last === undefined) return `No step moves.${lost}`;
-  const end = last.to === null ? 'after the term' : shortDate(last.to);
-  return `${plural(shifted.length, 'step moves', 'steps move')}; step ${last.step.position} now ends ${end}.${lost}`;
+  if (last === undefined) return t('unit-words.no-step-moves-lost', { lost });
+  const end = last.to === null ? t('unit-words.after-the-term') : shortDate(last.to);
+  return t('unit-words.steps-step-position-now-ends-end', {
+    steps: t('count.steps-move', { n: shifted.length }),
+    position: last.step.position,
+    end,
+    lost,
+  });
 }

@@ -4,6 +4,7 @@ import type { LengthWords } from '@escalier/core/music';
 import { STUCK_LESSONS, STUCK_TRIES, type QueuePlace, type Stuck } from '@escalier/core/records';
 import type { Rise, RisePart } from '@escalier/core/staircase';
 import { noteWords } from '../../ui/note-words.ts';
+import { t } from './messages.ts';
 
 /** What a step brings, in few words for the chips under its tread: notes, then rhythm, then signs. */
 export function newThings(step: StepDto, words: LengthWords): readonly string[] {
@@ -15,10 +16,10 @@ export function newThings(step: StepDto, words: LengthWords): readonly string[] 
 }
 
 const PART_WORDS: Record<RisePart['of'], (count: number) => string> = {
-  tune: () => 'another tune',
+  tune: () => t('words.another-tune'),
   notes: (count) => `${count} new ${count === 1 ? 'note' : 'notes'}`,
-  moves: (count) => `${count} new ${count === 1 ? 'move' : 'moves'}, by their cost`,
-  rhythm: (count) => `${count} new rhythm ${count === 1 ? 'element' : 'elements'}`,
+  moves: (count) => t('words.count-new-value-by-their-cost', { count, value: count === 1 ? 'move' : 'moves' }),
+  rhythm: (count) => t('words.count-new-rhythm-value', { count, value: count === 1 ? 'element' : 'elements' }),
   signs: (count) => `${count} new ${count === 1 ? 'sign' : 'signs'}`,
 };
 
@@ -31,35 +32,39 @@ export function riseLines(rise: Rise): readonly string[] {
 
 /** The label of today's line on the stairs. */
 export function nowLabel({ lessons: { next, total }, today }: Pick<ClassPage, 'lessons' | 'today'>): string {
-  if (next === null) return `term over, ${total} lessons`;
-  return next.date === today ? `today, lesson ${next.number}` : `now, before lesson ${next.number}`;
+  if (next === null) return t('words.term-over-total-lessons', { total });
+  return next.date === today
+    ? t('words.today-lesson-number', { number: next.number })
+    : t('words.now-before-lesson-number', { number: next.number });
 }
 
-export const QUEUE_RULE =
-  'Overdue pupils come first, then those who nearly passed, then whoever has waited longest; ties go to the pupil nearest the class’s step. Pupils who are away today are left out, and those already heard today come last.';
+export const QUEUE_RULE = t('words.overdue-pupils-come-first-then-those');
 
 /** Why somebody is where they are in the queue. */
 export function queueWords({ reason, lessons }: QueuePlace): string {
-  const since = lessons === 1 ? '1 lesson' : `${lessons} lessons`;
+  const since = lessons === 1 ? t('words.1-lesson') : `${lessons} lessons`;
   switch (reason) {
     case 'due':
-      return `not heard for ${since}: overdue`;
+      return t('words.not-heard-for-since-overdue', { since });
     case 'ready':
-      return 'nearly passed last time';
+      return t('words.nearly-passed-last-time');
     case 'never':
-      return lessons === 0 ? 'not heard yet' : `not heard yet, for ${since}`;
+      return lessons === 0 ? t('words.not-heard-yet') : t('words.not-heard-yet-for-since', { since });
     case 'today':
-      return 'heard today';
+      return t('words.heard-today');
     case 'waited':
-      return lessons === 0 ? 'heard in the last lesson' : `not heard for ${since}`;
+      return lessons === 0 ? t('words.heard-in-the-last-lesson') : t('words.not-heard-for-since', { since });
   }
 }
 
 /** Why a pupil counts as stuck. */
 export function stuckWords({ why }: Stuck): string {
   return why.kind === 'tries'
-    ? `${why.tries} tries without a pass`
-    : `no try for ${why.lessons} lessons while the class moved on`;
+    ? t('words.tries-tries-without-a-pass', { tries: why.tries })
+    : t('words.no-try-for-lessons-lessons-while', { lessons: why.lessons });
 }
 
-export const STUCK_RULE = `A pupil is stuck after ${STUCK_TRIES} tries on a step without a pass, or after ${STUCK_LESSONS} lessons without a try on a step below the class.`;
+export const STUCK_RULE = t('words.a-pupil-is-stuck-after-stuck', {
+  stuckTries: STUCK_TRIES,
+  stuckLessons: STUCK_LESSONS,
+});

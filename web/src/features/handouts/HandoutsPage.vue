@@ -4,7 +4,6 @@ import { computed, nextTick, ref, toRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { ClassHead, type ClassView } from '../classes/index.ts';
 import {
   isPerPupil,
@@ -20,6 +19,7 @@ import SheetPages from './SheetPages.vue';
 import { usePrintFacts } from './use-print-facts.ts';
 import { useSheet } from './use-sheet.ts';
 import { useTemplates } from './use-templates.ts';
+import { t } from './messages.ts';
 
 /** Paper for a class: chosen on the left, seen on the right, printed or kept as PDF. */
 const props = defineProps<{ classId: string }>();
@@ -86,39 +86,52 @@ async function print(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="page === null || choices === null" :error="error" what="the handouts" @again="load" />
+  <LoadState
+    v-if="page === null || choices === null"
+    :error="error"
+    :what="t('handouts-page.the-handouts')"
+    @again="load"
+  />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId">
       <template v-if="view !== null">
-        <BButton v-if="view.key.length > 0" @click="save('key', `${name}, answers`)">Answers as PDF</BButton>
-        <BDropdown text="As a picture">
-          <BDropdownItem @click="picture('svg', shown, name)">This page as SVG</BDropdownItem>
-          <BDropdownItem @click="picture('png', shown, name)">This page as PNG</BDropdownItem>
+        <BButton v-if="view.key.length > 0" @click="save('key', t('handouts-page.name-answers', { name }))">{{
+          t('handouts-page.answers-as-pdf')
+        }}</BButton>
+        <BDropdown :text="t('handouts-page.as-a-picture')">
+          <BDropdownItem @click="picture('svg', shown, name)">{{ t('handouts-page.this-page-as-svg') }}</BDropdownItem>
+          <BDropdownItem @click="picture('png', shown, name)">{{ t('handouts-page.this-page-as-png') }}</BDropdownItem>
         </BDropdown>
-        <BButton @click="print">Print</BButton>
-        <BButton variant="primary" @click="save('sheet', name)">Save as PDF</BButton>
+        <BButton @click="print">{{ t('handouts-page.print') }}</BButton>
+        <BButton variant="primary" @click="save('sheet', name)">{{ t('handouts-page.save-as-pdf') }}</BButton>
       </template>
     </ClassHead>
     <div class="desk">
       <SheetChoices v-model="choices" class="no-print" :page="page" :may-keep="mayKeep" @keep="keep" />
-      <section class="stack-close" aria-label="Preview">
+      <section class="stack-close" :aria-label="t('handouts-page.preview')">
         <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
         <BAlert v-if="problem !== null" variant="warning" :model-value="true">{{ problem }}</BAlert>
         <BAlert v-for="warning in view?.warnings" :key="warning" variant="warning" :model-value="true">{{
           warning
         }}</BAlert>
-        <p v-if="tooMany" class="no-print" role="alert">From 1 to {{ MOST_COPIES }} copies.</p>
+        <p v-if="tooMany" class="no-print" role="alert">
+          {{ t('handouts-page.from-1-to-most-copies-copies', { mostCopies: MOST_COPIES }) }}
+        </p>
         <p v-else-if="view !== null" class="no-print" role="status">
-          <strong>{{ plural(view.pages.length, 'page', 'pages') }}</strong><template v-if="copies > 1"
-            >, {{ copies }} copies: {{ needed.sheets }} sheets</template
-          ><template v-if="view.pages.length > 1">, {{ needed.duplex }} on both sides</template>.
+          <strong>{{ t('count.pages', { n: view.pages.length }) }}</strong><template v-if="copies > 1">{{
+            t('handouts-page.copies-copies-sheets-sheets', { copies, sheets: needed.sheets })
+          }}</template
+          ><template v-if="view.pages.length > 1">{{
+            t('handouts-page.duplex-on-both-sides', { duplex: needed.duplex })
+          }}</template
+          >.
         </p>
         <div v-if="share !== null" class="line no-print" role="status">
-          <BProgress class="grow" :value="share" :max="1" aria-label="Setting the sheet" />
-          <BButton size="sm" @click="stop">Stop</BButton>
+          <BProgress class="grow" :value="share" :max="1" :aria-label="t('handouts-page.setting-the-sheet')" />
+          <BButton size="sm" @click="stop">{{ t('handouts-page.stop') }}</BButton>
         </div>
         <SheetPages v-if="view !== null" v-model="shown" :pages="view.pages" :printing="printing" />
-        <HowComputed v-if="view !== null && view.key.length > 0" label="Show the answers">
+        <HowComputed v-if="view !== null && view.key.length > 0" :label="t('handouts-page.show-the-answers')">
           <ol>
             <li v-for="answer in view.key" :key="answer.number">{{ answer.question }} {{ answer.answer }}</li>
           </ol>

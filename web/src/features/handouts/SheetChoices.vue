@@ -16,6 +16,7 @@ import {
   type HandoutChoices,
   type PrintGroup,
 } from './print-request.ts';
+import { t } from './messages.ts';
 
 /** What is printed, for whom, how large. */
 const props = defineProps<{ page: ClassView; mayKeep: boolean }>();
@@ -24,12 +25,12 @@ const emit = defineEmits<{ keep: [] }>();
 const choices = defineModel<HandoutChoices>({ required: true });
 
 const GROUPS: Readonly<Record<HandoutGroup, string>> = {
-  tune: 'Tunes',
-  notes: 'Notes and fingerings',
-  rhythm: 'Rhythm',
-  patterns: 'Patterns in a tune',
-  charts: 'Charts and cards',
-  packets: 'Packets',
+  tune: t('sheet-choices.tunes'),
+  notes: t('sheet-choices.notes-and-fingerings'),
+  rhythm: t('sheet-choices.rhythm'),
+  patterns: t('sheet-choices.patterns-in-a-tune'),
+  charts: t('sheet-choices.charts-and-cards'),
+  packets: t('sheet-choices.packets'),
   class: 'For the class',
 };
 const kinds = (Object.keys(GROUPS) as HandoutGroup[]).map((group) => ({
@@ -49,7 +50,7 @@ const tunes = computed(() =>
   ),
 );
 const pupils = computed(() => [
-  { value: null, text: 'All pupils' },
+  { value: null, text: t('sheet-choices.all-pupils') },
   ...props.page.pupils.filter(({ standing }) => standing !== null).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const hasCount = computed(() => ['notes', 'rhythm'].includes(kind.value.group));
@@ -57,21 +58,21 @@ const hasWords = computed(() => ['certificate', 'family-letter'].includes(choice
 const isForPupils = computed(() => hasWords.value || ['belt-slips', 'labels'].includes(choices.value.kind));
 const letters = LETTERS.map(({ id, name }) => ({ value: id, text: name }));
 const NAMES = [
-  { value: 'first', text: 'The first time each comes' },
-  { value: 'full', text: 'Under every note' },
-  { value: 'blank', text: 'Lines to write on' },
-  { value: 'none', text: 'None' },
+  { value: 'first', text: t('sheet-choices.the-first-time-each-comes') },
+  { value: 'full', text: t('sheet-choices.under-every-note') },
+  { value: 'blank', text: t('sheet-choices.lines-to-write-on') },
+  { value: 'none', text: t('sheet-choices.none') },
 ] as const;
 const SHOWN = [
-  { value: 'counting', text: 'Counting' },
-  { value: 'fingerings', text: 'Fingerings' },
-  { value: 'words', text: 'Words' },
-  { value: 'breaths', text: 'Breaths' },
-  { value: 'form', text: 'Form letters' },
-  { value: 'shades', text: 'Same bars shaded' },
-  { value: 'hardSpot', text: 'Hard spot' },
-  { value: 'chords', text: 'Chord symbols' },
-  { value: 'twoToPage', text: 'Two to a page' },
+  { value: 'counting', text: t('sheet-choices.counting') },
+  { value: 'fingerings', text: t('sheet-choices.fingerings') },
+  { value: 'words', text: t('sheet-choices.words') },
+  { value: 'breaths', text: t('sheet-choices.breaths') },
+  { value: 'form', text: t('sheet-choices.form-letters') },
+  { value: 'shades', text: t('sheet-choices.same-bars-shaded') },
+  { value: 'hardSpot', text: t('sheet-choices.hard-spot') },
+  { value: 'chords', text: t('sheet-choices.chord-symbols') },
+  { value: 'twoToPage', text: t('sheet-choices.two-to-a-page') },
 ] as const;
 const shown = computed({
   get: () => SHOWN.map(({ value }) => value).filter((each) => choices.value.options[each]),
@@ -90,9 +91,9 @@ function takeGroup({ size, easier, pupils }: PrintGroup): void {
 }
 const papers = (['a4', 'letter'] as const).map((value) => ({ value, text: PAPERS[value].name }));
 const SIDES = [
-  { value: 'none', text: 'Even margins' },
-  { value: 'left', text: 'Wider on the left' },
-  { value: 'right', text: 'Wider on the right' },
+  { value: 'none', text: t('sheet-choices.even-margins') },
+  { value: 'left', text: t('sheet-choices.wider-on-the-left') },
+  { value: 'right', text: t('sheet-choices.wider-on-the-right') },
 ] as const;
 const FIELDS = FIELD_NAMES.map((name) => `{${name}}`).join(' ');
 
@@ -104,46 +105,59 @@ function takeStep(step: number): void {
 </script>
 
 <template>
-  <BForm class="card-paper stack-close" aria-label="What to print" @submit.prevent>
-    <FormField v-slot="{ id }" label="Sheet" :hint="kind.about">
+  <BForm class="card-paper stack-close" :aria-label="t('sheet-choices.what-to-print')" @submit.prevent>
+    <FormField v-slot="{ id }" :label="t('sheet-choices.sheet')" :hint="kind.about">
       <BFormSelect :id="id" v-model="choices.kind" :options="kinds" />
     </FormField>
     <SelectField
       v-if="kind.group !== 'class' && choices.kind !== 'booklet'"
       :model-value="choices.step"
-      label="Step"
+      :label="t('sheet-choices.step')"
       :options="steps"
       @update:model-value="takeStep"
     />
     <SelectField
       v-if="needsTune(choices.kind) && tunes.length > 1"
       v-model="choices.tuneId"
-      label="Tune"
+      :label="t('sheet-choices.tune')"
       :options="tunes"
     />
-    <SelectField v-if="isForPupils" v-model="choices.pupilId" label="For" :options="pupils" />
+    <SelectField v-if="isForPupils" v-model="choices.pupilId" :label="t('sheet-choices.for')" :options="pupils" />
     <template v-if="choices.kind === 'tune-sheet' || kind.group === 'packets'">
-      <SelectField v-model="choices.options.names" label="Names of the notes" :options="NAMES" />
-      <BFormGroup label="On the sheet">
+      <SelectField v-model="choices.options.names" :label="t('sheet-choices.names-of-the-notes')" :options="NAMES" />
+      <BFormGroup :label="t('sheet-choices.on-the-sheet')">
         <BFormCheckboxGroup v-model="shown" :options="[...SHOWN]" stacked />
       </BFormGroup>
     </template>
-    <TextField v-if="hasCount" v-model="choices.count" label="How many (optional)" />
-    <SelectField v-if="choices.kind === 'family-letter'" v-model="choices.letter" label="About" :options="letters" />
+    <TextField v-if="hasCount" v-model="choices.count" :label="t('sheet-choices.how-many-optional')" />
+    <SelectField
+      v-if="choices.kind === 'family-letter'"
+      v-model="choices.letter"
+      :label="t('sheet-choices.about')"
+      :options="letters"
+    />
     <template v-if="hasWords">
-      <FormField v-slot="{ id }" label="Your words" :hint="`Leave empty for the usual ones. Fields: ${FIELDS}`">
+      <FormField
+        v-slot="{ id }"
+        :label="t('sheet-choices.your-words')"
+        :hint="t('sheet-choices.leave-empty-for-the-usual-ones', { fields: FIELDS })"
+      >
         <BFormTextarea :id="id" v-model="choices.words" rows="6" maxlength="4000" />
       </FormField>
-      <div><BButton size="sm" :disabled="!mayKeep" @click="emit('keep')">Keep for the school</BButton></div>
+      <div>
+        <BButton size="sm" :disabled="!mayKeep" @click="emit('keep')">{{
+          t('sheet-choices.keep-for-the-school')
+        }}</BButton>
+      </div>
     </template>
     <div class="d-flex flex-wrap gap-2">
-      <SelectField v-model="choices.size" label="Size" :options="sizes" />
-      <SelectField v-model="choices.paper" label="Paper" :options="papers" />
-      <SelectField v-model="choices.holding" label="Margins" :options="SIDES" />
+      <SelectField v-model="choices.size" :label="t('sheet-choices.size')" :options="sizes" />
+      <SelectField v-model="choices.paper" :label="t('sheet-choices.paper')" :options="papers" />
+      <SelectField v-model="choices.holding" :label="t('sheet-choices.margins')" :options="SIDES" />
       <TextField
         v-if="!isPerPupil(choices.kind)"
         v-model="choices.copies"
-        label="Copies"
+        :label="t('sheet-choices.copies')"
         type="number"
         :min="1"
         :max="MOST_COPIES"
@@ -153,9 +167,9 @@ function takeStep(step: number): void {
       v-if="!isPerPupil(choices.kind) && groups.length > 1"
       class="stack-close"
       role="group"
-      aria-label="What the pupils need"
+      :aria-label="t('sheet-choices.what-the-pupils-need')"
     >
-      <p class="mb-0">{{ page.name }} needs:</p>
+      <p class="mb-0">{{ t('sheet-choices.name-needs', { name: page.name }) }}</p>
       <div class="d-flex flex-wrap gap-2">
         <BButton v-for="group in groups" :key="group.label" size="sm" @click="takeGroup(group)">
           {{ group.label }}: {{ group.pupils }}
@@ -163,8 +177,10 @@ function takeStep(step: number): void {
       </div>
     </div>
     <div v-if="kind.hasKey">
-      <BButton @click="choices.seed += 1">Other tasks</BButton>
-      <span class="soft"> Sheet number {{ choices.seed }}: the same number prints the same sheet.</span>
+      <BButton @click="choices.seed += 1">{{ t('sheet-choices.other-tasks') }}</BButton>
+      <span class="soft"
+        >{{ ' ' }}{{ t('sheet-choices.sheet-number-seed-the-same-number', { seed: choices.seed }) }}</span
+      >
     </div>
   </BForm>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
+import { t } from './messages.ts';
 
 /** The pages of a sheet: one to look at, all of them for the printer. */
 const props = defineProps<{ pages: readonly string[]; printing: boolean }>();
@@ -24,7 +25,7 @@ const page = computed(() => props.pages[shown.value - 1] ?? '');
       :limit="7"
       first-number
       last-number
-      aria-label="Pages of the sheet"
+      :aria-label="t('sheet-pages.pages-of-the-sheet')"
     />
     <div v-if="printing" class="print-only" aria-hidden="true">
       <!-- eslint-disable-next-line vue/no-v-html -- as above -->

@@ -13,6 +13,7 @@ import type { Standing } from '@escalier/core/records';
 import type { HoldingSide, PaperName } from '@escalier/paper';
 import type { ClassView } from '../classes/index.ts';
 import type { PrintRequest } from '../../workers/handouts.ts';
+import { t } from './messages.ts';
 
 type Mutable<Thing> = { -readonly [Key in keyof Thing]: Thing[Key] };
 
@@ -172,7 +173,7 @@ export function printGroups(page: ClassView, step: number): readonly PrintGroup[
   for (const pupil of page.pupils) {
     if (pupil.standing === null) continue;
     const easier = hasEasier && pupil.easierLine;
-    const label = [SIZE_WORDS[pupil.printSize], ...(easier ? ['easier line'] : [])].join(', ');
+    const label = [SIZE_WORDS[pupil.printSize], ...(easier ? [t('print-request.easier-line')] : [])].join(', ');
     const pupils = (groups.get(label)?.pupils ?? 0) + 1;
     groups.set(label, { label, pupils, size: pupil.printSize, easier });
   }
@@ -180,9 +181,9 @@ export function printGroups(page: ClassView, step: number): readonly PrintGroup[
 }
 
 export const SIZE_WORDS: Readonly<Record<PrintSize, string>> = {
-  small: 'Small print',
-  medium: 'Medium',
-  big: 'Big print',
+  small: t('print-request.small-print'),
+  medium: t('print-request.medium'),
+  big: t('print-request.big-print'),
 };
 
 /** Kinds that are of the class as it is: printed once. */

@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { linesOf, sameBars } from './extent.ts';
+import { t } from './messages.ts';
 
 /** What of the tune is heard, and where it went wrong: for who does not press on the sheet, and to take it back. */
 const props = defineProps<{ info: TuneInfo; faults: readonly Fault[] }>();
@@ -14,7 +15,7 @@ const extent = defineModel<Extent | null>('extent', { required: true });
 const remarks = useRemarks();
 
 const bars = computed(() => [
-  { value: null, text: 'Mark a bar' },
+  { value: null, text: t('fault-tools.mark-a-bar') },
   ...props.info.barNumbers.map((number, value) => ({ value, text: barWords(number) })),
 ]);
 /** All of it, each line, or what was drawn on the sheet. */
@@ -22,8 +23,11 @@ const parts = computed((): readonly { readonly value: Extent | null; readonly te
   const lines = linesOf(props.info);
   const drawn = extent.value;
   return [
-    { value: null, text: 'All of it' },
-    ...lines.map((line, index) => ({ value: line, text: `Line ${index + 1}, ${barRange(line.bars)}` })),
+    { value: null, text: t('fault-tools.all-of-it') },
+    ...lines.map((line, index) => ({
+      value: line,
+      text: t('fault-tools.line-index-bars', { index: index + 1, bars: barRange(line.bars) }),
+    })),
     ...(drawn === null || lines.some((line) => sameBars(line, drawn))
       ? []
       : [{ value: drawn, text: barRange(drawn.bars) }]),
@@ -58,28 +62,31 @@ function placeWords({ bar, remark }: Fault): string {
       v-model="part"
       class="auto"
       :options="parts.map(({ text }, value) => ({ value, text }))"
-      aria-label="What is heard"
+      :aria-label="t('fault-tools.what-is-heard')"
     />
-    <BFormCheckbox v-if="extent !== null" :model-value="extent.slowly" @update:model-value="setSlowly(Boolean($event))"
-      >slowly</BFormCheckbox
+    <BFormCheckbox
+      v-if="extent !== null"
+      :model-value="extent.slowly"
+      @update:model-value="setSlowly(Boolean($event))"
+      >{{ t('fault-tools.slowly') }}</BFormCheckbox
     >
     <BFormSelect
       class="auto"
       :model-value="null"
       :options="bars"
-      aria-label="Mark a bar"
+      :aria-label="t('fault-tools.mark-a-bar')"
       @update:model-value="$event !== null && emit('mark', Number($event))"
     />
     <BButton
       v-for="(fault, index) in faults"
       :key="index"
       size="sm"
-      :aria-label="`Take away: ${placeWords(fault)}`"
+      :aria-label="t('fault-tools.take-away-place', { place: placeWords(fault) })"
       @click="emit('unmark', fault)"
       >{{ placeWords(fault) }} ×</BButton
     >
   </div>
   <p v-if="faults.length === 0" class="soft mb-0">
-    Press the bar or note where it happened, then the remark, or the other way round. Draw over bars to hear a part.
+    {{ t('fault-tools.press-the-bar-or-note-where') }}
   </p>
 </template>

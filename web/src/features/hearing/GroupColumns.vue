@@ -3,10 +3,10 @@ import type { Outcome } from '@escalier/core/records';
 import { reactive, watch } from 'vue';
 import type { PupilView } from '../classes/index.ts';
 import HowComputed from '../../ui/HowComputed.vue';
-import { plural } from '../../ui/plural.ts';
 import OutcomeButtons from './OutcomeButtons.vue';
 import RemarkChips from './RemarkChips.vue';
 import { OUTCOME_WORDS } from './words.ts';
+import { t } from './messages.ts';
 
 /** Several who play together: a column for each, one tap each. */
 const props = defineProps<{ group: readonly PupilView[]; done: ReadonlyMap<string, Outcome> }>();
@@ -33,7 +33,7 @@ watch(
           :pupil-name="pupil.name"
           @judge="$emit('judge', pupil, $event, remarks[pupil.id] ?? [])"
         />
-        <HowComputed :label="plural(remarks[pupil.id]?.length ?? 0, 'remark', 'remarks')">
+        <HowComputed :label="t('count.remarks', { n: remarks[pupil.id]?.length ?? 0 })">
           <RemarkChips v-model="remarks[pupil.id]!" small />
         </HowComputed>
       </template>

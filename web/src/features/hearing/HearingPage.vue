@@ -22,6 +22,7 @@ import QueueCard from './QueueCard.vue';
 import { useHearing } from './store.ts';
 import { useFaults } from './use-faults.ts';
 import { useTurn } from './use-turn.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string; pupilId?: string }>();
 const classes = useClasses();
@@ -31,7 +32,7 @@ useLiveClass(toRef(props, 'classId'));
 onMounted(useRemarks().load);
 
 const page = computed(() => (classes.page?.id === props.classId ? classes.page : null));
-const SIZES = [1, 2, 3, 4, 5].map((value) => ({ value, text: value === 1 ? 'One' : String(value) }));
+const SIZES = [1, 2, 3, 4, 5].map((value) => ({ value, text: value === 1 ? t('hearing-page.one') : String(value) }));
 const size = ref(1);
 const {
   queue,
@@ -174,11 +175,16 @@ onKeyStroke(Object.keys(KEYS), (event) => {
 </script>
 
 <template>
-  <LoadState v-if="page === null" :error="classes.error" what="the class" @again="classes.open(classId)" />
+  <LoadState
+    v-if="page === null"
+    :error="classes.error"
+    :what="t('hearing-page.the-class')"
+    @again="classes.open(classId)"
+  />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" />
     <div class="line bar">
-      <BFormRadioGroup v-model="size" buttons :options="SIZES" aria-label="How many play together" />
+      <BFormRadioGroup v-model="size" buttons :options="SIZES" :aria-label="t('hearing-page.how-many-play-together')" />
       <LastRecordStrip
         class="grow"
         :last="hearing.last"
@@ -189,13 +195,21 @@ onKeyStroke(Object.keys(KEYS), (event) => {
       <SoundCheckButton :page="page" :position="step?.position ?? 1" />
     </div>
     <p v-if="pupil === null" class="card-paper">
-      {{ queue.length === 0 ? 'Everyone in this class has passed every step.' : 'This pupil is not in the class.' }}
+      {{
+        queue.length === 0
+          ? t('hearing-page.everyone-in-this-class-has-passed')
+          : t('hearing-page.this-pupil-is-not-in-the')
+      }}
     </p>
     <AfterPaint v-else>
       <div class="columns hearing">
         <section class="stack">
           <template v-if="isRow && step !== null">
-            <h2 class="who">{{ row.length }} together, step {{ step.position }}</h2>
+            <h2 class="who">
+              {{
+                t('hearing-page.row-count-together-step-position', { rowCount: row.length, position: step.position })
+              }}
+            </h2>
             <GroupColumns :group="row" :done="done" @judge="judgeInRow" />
           </template>
           <template v-else>
@@ -211,18 +225,18 @@ onKeyStroke(Object.keys(KEYS), (event) => {
                 @heard="heardAlong"
               />
               <p v-if="openRemark !== null" class="soft" role="status">
-                Press the bar or note on the sheet, if you want to say where.
+                {{ t('hearing-page.press-the-bar-or-note-on') }}
               </p>
             </template>
-            <p v-else>{{ pupil.name }} has passed every step.</p>
+            <p v-else>{{ t('hearing-page.name-has-passed-every-step', { name: pupil.name }) }}</p>
           </template>
           <AfterPaint>
             <div class="line">
               <BButton v-if="next !== null" @click="skipTurn">
-                Skip to {{ next.name }} <span class="key" aria-hidden="true">S</span>
+                {{ t('hearing-page.skip-to-name', { name: next.name }) }} <span class="key" aria-hidden="true">S</span>
               </BButton>
               <BButton v-if="!isRow && !pupil.away" @click="away">
-                Away today <span class="key" aria-hidden="true">A</span>
+                {{ t('hearing-page.away-today') }} <span class="key" aria-hidden="true">A</span>
               </BButton>
             </div>
           </AfterPaint>
@@ -243,7 +257,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
             />
             <QueueCard :page="page" :queue="queue.filter((each) => !row.includes(each))" :why="why" />
             <section class="card-paper stack-close">
-              <h2>What counts as a pass</h2>
+              <h2>{{ t('hearing-page.what-counts-as-a-pass') }}</h2>
               <p>
                 {{ passing?.label }}. <span class="soft">{{ passing?.speaksFor }}</span>
               </p>

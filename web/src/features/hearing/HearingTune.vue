@@ -19,6 +19,7 @@ import FaultTools from './FaultTools.vue';
 import { extentOf } from './extent.ts';
 import TurnTools from './TurnTools.vue';
 import type { MarkedPlace } from './use-faults.ts';
+import { t } from './messages.ts';
 
 /** The tune that is being heard, small, with its hard spots, and what one needs to hear it. */
 const props = defineProps<{
@@ -98,12 +99,12 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
 </script>
 
 <template>
-  <section class="card-paper stack-close tune" aria-label="The tune">
+  <section class="card-paper stack-close tune" :aria-label="t('hearing-tune.the-tune')">
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
     <SelectField
       v-if="step.tunes.length > 1"
       v-model="tuneId"
-      :label="`${step.toPass === 1 ? 'Any one of' : `${step.toPass} of`} ${step.tunes.length} tunes`"
+      :label="`${step.toPass === 1 ? t('hearing-tune.any-one-of') : `${step.toPass} of`} ${step.tunes.length} tunes`"
       :options="tunes"
     />
     <template v-if="page !== null && info !== null">
@@ -111,7 +112,9 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
         <RouterLink class="grow" :to="{ name: 'step', params: { classId, position: step.position } }">{{
           page.title
         }}</RouterLink>
-        <span class="soft">{{ info.reading.tempo.perMinute }} beats a minute</span>
+        <span class="soft">{{
+          t('hearing-tune.per-minute-beats-a-minute', { perMinute: info.reading.tempo.perMinute })
+        }}</span>
       </p>
       <WhenSeen>
         <ScoreSheet
@@ -135,7 +138,9 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
         @mark="markBar"
         @unmark="emit('unmark', $event)"
       />
-      <p v-if="spot !== null" class="soft">Hard spot: {{ withNoteNames(hardSpotWords(spot.hardest)) }}</p>
+      <p v-if="spot !== null" class="soft">
+        {{ t('hearing-tune.hard-spot-with-note-names', { withNoteNames: withNoteNames(hardSpotWords(spot.hardest)) }) }}
+      </p>
       <TurnTools
         v-if="on !== null"
         v-model:tempo="tempo"

@@ -4,6 +4,7 @@ import IconHere from '~icons/bi/device-hdd';
 import IconSchool from '~icons/bi/check-circle-fill';
 import { computed } from 'vue';
 import type { LastRecord } from './store.ts';
+import { t } from './messages.ts';
 
 /** The last result, where it is saved, and undo. */
 const props = defineProps<{ last: LastRecord | null; atSchool: boolean; error: string | null }>();
@@ -11,26 +12,36 @@ defineEmits<{ undo: [] }>();
 
 const said = computed(() => {
   if (props.last === null) return '';
-  if (props.last.kind === 'away') return 'is away today.';
+  if (props.last.kind === 'away') return t('last-record-strip.is-away-today');
   const { part, outcome, position } = props.last;
-  return `${part ? 'heard in part: ' : ''}${SAID[outcome]}, step ${position}.`;
+  return t('last-record-strip.value-said-step-position', {
+    value: part ? t('last-record-strip.heard-in-part') : '',
+    said: SAID[outcome],
+    position,
+  });
 });
 
-const SAID: Record<Outcome, string> = { passed: 'passed', nearly: 'nearly passed', 'not-yet': 'has not passed yet' };
+const SAID: Record<Outcome, string> = {
+  passed: 'passed',
+  nearly: t('last-record-strip.nearly-passed'),
+  'not-yet': t('last-record-strip.has-not-passed-yet'),
+};
 </script>
 
 <template>
-  <div class="line strip" role="status" aria-label="Last result">
+  <div class="line strip" role="status" :aria-label="t('last-record-strip.last-result')">
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <template v-else-if="last !== null">
       <p>
         <strong>{{ last.pupilName }}</strong> {{ said }}
         <span class="where" :class="{ here: !atSchool }">
           <IconSchool v-if="atSchool" aria-hidden="true" /><IconHere v-else aria-hidden="true" />
-          {{ atSchool ? 'Saved at school' : 'Saved here' }}
+          {{ atSchool ? t('last-record-strip.saved-at-school') : t('last-record-strip.saved-here') }}
         </span>
       </p>
-      <BButton @click="$emit('undo')">Undo <span class="key" aria-hidden="true">U</span></BButton>
+      <BButton @click="$emit('undo')"
+        >{{ t('last-record-strip.undo') }} <span class="key" aria-hidden="true">U</span></BButton
+      >
     </template>
   </div>
 </template>

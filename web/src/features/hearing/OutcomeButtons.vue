@@ -3,6 +3,7 @@ import type { Outcome } from '@escalier/core/records';
 import IconNearly from '~icons/bi/circle-half';
 import IconNotYet from '~icons/bi/circle';
 import IconPassed from '~icons/bi/check-circle-fill';
+import { t } from './messages.ts';
 
 /** The three outcomes, large enough for a thumb, told apart by shape as well as colour. */
 defineProps<{ pupilName: string; keys?: boolean; small?: boolean }>();
@@ -10,15 +11,23 @@ defineEmits<{ judge: [outcome: Outcome] }>();
 </script>
 
 <template>
-  <div class="outcomes" :class="{ small }" role="group" :aria-label="`How did ${pupilName} do?`">
+  <div
+    class="outcomes"
+    :class="{ small }"
+    role="group"
+    :aria-label="t('outcome-buttons.how-did-pupil-name-do', { pupilName })"
+  >
     <button class="passed" type="button" @click="$emit('judge', 'passed')">
-      <IconPassed aria-hidden="true" />Passed<span v-if="keys" class="key" aria-hidden="true">1</span>
+      <IconPassed aria-hidden="true" />{{ t('outcome-buttons.passed')
+      }}<span v-if="keys" class="key" aria-hidden="true">1</span>
     </button>
     <button class="nearly" type="button" @click="$emit('judge', 'nearly')">
-      <IconNearly aria-hidden="true" />Nearly<span v-if="keys" class="key" aria-hidden="true">2</span>
+      <IconNearly aria-hidden="true" />{{ t('outcome-buttons.nearly')
+      }}<span v-if="keys" class="key" aria-hidden="true">2</span>
     </button>
     <button class="not-yet" type="button" @click="$emit('judge', 'not-yet')">
-      <IconNotYet aria-hidden="true" />Not yet<span v-if="keys" class="key" aria-hidden="true">3</span>
+      <IconNotYet aria-hidden="true" />{{ t('outcome-buttons.not-yet')
+      }}<span v-if="keys" class="key" aria-hidden="true">3</span>
     </button>
   </div>
 </template>

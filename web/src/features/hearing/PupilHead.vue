@@ -5,10 +5,10 @@ import { computed } from 'vue';
 import type { PupilView } from '../classes/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import { dayOfMoment } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { useRemarks } from '../schools/index.ts';
 import { passRuleWords } from '../staircase/index.ts';
 import { OUTCOME_WORDS } from './words.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ pupil: PupilView; step: StepDto | null; why: string; timeZone: string }>();
 const remarks = useRemarks();
@@ -24,10 +24,15 @@ const toPass = computed(() => (props.step === null ? null : passRuleWords(props.
 /** What the records say about the tries on this step. */
 const history = computed(() => {
   const standing = props.pupil.standing?.steps.find((each) => each.stepId === props.step?.id);
-  if (standing === undefined) return 'Not heard on this step yet.';
+  if (standing === undefined) return t('pupil-head.not-heard-on-this-step-yet');
   const noted = standing.remarks.map((id) => remarks.wordsOf(id).toLowerCase()).join(', ');
-  const worked = noted === '' ? '' : `, to work on: ${noted}`;
-  return `${plural(standing.tries, 'try', 'tries')}, last on ${dayOfMoment(standing.lastHeardAt, props.timeZone)}: ${OUTCOME_WORDS[standing.lastOutcome].toLowerCase()}${worked}.`;
+  const worked = noted === '' ? '' : t('pupil-head.to-work-on-noted', { noted });
+  return t('pupil-head.tries-last-on-day-lower-case', {
+    tries: t('count.tries', { n: standing.tries }),
+    day: dayOfMoment(standing.lastHeardAt, props.timeZone),
+    lowerCase: OUTCOME_WORDS[standing.lastOutcome].toLowerCase(),
+    worked,
+  });
 });
 </script>
 
@@ -35,15 +40,16 @@ const history = computed(() => {
   <div class="stack-close">
     <h2 class="who">{{ pupil.name }}</h2>
     <p v-if="pupil.away || other !== null">
-      <template v-if="pupil.away">Away today. </template>
-      <template v-if="other !== null">Plays the {{ other.name }}.</template>
+      <template v-if="pupil.away">{{ t('pupil-head.away-today') }}{{ ' ' }} </template>
+      <template v-if="other !== null">{{ t('pupil-head.plays-the-name', { name: other.name }) }}</template>
     </p>
     <template v-if="step !== null">
       <p class="line large">
-        <span class="belt-chip"><BeltBand :belt-id="step.belt" /></span> step {{ step.position }},
+        <span class="belt-chip"><BeltBand :belt-id="step.belt" /></span>
+        {{ t('pupil-head.step-position', { position: step.position }) }}
         <strong>{{ step.title }}</strong>
       </p>
-      <p v-if="toPass !== null">To pass: {{ toPass }}.</p>
+      <p v-if="toPass !== null">{{ t('pupil-head.to-pass-pass', { pass: toPass }) }}</p>
       <p class="soft">{{ reason }}{{ history }}</p>
     </template>
   </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import HowComputed from '../../ui/HowComputed.vue';
 import { QUEUE_RULE, type ClassView, type PupilView } from '../classes/index.ts';
+import { t } from './messages.ts';
 
 /** Who comes after that, each with the reason. */
 defineProps<{ page: ClassView; queue: readonly PupilView[]; why: (id: string) => string }>();
@@ -9,18 +10,29 @@ const SHOWN = 6;
 
 <template>
   <section class="card-paper stack-close">
-    <h2>Next</h2>
+    <h2>{{ t('queue-card.next') }}</h2>
     <ol class="plain">
       <li v-for="each in queue.slice(0, SHOWN)" :key="each.id">
         <RouterLink :to="{ name: 'hear', params: { classId: page.id, pupilId: each.id } }" replace>{{
           each.name
         }}</RouterLink>
-        <span class="soft"> step {{ (each.standing?.stepIndex ?? 0) + 1 }}, {{ why(each.id) }}</span>
+        <span class="soft"
+          >{{ ' '
+          }}{{
+            t('queue-card.step-step-index-why', { stepIndex: (each.standing?.stepIndex ?? 0) + 1, why: why(each.id) })
+          }}</span
+        >
       </li>
     </ol>
-    <HowComputed label="Why this order?">
-      {{ QUEUE_RULE }} {{ page.pace.perLesson }} fit into a lesson’s {{ page.style.hearing.minutes }} minutes, so nobody
-      waits more than {{ page.pace.within }} lessons.
+    <HowComputed :label="t('queue-card.why-this-order')">
+      {{
+        t('queue-card.queue-rule-per-lesson-fit-into', {
+          queueRule: QUEUE_RULE,
+          perLesson: page.pace.perLesson,
+          minutes: page.style.hearing.minutes,
+          within: page.pace.within,
+        })
+      }}
     </HowComputed>
   </section>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { useRemarks } from '../schools/index.ts';
+import { t } from './messages.ts';
 
 /** What to work on: short words to tick, with the remedy for those that are ticked. */
 defineProps<{ small?: boolean }>();
@@ -11,8 +12,8 @@ const remedies = computed(() => remarks.all.filter((remark) => ticked.value.incl
 </script>
 
 <template>
-  <BFormGroup label="To work on" class="remarks" :class="{ small }">
-    <BFormCheckboxGroup v-model="ticked" buttons :options="options" aria-label="To work on" />
+  <BFormGroup :label="t('remark-chips.to-work-on')" class="remarks" :class="{ small }">
+    <BFormCheckboxGroup v-model="ticked" buttons :options="options" :aria-label="t('remark-chips.to-work-on')" />
     <ul v-if="!small" class="plain" aria-live="polite">
       <li v-for="remark in remedies" :key="remark.id">
         <strong>{{ remark.words }}:</strong> {{ remark.remedy }}

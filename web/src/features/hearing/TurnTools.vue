@@ -5,6 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { useSeenTimer } from '../../ui/use-seen-timer.ts';
 import { clickSchedule, notesSchedule, useSound } from '../../sound/index.ts';
 import { tappedTempo } from './tapped-tempo.ts';
+import { t } from './messages.ts';
 
 /** A start note, the beat at the pass tempo, a stop-watch, and the tempo that is reached, by tapping along. */
 const props = defineProps<{
@@ -70,18 +71,19 @@ function clock(seconds: number): string {
 </script>
 
 <template>
-  <div class="line tools" role="group" aria-label="For hearing">
-    <BButton :disabled="firstNote === null" @click="playNote">Starting note</BButton>
+  <div class="line tools" role="group" :aria-label="t('turn-tools.for-hearing')">
+    <BButton :disabled="firstNote === null" @click="playNote">{{ t('turn-tools.starting-note') }}</BButton>
     <BButton :pressed="clicking" @click="toggleClick">
-      Beat <strong>{{ passTempo }}</strong>
+      {{ t('turn-tools.beat') }} <strong>{{ passTempo }}</strong>
     </BButton>
     <BButton :pressed="startedAt !== null" @click="toggleWatch">
-      Stopwatch <strong>{{ clock(elapsed) }}</strong> of {{ clock(seconds) }}
+      {{ t('turn-tools.stopwatch') }} <strong>{{ clock(elapsed) }}</strong>
+      {{ t('turn-tools.of-clock', { clock: clock(seconds) }) }}
     </BButton>
     <BButton @click="tap">
-      Tap the beat <strong>{{ tempo === null ? '–' : tempo }}</strong>
+      {{ t('turn-tools.tap-the-beat') }} <strong>{{ tempo === null ? '–' : tempo }}</strong>
     </BButton>
-    <BButton v-if="tempo !== null" @click="tempo = null">Clear tempo</BButton>
+    <BButton v-if="tempo !== null" @click="tempo = null">{{ t('turn-tools.clear-tempo') }}</BButton>
     <p v-if="sound.error.value !== null" class="soft">{{ sound.error.value }}</p>
   </div>
 </template>

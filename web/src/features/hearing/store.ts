@@ -4,6 +4,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { useOutbox } from '../../offline/index.ts';
 import { useAway } from '../classes/index.ts';
 import { heardEvent, undoneEvent, type HeardDraft } from './events.ts';
+import { t } from './messages.ts';
 
 interface Noted {
   readonly classId: string;
@@ -52,7 +53,10 @@ export const useHearing = defineStore('hearing', () => {
       return true;
     } catch (problem) {
       done.value = done.value.filter((each) => each !== record);
-      error.value = `Not recorded: ${pupilName}. ${problem instanceof Error ? problem.message : ''}`;
+      error.value = t('store.not-recorded-pupil-name-message', {
+        pupilName,
+        message: problem instanceof Error ? problem.message : '',
+      });
       return false;
     }
   }
@@ -67,7 +71,10 @@ export const useHearing = defineStore('hearing', () => {
       return true;
     } catch (problem) {
       done.value = done.value.filter((each) => each !== record);
-      error.value = `Not noted as away: ${pupil.pupilName}. ${problem instanceof Error ? problem.message : ''}`;
+      error.value = t('store.not-noted-as-away-pupil-name', {
+        pupilName: pupil.pupilName,
+        message: problem instanceof Error ? problem.message : '',
+      });
       return false;
     }
   }
@@ -84,7 +91,7 @@ export const useHearing = defineStore('hearing', () => {
       return record;
     } catch (problem) {
       done.value = [...done.value, record];
-      error.value = `Not undone. ${problem instanceof Error ? problem.message : ''}`;
+      error.value = t('store.not-undone-message', { message: problem instanceof Error ? problem.message : '' });
       return null;
     }
   }
@@ -96,7 +103,7 @@ export const useHearing = defineStore('hearing', () => {
       await outbox.add(classId, undoneEvent(event, new Date()));
       done.value = done.value.filter((each) => each.kind !== 'heard' || each.event.id !== event.id);
     } catch (problem) {
-      error.value = `Not undone. ${problem instanceof Error ? problem.message : ''}`;
+      error.value = t('store.not-undone-message', { message: problem instanceof Error ? problem.message : '' });
     }
   }
 

@@ -2,13 +2,13 @@
 import { computed, toRef } from 'vue';
 import { longDate } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 import { ClassHead } from '../classes/index.ts';
 import { TakeCare } from '../schools/index.ts';
 import SlipSheet from './SlipSheet.vue';
 import TaskForm from './TaskForm.vue';
 import { useRoomOfClass } from './use-room-of-class.ts';
+import { t } from './messages.ts';
 
 /** The practice room of a class: opened, set up for the week, and its slips. */
 const props = defineProps<{ classId: string }>();
@@ -28,16 +28,16 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <LoadState v-if="room === null" :error="error" what="the practice room" @again="load" />
+  <LoadState v-if="room === null" :error="error" :what="t('room-page.the-practice-room')" @again="load" />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" class="no-print" />
     <section v-if="slips.length > 0" class="card-paper stack-close slip-card">
       <div class="no-print stack-close">
-        <h2>{{ plural(slips.length, 'slip', 'slips') }} to print now</h2>
-        <p>They are shown this once: Escalier keeps no code and no words, so nobody can read them later.</p>
+        <h2>{{ t('room-page.slips-to-print-now', { slips: t('count.slips', { n: slips.length }) }) }}</h2>
+        <p>{{ t('room-page.they-are-shown-this-once-escalier') }}</p>
         <div class="line">
-          <BButton variant="primary" @click="print">Print</BButton>
-          <BButton @click="slips = []">Done</BButton>
+          <BButton variant="primary" @click="print">{{ t('room-page.print') }}</BButton>
+          <BButton @click="slips = []">{{ t('room-page.done') }}</BButton>
         </div>
       </div>
       <SlipSheet :slips="slips" :names="names" :address="address" :until="longDate(room.room?.until ?? room.endsOn)" />
@@ -45,66 +45,75 @@ const print = (): void => window.print();
     <div class="columns no-print">
       <div class="stack">
         <section class="card-paper stack-close">
-          <h2>{{ isOpen ? `Open until ${longDate(room.room!.until)}` : 'The practice room is closed' }}</h2>
+          <h2>
+            {{
+              isOpen
+                ? t('room-page.open-until-date', { date: longDate(room.room!.until) })
+                : t('room-page.the-practice-room-is-closed')
+            }}
+          </h2>
           <p>
-            Each pupil gets a slip with a code. At home it opens ten minutes of practice on whatever device there is: no
-            account, no name, nothing to buy.
+            {{ t('room-page.each-pupil-gets-a-slip-with') }}
           </p>
-          <BAlert v-if="!room.allowed" :model-value="true" variant="warning"
-            >The owner of the school allows practice rooms first: School, Data.</BAlert
-          >
+          <BAlert v-if="!room.allowed" :model-value="true" variant="warning">{{
+            t('room-page.the-owner-of-the-school-allows')
+          }}</BAlert>
           <BForm v-else class="stack-close" @submit.prevent="open(until)">
             <TextField
               v-model="until"
               type="date"
-              label="Last day"
-              hint="Slips open nothing after it."
+              :label="t('room-page.last-day')"
+              :hint="t('room-page.slips-open-nothing-after-it')"
               :error="fields.until"
             />
             <div class="line">
               <BButton type="submit" variant="primary" :disabled="busy">{{
-                isOpen ? 'Change the day' : 'Open it'
+                isOpen ? t('room-page.change-the-day') : t('room-page.open-it')
               }}</BButton>
-              <BButton v-if="isOpen" variant="outline-danger" :disabled="busy" @click="open(null)">Close it</BButton>
+              <BButton v-if="isOpen" variant="outline-danger" :disabled="busy" @click="open(null)">{{
+                t('room-page.close-it')
+              }}</BButton>
             </div>
           </BForm>
           <BAlert :model-value="reason !== null" variant="danger">{{ reason }}</BAlert>
         </section>
         <section v-if="isOpen" class="card-paper stack-close">
-          <h2>This week</h2>
+          <h2>{{ t('room-page.this-week') }}</h2>
           <TaskForm :tunes="room.tunes" :task="room.room!.task" :busy="busy" :fields="fields" @keep="setTask" />
         </section>
         <section class="card-paper stack-close">
-          <h2>Without a device</h2>
-          <p>The same ten minutes on paper, for the tune of the step.</p>
+          <h2>{{ t('room-page.without-a-device') }}</h2>
+          <p>{{ t('room-page.the-same-ten-minutes-on-paper') }}</p>
           <div>
-            <BButton :to="{ name: 'handouts', params: { classId }, query: { kind: 'ten-minutes' } }"
-              >Print the sheet</BButton
-            >
+            <BButton :to="{ name: 'handouts', params: { classId }, query: { kind: 'ten-minutes' } }">{{
+              t('room-page.print-the-sheet')
+            }}</BButton>
           </div>
         </section>
         <TakeCare place="recordings" />
       </div>
       <section class="card-paper stack-close">
-        <h2>Slips</h2>
+        <h2>{{ t('room-page.slips') }}</h2>
         <p>
-          {{ plural(handIn, 'pupil', 'pupils') }} may hand in recordings: consent is noted under Pupils. What comes in
-          is under <RouterLink :to="{ name: 'recordings', params: { classId } }">Recordings</RouterLink>. Whoever has a
-          slip may have played it.
+          {{ t('room-page.pupils-may-hand-in-recordings-consent', { pupils: t('count.pupils', { n: handIn }) }) }}
+          <RouterLink :to="{ name: 'recordings', params: { classId } }">{{ t('room-page.recordings') }}</RouterLink>{{
+            t('room-page.whoever-has-a-slip-may-have')
+          }}
         </p>
         <div class="line">
-          <BButton variant="primary" :disabled="!isOpen || chosen.length === 0 || busy" @click="makeSlips"
-            >Make {{ plural(chosen.length, 'slip', 'slips') }}</BButton
-          >
-          <BFormCheckbox v-model="all">All</BFormCheckbox>
+          <BButton variant="primary" :disabled="!isOpen || chosen.length === 0 || busy" @click="makeSlips">{{
+            t('room-page.make-slips', { slips: t('count.slips', { n: chosen.length }) })
+          }}</BButton>
+          <BFormCheckbox v-model="all">{{ t('room-page.all') }}</BFormCheckbox>
         </div>
-        <p class="soft">A new slip closes the pupil’s old one at once.</p>
-        <BFormCheckboxGroup v-model="chosen" class="pupils" aria-label="Pupils">
+        <p class="soft">{{ t('room-page.a-new-slip-closes-the-pupils') }}</p>
+        <BFormCheckboxGroup v-model="chosen" class="pupils" :aria-label="t('room-page.pupils')">
           <BFormCheckbox v-for="pupil in room.pupils" :key="pupil.id" :value="pupil.id">
             {{ pupil.name }}
             <span class="soft"
-              >{{ pupil.pictureName ?? 'no slip yet' }}{{ pupil.mayHandIn ? ' · may hand in' : ''
-              }}{{ pupil.handedIn > 0 ? ` · ${plural(pupil.handedIn, 'recording', 'recordings')}` : '' }}</span
+              >{{ pupil.pictureName ?? t('room-page.no-slip-yet')
+              }}{{ pupil.mayHandIn ? t('room-page.may-hand-in') : ''
+              }}{{ pupil.handedIn > 0 ? ` · ${t('count.recordings', { n: pupil.handedIn })}` : '' }}</span
             >
           </BFormCheckbox>
         </BFormCheckboxGroup>

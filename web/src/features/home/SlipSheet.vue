@@ -2,6 +2,7 @@
 import type { AccessSlip } from '@escalier/contract/practice-rooms';
 import { computed } from 'vue';
 import { qrOf } from './qr.ts';
+import { t } from './messages.ts';
 
 /** Slips to cut: code, address, three words, and what a family needs to know. */
 const props = defineProps<{
@@ -18,18 +19,25 @@ const drawn = computed(() =>
 <template>
   <ul class="slips">
     <li v-for="slip in drawn" :key="slip.pupilId">
-      <p class="for">For {{ names.get(slip.pupilId) }} <span>(cut this line off)</span></p>
-      <svg :viewBox="`0 0 ${slip.code.size} ${slip.code.size}`" role="img" :aria-label="`Code for ${slip.pictureName}`">
+      <p class="for">
+        {{ t('slip-sheet.for-name', { name: names.get(slip.pupilId) ?? '' }) }}
+        <span>{{ t('slip-sheet.cut-this-line-off') }}</span>
+      </p>
+      <svg
+        :viewBox="`0 0 ${slip.code.size} ${slip.code.size}`"
+        role="img"
+        :aria-label="t('slip-sheet.code-for-picture-name', { pictureName: slip.pictureName })"
+      >
         <rect width="100%" height="100%" class="ground" />
         <path :d="slip.code.path" />
       </svg>
       <div>
         <p class="picture">{{ slip.pictureName }}</p>
-        <p>Your practice room: scan the code, or go to</p>
+        <p>{{ t('slip-sheet.your-practice-room-scan-the-code') }}</p>
         <p class="big">{{ address }}</p>
-        <p>and type</p>
+        <p>{{ t('slip-sheet.and-type') }}</p>
         <p class="big">{{ slip.words }}</p>
-        <p class="small">No account. Open until {{ until }}. Lost it? Ask for a new one.</p>
+        <p class="small">{{ t('slip-sheet.no-account-open-until-until-lost', { until }) }}</p>
       </div>
     </li>
   </ul>

@@ -4,6 +4,7 @@ import { computed, ref, watch } from 'vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** One thing for the week: a tune, or some bars of it, and a sentence. */
 const props = defineProps<{
@@ -44,26 +45,28 @@ const keep = () =>
 
 <template>
   <BForm class="stack" @submit.prevent="keep">
-    <SelectField v-model="tuneId" label="Tune" :options="options" :error="fields['task.tuneId']" />
+    <SelectField v-model="tuneId" :label="t('task-form.tune')" :options="options" :error="fields['task.tuneId']" />
     <div class="field-grid">
       <TextField
         v-model="from"
         type="number"
-        label="From bar"
-        hint="Empty for all of it."
+        :label="t('task-form.from-bar')"
+        :hint="t('task-form.empty-for-all-of-it')"
         :error="fields['task.bars']"
       />
-      <TextField v-model="to" type="number" label="To bar" />
+      <TextField v-model="to" type="number" :label="t('task-form.to-bar')" />
       <TextField
         v-model="tempo"
         type="number"
-        label="Beats a minute"
-        hint="Empty for their own."
+        :label="t('task-form.beats-a-minute')"
+        :hint="t('task-form.empty-for-their-own')"
         :error="fields['task.tempo']"
       />
     </div>
-    <TextField v-model="words" label="In your words" :error="fields['task.words']" />
+    <TextField v-model="words" :label="t('task-form.in-your-words')" :error="fields['task.words']" />
     <SaveBar :busy="busy" :error="null" />
-    <div v-if="task !== null"><BButton variant="link" @click="emit('keep', null)">Set nothing</BButton></div>
+    <div v-if="task !== null">
+      <BButton variant="link" @click="emit('keep', null)">{{ t('task-form.set-nothing') }}</BButton>
+    </div>
   </BForm>
 </template>

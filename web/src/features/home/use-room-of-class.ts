@@ -3,6 +3,7 @@ import { ref, shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** A class's practice room: open or closed, what is set for the week, and slips. Call it in `setup`. */
 export function useRoomOfClass(classId: Ref<string>) {
@@ -58,9 +59,9 @@ export function useRoomOfClass(classId: Ref<string>) {
     }
     room.value = { ...mine, room: { ...mine.room, version: theirs.version } };
     const title = found.tunes.find(({ id }) => id === theirs.task?.tuneId)?.title ?? '';
-    const told = theirs.task === null ? 'nothing is set' : `“${title}”: ${theirs.task.words}`;
+    const told = theirs.task === null ? t('use-room-of-class.nothing-is-set') : `“${title}”: ${theirs.task.words}`;
     return new ApiError({
-      error: { code: 'changed', message: `${message} Now ${told}. Save again to set yours instead.` },
+      error: { code: 'changed', message: t('use-room-of-class.message-now-told-save-again-to', { message, told }) },
     });
   }
   const makeSlips = () =>

@@ -19,6 +19,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { SchoolHead } from '../schools/index.ts';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
 import HandOutCard from './HandOutCard.vue';
+import { t } from './messages.ts';
 
 const belts = shallowRef<BeltList | null>(null);
 const stock = ref<{ -readonly [Key in keyof BeltStock]: BeltStock[Key] }[]>([]);
@@ -78,15 +79,15 @@ async function rebase(): Promise<void> {
 }
 
 const FIELDS = [
-  { key: 'belt', label: 'Belt', isRowHeader: true },
-  { key: 'passed', label: 'Passed', tdClass: 'figure' },
-  { key: 'likely', label: 'Still to come', tdClass: 'figure' },
-  { key: 'stock', label: 'In stock' },
-  { key: 'missing', label: 'Missing' },
+  { key: 'belt', label: t('belts-page.belt'), isRowHeader: true },
+  { key: 'passed', label: t('belts-page.passed'), tdClass: 'figure' },
+  { key: 'likely', label: t('belts-page.still-to-come'), tdClass: 'figure' },
+  { key: 'stock', label: t('belts-page.in-stock') },
+  { key: 'missing', label: t('belts-page.missing') },
 ];
 const WAYS = [
-  { value: 'pieces', text: 'ready pieces' },
-  { value: 'cord', text: 'cm of cord' },
+  { value: 'pieces', text: t('belts-page.ready-pieces') },
+  { value: 'cord', text: t('belts-page.cm-of-cord') },
 ] as const;
 
 function stockOf(id: string) {
@@ -95,21 +96,22 @@ function stockOf(id: string) {
 </script>
 
 <template>
-  <LoadState v-if="belts === null" :error="error" what="the belts" @again="load" />
+  <LoadState v-if="belts === null" :error="error" :what="t('belts-page.the-belts')" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead
-      lead="How many belts to have ready: those passed so far, and those still to come this term at each pupil’s pace."
-    />
+    <SchoolHead :lead="t('belts-page.how-many-belts-to-have-ready')" />
     <HandOutCard :earned="earned" :stock="belts.stock" :error="giveError" @give="give" />
     <BForm class="card-paper stack no-print" novalidate @submit.prevent="submit">
-      <p v-if="needs.length === 0" class="soft">No class has stairs yet.</p>
+      <p v-if="needs.length === 0" class="soft">{{ t('belts-page.no-class-has-stairs-yet') }}</p>
       <BTable v-else :items="needs" :fields="FIELDS" stacked="md">
         <template #cell(belt)="{ item }">
           <BeltBand :belt-id="item.belt" decorative class="band" />
           {{ isBeltId(item.belt) ? belt(item.belt).name : item.belt }}
         </template>
         <template #cell(likely)="{ item }"
-          >{{ item.likely }}<template v-if="item.atMost > item.likely"> to {{ item.atMost }}</template></template
+          >{{ item.likely
+          }}<template v-if="item.atMost > item.likely"
+            >{{ ' ' }}{{ t('belts-page.to-at-most', { atMost: item.atMost }) }}</template
+          ></template
         >
         <template #cell(stock)="{ item }">
           <span class="line">
@@ -118,13 +120,13 @@ function stockOf(id: string) {
               class="short"
               type="number"
               min="0"
-              :aria-label="`${item.belt}: in stock`"
+              :aria-label="t('belts-page.belt-in-stock', { belt: item.belt })"
             />
             <BFormSelect
               v-model="stockOf(item.belt).way"
               class="auto"
               :options="WAYS"
-              :aria-label="`${item.belt}: made of`"
+              :aria-label="t('belts-page.belt-made-of', { belt: item.belt })"
             />
           </span>
           <span v-if="stockOf(item.belt).way === 'cord'" class="line">
@@ -133,15 +135,15 @@ function stockOf(id: string) {
               class="short"
               type="number"
               min="0"
-              :aria-label="`${item.belt}: centimetres per child`"
+              :aria-label="t('belts-page.belt-centimetres-per-child', { belt: item.belt })"
             />
-            cm each, +
+            {{ t('belts-page.cm-each') }}
             <BFormInput
               v-model.number="stockOf(item.belt).reservePercent"
               class="short"
               type="number"
               min="0"
-              :aria-label="`${item.belt}: spare, in percent`"
+              :aria-label="t('belts-page.belt-spare-in-percent', { belt: item.belt })"
             />
             %
           </span>
@@ -156,7 +158,7 @@ function stockOf(id: string) {
       <BAlert v-if="Object.keys(fields).length > 0" variant="danger" :model-value="true">{{
         Object.values(fields)[0]
       }}</BAlert>
-      <SaveBar v-if="needs.length > 0" :busy="busy" :error="refused" label="Save the stock" />
+      <SaveBar v-if="needs.length > 0" :busy="busy" :error="refused" :label="t('belts-page.save-the-stock')" />
     </BForm>
   </div>
 </template>

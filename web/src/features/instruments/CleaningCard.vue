@@ -2,12 +2,12 @@
 import type { InstrumentList } from '@escalier/contract/instruments';
 import { useSave } from '../../ui/use-save.ts';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { className, numbersWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** What another class played last, before each of the next lessons. */
 const props = defineProps<{ lent: InstrumentList; cleaned: (ids: readonly string[]) => Promise<void> }>();
-const { busy, error, save } = useSave('Noted as cleaned.');
+const { busy, error, save } = useSave(t('cleaning-card.noted-as-cleaned'));
 type Call = InstrumentList['cleaning'][number];
 
 function numbers(call: Call): string {
@@ -19,9 +19,9 @@ function numbers(call: Call): string {
 
 <template>
   <section class="card-paper stack-close">
-    <h2>To clean between classes</h2>
+    <h2>{{ t('cleaning-card.to-clean-between-classes') }}</h2>
     <p v-if="lent.cleaning.length === 0" class="soft">
-      Nothing in the next seven days: no instrument passes from one class to another.
+      {{ t('cleaning-card.nothing-in-the-next-seven-days') }}
     </p>
     <ol class="plain ruled">
       <li
@@ -30,14 +30,22 @@ function numbers(call: Call): string {
         class="stack-close stack-start"
       >
         <p>
-          Before <strong>{{ className(lent.classes, call.classId) }}</strong>, {{ longDate(call.date) }},
-          {{ timeOfDay(call.at) }}: {{ plural(call.instrumentIds.length, 'instrument', 'instruments') }} last played by
-          {{ className(lent.classes, call.playedBy) }}.
+          {{ t('cleaning-card.before') }} <strong>{{ className(lent.classes, call.classId) }}</strong>{{
+            t('cleaning-card.date-time-instruments-last-played-by', {
+              date: longDate(call.date),
+              time: timeOfDay(call.at),
+              instruments: t('count.instruments', { n: call.instrumentIds.length }),
+              className: className(lent.classes, call.playedBy),
+            })
+          }}
         </p>
-        <p class="soft">{{ call.instrumentIds.length === 1 ? 'Number' : 'Numbers' }} {{ numbers(call) }}</p>
-        <BButton v-if="index === 0" size="sm" :disabled="busy" @click="save(() => cleaned(call.instrumentIds))"
-          >Cleaned now</BButton
-        >
+        <p class="soft">
+          {{ call.instrumentIds.length === 1 ? t('cleaning-card.number') : t('cleaning-card.numbers') }}
+          {{ numbers(call) }}
+        </p>
+        <BButton v-if="index === 0" size="sm" :disabled="busy" @click="save(() => cleaned(call.instrumentIds))">{{
+          t('cleaning-card.cleaned-now')
+        }}</BButton>
       </li>
     </ol>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>

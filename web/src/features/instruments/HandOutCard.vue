@@ -3,9 +3,9 @@ import type { BeltStock, ClassBelts, EarnedBelt } from '@escalier/contract/instr
 import { belt, isBeltId } from '@escalier/core/staircase';
 import { computed, ref } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
-import { plural } from '../../ui/plural.ts';
 import { dayOfMoment } from '../../ui/dates.ts';
 import { useSession } from '../schools/index.ts';
+import { t } from './messages.ts';
 
 /** Who gets which belt: a list to take along, and to tick. */
 const props = defineProps<{ earned: readonly ClassBelts[]; stock: readonly BeltStock[]; error: string | null }>();
@@ -41,24 +41,26 @@ function printList(): void {
 </script>
 
 <template>
-  <section class="card-paper stack" aria-label="To hand out">
+  <section class="card-paper stack" :aria-label="t('hand-out-card.to-hand-out')">
     <div class="line">
       <h2 class="grow">
         {{
           waiting.length === 0
-            ? 'Every belt has been handed out'
-            : `${plural(waiting.length, 'belt', 'belts')} to hand out`
+            ? t('hand-out-card.every-belt-has-been-handed-out')
+            : t('hand-out-card.belts-to-hand-out', { belts: t('count.belts', { n: waiting.length }) })
         }}
       </h2>
-      <BFormCheckbox v-model="withGiven" class="no-print">show those given</BFormCheckbox>
-      <BButton v-if="waiting.length > 0" class="no-print" @click="printList">Print the list</BButton>
+      <BFormCheckbox v-model="withGiven" class="no-print">{{ t('hand-out-card.show-those-given') }}</BFormCheckbox>
+      <BButton v-if="waiting.length > 0" class="no-print" @click="printList">{{
+        t('hand-out-card.print-the-list')
+      }}</BButton>
     </div>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <div v-for="list in lists" :key="list.id">
       <div class="line">
         <h3 class="grow">{{ list.name }}</h3>
         <BButton v-if="list.waiting.length > 1" class="no-print" size="sm" @click="$emit('give', list.waiting, true)">
-          All {{ list.waiting.length }} given
+          {{ t('hand-out-card.all-waiting-count-given', { waitingCount: list.waiting.length }) }}
         </BButton>
       </div>
       <ul class="plain ruled belts">
@@ -73,7 +75,11 @@ function printList(): void {
                 ><strong>{{ each.name }}</strong
                 >, {{ nameOf(each.belt) }}
                 <span class="soft"
-                  >step {{ each.position }}, {{ dayOfMoment(each.passedAt, session.timeZone)
+                  >{{
+                    t('hand-out-card.step-position-day', {
+                      position: each.position,
+                      day: dayOfMoment(each.passedAt, session.timeZone),
+                    })
                   }}<span class="no-print">, {{ left(each.belt) }}</span></span
                 ></span
               >

@@ -10,6 +10,7 @@ import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import { instrumentDraft, type Instruments } from './use-instruments.ts';
 import { className } from './words.ts';
+import { t } from './messages.ts';
 
 /** One instrument: who has it, its state, its cleaning. */
 const props = defineProps<{ line: InstrumentLine; classes: readonly LendingClass[]; store: Instruments }>();
@@ -26,12 +27,12 @@ watch(
 );
 const CONDITIONS = (['good', 'worn', 'broken', 'lost'] as const).map((value) => ({ value, text: value }));
 const OWNERS = [
-  { value: 'school', text: 'the school’s' },
-  { value: 'pupil', text: 'a pupil’s own' },
+  { value: 'school', text: t('instrument-form.the-schools') },
+  { value: 'pupil', text: t('instrument-form.a-pupils-own') },
 ] as const;
 const pupilId = ref('');
 const borrowers = computed(() => [
-  { value: '', text: 'Lend to …' },
+  { value: '', text: t('instrument-form.lend-to-2') },
   ...props.classes.map((each) => ({
     label: each.name,
     options: each.pupils.map((pupil) => ({ value: pupil.id, text: pupil.name })),
@@ -51,49 +52,74 @@ async function remove(): Promise<void> {
 
 <template>
   <section class="card-paper stack">
-    <h2>Number {{ line.number }}, {{ kind.shortName }}</h2>
+    <h2>{{ t('instrument-form.number-number-short-name', { number: line.number, shortName: kind.shortName }) }}</h2>
     <ul class="plain">
       <li v-for="loan in line.loans" :key="loan.id" class="line">
         <span class="grow"
           ><strong>{{ loan.pupil }}</strong
-          >, {{ className(classes, loan.classId) }}, since {{ shortDate(loan.lentOn) }}</span
+          >{{
+            t('instrument-form.class-name-since-date', {
+              className: className(classes, loan.classId),
+              date: shortDate(loan.lentOn),
+            })
+          }}</span
         >
         <BButton
           size="sm"
-          :aria-label="`Take number ${line.number} back from ${loan.pupil}`"
+          :aria-label="
+            t('instrument-form.take-number-number-back-from-pupil', { number: line.number, pupil: loan.pupil })
+          "
           @click="save(() => store.takeBack(loan.id))"
-          >Take back</BButton
+          >{{ t('instrument-form.take-back') }}</BButton
         >
       </li>
     </ul>
     <BForm class="line" @submit.prevent="lend">
-      <BFormSelect v-model="pupilId" class="auto" required :options="borrowers" aria-label="Lend to" />
-      <BButton type="submit">Lend</BButton>
+      <BFormSelect
+        v-model="pupilId"
+        class="auto"
+        required
+        :options="borrowers"
+        :aria-label="t('instrument-form.lend-to')"
+      />
+      <BButton type="submit">{{ t('instrument-form.lend') }}</BButton>
     </BForm>
     <BForm class="stack" novalidate @submit.prevent="save(() => store.change(line.id, { ...draft }))">
       <div class="field-grid">
-        <TextField v-model="draft.number" label="Number" type="number" :min="1" :error="fields.number" />
-        <SelectField v-model="draft.condition" label="Condition" :options="CONDITIONS" />
-        <SelectField v-model="draft.owner" label="Belongs to" :options="OWNERS" />
+        <TextField
+          v-model="draft.number"
+          :label="t('instrument-form.number')"
+          type="number"
+          :min="1"
+          :error="fields.number"
+        />
+        <SelectField v-model="draft.condition" :label="t('instrument-form.condition')" :options="CONDITIONS" />
+        <SelectField v-model="draft.owner" :label="t('instrument-form.belongs-to')" :options="OWNERS" />
       </div>
-      <TextField v-model="draft.note" label="Note" :error="fields.note" />
+      <TextField v-model="draft.note" :label="t('instrument-form.note')" :error="fields.note" />
       <SaveBar :busy="busy" :error="reason">
-        <BButton @click="save(() => store.cleaned([line.id]))">Cleaned now</BButton>
-        <BButton v-if="line.loans.length === 0" variant="outline-danger" @click="removing = true">Delete</BButton>
+        <BButton @click="save(() => store.cleaned([line.id]))">{{ t('instrument-form.cleaned-now') }}</BButton>
+        <BButton v-if="line.loans.length === 0" variant="outline-danger" @click="removing = true">{{
+          t('instrument-form.delete')
+        }}</BButton>
       </SaveBar>
       <p class="soft">
-        {{ line.cleanedAt === null ? 'Not cleaned yet.' : `Cleaned ${moment(line.cleanedAt.replace(' ', 'T'))}.` }}
+        {{
+          line.cleanedAt === null
+            ? t('instrument-form.not-cleaned-yet')
+            : t('instrument-form.cleaned-moment', { moment: moment(line.cleanedAt.replace(' ', 'T')) })
+        }}
       </p>
     </BForm>
     <BModal
       v-model="removing"
-      :title="`Delete number ${line.number}?`"
+      :title="t('instrument-form.delete-number-number', { number: line.number })"
       ok-title="Delete"
       ok-variant="danger"
-      cancel-title="Keep it"
+      :cancel-title="t('instrument-form.keep-it')"
       @ok="remove"
     >
-      For an instrument entered by mistake. One that was lent before can only be marked as lost.
+      {{ t('instrument-form.for-an-instrument-entered-by-mistake') }}
     </BModal>
   </section>
 </template>

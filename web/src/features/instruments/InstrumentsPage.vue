@@ -13,6 +13,7 @@ import LendCard from './LendCard.vue';
 import LendingSheet from './LendingSheet.vue';
 import { useInstruments } from './use-instruments.ts';
 import { className } from './words.ts';
+import { t } from './messages.ts';
 
 const store = useInstruments();
 const { lent } = store;
@@ -33,7 +34,7 @@ const sets = computed(() =>
 );
 const usable = computed(() => lent.value?.instruments.filter((each) => each.condition !== 'lost').length ?? 0);
 
-const { busy, error: refused, fields, save } = useSave('Added.');
+const { busy, error: refused, fields, save } = useSave(t('instruments-page.added'));
 const draft = reactive<{ kind: InstrumentId; from: number; count: number; owner: 'school' | 'pupil' }>({
   kind: 'soprano-recorder-baroque',
   from: 1,
@@ -43,11 +44,11 @@ const draft = reactive<{ kind: InstrumentId; from: number; count: number; owner:
 
 const KINDS = INSTRUMENT_IDS.map((value) => ({ value, text: instrument(value).name }));
 const OWNERS = [
-  { value: 'school', text: 'the school’s' },
-  { value: 'pupil', text: 'the pupils’ own' },
+  { value: 'school', text: t('instruments-page.the-schools') },
+  { value: 'pupil', text: t('instruments-page.the-pupils-own') },
 ] as const;
 const shownClasses = computed(() => [
-  { value: '', text: 'all classes' },
+  { value: '', text: t('instruments-page.all-classes') },
   ...(lent.value?.classes ?? []).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 
@@ -57,14 +58,31 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="lent === null" :error="store.error.value" what="the instruments" @again="store.load" />
+  <LoadState
+    v-if="lent === null"
+    :error="store.error.value"
+    :what="t('instruments-page.the-instruments')"
+    @again="store.load"
+  />
   <div v-else class="page-grid">
-    <SchoolHead lead="Who has which number, what condition it is in, and what to clean before the next class." />
+    <SchoolHead :lead="t('instruments-page.who-has-which-number-what-condition')" />
     <div class="columns columns-work no-print">
       <section class="card-paper stack">
         <div class="line">
-          <h2 class="grow">{{ lent.instruments.length }} instruments, {{ usable }} usable</h2>
-          <BFormSelect v-model="classId" class="auto" :options="shownClasses" aria-label="Show" />
+          <h2 class="grow">
+            {{
+              t('instruments-page.instruments-count-instruments-usable-usable', {
+                instrumentsCount: lent.instruments.length,
+                usable,
+              })
+            }}
+          </h2>
+          <BFormSelect
+            v-model="classId"
+            class="auto"
+            :options="shownClasses"
+            :aria-label="t('instruments-page.show')"
+          />
         </div>
         <template v-for="set in sets" :key="set.kind">
           <h3>{{ instrument(set.kind).name }}</h3>
@@ -82,7 +100,7 @@ async function add(): Promise<void> {
                     {{ loan.pupil }} <span class="soft">{{ className(lent.classes, loan.classId) }}</span>
                   </span>
                   <span v-if="each.loans.length === 0" class="soft">{{
-                    each.owner === 'pupil' ? 'a pupil’s own' : 'free'
+                    each.owner === 'pupil' ? t('instruments-page.a-pupils-own') : 'free'
                   }}</span>
                   <span v-if="each.condition !== 'good'" class="state">{{ each.condition }}</span>
                 </span>
@@ -91,23 +109,34 @@ async function add(): Promise<void> {
           </ul>
         </template>
         <p v-if="listed.length === 0" class="soft">
-          {{ lent.instruments.length === 0 ? 'None yet. Add a set below by its numbers.' : 'This class has none.' }}
+          {{
+            lent.instruments.length === 0
+              ? t('instruments-page.none-yet-add-a-set-below')
+              : t('instruments-page.this-class-has-none')
+          }}
         </p>
         <BForm class="stack" novalidate @submit.prevent="add">
-          <h2>Add a set</h2>
+          <h2>{{ t('instruments-page.add-a-set') }}</h2>
           <div class="field-grid">
-            <SelectField v-model="draft.kind" label="Kind" :options="KINDS" />
+            <SelectField v-model="draft.kind" :label="t('instruments-page.kind')" :options="KINDS" />
             <TextField
               v-model="draft.from"
-              label="From number"
+              :label="t('instruments-page.from-number')"
               type="number"
               :min="1"
               :error="fields.number ?? fields.from"
             />
-            <TextField v-model="draft.count" label="How many" type="number" :min="1" :max="100" :error="fields.count" />
-            <SelectField v-model="draft.owner" label="Belong to" :options="OWNERS" />
+            <TextField
+              v-model="draft.count"
+              :label="t('instruments-page.how-many')"
+              type="number"
+              :min="1"
+              :max="100"
+              :error="fields.count"
+            />
+            <SelectField v-model="draft.owner" :label="t('instruments-page.belong-to')" :options="OWNERS" />
           </div>
-          <SaveBar :busy="busy" :error="refused" label="Add them" />
+          <SaveBar :busy="busy" :error="refused" :label="t('instruments-page.add-them')" />
         </BForm>
       </section>
       <div class="stack">

@@ -2,8 +2,8 @@
 import type { InstrumentList, Lending } from '@escalier/contract/instruments';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { useSave } from '../../ui/use-save.ts';
-import { plural } from '../../ui/plural.ts';
 import type { Instruments } from './use-instruments.ts';
+import { t } from './messages.ts';
 
 /** A whole class in one go: looked at first, then lent. */
 const props = defineProps<{ lent: InstrumentList; store: Instruments }>();
@@ -42,43 +42,56 @@ async function print(): Promise<void> {
 
 <template>
   <section class="card-paper stack">
-    <h2>Lend to a whole class</h2>
-    <p v-if="chosen === null" class="soft">There are no classes yet.</p>
+    <h2>{{ t('lend-card.lend-to-a-whole-class') }}</h2>
+    <p v-if="chosen === null" class="soft">{{ t('lend-card.there-are-no-classes-yet') }}</p>
     <template v-else>
       <div class="line">
-        <BFormSelect v-model="classId" class="auto" :options="options" aria-label="Class" />
-        <span>{{ lentCount }} of {{ plural(chosen.pupils.length, 'pupil', 'pupils') }} have one</span>
+        <BFormSelect v-model="classId" class="auto" :options="options" :aria-label="t('lend-card.class')" />
+        <span>{{
+          t('lend-card.lent-count-of-pupils-have-one', {
+            lentCount,
+            pupils: t('count.pupils', { n: chosen.pupils.length }),
+          })
+        }}</span>
       </div>
-      <BFormCheckbox v-model="share">Share numbers with another class (clean them between the classes)</BFormCheckbox>
+      <BFormCheckbox v-model="share">{{ t('lend-card.share-numbers-with-another-class-clean') }}</BFormCheckbox>
       <div class="line">
-        <BButton variant="primary" :disabled="busy" @click="look">Who gets which?</BButton>
-        <BButton :disabled="lentCount === 0" @click="print">Print the list</BButton>
-        <BButton :disabled="busy || lentCount === 0" @click="takingBack = true">Take all back</BButton>
+        <BButton variant="primary" :disabled="busy" @click="look">{{ t('lend-card.who-gets-which') }}</BButton>
+        <BButton :disabled="lentCount === 0" @click="print">{{ t('lend-card.print-the-list') }}</BButton>
+        <BButton :disabled="busy || lentCount === 0" @click="takingBack = true">{{
+          t('lend-card.take-all-back')
+        }}</BButton>
       </div>
       <BAlert v-if="plan !== null" variant="warning" :model-value="true" is-status>
-        <p v-if="plan.pairs.length === 0 && plan.without.length === 0">Everyone has one.</p>
+        <p v-if="plan.pairs.length === 0 && plan.without.length === 0">{{ t('lend-card.everyone-has-one') }}</p>
         <ul class="plain pairs">
           <li v-for="pair in plan.pairs" :key="pair.pupilId">
             <strong>{{ pair.number }}</strong> {{ pair.pupil }}
           </li>
         </ul>
         <p v-if="plan.without.length > 0">
-          <strong>No instrument for {{ plan.without.join(', ') }}.</strong> Add more, or share with another class.
+          <strong>{{ t('lend-card.no-instrument-for-list', { list: plan.without.join(', ') }) }}</strong>
+          {{ t('lend-card.add-more-or-share-with-another') }}
         </p>
-        <BButton v-if="plan.pairs.length > 0" variant="primary" :disabled="busy" @click="lend"
-          >Lend {{ plural(plan.pairs.length, 'instrument', 'instruments') }}</BButton
-        >
+        <BButton v-if="plan.pairs.length > 0" variant="primary" :disabled="busy" @click="lend">{{
+          t('lend-card.lend-instruments', { instruments: t('count.instruments', { n: plan.pairs.length }) })
+        }}</BButton>
       </BAlert>
     </template>
     <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
     <BModal
       v-model="takingBack"
-      title="Take all instruments back?"
-      ok-title="Take all back"
-      cancel-title="Cancel"
+      :title="t('lend-card.take-all-instruments-back')"
+      :ok-title="t('lend-card.take-all-back')"
+      :cancel-title="t('lend-card.cancel')"
       @ok="save(() => store.takeBackFromClass(classId))"
     >
-      {{ plural(lentCount, 'instrument', 'instruments') }} of {{ chosen?.name }} will be noted as returned.
+      {{
+        t('lend-card.instruments-of-name-will-be-noted', {
+          instruments: t('count.instruments', { n: lentCount }),
+          name: chosen?.name ?? '',
+        })
+      }}
     </BModal>
   </section>
 </template>

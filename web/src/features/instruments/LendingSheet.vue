@@ -2,6 +2,7 @@
 import type { InstrumentList } from '@escalier/contract/instruments';
 import { computed } from 'vue';
 import { className } from './words.ts';
+import { t } from './messages.ts';
 
 /** The printed list: who has which number, with room to sign for its return. */
 const props = defineProps<{ lent: InstrumentList; classId: string }>();
@@ -12,17 +13,21 @@ const rows = computed(() =>
     .toSorted((a, b) => a.pupil.localeCompare(b.pupil)),
 );
 const fields = computed(() => [
-  { key: 'pupil', label: 'Pupil', isRowHeader: true },
-  ...(props.classId === '' ? [{ key: 'classId', label: 'Class' }] : []),
-  { key: 'number', label: 'Number' },
-  { key: 'condition', label: 'Condition' },
-  { key: 'returned', label: 'Returned', thStyle: { width: '35%' } },
+  { key: 'pupil', label: t('lending-sheet.pupil'), isRowHeader: true },
+  ...(props.classId === '' ? [{ key: 'classId', label: t('lending-sheet.class') }] : []),
+  { key: 'number', label: t('lending-sheet.number') },
+  { key: 'condition', label: t('lending-sheet.condition') },
+  { key: 'returned', label: t('lending-sheet.returned'), thStyle: { width: '35%' } },
 ]);
 </script>
 
 <template>
   <section class="print-only">
-    <h1>Instruments{{ classId === '' ? '' : `, ${className(lent.classes, classId)}` }}</h1>
+    <h1>
+      {{
+        t('lending-sheet.instruments-value', { value: classId === '' ? '' : `, ${className(lent.classes, classId)}` })
+      }}
+    </h1>
     <BTable bordered small :items="rows" :fields="fields">
       <template #cell(classId)="{ item }">{{ className(lent.classes, item.classId) }}</template>
     </BTable>

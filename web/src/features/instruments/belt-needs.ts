@@ -1,4 +1,5 @@
 import type { BeltList, BeltStock, ClassBelts } from '@escalier/contract/instruments';
+import { t } from './messages.ts';
 
 /** What one belt needs over all classes, against what is in stock. */
 export interface BeltNeed {
@@ -37,9 +38,15 @@ export function beltNeeds(
     const total = (count: (step: (typeof steps)[number]) => number): number =>
       steps.reduce((sum, step) => sum + count(step), 0);
     const atMost = total((step) => step.atMost);
-    const perClass = steps.map(
-      (step) =>
-        `${step.name}, step ${step.position}: ${step.passed} passed, ${step.likely} to ${step.atMost} to come in ${step.left} lessons`,
+    const perClass = steps.map((step) =>
+      t('belt-needs.name-step-position-passed-passed-likely', {
+        name: step.name,
+        position: step.position,
+        passed: step.passed,
+        likely: step.likely,
+        atMost: step.atMost,
+        left: step.left,
+      }),
     );
     const now = waiting.get(each.belt) ?? 0;
     const { needed, line } = neededOf(each, now, atMost);
@@ -54,7 +61,11 @@ export function beltNeeds(
         sums: [
           ...perClass,
           line,
-          `missing: ${needed} − ${each.onHand} in stock = ${Math.max(0, needed - each.onHand)}`,
+          t('belt-needs.missing-needed-on-hand-in-stock', {
+            needed,
+            onHand: each.onHand,
+            number: Math.max(0, needed - each.onHand),
+          }),
         ],
       },
     ];
@@ -69,13 +80,18 @@ function neededOf(
 ): { needed: number; line: string } {
   const count = now + toCome;
   if (way === 'pieces')
-    return { needed: count, line: `to have ready: ${now} to hand out + ${toCome} to come = ${count} pieces` };
+    return { needed: count, line: t('belt-needs.to-have-ready-now-to-hand', { now, come: toCome, count }) };
   const needed = Math.ceil((count * cmEach * (100 + reservePercent)) / 100);
-  return { needed, line: `cord: ${now} + ${toCome} = ${count} × ${cmEach} cm + ${reservePercent} % = ${needed} cm` };
+  return {
+    needed,
+    line: t('belt-needs.cord-now-come-count-cm-each', { now, come: toCome, count, cmEach, reservePercent, needed }),
+  };
 }
 
 /** "12 more", "4.2 m more", "enough". */
 export function stockWords({ missing, way }: BeltNeed): string {
   if (missing === 0) return 'enough';
-  return way === 'pieces' ? `${missing} more` : `${(Math.ceil(missing / 10) / 10).toFixed(1)} m more`;
+  return way === 'pieces'
+    ? `${missing} more`
+    : t('belt-needs.number-m-more', { number: (Math.ceil(missing / 10) / 10).toFixed(1) });
 }

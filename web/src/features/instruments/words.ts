@@ -1,5 +1,6 @@
+import { t } from './messages.ts';
 export function className(classes: readonly { readonly id: string; readonly name: string }[], id: string): string {
-  return classes.find((each) => each.id === id)?.name ?? 'another class';
+  return classes.find((each) => each.id === id)?.name ?? t('words.another-class');
 }
 
 /** "1 to 4, 7, 9 and 10": numbers as they are said. */

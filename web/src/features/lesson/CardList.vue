@@ -2,6 +2,7 @@
 import { ScoreSheet } from '../../score/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import type { StageCard } from './cards.ts';
+import { t } from './messages.ts';
 
 /** Rhythm cards beside each other, drawn to one scale; printed to be cut out. */
 defineProps<{
@@ -20,7 +21,7 @@ const NOTES_ON_CARD = 7;
     <li v-for="(card, index) in cards" :key="`${index}${card.abc}`" class="card-paper">
       <ScoreSheet
         :abc="card.abc"
-        :title="`The ${noun} ${index + 1}`"
+        :title="t('card-list.the-noun-index', { noun, index: index + 1 })"
         :instrument-id="page.instrumentId"
         :rows="page.style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }]"
         :counting="page.style.counting"
@@ -28,8 +29,11 @@ const NOTES_ON_CARD = 7;
         :marks="[]"
       />
       <div class="line no-print">
-        <BButton size="sm" :aria-label="`Listen to ${noun} ${index + 1}`" @click="$emit('listen', index)"
-          >Listen</BButton
+        <BButton
+          size="sm"
+          :aria-label="t('card-list.listen-to-noun-index', { noun, index: index + 1 })"
+          @click="$emit('listen', index)"
+          >{{ t('card-list.listen') }}</BButton
         >
         <BButton size="sm" :aria-label="`${action} ${noun} ${index + 1}`" @click="$emit('act', index)">{{
           action

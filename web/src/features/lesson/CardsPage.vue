@@ -14,6 +14,7 @@ import CardList from './CardList.vue';
 import { cardsKnown, ownCards } from './cards.ts';
 import { lessonToPlan } from './facts.ts';
 import { useLessons } from './store.ts';
+import { t } from './messages.ts';
 
 /** The class's rhythm cards: tapped or put together from the values that it knows, kept, played and printed. */
 const props = defineProps<{ classId: string }>();
@@ -67,7 +68,7 @@ function readTaps(): void {
   const found = barFromTaps(rules.value, taps, BEATS * SECONDS_OF_BEAT);
   taps = [];
   tapping.value = 0;
-  if (found === null) notices.fail('That is no rhythm of four beats that the class knows. Tap it again.');
+  if (found === null) notices.fail(t('cards-page.that-is-no-rhythm-of-four'));
   else made.value = [...found];
 }
 
@@ -100,40 +101,49 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <LoadState v-if="page === null" :error="classes.error" what="the cards" @again="classes.open(classId)" />
+  <LoadState
+    v-if="page === null"
+    :error="classes.error"
+    :what="t('cards-page.the-cards')"
+    @again="classes.open(classId)"
+  />
   <div v-else class="page-grid">
-    <ClassHead :class-id="classId" trail="Rhythm cards">
-      <BButton :disabled="own.length === 0" @click="print">Print</BButton>
+    <ClassHead :class-id="classId" :trail="t('cards-page.rhythm-cards')">
+      <BButton :disabled="own.length === 0" @click="print">{{ t('cards-page.print') }}</BButton>
     </ClassHead>
     <section class="card-paper stack no-print">
-      <h2>Make a card of four beats</h2>
+      <h2>{{ t('cards-page.make-a-card-of-four-beats') }}</h2>
       <div class="line">
         <BButton size="lg" @click="tap"
-          >{{ tapping === 0 ? 'Tap it' : `Tap (${tapping})` }}
-          <span class="key" aria-hidden="true">Space</span></BButton
+          >{{ tapping === 0 ? t('cards-page.tap-it') : t('cards-page.tap-tapping', { tapping }) }}
+          <span class="key" aria-hidden="true">{{ t('cards-page.space') }}</span></BButton
         >
-        <BButton :pressed="sound.playing.value !== null" @click="beat">Beat, {{ PER_MINUTE }}</BButton>
-        <span class="soft">or put it together:</span>
+        <BButton :pressed="sound.playing.value !== null" @click="beat">{{
+          t('cards-page.beat-per-minute', { perMinute: PER_MINUTE })
+        }}</BButton>
+        <span class="soft">{{ t('cards-page.or-put-it-together') }}</span>
       </div>
-      <div class="line" role="group" aria-label="Values that fit">
+      <div class="line" role="group" :aria-label="t('cards-page.values-that-fit')">
         <BButton v-for="value in open.choices" :key="words(value)" @click="made = [...made, value]">{{
           words(value)
         }}</BButton>
-        <span v-if="open.full" class="soft">The bar is full.</span>
-        <span v-else class="soft">{{ open.missingWords }} missing</span>
+        <span v-if="open.full" class="soft">{{ t('cards-page.the-bar-is-full') }}</span>
+        <span v-else class="soft">{{ t('cards-page.missing-missing', { missing: open.missingWords }) }}</span>
       </div>
-      <ol ref="placed" class="plain line made" aria-label="The card so far: drag to reorder">
+      <ol ref="placed" class="plain line made" :aria-label="t('cards-page.the-card-so-far-drag-to')">
         <li v-for="(value, index) in made" :key="index" class="value">{{ words(value) }}</li>
       </ol>
       <div class="line">
-        <BButton variant="primary" :disabled="!open.full" @click="add">Keep it</BButton>
-        <BButton :disabled="!open.full" @click="play(made)">Listen</BButton>
-        <BButton :disabled="made.length === 0" @click="made = made.slice(0, -1)">Take the last away</BButton>
+        <BButton variant="primary" :disabled="!open.full" @click="add">{{ t('cards-page.keep-it') }}</BButton>
+        <BButton :disabled="!open.full" @click="play(made)">{{ t('cards-page.listen') }}</BButton>
+        <BButton :disabled="made.length === 0" @click="made = made.slice(0, -1)">{{
+          t('cards-page.take-the-last-away')
+        }}</BButton>
       </div>
     </section>
     <section class="stack-close">
-      <h2>{{ page.name }}: own cards</h2>
-      <p v-if="own.length === 0" class="soft">None yet. Kept cards come first in the warm-up.</p>
+      <h2>{{ t('cards-page.name-own-cards', { name: page.name }) }}</h2>
+      <p v-if="own.length === 0" class="soft">{{ t('cards-page.none-yet-kept-cards-come-first') }}</p>
       <CardList
         :cards="ownCards(own, note)"
         noun="card"
@@ -144,16 +154,18 @@ const print = (): void => window.print();
       />
     </section>
     <section class="stack-close no-print">
-      <h2>Made from what the class knows</h2>
+      <h2>{{ t('cards-page.made-from-what-the-class-knows') }}</h2>
       <CardList
         :cards="ownCards(offered, note)"
         noun="proposal"
-        action="Keep"
+        :action="t('cards-page.keep')"
         :page="page"
         @listen="(index) => play(offered[index]!)"
         @act="(index) => keep([...own, offered[index]!])"
       />
-      <div class="line"><BButton @click="seed += 1">Others</BButton></div>
+      <div class="line">
+        <BButton @click="seed += 1">{{ t('cards-page.others') }}</BButton>
+      </div>
     </section>
     <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
   </div>

@@ -4,6 +4,7 @@ import LoadState from '../../ui/LoadState.vue';
 import SceneView from './scenes/SceneView.vue';
 import { usePlan } from './use-plan.ts';
 import { useStage } from './use-stage.ts';
+import { t } from './messages.ts';
 
 /** The stage of a lesson that is run on another device. */
 const props = defineProps<{ classId: string }>();
@@ -15,7 +16,7 @@ const { stage } = useStage(planning, null);
   <LoadState
     v-if="planning.page.value === null"
     :error="planning.lessons.error"
-    what="the lesson"
+    :what="t('follow-stage.the-lesson')"
     @again="planning.lessons.open(classId)"
   />
   <SceneView v-else :stage="stage" />

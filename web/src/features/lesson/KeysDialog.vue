@@ -2,6 +2,7 @@
 import { onKeyStroke } from '@vueuse/core';
 import { ref } from 'vue';
 import { keyWords, KEY_ACTIONS, useActionKeys, type KeyAction } from '../../ui/action-keys.ts';
+import { t } from './messages.ts';
 
 /** The keys of a lesson, and changing them: a foot switch or a presenter is a keyboard with few keys. */
 const open = defineModel<boolean>({ required: true });
@@ -32,19 +33,21 @@ onKeyStroke(
   >
     <div class="stack">
       <p>
-        Numbers go to the rungs of the practice ladder. Press “Change”, then the key or the foot switch. Kept on this
-        device.
+        {{ t('keys-dialog.numbers-go-to-the-rungs-of') }}
       </p>
       <ul class="plain ruled">
         <li v-for="action in KEY_ACTIONS" :key="action.id" class="d-flex gap-3 align-items-center">
           <span class="grow">{{ action.label }}</span>
           <span class="key">{{ keyWords(keys.get(action.id)!) }}</span>
-          <BButton size="sm" :aria-label="`Change the key for ${action.label}`" @click="waiting = action.id">{{
-            waiting === action.id ? 'Press a key …' : 'Change'
-          }}</BButton>
+          <BButton
+            size="sm"
+            :aria-label="t('keys-dialog.change-the-key-for-label', { label: action.label })"
+            @click="waiting = action.id"
+            >{{ waiting === action.id ? t('keys-dialog.press-a-key') : t('keys-dialog.change') }}</BButton
+          >
         </li>
       </ul>
-      <BButton v-if="isChanged" @click="reset">As they were at first</BButton>
+      <BButton v-if="isChanged" @click="reset">{{ t('keys-dialog.as-they-were-at-first') }}</BButton>
     </div>
   </BModal>
 </template>

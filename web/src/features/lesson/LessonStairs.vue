@@ -2,6 +2,7 @@
 import type { Block } from '@escalier/core/lesson';
 import { SHORT_BLOCK_NAMES } from '@escalier/core/words';
 import { computed } from 'vue';
+import { t } from './messages.ts';
 
 /** A lesson as a flight of stairs: a tread for each part, as wide as its minutes; where it is now is filled. */
 const props = defineProps<{
@@ -22,7 +23,11 @@ const treads = computed(() =>
 </script>
 
 <template>
-  <div class="flight" role="img" :aria-label="`${blocks.length} parts in ${total} minutes`">
+  <div
+    class="flight"
+    role="img"
+    :aria-label="t('lesson-stairs.blocks-count-parts-in-total-minutes', { blocksCount: blocks.length, total })"
+  >
     <div
       v-for="({ block, share, rise }, index) in treads"
       :key="block.id"

@@ -6,6 +6,7 @@ import { useNotices } from '../../ui/use-notices.ts';
 import { useAway, type ClassView } from '../classes/index.ts';
 import { SoundCheckButton } from '../listening/index.ts';
 import type { Happening } from './store.ts';
+import { t } from './messages.ts';
 
 /** All that can be noted while the lesson goes on, with a tap or two: away, ready to be heard, a remark for the class. */
 const props = defineProps<{ page: ClassView; run: LessonRun }>();
@@ -19,7 +20,7 @@ const inClass = computed(() => props.page.pupils.filter((pupil) => pupil.standin
 async function switchAway(pupilId: string, name: string, isAway: boolean): Promise<void> {
   try {
     await away.note(pupilId, props.page.today, isAway);
-    notices.say(isAway ? `${name} is away today.` : `${name} is here.`);
+    notices.say(isAway ? t('lesson-tools.name-is-away-today', { name }) : t('lesson-tools.name-is-here', { name }));
   } catch (problem) {
     if (!(problem instanceof ApiError)) throw problem;
     notices.fail(problem.message);
@@ -36,13 +37,13 @@ function save(): void {
 
 <template>
   <div class="line tools">
-    <BDropdown text="Away" teleport-to="body" menu-class="names">
+    <BDropdown :text="t('lesson-tools.away')" teleport-to="body" menu-class="names">
       <BDropdownItem v-for="pupil in inClass" :key="pupil.id" @click="switchAway(pupil.id, pupil.name, !pupil.away)">
-        {{ pupil.name }}<span v-if="pupil.away"> · away</span>
+        {{ pupil.name }}<span v-if="pupil.away">{{ ' ' }}{{ t('lesson-tools.away-2') }}</span>
       </BDropdownItem>
     </BDropdown>
     <BDropdown
-      :text="run.ready.length === 0 ? 'Ready' : `Ready: ${run.ready.length}`"
+      :text="run.ready.length === 0 ? t('lesson-tools.ready') : `Ready: ${run.ready.length}`"
       teleport-to="body"
       menu-class="names"
     >
@@ -51,18 +52,24 @@ function save(): void {
         :key="pupil.id"
         @click="emit('note', { kind: 'ready', pupilId: pupil.id, ready: !run.ready.includes(pupil.id) })"
       >
-        {{ pupil.name }}<span v-if="run.ready.includes(pupil.id)"> · ready</span>
+        {{ pupil.name }}<span v-if="run.ready.includes(pupil.id)">{{ ' ' }}{{ t('lesson-tools.ready-2') }}</span>
       </BDropdownItem>
     </BDropdown>
-    <BButton @click="remarking = true">Remark</BButton>
+    <BButton @click="remarking = true">{{ t('lesson-tools.remark') }}</BButton>
     <SoundCheckButton :page="page" :position="page.classStep + 1" />
-    <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">Hear a pupil</BButton>
-    <BModal v-model="remarking" title="A remark for this class" title-tag="h2" no-footer>
+    <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">{{
+      t('lesson-tools.hear-a-pupil')
+    }}</BButton>
+    <BModal v-model="remarking" :title="t('lesson-tools.a-remark-for-this-class')" title-tag="h2" no-footer>
       <BForm class="stack" @submit.prevent="save">
-        <BFormGroup label="Shown with the next plan" label-for="lesson-remark" description="No names of children.">
+        <BFormGroup
+          :label="t('lesson-tools.shown-with-the-next-plan')"
+          label-for="lesson-remark"
+          :description="t('lesson-tools.no-names-of-children')"
+        >
           <BFormInput id="lesson-remark" v-model="remark" maxlength="300" />
         </BFormGroup>
-        <BButton type="submit" variant="primary">Keep it</BButton>
+        <BButton type="submit" variant="primary">{{ t('lesson-tools.keep-it') }}</BButton>
       </BForm>
     </BModal>
   </div>

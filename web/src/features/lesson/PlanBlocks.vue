@@ -9,6 +9,7 @@ import IconMenu from '~icons/bi/three-dots';
 import IconOpen from '~icons/bi/unlock';
 import { computed, useTemplateRef } from 'vue';
 import { useSortableList } from '../../ui/use-sortable-list.ts';
+import { t } from './messages.ts';
 
 /** The parts of a lesson: dragged, lengthened, locked, swapped and left out; each says why it is there. */
 const props = defineProps<{ plan: LessonPlan; speech: LessonSpeech; fixed: boolean }>();
@@ -40,7 +41,7 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
         v-if="!fixed"
         class="grip no-print"
         variant="link"
-        :aria-label="`Move ${title}: drag, or up and down arrow`"
+        :aria-label="t('plan-blocks.move-title-drag-or-up-and', { title })"
         @keydown.up.prevent="moveBy(index, -1, rows.length)"
         @keydown.down.prevent="moveBy(index, 1, rows.length)"
         ><IconGrip aria-hidden="true"
@@ -52,32 +53,41 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
         </p>
         <p class="small soft">{{ lines.join(' ') }}</p>
       </div>
-      <span v-if="fixed" class="text-nowrap">{{ block.minutes }} min</span>
-      <span v-else class="d-flex align-items-center minutes" role="group" :aria-label="`Minutes of ${title}`">
+      <span v-if="fixed" class="text-nowrap">{{ t('plan-blocks.minutes-min', { minutes: block.minutes }) }}</span>
+      <span
+        v-else
+        class="d-flex align-items-center minutes"
+        role="group"
+        :aria-label="t('plan-blocks.minutes-of-title', { title })"
+      >
         <BButton
           :disabled="block.minutes <= 1"
-          :aria-label="`A minute less for ${title}`"
+          :aria-label="t('plan-blocks.a-minute-less-for-title', { title })"
           @click="$emit('minutes', block.id, block.minutes - 1)"
           ><IconLess aria-hidden="true"
         /></BButton>
-        <span class="count text-center">{{ block.minutes }} min</span>
-        <BButton :aria-label="`A minute more for ${title}`" @click="$emit('minutes', block.id, block.minutes + 1)"
+        <span class="count text-center">{{ t('plan-blocks.minutes-min', { minutes: block.minutes }) }}</span>
+        <BButton
+          :aria-label="t('plan-blocks.a-minute-more-for-title', { title })"
+          @click="$emit('minutes', block.id, block.minutes + 1)"
           ><IconMore aria-hidden="true"
         /></BButton>
         <BButton
           variant="link"
           :pressed="block.locked"
-          :aria-label="`Keep the minutes of ${title}`"
+          :aria-label="t('plan-blocks.keep-the-minutes-of-title', { title })"
           @click="$emit('lock', block.id, !block.locked)"
           ><IconLocked v-if="block.locked" aria-hidden="true" /><IconOpen v-else aria-hidden="true"
         /></BButton>
-        <BDropdown no-caret variant="link" teleport-to="body" :toggle-text="`More for ${title}`">
+        <BDropdown no-caret variant="link" teleport-to="body" :toggle-text="t('plan-blocks.more-for-title', { title })">
           <template #button-content
-            ><IconMenu aria-hidden="true" /><span class="visually-hidden">More for {{ title }}</span></template
+            ><IconMenu aria-hidden="true" /><span class="visually-hidden">{{
+              t('plan-blocks.more-for-title', { title })
+            }}</span></template
           >
-          <BDropdownItem @click="$emit('leave', block.id)">Leave it out</BDropdownItem>
+          <BDropdownItem @click="$emit('leave', block.id)">{{ t('plan-blocks.leave-it-out') }}</BDropdownItem>
           <BDropdownDivider />
-          <BDropdownHeader>Instead</BDropdownHeader>
+          <BDropdownHeader>{{ t('plan-blocks.instead') }}</BDropdownHeader>
           <BDropdownItem
             v-for="kind in BLOCK_KINDS.filter((each) => each !== block.kind)"
             :key="kind"

@@ -3,8 +3,8 @@ import type { EarnedBelt } from '@escalier/contract/instruments';
 import { belt, isBeltId } from '@escalier/core/staircase';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
-import { plural } from '../../ui/plural.ts';
 import type { ClassView } from '../classes/index.ts';
+import { t } from './messages.ts';
 
 /** What has to be there before the bell: instruments, belts, what the class brings. */
 const props = defineProps<{ page: ClassView; toHand: readonly EarnedBelt[]; toClean: number }>();
@@ -19,14 +19,18 @@ const beltName = (id: string): string => (isBeltId(id) ? belt(id).name : '');
 
 <template>
   <section class="card-paper stack-close">
-    <h2>Before the bell</h2>
-    <p v-if="nothing" class="soft">Nothing to clean, no belts to hand out, nobody away.</p>
+    <h2>{{ t('prepare-card.before-the-bell') }}</h2>
+    <p v-if="nothing" class="soft">{{ t('prepare-card.nothing-to-clean-no-belts-to') }}</p>
     <p v-if="toClean > 0">
-      {{ plural(toClean, 'instrument was', 'instruments were') }} last played by another class:
-      <RouterLink :to="{ name: 'instruments' }">clean before they are played</RouterLink>.
+      {{
+        t('prepare-card.instruments-last-played-by-another-class', {
+          instruments: t('count.instruments-were', { n: toClean }),
+        })
+      }}
+      <RouterLink :to="{ name: 'instruments' }">{{ t('prepare-card.clean-before-they-are-played') }}</RouterLink>.
     </p>
     <template v-if="toHand.length > 0">
-      <p>{{ plural(toHand.length, 'belt', 'belts') }} to hand out:</p>
+      <p>{{ t('prepare-card.belts-to-hand-out', { belts: t('count.belts', { n: toHand.length }) }) }}</p>
       <ul class="plain line">
         <li
           v-for="each in toHand.slice(0, MOST_NAMES)"
@@ -36,10 +40,12 @@ const beltName = (id: string): string => (isBeltId(id) ? belt(id).name : '');
           <span class="belt-chip"><BeltBand :belt-id="each.belt" decorative /></span>
           {{ each.name }}<span class="visually-hidden">, {{ beltName(each.belt) }}</span>
         </li>
-        <li v-if="toHand.length > MOST_NAMES" class="soft">and {{ toHand.length - MOST_NAMES }} more</li>
+        <li v-if="toHand.length > MOST_NAMES" class="soft">
+          {{ t('prepare-card.and-hand-count-more', { handCount: toHand.length - MOST_NAMES }) }}
+        </li>
       </ul>
     </template>
-    <p v-if="away.length > 0">Away: {{ away.map(({ name }) => name).join(', ') }}.</p>
-    <p v-if="bring !== ''">To bring: {{ bring }}.</p>
+    <p v-if="away.length > 0">{{ t('prepare-card.away-list', { list: away.map(({ name }) => name).join(', ') }) }}</p>
+    <p v-if="bring !== ''">{{ t('prepare-card.to-bring-bring', { bring }) }}</p>
   </section>
 </template>

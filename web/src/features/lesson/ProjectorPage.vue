@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { useStageReceiver } from './channel.ts';
 import FollowStage from './FollowStage.vue';
 import SceneView from './scenes/SceneView.vue';
+import { t } from './messages.ts';
 
 /**
  * The class's window: follows the teacher's on this machine, note by note. Where there is none, the lesson runs on another
@@ -18,7 +19,7 @@ const isAlone = computed(() => stage.value === null && hasWaited.value);
 
 <template>
   <div class="projector">
-    <h1 class="visually-hidden">For the class</h1>
+    <h1 class="visually-hidden">{{ t('projector-page.for-the-class') }}</h1>
     <SceneView v-if="stage !== null" :stage="stage" />
     <FollowStage v-else-if="isAlone" :class-id="classId" />
   </div>

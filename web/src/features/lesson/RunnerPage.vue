@@ -5,7 +5,6 @@ import { useWakeLock, useFullscreen } from '@vueuse/core';
 import { computed, ref, toRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { TakeCare } from '../schools/index.ts';
 import { useStageSender } from './channel.ts';
 import KeysDialog from './KeysDialog.vue';
@@ -19,6 +18,7 @@ import { useClock } from './use-clock.ts';
 import { usePlan } from './use-plan.ts';
 import { useStage } from './use-stage.ts';
 import { clockWords, paceWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** The teacher's side of a lesson: what now, what next, how much time, and one key to go on. */
 const props = defineProps<{ classId: string }>();
@@ -162,22 +162,27 @@ function openProjector(): void {
   <LoadState
     v-if="page === null || run === null"
     :error="lessons.error"
-    what="the lesson"
+    :what="t('runner-page.the-lesson')"
     @again="lessons.open(classId)"
   />
   <div v-else class="runner">
     <header class="line head">
       <RouterLink :to="{ name: 'today', params: { classId } }">{{ page.name }}</RouterLink>
-      <h1 class="grow">{{ lesson === null ? 'Lesson' : `Lesson ${lesson.number}` }}</h1>
-      <p v-if="clock !== null" class="time" role="timer" aria-label="Minutes used and left">
-        <strong>{{ clockWords(clock.elapsed) }}</strong> used, <strong>{{ clockWords(clock.left) }}</strong> left
+      <h1 class="grow">
+        {{ lesson === null ? t('runner-page.lesson') : t('runner-page.lesson-number', { number: lesson.number }) }}
+      </h1>
+      <p v-if="clock !== null" class="time" role="timer" :aria-label="t('runner-page.minutes-used-and-left')">
+        <strong>{{ clockWords(clock.elapsed) }}</strong> {{ t('runner-page.used') }}
+        <strong>{{ clockWords(clock.left) }}</strong> {{ t('runner-page.left') }}
       </p>
       <p v-if="clock !== null" class="pace" :class="{ late: clock.behind > 90 }">{{ paceWords(clock, speech) }}</p>
-      <BButton @click="openProjector">{{ isSeen ? 'The class sees it' : 'Open for the projector' }}</BButton>
+      <BButton @click="openProjector">{{
+        isSeen ? t('runner-page.the-class-sees-it') : t('runner-page.open-for-the-projector')
+      }}</BButton>
       <BButton :pressed="isLarge" @click="isLarge = !isLarge"
-        >Large <span class="key" aria-hidden="true">G</span></BButton
+        >{{ t('runner-page.large') }} <span class="key" aria-hidden="true">G</span></BButton
       >
-      <BButton @click="keysOpen = true">Keys</BButton>
+      <BButton @click="keysOpen = true">{{ t('runner-page.keys') }}</BButton>
     </header>
     <LessonStairs
       v-if="plan !== null"
@@ -187,29 +192,41 @@ function openProjector(): void {
     />
     <div class="work" :class="{ large: isLarge }">
       <div class="stack">
-        <section class="card-paper stack-close now" aria-label="Now">
+        <section class="card-paper stack-close now" :aria-label="t('runner-page.now')">
           <template v-if="hasEnded">
-            <h2 class="title">The lesson is over</h2>
+            <h2 class="title">{{ t('runner-page.the-lesson-is-over') }}</h2>
             <p v-if="run.plan !== null">
-              {{ plural(Object.keys(run.spent).length, 'part', 'parts') }} of {{ run.plan.blocks.length }} were taught.
-              What is left goes into the next plan.
+              {{
+                t('runner-page.parts-of-blocks-count-were-taught', {
+                  parts: t('count.parts', { n: Object.keys(run.spent).length }),
+                  blocksCount: run.plan.blocks.length,
+                })
+              }}
             </p>
-            <BButton role="link" variant="primary" :to="{ name: 'class', params: { classId } }">To the stairs</BButton>
+            <BButton role="link" variant="primary" :to="{ name: 'class', params: { classId } }">{{
+              t('runner-page.to-the-stairs')
+            }}</BButton>
           </template>
           <template v-else-if="block === null">
-            <h2 class="title">Ready to start</h2>
-            <p>One key goes on, space plays and stops. The class sees what is in the frame.</p>
+            <h2 class="title">{{ t('runner-page.ready-to-start') }}</h2>
+            <p>{{ t('runner-page.one-key-goes-on-space-plays') }}</p>
             <BButton variant="primary" size="lg" :disabled="plan === null" @click="start"
-              >Start the lesson <span class="key" aria-hidden="true">→</span></BButton
+              >{{ t('runner-page.start-the-lesson') }} <span class="key" aria-hidden="true">→</span></BButton
             >
           </template>
           <template v-else>
             <p v-if="clock !== null" class="soft">
-              Now,
               {{
-                clock.blockLeft >= 0 ? `${clockWords(clock.blockLeft)} left` : `${clockWords(-clock.blockLeft)} over`
+                t('runner-page.now-value', {
+                  value:
+                    clock.blockLeft >= 0
+                      ? `${clockWords(clock.blockLeft)} left`
+                      : `${clockWords(-clock.blockLeft)} over`,
+                })
               }}
-              <template v-if="run.again > 0"> · again {{ run.again }}×</template>
+              <template v-if="run.again > 0"
+                >{{ ' ' }}{{ t('runner-page.again-again', { again: run.again }) }}</template
+              >
             </p>
             <h2 class="title">{{ blockTitle(block, speech) }}</h2>
             <template v-if="rungs.length > 0">
@@ -229,10 +246,16 @@ function openProjector(): void {
           </template>
         </section>
         <TakeCare v-if="!isStarted || block?.kind === 'together'" place="lesson" />
-        <section v-if="coming.length > 0" class="card-paper stack-close coming" aria-label="After this">
+        <section
+          v-if="coming.length > 0"
+          class="card-paper stack-close coming"
+          :aria-label="t('runner-page.after-this')"
+        >
           <ol class="plain ruled">
             <li v-for="each in coming" :key="each.id" class="d-flex gap-3">
-              <span class="grow">{{ blockTitle(each, speech) }}</span>{{ each.minutes }} min
+              <span class="grow">{{ blockTitle(each, speech) }}</span>{{
+                t('runner-page.minutes-min', { minutes: each.minutes })
+              }}
             </li>
           </ol>
         </section>
@@ -240,27 +263,37 @@ function openProjector(): void {
       <div class="side">
         <template v-if="isStarted && !hasEnded">
           <p class="soft">
-            Next:
+            {{ t('runner-page.next') }}
             <strong>{{
-              nextRung !== null ? rungWords(nextRung) : next === null ? 'the end' : blockTitle(next, speech)
+              nextRung !== null
+                ? rungWords(nextRung)
+                : next === null
+                  ? t('runner-page.the-end')
+                  : blockTitle(next, speech)
             }}</strong>
           </p>
           <div class="line">
             <BButton variant="primary" size="lg" class="grow" @click="goOn"
-              >{{ nextRung === null && next === null ? 'End the lesson' : 'Go on' }}
+              >{{ nextRung === null && next === null ? t('runner-page.end-the-lesson') : t('runner-page.go-on') }}
               <span class="key" aria-hidden="true">→</span></BButton
             >
-            <BButton size="lg" @click="again">Again <span class="key" aria-hidden="true">R</span></BButton>
-            <BButton size="lg" @click="skip">Skip <span class="key" aria-hidden="true">S</span></BButton>
-            <BButton size="lg" @click="goBack">Back <span class="key" aria-hidden="true">←</span></BButton>
+            <BButton size="lg" @click="again"
+              >{{ t('runner-page.again') }} <span class="key" aria-hidden="true">R</span></BButton
+            >
+            <BButton size="lg" @click="skip"
+              >{{ t('runner-page.skip') }} <span class="key" aria-hidden="true">S</span></BButton
+            >
+            <BButton size="lg" @click="goBack"
+              >{{ t('runner-page.back') }} <span class="key" aria-hidden="true">←</span></BButton
+            >
           </div>
           <LessonTools :page="page" :run="run" @note="note" />
           <p v-if="lessons.waiting > 0" class="soft" role="status">
-            Saved here; {{ lessons.waiting }} on the way to the school.
+            {{ t('runner-page.saved-here-waiting-on-the-way', { waiting: lessons.waiting }) }}
           </p>
-          <BAlert v-if="lessons.refused !== null" variant="danger" :model-value="true"
-            >The school did not take something of this lesson. {{ lessons.refused }}</BAlert
-          >
+          <BAlert v-if="lessons.refused !== null" variant="danger" :model-value="true">{{
+            t('runner-page.the-school-did-not-take-something', { refused: lessons.refused })
+          }}</BAlert>
         </template>
         <div class="preview"><SceneView :stage="stage.stage.value" /></div>
       </div>

@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import PlayButton from '../../ui/PlayButton.vue';
 import { ALWAYS, SCENES_OF, sceneLabel, type SceneId } from './stage.ts';
 import type { useStage } from './use-stage.ts';
+import { t } from './messages.ts';
 
 /** The teacher's hand on what the class sees and hears. */
 const props = defineProps<{ stage: ReturnType<typeof useStage> }>();
@@ -19,16 +20,16 @@ const scenes = computed((): readonly SceneId[] => {
   return [...new Set([...fits, ...(here === 'title' ? [] : [here]), ...ALWAYS])];
 });
 const VOICES = [
-  { value: 'melody', text: 'Melody' },
-  { value: 'along', text: 'Backing' },
-  { value: 'click', text: 'Click' },
+  { value: 'melody', text: t('stage-controls.melody') },
+  { value: 'along', text: t('stage-controls.backing') },
+  { value: 'click', text: t('stage-controls.click') },
   { value: 'countIn', text: 'Count-in' },
 ] as const;
 /** By the part that is silent. */
 const PARTS = [
-  { value: null, text: 'Both parts' },
-  { value: 1, text: 'First only' },
-  { value: 0, text: 'Second only' },
+  { value: null, text: t('stage-controls.both-parts') },
+  { value: 1, text: t('stage-controls.first-only') },
+  { value: 0, text: t('stage-controls.second-only') },
 ];
 type Voice = (typeof VOICES)[number]['value'];
 const sounding = computed({
@@ -42,35 +43,37 @@ const sounding = computed({
 
 <template>
   <div class="stack-close">
-    <div class="line" role="group" aria-label="Show the class">
+    <div class="line" role="group" :aria-label="t('stage-controls.show-the-class')">
       <BButton v-for="id in scenes" :key="id" :pressed="stage.scene.value === id" @click="stage.show(id)">{{
         sceneLabel(id)
       }}</BButton>
     </div>
-    <div class="line" role="group" aria-label="Play">
+    <div class="line" role="group" :aria-label="t('stage-controls.play')">
       <PlayButton :playing="stage.isPlaying.value" @toggle="stage.toggle" />
-      <BButton aria-label="Slower" @click="stage.changeTempo(-1)">−</BButton>
+      <BButton :aria-label="t('stage-controls.slower')" @click="stage.changeTempo(-1)">−</BButton>
       <span class="tempo"
         ><strong>{{ stage.tempo.value }}</strong> {{ tempoWord(stage.tempo.value) }}</span
       >
-      <BButton aria-label="Faster" @click="stage.changeTempo(1)">+</BButton>
-      <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
+      <BButton :aria-label="t('stage-controls.faster')" @click="stage.changeTempo(1)">+</BButton>
+      <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" :aria-label="t('stage-controls.what-sounds')" />
       <BFormRadioGroup
         v-if="stage.scene.value === 'parts'"
         buttons
         :options="PARTS"
         :model-value="stage.player.silentPart.value"
-        aria-label="Which part sounds"
+        :aria-label="t('stage-controls.which-part-sounds')"
         @update:model-value="stage.player.silence($event as number | null)"
       />
       <template v-if="stage.items.value > 1">
-        <BButton aria-label="The one before" @click="stage.nextItem(-1)">←</BButton>
-        <span>{{ stage.itemAt.value + 1 }} of {{ stage.items.value }}</span>
-        <BButton aria-label="The next one" @click="stage.nextItem(1)">→</BButton>
+        <BButton :aria-label="t('stage-controls.the-one-before')" @click="stage.nextItem(-1)">←</BButton>
+        <span>{{
+          t('stage-controls.item-at-of-items', { itemAt: stage.itemAt.value + 1, items: stage.items.value })
+        }}</span>
+        <BButton :aria-label="t('stage-controls.the-next-one')" @click="stage.nextItem(1)">→</BButton>
       </template>
-      <BButton :pressed="stage.named.value" @click="stage.switchNames">Show names</BButton>
+      <BButton :pressed="stage.named.value" @click="stage.switchNames">{{ t('stage-controls.show-names') }}</BButton>
       <BButton :pressed="stage.muted.value" @click="stage.silence">{{
-        stage.muted.value ? 'Sound is off' : 'Sound off'
+        stage.muted.value ? t('stage-controls.sound-is-off') : t('stage-controls.sound-off')
       }}</BButton>
     </div>
     <BAlert v-if="stage.error.value !== null" variant="danger" :model-value="true">{{ stage.error.value }}</BAlert>

@@ -5,16 +5,17 @@ import LoadState from '../../ui/LoadState.vue';
 import { ClassHead } from '../classes/index.ts';
 import { TakeCare } from '../schools/index.ts';
 import { useSubstituteLines } from './use-substitute-lines.ts';
+import { t } from './messages.ts';
 
 /** The same lesson in plain words for somebody who does not play; to print. */
 const props = defineProps<{ classId: string }>();
 const { page, lesson, lines, lessons } = useSubstituteLines(toRef(props, 'classId'));
 const FIELDS = [
-  { key: 'when', label: 'Minute' },
-  { key: 'title', label: 'Part', isRowHeader: true },
-  { key: 'press', label: 'You press' },
-  { key: 'say', label: 'You say' },
-  { key: 'children', label: 'The children' },
+  { key: 'when', label: t('substitute-page.minute') },
+  { key: 'title', label: t('substitute-page.part'), isRowHeader: true },
+  { key: 'press', label: t('substitute-page.you-press') },
+  { key: 'say', label: t('substitute-page.you-say') },
+  { key: 'children', label: t('substitute-page.the-children') },
 ];
 const rows = computed(() => {
   let from = 0;
@@ -27,12 +28,12 @@ const print = (): void => window.print();
   <LoadState
     v-if="page === null || lines === null"
     :error="lessons.error"
-    what="the lesson"
+    :what="t('substitute-page.the-lesson')"
     @again="lessons.open(classId)"
   />
   <div v-else class="page-grid">
-    <ClassHead :class-id="classId" trail="For a substitute"
-      ><BButton variant="primary" @click="print">Print</BButton></ClassHead
+    <ClassHead :class-id="classId" :trail="t('substitute-page.for-a-substitute')"
+      ><BButton variant="primary" @click="print">{{ t('substitute-page.print') }}</BButton></ClassHead
     >
     <section class="card-paper stack-close">
       <h2>
@@ -40,8 +41,7 @@ const print = (): void => window.print();
         }}<template v-if="lesson !== null">, {{ longDate(lesson.date) }}, {{ timeOfDay(lesson.at) }}</template>
       </h2>
       <p>
-        You do not need to play. Open Escalier, choose {{ page.name }}, then “Start the lesson”. Space plays and stops,
-        the arrow to the right goes on.
+        {{ t('substitute-page.you-do-not-need-to-play', { name: page.name }) }}
       </p>
       <BTable :items="rows" :fields="FIELDS" stacked="md" />
     </section>

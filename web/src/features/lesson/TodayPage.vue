@@ -5,7 +5,6 @@ import { computed, toRef } from 'vue';
 import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { ClassHead, useClassSettings } from '../classes/index.ts';
 import LessonStairs from './LessonStairs.vue';
@@ -14,6 +13,7 @@ import PrepareCard from './PrepareCard.vue';
 import { lastLessonWords } from './words.ts';
 import { usePlan } from './use-plan.ts';
 import { usePlanChanges } from './use-plan-changes.ts';
+import { t } from './messages.ts';
 
 /** The next lesson of a class, planned to the minute and ready to start. */
 const props = defineProps<{ classId: string }>();
@@ -30,7 +30,7 @@ const behind = computed(() => {
 const holding = computed(() => (goOn.value?.here.holding ?? []).map(speech.value.nameOf));
 /** Where the teacher says so. */
 const { draft, load, saveClass } = useClassSettings(() => props.classId);
-const { busy: going, save } = useSave('The class goes on from there.');
+const { busy: going, save } = useSave(t('today-page.the-class-goes-on-from-there'));
 async function goTo(ownStep: number): Promise<void> {
   await save(async () => {
     await load();
@@ -52,37 +52,44 @@ const runner = computed(() => ({
   <LoadState
     v-if="page === null"
     :error="planning.lessons.error"
-    what="the lesson"
+    :what="t('today-page.the-lesson')"
     @again="planning.lessons.open(classId)"
   />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId">
-      <BButton v-if="lesson !== null" role="link" :to="{ name: 'substitute', params: { classId } }"
-        >For a substitute</BButton
-      >
-      <BButton role="link" :to="{ name: 'cards', params: { classId } }">Rhythm cards</BButton>
+      <BButton v-if="lesson !== null" role="link" :to="{ name: 'substitute', params: { classId } }">{{
+        t('today-page.for-a-substitute')
+      }}</BButton>
+      <BButton role="link" :to="{ name: 'cards', params: { classId } }">{{ t('today-page.rhythm-cards') }}</BButton>
       <BButton v-if="plan !== null" role="link" variant="primary" :to="runner">{{
-        isRunning ? 'Back to the lesson' : 'Start the lesson'
+        isRunning ? t('today-page.back-to-the-lesson') : t('today-page.start-the-lesson')
       }}</BButton>
     </ClassHead>
     <section v-if="lesson === null" class="card-paper stack-close">
-      <h2>No lesson ahead</h2>
+      <h2>{{ t('today-page.no-lesson-ahead') }}</h2>
       <p>
-        The term of this class is over, or has no lessons.
-        <RouterLink :to="{ name: 'class-settings', params: { classId } }">Settings</RouterLink> has its days and times.
+        {{ t('today-page.the-term-of-this-class-is') }}
+        <RouterLink :to="{ name: 'class-settings', params: { classId } }">{{ t('today-page.settings') }}</RouterLink>
+        {{ t('today-page.has-its-days-and-times') }}
       </p>
     </section>
     <template v-else>
       <div>
         <h2>
-          {{ isToday ? 'Today' : longDate(lesson.date) }}, {{ timeOfDay(lesson.at) }}: lesson {{ lesson.number }},
-          {{ lesson.minutes }} minutes
+          {{
+            t('today-page.date-time-lesson-number-minutes-minutes', {
+              date: isToday ? t('today-page.today') : longDate(lesson.date),
+              time: timeOfDay(lesson.at),
+              number: lesson.number,
+              minutes: lesson.minutes,
+            })
+          }}
         </h2>
         <p class="soft">{{ lastLessonWords(history?.last ?? null) }}</p>
       </div>
       <div class="columns columns-work">
-        <section class="card-paper stack-close" aria-label="The plan">
-          <p v-if="plan === null" class="soft" role="status">Planning the lesson …</p>
+        <section class="card-paper stack-close" :aria-label="t('today-page.the-plan')">
+          <p v-if="plan === null" class="soft" role="status">{{ t('today-page.planning-the-lesson') }}</p>
           <template v-else>
             <LessonStairs :blocks="plan.blocks" :at="isRunning ? run!.index : null" />
             <PlanBlocks
@@ -96,44 +103,55 @@ const runner = computed(() => ({
               @leave="changes.leave"
             />
             <p v-if="plan.left.length > 0" class="soft">
-              No room today for {{ listWords(plan.left.map((kind) => BLOCK_NAMES[kind].toLowerCase())) }}.
+              {{
+                t('today-page.no-room-today-for-list', {
+                  list: listWords(plan.left.map((kind) => BLOCK_NAMES[kind].toLowerCase())),
+                })
+              }}
             </p>
             <div v-if="run?.plan === null" class="line no-print">
-              <BDropdown text="Add a part" teleport-to="body">
+              <BDropdown :text="t('today-page.add-a-part')" teleport-to="body">
                 <BDropdownItem v-for="kind in BLOCK_KINDS" :key="kind" @click="changes.add(kind)">{{
                   BLOCK_NAMES[kind]
                 }}</BDropdownItem>
               </BDropdown>
-              <BButton @click="changes.saveUsual">Save as our usual lesson</BButton>
-              <BButton v-if="history?.usual !== null" variant="link" @click="changes.forgetUsual"
-                >Forget the usual one</BButton
-              >
-              <BButton v-if="run.planned !== null && proposed !== null" variant="link" @click="changes.again(proposed)"
-                >Plan it anew</BButton
+              <BButton @click="changes.saveUsual">{{ t('today-page.save-as-our-usual-lesson') }}</BButton>
+              <BButton v-if="history?.usual !== null" variant="link" @click="changes.forgetUsual">{{
+                t('today-page.forget-the-usual-one')
+              }}</BButton>
+              <BButton
+                v-if="run.planned !== null && proposed !== null"
+                variant="link"
+                @click="changes.again(proposed)"
+                >{{ t('today-page.plan-it-anew') }}</BButton
               >
             </div>
             <HowComputed>
-              Every part has minutes that it needs and minutes that it would like. What is due comes first: a new note
-              on the first lesson of its step, what was left open last time, and who waits to be heard. The rest goes to
-              the tune and to hearing. It always ends with the bell.
+              {{ t('today-page.every-part-has-minutes-that-it') }}
             </HowComputed>
           </template>
         </section>
         <div class="stack">
           <section v-if="goOn !== null" class="card-paper stack-close">
             <h2>
-              {{ planning.step.value === null ? 'All steps are passed' : `Step ${planning.step.value.position}` }}
+              {{
+                planning.step.value === null
+                  ? t('today-page.all-steps-are-passed')
+                  : t('today-page.step-position', { position: planning.step.value.position })
+              }}
             </h2>
             <p>{{ goOnWords(goOn.here) }}</p>
-            <p v-if="holding.length > 0" class="soft">Still to pass: {{ listWords(holding) }}.</p>
+            <p v-if="holding.length > 0" class="soft">
+              {{ t('today-page.still-to-pass-list', { list: listWords(holding) }) }}
+            </p>
             <p v-if="behind !== null">{{ behind }}</p>
             <div v-if="page.style.teaching.goOn === 'own'" class="line">
-              <BButton :disabled="going || page.classStep >= page.steps.length" @click="goTo(page.classStep + 1)"
-                >Go on to step {{ page.classStep + 2 }}</BButton
-              >
-              <BButton variant="link" :disabled="going || page.classStep === 0" @click="goTo(page.classStep - 1)"
-                >Back to step {{ page.classStep }}</BButton
-              >
+              <BButton :disabled="going || page.classStep >= page.steps.length" @click="goTo(page.classStep + 1)">{{
+                t('today-page.go-on-to-step-class-step', { classStep: page.classStep + 2 })
+              }}</BButton>
+              <BButton variant="link" :disabled="going || page.classStep === 0" @click="goTo(page.classStep - 1)">{{
+                t('today-page.back-to-step-class-step', { classStep: page.classStep })
+              }}</BButton>
             </div>
           </section>
           <PrepareCard
@@ -142,18 +160,25 @@ const runner = computed(() => ({
             :to-clean="planning.cleaning.value?.instrumentIds.length ?? 0"
           />
           <section v-if="history?.last" class="card-paper stack-close">
-            <h2>Last lesson, {{ shortDate(history.last.date) }}</h2>
-            <p v-if="history.open.length === 0">All that was planned was reached.</p>
+            <h2>{{ t('today-page.last-lesson-date', { date: shortDate(history.last.date) }) }}</h2>
+            <p v-if="history.open.length === 0">{{ t('today-page.all-that-was-planned-was-reached') }}</p>
             <p v-else>
-              Left open: {{ listWords(history.open.map(({ kind }) => BLOCK_NAMES[kind].toLowerCase())) }}. It is in this
-              plan.
+              {{
+                t('today-page.left-open-list-it-is-in', {
+                  list: listWords(history.open.map(({ kind }) => BLOCK_NAMES[kind].toLowerCase())),
+                })
+              }}
             </p>
             <ul v-if="history.last.run.remarks.length > 0" class="plain">
               <li v-for="remark in history.last.run.remarks" :key="remark.at">“{{ remark.text }}”</li>
             </ul>
             <p class="soft">
-              {{ plural(Object.keys(history.last.run.spent).length, 'part', 'parts') }} of
-              {{ history.last.run.plan?.blocks.length }} were taught.
+              {{
+                t('today-page.parts-of-blocks-count-were-taught', {
+                  parts: t('count.parts', { n: Object.keys(history.last.run.spent).length }),
+                  blocksCount: history.last.run.plan?.blocks.length ?? 0,
+                })
+              }}
             </p>
           </section>
         </div>

@@ -9,6 +9,7 @@ import {
   type RhythmCard,
 } from '@escalier/core/practice';
 import type { NoteLesson } from '../notes/index.ts';
+import { t } from './messages.ts';
 
 /** A card as it is shown and played: four beats on one note. */
 export interface StageCard extends EchoPattern {
@@ -29,7 +30,7 @@ function written(card: RhythmCard, note: string, title: string): StageCard {
 
 /** The class's own cards. */
 export function ownCards(patterns: readonly RhythmCard[], note: string): readonly StageCard[] {
-  return patterns.map((card, index) => written(card, note, `Card ${index + 1}`));
+  return patterns.map((card, index) => written(card, note, t('cards.card-index', { index: index + 1 })));
 }
 
 /** Cards from what the class knows, plain ones first, on a note that it has; the same seed gives the same cards. */
@@ -39,7 +40,9 @@ export function stageCards(
   count: number,
   seed: number,
 ): readonly StageCard[] {
-  return cardsKnown(elements, count, seed).map((card, index) => written(card, note, `Card ${index + 1}`));
+  return cardsKnown(elements, count, seed).map((card, index) =>
+    written(card, note, t('cards.card-index', { index: index + 1 })),
+  );
 }
 
 /** Rhythms of four beats from what the class knows. */

@@ -8,6 +8,7 @@ import type { ClassView } from '../classes/index.ts';
 import type { NoteLesson } from '../notes/index.ts';
 import { partnerCard, staffSheet, type StageCard } from './cards.ts';
 import { sceneLabel, WITH_SHEET, WITH_TUNE, type SceneId, type Stage, type StageSheet } from './stage.ts';
+import { t } from './messages.ts';
 
 /** From what the picture for the class is made. */
 export interface StageSources {
@@ -56,10 +57,10 @@ export function stageView(
 }
 
 const HEADINGS: Partial<Record<SceneId, string>> = {
-  grow: 'Which tune is it?',
-  belts: 'Belts today',
-  turn: 'Whose turn',
-  posture: 'Ready to play',
+  grow: t('stage-view.which-tune-is-it'),
+  belts: t('stage-view.belts-today'),
+  turn: t('stage-view.whose-turn'),
+  posture: t('stage-view.ready-to-play'),
 };
 
 function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): string {
@@ -70,14 +71,18 @@ function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): st
 }
 
 function about({ scene, move, way, say }: StageSources): string {
-  if (scene === 'moves' && move !== null) return `${say(move.from)} to ${say(move.to)} and back`;
+  if (scene === 'moves' && move !== null)
+    return t('stage-view.say-to-say2-and-back', { say: say(move.from), say2: say(move.to) });
   return scene === 'grow' ? (way?.about ?? '') : '';
 }
 
 function lines({ scene, page, on, noteLesson }: StageSources): readonly string[] {
   if (scene === 'posture') return postureChecks(on?.family ?? 'recorder', page.style.posture, page.style.teaching);
   if (scene !== 'staff' || noteLesson === null) return [];
-  return [`${noteLesson.label} is ${noteLesson.staffPlace}.`, noteLesson.comparison];
+  return [
+    t('stage-view.label-is-staff-place', { label: noteLesson.label, staffPlace: noteLesson.staffPlace }),
+    noteLesson.comparison,
+  ];
 }
 
 const isCard = (scene: SceneId): boolean => scene === 'cards' || scene === 'partner';
@@ -107,14 +112,14 @@ function sheet(from: StageSources): StageSheet | null {
   if (WITH_SHEET.has(scene) && info !== null)
     return { ...base, abc: way?.abc ?? info.abc, title: info.reading.title, marks: from.marks };
   if (scene === 'staff' && noteLesson !== null) return { ...base, ...staffSheet(noteLesson) };
-  if (scene === 'echo' && pattern !== null) return { ...base, abc: pattern.abc, title: 'Echo' };
+  if (scene === 'echo' && pattern !== null) return { ...base, abc: pattern.abc, title: t('stage-view.echo') };
   if (!isCard(scene)) return null;
   const [card, second] = partnerCard(cards, at);
   if (card === undefined) return null;
   return {
     ...base,
     abc: card.abc,
-    title: 'Rhythm card',
+    title: t('stage-view.rhythm-card'),
     rows: named ? [{ kind: 'counting', fill: 'full' }] : [],
     second: scene === 'partner' ? (second?.abc ?? null) : null,
   };

@@ -2,32 +2,33 @@ import type { BlockKind, LessonRun } from '@escalier/core/lesson';
 import type { Counting, Sayings } from '@escalier/core/music';
 import type { NoteColours, NoteRow, RungId } from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
+import { t } from './messages.ts';
 
 /** What the class can be shown. */
 export const SCENES = [
-  { id: 'title', label: 'Title' },
-  { id: 'posture', label: 'Hands' },
-  { id: 'fingering', label: 'Fingering' },
-  { id: 'facing', label: 'Facing you' },
-  { id: 'staff', label: 'On the staff' },
-  { id: 'echo', label: 'Echo' },
-  { id: 'cards', label: 'Rhythm cards' },
-  { id: 'partner', label: 'Two lines' },
-  { id: 'moves', label: 'Back and forth' },
-  { id: 'names', label: 'Names' },
-  { id: 'words', label: 'Words' },
-  { id: 'chant', label: 'Chant' },
-  { id: 'silent', label: 'Silent fingers' },
-  { id: 'tune', label: 'Tune' },
-  { id: 'spot', label: 'Hard spot' },
-  { id: 'one-note', label: 'On one note' },
-  { id: 'grow', label: 'Guess the tune' },
-  { id: 'breaths', label: 'Breaths' },
-  { id: 'parts', label: 'Two parts' },
-  { id: 'turn', label: 'Whose turn' },
-  { id: 'belts', label: 'Belts' },
-  { id: 'quiet', label: 'Quiet' },
-  { id: 'metronome', label: 'Beat' },
+  { id: 'title', label: t('stage.title') },
+  { id: 'posture', label: t('stage.hands') },
+  { id: 'fingering', label: t('stage.fingering') },
+  { id: 'facing', label: t('stage.facing-you') },
+  { id: 'staff', label: t('stage.on-the-staff') },
+  { id: 'echo', label: t('stage.echo') },
+  { id: 'cards', label: t('stage.rhythm-cards') },
+  { id: 'partner', label: t('stage.two-lines') },
+  { id: 'moves', label: t('stage.back-and-forth') },
+  { id: 'names', label: t('stage.names') },
+  { id: 'words', label: t('stage.words') },
+  { id: 'chant', label: t('stage.chant') },
+  { id: 'silent', label: t('stage.silent-fingers') },
+  { id: 'tune', label: t('stage.tune') },
+  { id: 'spot', label: t('stage.hard-spot') },
+  { id: 'one-note', label: t('stage.on-one-note') },
+  { id: 'grow', label: t('stage.guess-the-tune') },
+  { id: 'breaths', label: t('stage.breaths') },
+  { id: 'parts', label: t('stage.two-parts') },
+  { id: 'turn', label: t('stage.whose-turn') },
+  { id: 'belts', label: t('stage.belts') },
+  { id: 'quiet', label: t('stage.quiet') },
+  { id: 'metronome', label: t('stage.beat') },
 ] as const;
 export type SceneId = (typeof SCENES)[number]['id'];
 

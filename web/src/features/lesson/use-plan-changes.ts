@@ -12,11 +12,12 @@ import {
 } from '@escalier/core/lesson';
 import { useNotices } from '../../ui/use-notices.ts';
 import type { usePlan } from './use-plan.ts';
+import { t } from './messages.ts';
 
 const REFUSED = {
-  'too-long': 'The parts that keep their minutes are longer than the lesson. Unlock one, or leave one out.',
-  'too-short': 'All parts keep their minutes, and they do not fill the lesson. Unlock one, or add one.',
-  last: 'A lesson needs at least one part.',
+  'too-long': t('use-plan-changes.the-parts-that-keep-their-minutes'),
+  'too-short': t('use-plan-changes.all-parts-keep-their-minutes-and'),
+  last: t('use-plan-changes.a-lesson-needs-at-least-one'),
 } as const;
 
 /** What a teacher changes in a plan is kept for that lesson at once. */
@@ -44,7 +45,7 @@ export function usePlanChanges({ plan, facts, lesson, lessons }: ReturnType<type
     saveUsual(): void {
       if (plan.value === null || lesson.value === null) return;
       lessons.note(lesson.value.date, { kind: 'usual', usual: usualFrom(plan.value) });
-      notices.say('Saved as your usual lesson. The next plans follow it.');
+      notices.say(t('use-plan-changes.saved-as-your-usual-lesson-the'));
     },
     forgetUsual(): void {
       if (lesson.value !== null) lessons.note(lesson.value.date, { kind: 'usual', usual: null });

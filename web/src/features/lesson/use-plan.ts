@@ -11,6 +11,7 @@ import { tuneWorker } from '../../workers/index.ts';
 import { unitPlan, useClasses, useLiveClass, type ClassView } from '../classes/index.ts';
 import { factsOf, goOnOf, lessonToPlan, partOf, stepOfClass } from './facts.ts';
 import { useLessons } from './store.ts';
+import { t } from './messages.ts';
 
 type CleaningCall = InstrumentList['cleaning'][number];
 
@@ -91,7 +92,7 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
     tune: step.value?.title ?? '',
     easier: step.value?.tunes.find(({ role }) => role === 'easier')?.title ?? null,
     extra: step.value?.tunes.find(({ role }) => role === 'extra')?.title ?? null,
-    nameOf: (id) => page.value?.pupils.find((pupil) => pupil.id === id)?.name ?? 'a pupil',
+    nameOf: (id) => page.value?.pupils.find((pupil) => pupil.id === id)?.name ?? t('use-plan.a-pupil'),
   }));
   const goOn = computed(() => (page.value === null || page.value.steps.length === 0 ? null : goOnOf(page.value)));
 

@@ -1,6 +1,7 @@
 import { seeded } from '@escalier/core/practice';
 import { computed, ref, type Ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
+import { t } from './messages.ts';
 
 const ROWS = 4;
 
@@ -17,9 +18,9 @@ export function useStageTurns(page: Ref<ClassView | null>, seed: Ref<number>) {
       .map(({ name }) => name);
   });
   const turn = computed(() => {
-    if (kind.value === 'rows') return `Row ${(at.value % ROWS) + 1}`;
+    if (kind.value === 'rows') return t('use-stage-turns.row-at', { at: (at.value % ROWS) + 1 });
     if (kind.value === 'lot') return lot.value[at.value % Math.max(1, lot.value.length)] ?? null;
-    return 'Everybody';
+    return t('use-stage-turns.everybody');
   });
 
   function next(wanted: 'rows' | 'lot' | 'all'): void {

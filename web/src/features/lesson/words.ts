@@ -1,29 +1,33 @@
 import type { LessonClock, LessonHistory } from '@escalier/core/lesson';
 import { blockTitle, type LessonSpeech } from '@escalier/core/words';
 import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 /** The last lesson in one line. */
 export function lastLessonWords(last: LessonHistory['last']): string {
-  if (last === null) return 'The first lesson that Escalier runs with this class.';
+  if (last === null) return t('words.the-first-lesson-that-escalier-runs');
   const { run } = last;
   const minutes = run.endedAt === null ? null : Math.round((run.endedAt - run.startedAt!) / 60_000);
   const parts = Object.keys(run.spent).length;
-  const reached = `${parts} of ${plural(run.plan!.blocks.length, 'part', 'parts')}`;
-  return `Last lesson, ${shortDate(last.date)}: ${reached}${minutes === null ? '' : ` in ${plural(minutes, 'minute', 'minutes')}`}.`;
+  const reached = `${parts} of ${t('count.parts', { n: run.plan!.blocks.length })}`;
+  return t('words.last-lesson-date-reached-value', {
+    date: shortDate(last.date),
+    reached,
+    value: minutes === null ? '' : ` in ${t('count.minutes', { n: minutes })}`,
+  });
 }
 
 const SMALL = 30;
 
 /** "3 min behind; Hearing can give 2 back." */
 export function paceWords(clock: LessonClock, speech: LessonSpeech): string {
-  if (Math.abs(clock.behind) < SMALL) return 'On time';
+  if (Math.abs(clock.behind) < SMALL) return t('words.on-time');
   const minutes = Math.max(1, Math.round(Math.abs(clock.behind) / 60));
-  if (clock.behind < 0) return `${minutes} min ahead`;
+  if (clock.behind < 0) return t('words.minutes-min-ahead', { minutes });
   const { gives } = clock;
-  if (gives === null) return `${minutes} min behind`;
+  if (gives === null) return t('words.minutes-min-behind', { minutes });
   const back = Math.min(minutes, gives.minutes - gives.least);
-  return `${minutes} min behind: ${blockTitle(gives, speech)} can give ${back} back`;
+  return t('words.minutes-min-behind-block-title-can', { minutes, blockTitle: blockTitle(gives, speech), back });
 }
 
 /** "4:05" */

@@ -3,6 +3,7 @@ import type { ListeningRule } from '@escalier/core/listening';
 import { watch } from 'vue';
 import type { ListenedView } from '../../workers/listening.ts';
 import { useHeardLive } from './use-heard-live.ts';
+import { t } from './messages.ts';
 
 /** Switched on by the teacher: Escalier listens while a pupil plays, and says what it heard. */
 const props = defineProps<{ turn: string; tuneId: string; instrumentId: string; rule: ListeningRule }>();
@@ -17,12 +18,16 @@ async function done(): Promise<void> {
 </script>
 
 <template>
-  <section class="card-paper stack-close" aria-label="Listening along">
+  <section class="card-paper stack-close" :aria-label="t('heard-live.listening-along')">
     <div class="line">
-      <BButton v-if="!isOn" :disabled="isThinking" @click="start(tuneId)">Listen along</BButton>
-      <BButton v-else variant="primary" @click="done">The tune has ended</BButton>
-      <span v-if="isOn" class="soft" role="status">Listening, {{ seconds }} s. Nothing is kept.</span>
-      <span v-else-if="isThinking" class="soft" role="status"><BSpinner small aria-hidden="true" /> One moment …</span>
+      <BButton v-if="!isOn" :disabled="isThinking" @click="start(tuneId)">{{ t('heard-live.listen-along') }}</BButton>
+      <BButton v-else variant="primary" @click="done">{{ t('heard-live.the-tune-has-ended') }}</BButton>
+      <span v-if="isOn" class="soft" role="status">{{
+        t('heard-live.listening-seconds-s-nothing-is-kept', { seconds })
+      }}</span>
+      <span v-else-if="isThinking" class="soft" role="status"
+        ><BSpinner small aria-hidden="true" /> {{ t('heard-live.one-moment') }}</span
+      >
     </div>
     <BAlert v-if="problem !== null" variant="danger" :model-value="true">{{ problem }}</BAlert>
     <p v-if="view !== null" class="said" role="status">{{ view.words }}</p>

@@ -3,6 +3,7 @@ import { pitchName, staffStep, type Pitch } from '@escalier/core/music';
 import { sayNote } from '@escalier/core/words';
 import { computed } from 'vue';
 import { GLYPHS } from '../../score/glyphs.ts';
+import { t } from './messages.ts';
 
 /** The note asked for and, over it, a needle at the note that sounds: it tilts up when it is high, down when it is low. */
 const props = defineProps<{ asked: Pitch | null; heard: Pitch | null; cents: number | null }>();
@@ -42,7 +43,7 @@ const isRight = computed(
 const TICKS = [-DEGREES, -DEGREES / 2, 0, DEGREES / 2, DEGREES];
 
 const words = computed(() => {
-  if (props.heard === null || props.cents === null) return 'Silent';
+  if (props.heard === null || props.cents === null) return t('needle-staff.silent');
   const cents = Math.round(props.cents);
   const off = Math.abs(cents) < NEAR ? 'true' : `${Math.abs(cents)} cents ${cents < 0 ? 'low' : 'high'}`;
   return `${sayNote(pitchName(props.heard))}, ${off}`;

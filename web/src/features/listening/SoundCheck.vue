@@ -9,6 +9,7 @@ import { PipePicture } from '../notes/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import NeedleStaff from './NeedleStaff.vue';
 import { useSoundCheck } from './use-sound-check.ts';
+import { t } from './messages.ts';
 
 /** Somebody holds a note: which one sounds, how true it is, and what to try. */
 const props = defineProps<{ instrumentId: string; notes: readonly string[]; pupils: readonly string[] }>();
@@ -27,7 +28,7 @@ const round = ref<readonly { readonly name: string; readonly words: string }[]>(
 const turn = computed(() => props.pupils[round.value.length] ?? null);
 function nextPupil(): void {
   if (turn.value !== null) {
-    const words = found.value === null ? 'Not heard' : foundWords.value;
+    const words = found.value === null ? t('sound-check.not-heard') : foundWords.value;
     round.value = [...round.value, { name: turn.value, words }];
   }
   again();
@@ -57,24 +58,31 @@ const heardName = computed(() =>
 );
 const foundWords = computed(() => {
   if (found.value === null) return '';
-  return found.value.kind === 'other' ? `That is ${heardName.value}` : SOUND_WORDS[found.value.kind];
+  return found.value.kind === 'other'
+    ? t('sound-check.that-is-heard-name', { heardName: heardName.value })
+    : SOUND_WORDS[found.value.kind];
 });
 </script>
 
 <template>
   <div class="stack">
     <div class="line">
-      <SelectField v-model="note" label="Note to hold" :options="options" />
-      <BButton v-if="!isOn" variant="primary" @click="start">Start listening</BButton>
-      <BButton v-else @click="stop">Stop listening</BButton>
-      <BButton v-if="isOn" @click="nextPupil">Next pupil</BButton>
+      <SelectField v-model="note" :label="t('sound-check.note-to-hold')" :options="options" />
+      <BButton v-if="!isOn" variant="primary" @click="start">{{ t('sound-check.start-listening') }}</BButton>
+      <BButton v-else @click="stop">{{ t('sound-check.stop-listening') }}</BButton>
+      <BButton v-if="isOn" @click="nextPupil">{{ t('sound-check.next-pupil') }}</BButton>
       <strong v-if="isOn && turn !== null">{{ turn }}</strong>
     </div>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
     <div class="both">
       <figure v-if="on !== null && askedFingering !== null">
-        <PipePicture :on="on" :fingering="askedFingering" view="pupil" :label="`${sayNote(note)}, asked for`" />
-        <figcaption>Asked: {{ sayNote(note) }}</figcaption>
+        <PipePicture
+          :on="on"
+          :fingering="askedFingering"
+          view="pupil"
+          :label="t('sound-check.note-asked-for', { note: sayNote(note) })"
+        />
+        <figcaption>{{ t('sound-check.asked-note', { note: sayNote(note) }) }}</figcaption>
       </figure>
       <NeedleStaff :asked="asked" :heard="heardPitch" :cents="needle?.cents ?? null" />
       <figure v-if="on !== null && heardPitch !== null && heardFingering !== null">
@@ -82,25 +90,30 @@ const foundWords = computed(() => {
           :on="on"
           :fingering="heardFingering"
           view="pupil"
-          :label="`${sayNote(pitchName(heardPitch))}, heard`"
+          :label="t('sound-check.note-heard', { note: sayNote(pitchName(heardPitch)) })"
         />
-        <figcaption>Heard: {{ sayNote(pitchName(heardPitch)) }}</figcaption>
+        <figcaption>{{ t('sound-check.heard-note', { note: sayNote(pitchName(heardPitch)) }) }}</figcaption>
       </figure>
     </div>
     <p class="verdict" role="status">
-      <template v-if="found === null">{{ isOn ? 'Hold the note for a second.' : 'Nothing is heard yet.' }}</template>
+      <template v-if="found === null">{{
+        isOn ? t('sound-check.hold-the-note-for-a-second') : t('sound-check.nothing-is-heard-yet')
+      }}</template>
       <template v-else>
-        <strong>{{ foundWords }}</strong><template v-if="found.kind === 'sharp' || found.kind === 'weak'"
-          >, {{ Math.abs(Math.round(found.cents)) }} cents {{ found.cents < 0 ? 'low' : 'high' }}</template
+        <strong>{{ foundWords }}</strong><template v-if="found.kind === 'sharp' || found.kind === 'weak'">{{
+          t('sound-check.number-cents-value', {
+            number: Math.abs(Math.round(found.cents)),
+            value: found.cents < 0 ? 'low' : 'high',
+          })
+        }}</template
         >. {{ remedy }}
       </template>
     </p>
-    <ol v-if="round.length > 0" class="plain round" aria-label="The round so far">
+    <ol v-if="round.length > 0" class="plain round" :aria-label="t('sound-check.the-round-so-far')">
       <li v-for="each in round" :key="each.name">{{ each.name }}: {{ each.words }}</li>
     </ol>
     <p class="soft">
-      The sound stays on this device and is not kept. Keep the microphone away from the loudspeaker; with headphones,
-      keep them quiet. In a full room, hear one at a time.
+      {{ t('sound-check.the-sound-stays-on-this-device') }}
     </p>
   </div>
 </template>

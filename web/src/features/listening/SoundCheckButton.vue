@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import SoundCheck from './SoundCheck.vue';
+import { t } from './messages.ts';
 
 /** Opens the sound check of a class, on the notes that it has up to a step, counted from 1. */
 const props = defineProps<{ page: ClassView; position: number }>();
@@ -13,8 +14,8 @@ const present = computed(() =>
 </script>
 
 <template>
-  <BButton @click="open = true">Sound check</BButton>
-  <BModal v-model="open" title="Sound check" title-tag="h2" size="lg" no-footer unmount-lazy>
+  <BButton @click="open = true">{{ t('sound-check-button.sound-check') }}</BButton>
+  <BModal v-model="open" :title="t('sound-check-button.sound-check')" title-tag="h2" size="lg" no-footer unmount-lazy>
     <SoundCheck :instrument-id="page.instrumentId" :notes="notes" :pupils="present" />
   </BModal>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from './messages.ts';
 /** Four beats to see from the back of the room, and whose turn it is. */
 defineProps<{
   /** 1 to 4; null when nothing sounds. */
@@ -6,12 +7,17 @@ defineProps<{
   whose: 'count' | 'teacher' | 'class' | 'read' | null;
 }>();
 
-const WORDS = { count: 'Ready …', teacher: 'My turn', class: 'Your turn', read: 'You read' } as const;
+const WORDS = {
+  count: t('beat-clock.ready'),
+  teacher: t('beat-clock.my-turn'),
+  class: 'Your turn',
+  read: t('beat-clock.you-read'),
+} as const;
 </script>
 
 <template>
   <div class="clock" :class="whose ?? 'quiet'">
-    <p class="whose">{{ whose === null ? 'Four beats' : WORDS[whose] }}</p>
+    <p class="whose">{{ whose === null ? t('beat-clock.four-beats') : WORDS[whose] }}</p>
     <ol aria-hidden="true">
       <li v-for="each in 4" :key="each" :class="{ on: each === beat }">{{ each }}</li>
     </ol>

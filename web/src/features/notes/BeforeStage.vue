@@ -6,6 +6,7 @@ import { CautionEditor } from '../schools/index.ts';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';
+import { t } from './messages.ts';
 
 /** Hands, posture and cautions, before anybody plays. */
 const props = defineProps<{
@@ -29,33 +30,33 @@ const editing = ref(false);
 
 <template>
   <div class="before">
-    <section class="card-paper picture" aria-label="Which hand is on top">
-      <h2>Left hand on top</h2>
+    <section class="card-paper picture" :aria-label="t('before-stage.which-hand-is-on-top')">
+      <h2>{{ t('before-stage.left-hand-on-top') }}</h2>
       <PipePicture
         :on="lesson.on"
         :fingering="allClosed"
         :view="view"
-        :label="`Left hand on top, with ${posture.handMark}`"
+        :label="t('before-stage.left-hand-on-top-with-hand', { handMark: posture.handMark })"
         :hand-mark="posture.handMark"
       />
     </section>
     <section class="card-paper">
-      <h2>Hands and posture</h2>
+      <h2>{{ t('before-stage.hands-and-posture') }}</h2>
       <ol>
         <li v-for="check in checks" :key="check">{{ check }}</li>
       </ol>
       <p class="test">{{ COVER_TEST }}</p>
-      <p v-if="bring !== ''">Bring: {{ bring }}</p>
+      <p v-if="bring !== ''">{{ t('before-stage.bring-bring', { bring }) }}</p>
     </section>
     <section class="card-paper cautions" aria-labelledby="cautions">
-      <h2 id="cautions">Take care</h2>
+      <h2 id="cautions">{{ t('before-stage.take-care') }}</h2>
       <ul v-if="!editing">
         <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>
-        <li v-if="shown.length === 0" class="soft">Your school shows none here.</li>
+        <li v-if="shown.length === 0" class="soft">{{ t('before-stage.your-school-shows-none-here') }}</li>
       </ul>
       <CautionEditor v-else :cautions="cautions" :save-cautions="saveCautions" @done="editing = false" />
       <p class="local">{{ LOCAL_RULES }}</p>
-      <BButton v-if="!big && !editing" @click="editing = true"> Edit the cautions </BButton>
+      <BButton v-if="!big && !editing" @click="editing = true"> {{ t('before-stage.edit-the-cautions') }} </BButton>
     </section>
   </div>
 </template>

@@ -4,6 +4,7 @@ import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
 import { soundName } from './chart.ts';
 import FingeringChart from './FingeringChart.vue';
+import { t } from './messages.ts';
 
 /** The whole chart, low to high; pressing two fingerings shows the move between them. */
 const props = defineProps<{ on: Instrument; picked: readonly Fingering[] }>();
@@ -37,7 +38,9 @@ function place(fingering: Fingering): number {
         />
         <span v-if="place(fingering) >= 0" class="order">{{ place(fingering) === 0 ? 'from' : 'to' }}</span>
       </button>
-      <p v-if="makersDiffer(on, row.spellings[0]!)" class="differ">makers differ: check their chart</p>
+      <p v-if="makersDiffer(on, row.spellings[0]!)" class="differ">
+        {{ t('chart-grid.makers-differ-check-their-chart') }}
+      </p>
     </li>
   </ol>
 </template>

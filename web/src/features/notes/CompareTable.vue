@@ -4,6 +4,7 @@ import { pitchName } from '@escalier/core/music';
 import { computed } from 'vue';
 import { differences, soundName } from './chart.ts';
 import FingeringChart from './FingeringChart.vue';
+import { t } from './messages.ts';
 
 /** The two bores of one recorder beside each other: only the notes that differ. */
 const props = defineProps<{ on: Instrument; other: Instrument }>();
@@ -13,8 +14,7 @@ const rows = computed(() => differences(props.on, props.other));
 <template>
   <div>
     <p>
-      {{ rows.length }} notes have different fingerings, or makers differ. To tell the instruments apart: on a German
-      one hole 5 is smaller than hole 4, and the plain fingering 0 123 4 is in tune.
+      {{ t('compare-table.rows-count-notes-have-different-fingerings', { rowsCount: rows.length }) }}
     </p>
     <ul class="plain line pairs mt-3">
       <li v-for="{ a, b } in rows" :key="pitchName(a.spellings[0]!)" class="card-paper">
@@ -23,13 +23,13 @@ const rows = computed(() => differences(props.on, props.other));
           <FingeringChart
             :on="on"
             :pitch="a.spellings[0]!"
-            :label="on.id.endsWith('german') ? 'German' : 'Baroque'"
+            :label="on.id.endsWith('german') ? t('compare-table.german') : t('compare-table.baroque')"
             :is-new="false"
           />
           <FingeringChart
             :on="other"
             :pitch="b.spellings[0]!"
-            :label="other.id.endsWith('german') ? 'German' : 'Baroque'"
+            :label="other.id.endsWith('german') ? t('compare-table.german') : t('compare-table.baroque')"
             :is-new="false"
           />
         </div>

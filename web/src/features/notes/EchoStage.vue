@@ -23,6 +23,7 @@ import { onPlayKey } from '../../ui/keys.ts';
 import BeatClock from './BeatClock.vue';
 import type { NoteLesson } from './lesson.ts';
 import { useEcho, type PlacedEcho } from './use-echo.ts';
+import { t } from './messages.ts';
 
 /** The teacher plays four beats, the class answers; then the class reads the same alone. */
 const props = defineProps<{
@@ -52,11 +53,11 @@ const echo = useEcho(toRef(props, 'lesson'), values, rounds);
 const { grade, tempo } = echo;
 
 const GRADE_WORDS: Readonly<Record<EchoGrade, string>> = {
-  'one-note': 'One note',
-  'two-notes': 'Two notes',
-  steps: 'Steps',
-  skip: 'A skip',
-  elsewhere: 'Starts elsewhere',
+  'one-note': t('echo-stage.one-note'),
+  'two-notes': t('echo-stage.two-notes'),
+  steps: t('echo-stage.steps'),
+  skip: t('echo-stage.a-skip'),
+  elsewhere: t('echo-stage.starts-elsewhere'),
 };
 const grades = computed(() => ECHO_GRADES.map((value) => ({ value, text: GRADE_WORDS[value] })));
 /** By ear the notes stay hidden while it is played; read alone they are always there. */
@@ -99,7 +100,11 @@ async function saveSound(): Promise<void> {
       on.soundsAbove,
     );
     const { samples, rate } = await render(schedule, { family: on.family, melody: true, click: true, drone: false });
-    saveFile(`Echo ${label}, ${GRADE_WORDS[grade.value].toLowerCase()}.wav`, 'audio/wav', writeWav(samples, rate));
+    saveFile(
+      t('echo-stage.echo-label-lower-case-wav', { label, lowerCase: GRADE_WORDS[grade.value].toLowerCase() }),
+      'audio/wav',
+      writeWav(samples, rate),
+    );
   } finally {
     saving.value = false;
   }
@@ -113,38 +118,46 @@ async function saveSound(): Promise<void> {
       <BButton variant="primary" :disabled="echo.shown.value.length === 0" @click="toggle">
         <IconStop v-if="echo.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
-        {{ echo.playing.value === null ? 'Echo' : 'Stop' }}
+        {{ echo.playing.value === null ? t('echo-stage.echo') : t('echo-stage.stop') }}
       </BButton>
-      <BButton :disabled="echo.shown.value.length === 0" @click="echo.play(echo.shown.value, true)">Read alone</BButton>
-      <BFormRadioGroup v-model="grade" buttons :options="grades" aria-label="How far" />
-      <div class="line" role="group" aria-label="Tempo">
-        <BButton aria-label="Slower" @click="echo.slower">−</BButton>
+      <BButton :disabled="echo.shown.value.length === 0" @click="echo.play(echo.shown.value, true)">{{
+        t('echo-stage.read-alone')
+      }}</BButton>
+      <BFormRadioGroup v-model="grade" buttons :options="grades" :aria-label="t('echo-stage.how-far')" />
+      <div class="line" role="group" :aria-label="t('echo-stage.tempo')">
+        <BButton :aria-label="t('echo-stage.slower')" @click="echo.slower">−</BButton>
         <output>{{ tempo }}</output>
-        <BButton aria-label="Faster" @click="echo.faster">+</BButton>
+        <BButton :aria-label="t('echo-stage.faster')" @click="echo.faster">+</BButton>
       </div>
-      <BFormRadioGroup v-model="rounds" buttons :options="ROUNDS" aria-label="Each pattern" />
-      <BFormSelect v-model="sight" class="auto" :options="SIGHTS" aria-label="On the screen" />
-      <BButton v-if="!big" @click="echo.shuffle">Shuffle</BButton>
-      <BButton v-if="!big" :disabled="saving" @click="saveSound">Save as sound</BButton>
+      <BFormRadioGroup v-model="rounds" buttons :options="ROUNDS" :aria-label="t('echo-stage.each-pattern')" />
+      <BFormSelect v-model="sight" class="auto" :options="SIGHTS" :aria-label="t('echo-stage.on-the-screen')" />
+      <BButton v-if="!big" @click="echo.shuffle">{{ t('echo-stage.shuffle') }}</BButton>
+      <BButton v-if="!big" :disabled="saving" @click="saveSound">{{ t('echo-stage.save-as-sound') }}</BButton>
       <BFormCheckboxGroup
         v-if="!big && valueOptions.length > 1"
         v-model="values"
         :options="valueOptions"
-        aria-label="Values in the patterns"
+        :aria-label="t('echo-stage.values-in-the-patterns')"
       />
     </div>
     <BAlert v-if="echo.error.value !== null" variant="danger" :model-value="true">{{ echo.error.value }}</BAlert>
-    <p v-if="echo.set.value === null" class="soft" role="status">Making patterns …</p>
+    <p v-if="echo.set.value === null" class="soft" role="status">{{ t('echo-stage.making-patterns') }}</p>
     <p v-else-if="echo.whyMissing.value !== null" class="card-paper">
-      No patterns of this kind. {{ echo.whyMissing.value }}
+      {{ t('echo-stage.no-patterns-of-this-kind-why', { whyMissing: echo.whyMissing.value }) }}
     </p>
     <p v-if="echo.change.value !== null" class="large mb-0" role="status">
-      Guess what changed.
-      <strong v-if="isTold">
-        Note {{ echo.change.value.note }}: {{ lesson.name(pitch(echo.change.value.is)) }} instead of
-        {{ lesson.name(pitch(echo.change.value.was)) }}.
+      {{ t('echo-stage.guess-what-changed') }}
+      <strong v-if="isTold"
+        >{{ ' '
+        }}{{
+          t('echo-stage.note-note-name-instead-of-name2', {
+            note: echo.change.value.note,
+            name: lesson.name(pitch(echo.change.value.is)),
+            name2: lesson.name(pitch(echo.change.value.was)),
+          })
+        }}{{ ' ' }}
       </strong>
-      <BButton v-else size="sm" @click="isTold = true">Tell</BButton>
+      <BButton v-else size="sm" @click="isTold = true">{{ t('echo-stage.tell') }}</BButton>
     </p>
     <ul class="plain patterns">
       <li
@@ -156,11 +169,22 @@ async function saveSound(): Promise<void> {
         <div class="line">
           <h2>{{ index + 1 }}</h2>
           <template v-if="!big">
-            <BButton :aria-label="`Play pattern ${index + 1} alone`" @click="echo.play([pattern], false)">
+            <BButton
+              :aria-label="t('echo-stage.play-pattern-index-alone', { index: index + 1 })"
+              @click="echo.play([pattern], false)"
+            >
               <IconPlay aria-hidden="true" />
             </BButton>
-            <BButton :aria-label="`Change a note of pattern ${index + 1}`" @click="guess(pattern)">?</BButton>
-            <BButton :pressed="pattern.pinned" :aria-label="`Pin pattern ${index + 1}`" @click="echo.pin(pattern)">
+            <BButton
+              :aria-label="t('echo-stage.change-a-note-of-pattern-index', { index: index + 1 })"
+              @click="guess(pattern)"
+              >?</BButton
+            >
+            <BButton
+              :pressed="pattern.pinned"
+              :aria-label="t('echo-stage.pin-pattern-index', { index: index + 1 })"
+              @click="echo.pin(pattern)"
+            >
               <IconPinned v-if="pattern.pinned" aria-hidden="true" />
               <IconPin v-else aria-hidden="true" />
             </BButton>
@@ -176,15 +200,14 @@ async function saveSound(): Promise<void> {
           :marks="[]"
           plain
         />
-        <p v-else class="by-ear">By ear</p>
+        <p v-else class="by-ear">{{ t('echo-stage.by-ear') }}</p>
         <template v-if="!big">
           <p v-for="trap in pattern.traps.map(trapWords)" :key="trap" class="trap">{{ trap }}</p>
         </template>
       </li>
     </ul>
     <p v-if="!big" class="soft">
-      Each pattern is played and answered without a gap; then the class reads it alone. Pinned patterns stay when you
-      shuffle. “?” plays a pattern twice, the second time with one note changed. After each: what was good?
+      {{ t('echo-stage.each-pattern-is-played-and-answered') }}
     </p>
   </div>
 </template>

@@ -8,6 +8,7 @@ import SelectField from '../../ui/SelectField.vue';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import { PIPE_VIEWS, type PipeView } from './pipe-shape.ts';
+import { t } from './messages.ts';
 
 /** The fingering, and what changes from a note that the class has. */
 const props = defineProps<{ lesson: NoteLesson; big: boolean }>();
@@ -39,9 +40,9 @@ const newFingers = computed(() => {
 
 <template>
   <div class="fingers">
-    <section class="card-paper picture" aria-label="The fingering">
+    <section class="card-paper picture" :aria-label="t('finger-stage.the-fingering')">
       <div class="d-flex flex-wrap justify-content-between gap-2">
-        <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" aria-label="Point of view" />
+        <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" :aria-label="t('finger-stage.point-of-view')" />
         <BFormRadioGroup
           v-if="known !== null && from !== null"
           v-model="shows"
@@ -50,7 +51,7 @@ const newFingers = computed(() => {
             { value: 'known', text: lesson.name(from) },
             { value: 'new', text: lesson.label },
           ]"
-          aria-label="Note shown"
+          :aria-label="t('finger-stage.note-shown')"
         />
       </div>
       <PipePicture
@@ -63,15 +64,16 @@ const newFingers = computed(() => {
       <p class="soft view text-center">
         {{
           view === 'pupil'
-            ? 'As the pupil holds it: the left hand is on the left.'
-            : 'Mirrored, as the class sees the teacher: the left hand is on the right.'
+            ? t('finger-stage.as-the-pupil-holds-it-the')
+            : t('finger-stage.mirrored-as-the-class-sees-the')
         }}
       </p>
     </section>
     <section class="words">
       <p class="letter" aria-hidden="true">{{ lesson.label }}</p>
       <p class="bridge">
-        {{ bridge === null ? 'The very first note' : bridgeWords(bridge) }}<span v-if="bridge !== null">.</span>
+        {{ bridge === null ? t('finger-stage.the-very-first-note') : bridgeWords(bridge)
+        }}<span v-if="bridge !== null">.</span>
       </p>
       <p class="holes">
         {{ formatHoles(lesson.on.family, fingering.holes)
@@ -81,14 +83,14 @@ const newFingers = computed(() => {
         v-if="lesson.known.length > 1 && !big"
         v-model="fromName"
         class="from"
-        label="Starting from"
+        :label="t('finger-stage.starting-from')"
         :options="lesson.pairs.map((pair) => ({ value: pitchName(pair.from), text: lesson.name(pair.from) }))"
       />
       <p class="test">{{ COVER_TEST }}</p>
       <div v-if="!big" class="card-paper">
-        <h2>If it does not sound right</h2>
+        <h2>{{ t('finger-stage.if-it-does-not-sound-right') }}</h2>
         <p v-if="newFingers.length > 0">
-          Check the new fingers first: <strong>{{ newFingers.join(', ') }}</strong>.
+          {{ t('finger-stage.check-the-new-fingers-first') }} <strong>{{ newFingers.join(', ') }}</strong>.
         </p>
         <dl>
           <template v-for="problem in soundProblems(lesson.on.family)" :key="problem.heard">
@@ -98,11 +100,14 @@ const newFingers = computed(() => {
         </dl>
       </div>
       <p v-if="!big && alternates.length > 0" class="soft">
-        Also:
-        {{ alternates.map((each) => `${formatHoles(lesson.on.family, each.holes)} (${each.remark})`).join(', ') }}.
+        {{
+          t('finger-stage.also-list', {
+            list: alternates.map((each) => `${formatHoles(lesson.on.family, each.holes)} (${each.remark})`).join(', '),
+          })
+        }}
       </p>
       <p v-if="makersDiffer(lesson.on, lesson.note)" class="soft">
-        Makers differ here: check the chart that came with your instruments.
+        {{ t('finger-stage.makers-differ-here-check-the-chart') }}
       </p>
     </section>
   </div>

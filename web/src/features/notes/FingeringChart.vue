@@ -2,6 +2,7 @@
 import { chartShape, primaryFingering, type Fingering, type Instrument } from '@escalier/core/instruments';
 import type { Pitch } from '@escalier/core/music';
 import { computed } from 'vue';
+import { t } from './messages.ts';
 
 /** Which holes a note covers. Closed is filled, open is a ring, half is half filled. */
 const props = defineProps<{
@@ -22,7 +23,7 @@ const shape = computed(() => (fingering.value === null ? null : chartShape(props
 <template>
   <figure :class="{ new: isNew }">
     <figcaption :style="colour ? { color: colour } : {}">
-      {{ label }}<span v-if="isNew" class="badge-new">new</span>
+      {{ label }}<span v-if="isNew" class="badge-new">{{ t('fingering-chart.new') }}</span>
     </figcaption>
     <svg v-if="shape !== null" :viewBox="`0 0 64 ${shape.height}`" role="img" :aria-label="`${label}: ${shape.words}`">
       <rect class="body" x="22" y="4" width="30" :height="shape.height - 8" rx="11" />
@@ -36,7 +37,7 @@ const shape = computed(() => (fingering.value === null ? null : chartShape(props
         />
       </template>
     </svg>
-    <p v-else class="soft">not on this instrument</p>
+    <p v-else class="soft">{{ t('fingering-chart.not-on-this-instrument') }}</p>
     <p v-if="fingering !== null && fingering.remark !== ''" class="remark">{{ fingering.remark }}</p>
   </figure>
 </template>

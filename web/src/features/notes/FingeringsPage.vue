@@ -16,6 +16,7 @@ import {
 } from './chart.ts';
 import HeatMap from './HeatMap.vue';
 import MoveCard from './MoveCard.vue';
+import { t } from './messages.ts';
 
 /** The fingerings: the chart of an instrument, the move between two notes, and all moves of a set. */
 const route = useRoute();
@@ -71,15 +72,34 @@ function printChart(): void {
   <div class="page-grid">
     <header class="page-head">
       <div>
-        <h1>Fingerings</h1>
+        <h1>{{ t('fingerings-page.fingerings') }}</h1>
         <p class="soft">
-          {{ on.name }}: {{ range }}, sounds
-          {{ on.soundsAbove === 12 ? 'an octave above what is written' : 'as written' }}
+          {{
+            t('fingerings-page.name-range-sounds-value', {
+              name: on.name,
+              range,
+              value:
+                on.soundsAbove === 12
+                  ? t('fingerings-page.an-octave-above-what-is-written')
+                  : t('fingerings-page.as-written'),
+            })
+          }}
         </p>
       </div>
-      <BFormSelect v-model="instrumentId" class="auto no-print" :options="INSTRUMENT_OPTIONS" aria-label="Instrument" />
-      <BFormRadioGroup v-model="view" class="no-print" buttons :options="views" aria-label="View" />
-      <BButton class="no-print" @click="printChart">Print</BButton>
+      <BFormSelect
+        v-model="instrumentId"
+        class="auto no-print"
+        :options="INSTRUMENT_OPTIONS"
+        :aria-label="t('fingerings-page.instrument')"
+      />
+      <BFormRadioGroup
+        v-model="view"
+        class="no-print"
+        buttons
+        :options="views"
+        :aria-label="t('fingerings-page.view')"
+      />
+      <BButton class="no-print" @click="printChart">{{ t('fingerings-page.print') }}</BButton>
     </header>
     <BFormCheckboxGroup
       v-if="view === 'moves'"
@@ -87,14 +107,14 @@ function printChart(): void {
       class="no-print"
       buttons
       :options="offered"
-      aria-label="Notes of the map"
+      :aria-label="t('fingerings-page.notes-of-the-map')"
     />
     <div class="columns" :class="view === 'compare' ? 'columns-1' : 'columns-side'">
       <section class="card-paper main" :aria-label="CHART_VIEWS.find((each) => each.value === view)?.text">
         <ChartGrid v-if="view === 'chart'" :on="on" :picked="picked" @pick="pick" />
         <HeatMap v-else-if="view === 'moves'" :on="on" :notes="notes" @pick="(from, to) => (picked = [from, to])" />
         <CompareTable v-else-if="other !== null" :on="on" :other="other" />
-        <p class="soft source">{{ on.source }} Makers differ: the chart that came with your instrument comes first.</p>
+        <p class="soft source">{{ t('fingerings-page.source-makers-differ-the-chart-that', { source: on.source }) }}</p>
       </section>
       <aside v-if="view !== 'compare'" class="no-print">
         <MoveCard
@@ -105,16 +125,16 @@ function printChart(): void {
           @turn="picked = [picked[1]!, picked[0]!]"
         />
         <section v-else class="card-paper">
-          <h2>The move between two notes</h2>
+          <h2>{{ t('fingerings-page.the-move-between-two-notes') }}</h2>
           <p v-if="view === 'chart'">
             {{
               picked.length === 1
-                ? `From ${noteLabel(picked[0]!.pitch)}: press the note it goes to.`
-                : 'Press two fingerings.'
+                ? t('fingerings-page.from-note-label-press-the-note', { noteLabel: noteLabel(picked[0]!.pitch) })
+                : t('fingerings-page.press-two-fingerings')
             }}
           </p>
-          <p v-else>Press a number on the map.</p>
-          <p class="soft">You will see which fingers land and lift, how to say it, and what it costs.</p>
+          <p v-else>{{ t('fingerings-page.press-a-number-on-the-map') }}</p>
+          <p class="soft">{{ t('fingerings-page.you-will-see-which-fingers-land') }}</p>
         </section>
       </aside>
     </div>

@@ -4,6 +4,7 @@ import { pitchName, type Pitch } from '@escalier/core/music';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
 import { HEAT, heatMap, heatOf, noteLabel } from './chart.ts';
+import { t } from './messages.ts';
 
 /** All moves among some notes, each with its cost; pressing one shows it. */
 const props = defineProps<{ on: Instrument; notes: readonly Pitch[] }>();
@@ -14,15 +15,17 @@ const map = computed(() => heatMap(props.on, props.notes));
 
 <template>
   <div class="map">
-    <p v-if="notes.length < 2" class="soft">Choose two notes or more.</p>
+    <p v-if="notes.length < 2" class="soft">{{ t('heat-map.choose-two-notes-or-more') }}</p>
     <div v-else class="scroll">
       <table>
         <caption class="visually-hidden">
-          Cost of the move from the note of the row to the note of the column
+          {{
+            t('heat-map.cost-of-the-move-from-the')
+          }}
         </caption>
         <thead>
           <tr>
-            <th scope="col" class="corner">from ↓ to →</th>
+            <th scope="col" class="corner">{{ t('heat-map.from-to') }}</th>
             <th v-for="to in notes" :key="pitchName(to)" scope="col">{{ noteLabel(to) }}</th>
           </tr>
         </thead>
@@ -34,7 +37,14 @@ const map = computed(() => heatMap(props.on, props.notes));
                 v-if="map.table.moves[row]![column] !== null"
                 type="button"
                 :class="`heat heat-${heatOf(map.table.moves[row]![column]!.cost)}`"
-                :aria-label="`${noteLabel(from)} to ${noteLabel(to)}: ${map.table.moves[row]![column]!.cost.toFixed(1)}, ${HEAT[heatOf(map.table.moves[row]![column]!.cost)]!.label}`"
+                :aria-label="
+                  t('heat-map.note-label-to-note-label2-number', {
+                    noteLabel: noteLabel(from),
+                    noteLabel2: noteLabel(to),
+                    number: map.table.moves[row]![column]!.cost.toFixed(1),
+                    label: HEAT[heatOf(map.table.moves[row]![column]!.cost)]!.label,
+                  })
+                "
                 @click="$emit('pick', map.table.moves[row]![column]!.from, map.table.moves[row]![column]!.to)"
               >
                 {{ map.table.moves[row]![column]!.cost.toFixed(1) }}
@@ -45,20 +55,22 @@ const map = computed(() => heatMap(props.on, props.notes));
         </tbody>
       </table>
     </div>
-    <ul class="plain line" aria-label="What the shades mean">
+    <ul class="plain line" :aria-label="t('heat-map.what-the-shades-mean')">
       <li v-for="(grade, index) in HEAT" :key="grade.label">
         <span :class="`heat heat-${index}`" aria-hidden="true">{{
           Number.isFinite(grade.upTo) ? grade.upTo : '+'
         }}</span>
-        {{ grade.label }}<template v-if="Number.isFinite(grade.upTo)">, up to {{ grade.upTo }}</template>
+        {{ grade.label
+        }}<template v-if="Number.isFinite(grade.upTo)">{{ t('heat-map.up-to-up-to', { upTo: grade.upTo }) }}</template>
       </li>
     </ul>
-    <section v-if="map.walk.length > 0" aria-label="A walk through all moves">
-      <h2>Each move once</h2>
+    <section v-if="map.walk.length > 0" :aria-label="t('heat-map.a-walk-through-all-moves')">
+      <h2>{{ t('heat-map.each-move-once') }}</h2>
       <p class="walk">{{ map.walk.map(noteLabel).join(' ') }}</p>
       <HowComputed>
-        {{ map.walk.length - 1 }} moves among {{ notes.length }} notes, both ways, in one walk that ends where it began.
-        At each note the cheapest move left comes next, unless it would cut off the rest.
+        {{
+          t('heat-map.walk-count-moves-among-notes-count', { walkCount: map.walk.length - 1, notesCount: notes.length })
+        }}
       </HowComputed>
     </section>
   </div>

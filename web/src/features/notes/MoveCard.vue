@@ -7,6 +7,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import { costSum, noteLabel } from './chart.ts';
 import PipePicture from './PipePicture.vue';
 import { PIPE_VIEWS, type PipeView } from './pipe-shape.ts';
+import { t } from './messages.ts';
 
 /** What the fingers do between two notes that were picked. */
 const props = defineProps<{ on: Instrument; from: Fingering; to: Fingering }>();
@@ -18,20 +19,24 @@ const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to
 </script>
 
 <template>
-  <section class="card-paper stack-close" aria-label="The move">
-    <h2>{{ noteLabel(from.pitch) }} to {{ noteLabel(to.pitch) }}</h2>
+  <section class="card-paper stack-close" :aria-label="t('move-card.the-move')">
+    <h2>
+      {{
+        t('move-card.note-label-to-note-label2', { noteLabel: noteLabel(from.pitch), noteLabel2: noteLabel(to.pitch) })
+      }}
+    </h2>
     <p>
       <strong>{{ bridge === null ? '' : bridgeWords(bridge) }}.</strong> {{ describeMove(move) }}.
     </p>
     <p>
-      Cost <strong>{{ move.cost.toFixed(1) }}</strong>
+      {{ t('move-card.cost') }} <strong>{{ move.cost.toFixed(1) }}</strong>
     </p>
-    <HowComputed label="How is the cost worked out?">
-      {{ move.cost }} = {{ costSum(on, move) }}. B to A and back, the easiest, costs about 1.
+    <HowComputed :label="t('move-card.how-is-the-cost-worked-out')">
+      {{ t('move-card.cost-cost-sum-b-to-a', { cost: move.cost, costSum: costSum(on, move) }) }}
     </HowComputed>
     <div class="line">
-      <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" aria-label="Point of view" />
-      <BButton @click="$emit('turn')">The way back</BButton>
+      <BFormRadioGroup v-model="view" buttons :options="PIPE_VIEWS" :aria-label="t('move-card.point-of-view')" />
+      <BButton @click="$emit('turn')">{{ t('move-card.the-way-back') }}</BButton>
     </div>
     <div class="picture">
       <PipePicture :on="on" :fingering="to" :from="from" :view="view" :label="noteLabel(to.pitch)" />

@@ -13,6 +13,7 @@ import { costSum } from './chart.ts';
 import type { NoteLesson } from './lesson.ts';
 import PipePicture from './PipePicture.vue';
 import type { PipeView } from './pipe-shape.ts';
+import { t } from './messages.ts';
 
 /** The moves between the new note and each known one, easiest first, back and forth while the tempo rises. */
 const props = defineProps<{ lesson: NoteLesson; view: PipeView; restsAt: RestPlace; big: boolean }>();
@@ -81,25 +82,33 @@ onPlayKey(toggle);
 
 <template>
   <p v-if="pair === null" class="card-paper first">
-    This is the first note, so there are no moves yet. The next note brings the first ones.
+    {{ t('moves-stage.this-is-the-first-note-so') }}
   </p>
   <div v-else class="moves" :class="{ big }">
-    <section class="list" aria-label="Moves, easiest first">
+    <section class="list" :aria-label="t('moves-stage.moves-easiest-first')">
       <ol>
         <li v-for="(each, index) in lesson.pairs" :key="pitchName(each.from)">
           <BButton class="pair" :pressed="index === chosen" @click="((chosen = index), sound.stop())">
             <strong>{{ lesson.name(each.from) }} – {{ lesson.label }}</strong>
-            <span v-if="!big">{{ describeMove(each.there) }}; back: {{ describeMove(each.back) }}</span>
+            <span v-if="!big">{{
+              t('moves-stage.move-back-move2', { move: describeMove(each.there), move2: describeMove(each.back) })
+            }}</span>
             <span v-if="!big" class="cost fw-bold">{{ each.cost.toFixed(1) }}</span>
           </BButton>
-          <HowComputed v-if="!big && index === chosen" label="How is the cost worked out?">
-            There {{ each.there.cost }} = {{ costSum(lesson.on, each.there) }}. Back {{ each.back.cost }} =
-            {{ costSum(lesson.on, each.back) }}.
+          <HowComputed v-if="!big && index === chosen" :label="t('moves-stage.how-is-the-cost-worked-out')">
+            {{
+              t('moves-stage.there-cost-cost-sum-back-cost2', {
+                cost: each.there.cost,
+                costSum: costSum(lesson.on, each.there),
+                cost2: each.back.cost,
+                costSum2: costSum(lesson.on, each.back),
+              })
+            }}
           </HowComputed>
         </li>
       </ol>
       <div v-if="!big" class="card-paper walk">
-        <h2>All moves once</h2>
+        <h2>{{ t('moves-stage.all-moves-once') }}</h2>
         <p>
           <span
             v-for="(each, index) in walk"
@@ -108,23 +117,22 @@ onPlayKey(toggle);
             >{{ lesson.name(each) }}</span
           >
         </p>
-        <BButton @click="start('walk')">Play them all</BButton>
+        <BButton @click="start('walk')">{{ t('moves-stage.play-them-all') }}</BButton>
         <RouterLink
           class="map"
           :to="{ name: 'fingerings', query: { on: lesson.on.id, view: 'moves', notes: mapNotes } }"
-        >
-          Show on the map
+          >{{ ' ' }}{{ t('moves-stage.show-on-the-map') }}
         </RouterLink>
       </div>
     </section>
-    <section class="card-paper stage" aria-label="Back and forth">
+    <section class="card-paper stage" :aria-label="t('moves-stage.back-and-forth')">
       <div class="top d-flex align-items-center justify-content-between">
         <p class="letters" aria-hidden="true">
           <span :class="{ here: shown?.note === pair.from }">{{ lesson.name(pair.from) }}</span>
           <span :class="{ here: shown?.note === pair.to }">{{ lesson.label }}</span>
         </p>
         <p class="tempo">
-          <strong>{{ tempoNow }}</strong> beats a minute
+          <strong>{{ tempoNow }}</strong> {{ t('moves-stage.beats-a-minute') }}
         </p>
       </div>
       <PipePicture
@@ -140,9 +148,9 @@ onPlayKey(toggle);
       <BButton variant="primary" @click="toggle">
         <IconStop v-if="sound.playing.value !== null" aria-hidden="true" />
         <IconPlay v-else aria-hidden="true" />
-        {{ sound.playing.value === null ? 'Back and forth' : 'Stop' }}
+        {{ sound.playing.value === null ? t('moves-stage.back-and-forth') : t('moves-stage.stop') }}
       </BButton>
-      <ol class="rungs" aria-label="Tempi">
+      <ol class="rungs" :aria-label="t('moves-stage.tempi')">
         <li v-for="(each, index) in tempi" :key="index" :class="{ here: plays === 'pair' && now?.turn === index }">
           {{ each }}
         </li>
@@ -152,19 +160,30 @@ onPlayKey(toggle);
         :key="which"
         class="knob"
         role="group"
-        :aria-label="which === 'slow' ? 'First tempo' : 'Last tempo'"
+        :aria-label="which === 'slow' ? t('moves-stage.first-tempo') : t('moves-stage.last-tempo')"
       >
-        <span>{{ which === 'slow' ? `From ${slow}` : `To ${goal}` }}</span>
-        <BButton :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo slower`" @click="change(which, -6)"
+        <span>{{ which === 'slow' ? t('moves-stage.from-slow', { slow }) : `To ${goal}` }}</span>
+        <BButton
+          :aria-label="
+            t('moves-stage.value-tempo-slower', {
+              value: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
+            })
+          "
+          @click="change(which, -6)"
           >−</BButton
         >
-        <BButton :aria-label="`${which === 'slow' ? 'First' : 'Last'} tempo faster`" @click="change(which, 6)"
+        <BButton
+          :aria-label="
+            t('moves-stage.value-tempo-faster', {
+              value: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
+            })
+          "
+          @click="change(which, 6)"
           >+</BButton
         >
       </div>
       <p v-if="!big" class="soft">
-        {{ TOGGLE_NOTES }} notes at each tempo, {{ ROUNDS }} tempi without a stop. Finger it in silence first, at the
-        {{ restsAt }}.
+        {{ t('moves-stage.toggle-notes-notes-at-each-tempo', { toggleNotes: TOGGLE_NOTES, rounds: ROUNDS, restsAt }) }}
       </p>
       <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
     </section>

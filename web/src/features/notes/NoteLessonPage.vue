@@ -17,6 +17,7 @@ import StageStairs from './StageStairs.vue';
 import type { PipeView } from './pipe-shape.ts';
 import { isStage, STAGES, type StageId } from './stages.ts';
 import { useNoteLesson } from './use-note-lesson.ts';
+import { t } from './messages.ts';
 
 /** Introduces one note to a class, from posture to moves; large for the projector when asked. */
 const props = defineProps<{ classId: string; note: string | null }>();
@@ -40,13 +41,17 @@ const waits = computed(() => {
   const position = lesson.value?.place?.position;
   const now = notes.value?.classStep;
   if (position === undefined || now === undefined || position <= now) return null;
-  return `the class is on step ${now}, so this note can wait`;
+  return t('note-lesson-page.the-class-is-on-step-now', { now });
 });
 
 const noteOptions = computed(() =>
   (notes.value?.notes ?? []).map(({ note: name, position }) => ({
     value: name,
-    text: `${noteWords(name)} · step ${position}${name === notes.value?.next ? ' · next' : ''}`,
+    text: t('note-lesson-page.note-step-position-value', {
+      note: noteWords(name),
+      position,
+      value: name === notes.value?.next ? t('note-lesson-page.next') : '',
+    }),
   })),
 );
 
@@ -71,34 +76,42 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
 </script>
 
 <template>
-  <LoadState v-if="notes === null" :error="error" what="the notes of the class" @again="load" />
+  <LoadState v-if="notes === null" :error="error" :what="t('note-lesson-page.the-notes-of-the-class')" @again="load" />
   <div v-else-if="lesson === null" class="page-grid">
-    <ClassHead :class-id="classId" trail="No note" />
-    <h2>No note to introduce</h2>
+    <ClassHead :class-id="classId" :trail="t('note-lesson-page.no-note')" />
+    <h2>{{ t('note-lesson-page.no-note-to-introduce') }}</h2>
     <p>
       {{
         note === null
-          ? 'The tunes on this class’s stairs bring no new notes.'
-          : `${note} is not a note on this class’s instrument.`
+          ? t('note-lesson-page.the-tunes-on-this-classs-stairs')
+          : t('note-lesson-page.note-is-not-a-note-on', { note })
       }}
     </p>
   </div>
   <div v-else class="lesson" :class="{ big }">
-    <ClassHead v-if="!big" :class-id="classId" :trail="`The note ${noteWords(pitchName(lesson.note))}`" />
+    <ClassHead
+      v-if="!big"
+      :class-id="classId"
+      :trail="t('note-lesson-page.the-note-note', { note: noteWords(pitchName(lesson.note)) })"
+    />
     <header class="page-head">
       <div>
-        <component :is="big ? 'h1' : 'h2'" class="note">The note {{ noteWords(pitchName(lesson.note)) }}</component>
+        <component :is="big ? 'h1' : 'h2'" class="note">{{
+          t('note-lesson-page.the-note-note', { note: noteWords(pitchName(lesson.note)) })
+        }}</component>
         <p v-if="!big" class="soft">
           <template v-if="lesson.place !== null">
-            step {{ lesson.place.position }},
+            {{ t('note-lesson-page.step-position', { position: lesson.place.position }) }}
             <RouterLink :to="{ name: 'step', params: { classId, position: lesson.place.position } }">{{
               lesson.place.title
             }}</RouterLink>
           </template>
-          <template v-else>not on the stairs</template>
+          <template v-else>{{ t('note-lesson-page.not-on-the-stairs') }}</template>
           ·
           {{
-            lesson.known.length === 0 ? 'the very first note' : `they know ${lesson.known.map(lesson.name).join(' ')}`
+            lesson.known.length === 0
+              ? t('note-lesson-page.the-very-first-note')
+              : t('note-lesson-page.they-know-list', { list: lesson.known.map(lesson.name).join(' ') })
           }}
           <template v-if="waits !== null"> · {{ waits }}</template>
         </p>
@@ -107,18 +120,19 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         v-if="!big && lesson.place !== null"
         role="link"
         :to="{ name: 'handouts', params: { classId }, query: { kind: 'note-card', step: lesson.place.position } }"
-        >Handouts</BButton
+        >{{ t('note-lesson-page.handouts') }}</BButton
       >
       <BFormSelect
         v-if="!big"
         class="auto"
         :model-value="pitchName(lesson.note)"
         :options="noteOptions"
-        aria-label="Which note"
+        :aria-label="t('note-lesson-page.which-note')"
         @update:model-value="(chosen) => router.replace({ params: { classId, note: chosen }, query: route.query })"
       />
       <BButton :pressed="big" @click="switchBig">
-        {{ big ? 'Leave the big view' : 'Big for the projector' }} <span class="key" aria-hidden="true">B</span>
+        {{ big ? t('note-lesson-page.leave-the-big-view') : t('note-lesson-page.big-for-the-projector') }}
+        <span class="key" aria-hidden="true">B</span>
       </BButton>
       <OwnNoteLine
         v-if="lesson.place !== null"

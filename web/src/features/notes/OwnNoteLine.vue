@@ -3,6 +3,7 @@ import type { NoteOnStairs } from '@escalier/contract/notes';
 import { reactive, ref, watch } from 'vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** What the class's teacher says about a note: a reason, a hint, a word for the picture; and where its book has it. */
 type Own = NonNullable<NoteOnStairs['own']>;
@@ -27,12 +28,15 @@ async function submit(): Promise<void> {
     <TextField
       v-model="draft.hint"
       class="grow"
-      label="Your own words"
-      hint="Why it is low, what it looks like, how to remember it."
+      :label="t('own-note-line.your-own-words')"
+      :hint="t('own-note-line.why-it-is-low-what-it')"
     />
-    <TextField v-model="draft.bookPage" :label="book === '' ? 'Page in your book' : `Page in “${book}”`" />
-    <BButton type="submit" variant="primary" :disabled="busy">Save</BButton>
-    <BButton @click="editing = false">Cancel</BButton>
+    <TextField
+      v-model="draft.bookPage"
+      :label="book === '' ? t('own-note-line.page-in-your-book') : t('own-note-line.page-in-book', { book })"
+    />
+    <BButton type="submit" variant="primary" :disabled="busy">{{ t('own-note-line.save') }}</BButton>
+    <BButton @click="editing = false">{{ t('own-note-line.cancel') }}</BButton>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
   </BForm>
   <p
@@ -42,10 +46,10 @@ async function submit(): Promise<void> {
   >
     <template v-if="own !== null && own.hint !== ''">“{{ own.hint }}” </template>
     <span v-if="own !== null && own.bookPage !== ''" class="soft"
-      >{{ book === '' ? 'Book' : book }}, {{ own.bookPage }}
+      >{{ book === '' ? t('own-note-line.book') : book }}, {{ own.bookPage }}
     </span>
     <BButton v-if="!big" size="sm" @click="editing = true">{{
-      own === null || own.hint === '' ? 'Add your own words' : 'Change'
+      own === null || own.hint === '' ? t('own-note-line.add-your-own-words') : t('own-note-line.change')
     }}</BButton>
   </p>
 </template>

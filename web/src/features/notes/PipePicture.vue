@@ -2,6 +2,7 @@
 import { fingeringWords, type Fingering, type Instrument } from '@escalier/core/instruments';
 import { computed } from 'vue';
 import { changesInWords, PIPE_WIDTH, pipeShape, type PipeHole, type PipeView } from './pipe-shape.ts';
+import { t } from './messages.ts';
 
 /** The instrument large enough for the back of the room, with the fingers on it; those that moved are marked. */
 const props = defineProps<{
@@ -18,7 +19,7 @@ const props = defineProps<{
 const shape = computed(() => pipeShape(props.on, props.fingering, props.from ?? null, props.view));
 const words = computed(() => {
   const changes = changesInWords(shape.value);
-  return `${props.label}: ${fingeringWords(props.on, props.fingering)}${changes === '' ? '' : `; changes: ${changes}`}`;
+  return `${props.label}: ${fingeringWords(props.on, props.fingering)}${changes === '' ? '' : t('pipe-picture.changes-changes', { changes })}`;
 });
 
 const LIFTED = 30;
@@ -74,12 +75,18 @@ function badgeX(hole: PipeHole): number {
       />
       <rect v-if="shape.back !== null" :x="shape.back - 24" y="52" width="48" height="150" rx="12" />
     </g>
-    <text v-if="shape.back !== null" class="small" :x="shape.back" y="38" text-anchor="middle">back</text>
+    <text v-if="shape.back !== null" class="small" :x="shape.back" y="38" text-anchor="middle">
+      {{ t('pipe-picture.back') }}
+    </text>
     <path class="between" :d="`M${shape.front - 62} ${shape.middle}h124`" />
     <template v-if="handMark !== undefined">
-      <text class="hand" :x="edge(leftSide)" :y="leftHand" :text-anchor="anchor(leftSide)">left hand:</text>
+      <text class="hand" :x="edge(leftSide)" :y="leftHand" :text-anchor="anchor(leftSide)">
+        {{ t('pipe-picture.left-hand') }}
+      </text>
       <text class="hand" :x="edge(leftSide)" :y="leftHand + 20" :text-anchor="anchor(leftSide)">{{ handMark }}</text>
-      <text class="hand" :x="edge(-leftSide)" :y="rightHand" :text-anchor="anchor(-leftSide)">right hand</text>
+      <text class="hand" :x="edge(-leftSide)" :y="rightHand" :text-anchor="anchor(-leftSide)">
+        {{ t('pipe-picture.right-hand') }}
+      </text>
     </template>
     <g v-for="hole in shape.holes" :key="hole.name">
       <g class="finger-place" :style="fingerStyle(hole)">

@@ -8,6 +8,7 @@ import { computed } from 'vue';
 import { ScoreSheet } from '../../score/index.ts';
 import { beatOf, notesSchedule, useSound } from '../../sound/index.ts';
 import type { NoteLesson } from './lesson.ts';
+import { t } from './messages.ts';
 
 /** Where the note stands beside those that the class has: a stair to look at and to hear. */
 const props = defineProps<{ lesson: NoteLesson; naming: Naming; big: boolean }>();
@@ -46,12 +47,12 @@ const sounding = computed(() => {
 
 <template>
   <div class="staff">
-    <section class="card-paper stair" aria-label="The notes as a stair">
+    <section class="card-paper stair" :aria-label="t('staff-stage.the-notes-as-a-stair')">
       <div v-for="each in notes" :key="pitchName(each)" class="tread">
         <button
           type="button"
           :class="{ new: samePitch(each, lesson.note), sounding: sounding !== null && samePitch(each, sounding) }"
-          :aria-label="`Play ${lesson.name(each)}`"
+          :aria-label="t('staff-stage.play-name', { name: lesson.name(each) })"
           @click="hear([each])"
         >
           {{ lesson.name(each) }}
@@ -63,7 +64,7 @@ const sounding = computed(() => {
     <section class="card-paper sheet">
       <ScoreSheet
         :abc="sheet"
-        :title="`${notes.length} notes, the new one ringed`"
+        :title="t('staff-stage.notes-count-notes-the-new-one', { notesCount: notes.length })"
         :instrument-id="lesson.on.id"
         :naming="naming"
         :marks="marks"
@@ -72,18 +73,18 @@ const sounding = computed(() => {
     </section>
     <section class="words">
       <p class="place">
-        <strong>{{ lesson.label }}</strong> is {{ lesson.staffPlace }}.
+        <strong>{{ lesson.label }}</strong> {{ t('staff-stage.is-staff-place', { staffPlace: lesson.staffPlace }) }}
       </p>
       <p class="compare">{{ lesson.comparison }}</p>
       <div class="line">
-        <BButton variant="primary" @click="hear(notes)">Up the stair</BButton>
-        <BButton @click="hear([...notes].reverse())">Down the stair</BButton>
+        <BButton variant="primary" @click="hear(notes)">{{ t('staff-stage.up-the-stair') }}</BButton>
+        <BButton @click="hear([...notes].reverse())">{{ t('staff-stage.down-the-stair') }}</BButton>
         <BButton v-for="each in lesson.known" :key="pitchName(each)" @click="hear([each, lesson.note])">
-          {{ lesson.name(each) }} then {{ lesson.label }}
+          {{ t('staff-stage.name-then-label', { name: lesson.name(each), label: lesson.label }) }}
         </BButton>
       </div>
       <p v-if="!big" class="soft">
-        Say line or space, counted from the bottom, then the name. Higher or lower? Look first, then listen.
+        {{ t('staff-stage.say-line-or-space-counted-from') }}
       </p>
       <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
     </section>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { STAGES, type StageId } from './stages.ts';
+import { t } from './messages.ts';
 
 /** The way through the lesson as five stairs, each a button. */
 const stage = defineModel<StageId>({ required: true });
 </script>
 
 <template>
-  <nav class="stairs" aria-label="Parts of the lesson">
+  <nav class="stairs" :aria-label="t('stage-stairs.parts-of-the-lesson')">
     <button
       v-for="(each, index) in STAGES"
       :key="each.id"

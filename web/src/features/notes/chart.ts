@@ -11,11 +11,12 @@ import {
 import { midiNumber, namePitch, pitch, pitchName, type Pitch } from '@escalier/core/music';
 import { moveTable, moveWalk } from '@escalier/core/practice';
 import { costWords } from '@escalier/core/words';
+import { t } from './messages.ts';
 
 export const CHART_VIEWS = [
-  { value: 'chart', text: 'Chart' },
-  { value: 'moves', text: 'All moves' },
-  { value: 'compare', text: 'Baroque and German' },
+  { value: 'chart', text: t('chart.chart') },
+  { value: 'moves', text: t('chart.all-moves') },
+  { value: 'compare', text: t('chart.baroque-and-german') },
 ] as const;
 export type ChartView = (typeof CHART_VIEWS)[number]['value'];
 
@@ -52,9 +53,9 @@ export function differences(
 /** How hard, in four grades with words, so that colour is never the only sign. */
 export const HEAT = [
   { upTo: 1.25, label: 'easy' },
-  { upTo: 2.3, label: 'needs care' },
+  { upTo: 2.3, label: t('chart.needs-care') },
   { upTo: 4.2, label: 'hard' },
-  { upTo: Infinity, label: 'very hard' },
+  { upTo: Infinity, label: t('chart.very-hard') },
 ] as const;
 
 /** 0 for easy up to 3 for very hard. */

@@ -3,6 +3,7 @@ import { findInstrument, nameNote, primaryFingering, type Instrument } from '@es
 import { byHeight, parsePitch, pitch, pitchName, samePitch, staffStep, type Pitch } from '@escalier/core/music';
 import { bridgeTo, movesAround, plainestKey, type Bridge, type MovePair } from '@escalier/core/practice';
 import { staffPlace } from '@escalier/core/words';
+import { t } from './messages.ts';
 
 type OwnNote = NonNullable<NoteOnStairs['own']>;
 
@@ -74,18 +75,20 @@ function comparison(note: Pitch, known: readonly Pitch[], name: (p: Pitch) => st
   const under = known.findLast((each) => byHeight(each, note) < 0);
   const over = known.find((each) => byHeight(each, note) > 0);
   const parts = [
-    ...(under === undefined ? [] : [`higher than ${name(under)}, ${steps(note, under)}`]),
-    ...(over === undefined ? [] : [`lower than ${name(over)}, ${steps(note, over)}`]),
+    ...(under === undefined
+      ? []
+      : [t('lesson.higher-than-name-steps', { name: name(under), steps: steps(note, under) })]),
+    ...(over === undefined ? [] : [t('lesson.lower-than-name-steps', { name: name(over), steps: steps(note, over) })]),
   ];
-  if (parts.length === 0) return 'The very first note.';
+  if (parts.length === 0) return t('lesson.the-very-first-note');
   const text = parts.join('; ');
   return `${text.charAt(0).toUpperCase()}${text.slice(1)}.`;
 }
 
 function steps(a: Pitch, b: Pitch): string {
   const count = Math.abs(staffStep(a) - staffStep(b));
-  if (count === 0) return 'in the same place with another sign';
-  return count === 1 ? 'the next step' : `${count} steps away`;
+  if (count === 0) return t('lesson.in-the-same-place-with-another');
+  return count === 1 ? t('lesson.the-next-step') : t('lesson.count-steps-away', { count });
 }
 
 /** What is asked of the worker for the echo patterns. */

@@ -7,11 +7,12 @@ import {
   type HoleState,
   type Instrument,
 } from '@escalier/core/instruments';
+import { t } from './messages.ts';
 
 /** From where the instrument is seen: by the one who holds it, or by those who face the teacher. */
 export const PIPE_VIEWS = [
-  { value: 'pupil', text: 'Pupil’s view' },
-  { value: 'facing', text: 'Facing you' },
+  { value: 'pupil', text: t('pipe-shape.pupils-view') },
+  { value: 'facing', text: t('pipe-shape.facing-you') },
 ] as const;
 export type PipeView = (typeof PIPE_VIEWS)[number]['value'];
 
@@ -97,7 +98,7 @@ const DOES: Readonly<Record<FingerAction, string>> = {
   stays: 'stays',
   lands: 'lands',
   lifts: 'lifts',
-  shades: 'half covers',
+  shades: t('pipe-shape.half-covers'),
 };
 
 /** "right index lands, right middle lands": the fingers that move, for those who hear the picture. */

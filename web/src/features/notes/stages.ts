@@ -1,10 +1,11 @@
+import { t } from './messages.ts';
 /** The parts of a note lesson, in the order of teaching. */
 export const STAGES = [
-  { id: 'before', label: 'Before', about: 'hands and posture' },
-  { id: 'fingers', label: 'Fingers', about: 'what changes' },
-  { id: 'staff', label: 'Staff', about: 'where it stands' },
-  { id: 'echo', label: 'Echo', about: 'my turn, your turn' },
-  { id: 'moves', label: 'Moves', about: 'back and forth' },
+  { id: 'before', label: t('stages.before'), about: t('stages.hands-and-posture') },
+  { id: 'fingers', label: t('stages.fingers'), about: t('stages.what-changes') },
+  { id: 'staff', label: t('stages.staff'), about: t('stages.where-it-stands') },
+  { id: 'echo', label: t('stages.echo'), about: t('stages.my-turn-your-turn') },
+  { id: 'moves', label: t('stages.moves'), about: t('stages.back-and-forth') },
 ] as const;
 
 export type StageId = (typeof STAGES)[number]['id'];

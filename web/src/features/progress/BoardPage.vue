@@ -7,6 +7,7 @@ import { useHearing } from '../hearing/index.ts';
 import { boardRows, FILTERS, moved, SORTS, type BoardCell, type BoardRow, type Filter, type Sort } from './board.ts';
 import BoardSheet from './BoardSheet.vue';
 import CellCard from './CellCard.vue';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
@@ -88,15 +89,31 @@ function pickPupil(row: BoardRow): void {
 </script>
 
 <template>
-  <LoadState v-if="page === null" :error="classes.error" what="the board" @again="classes.open(classId)" />
+  <LoadState
+    v-if="page === null"
+    :error="classes.error"
+    :what="t('board-page.the-board')"
+    @again="classes.open(classId)"
+  />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" />
     <div class="line">
-      <BFormRadioGroup v-model="sort" buttons :options="SORTS" aria-label="Sort by" />
-      <BFormRadioGroup v-model="filter" buttons :options="FILTERS" aria-label="Show" />
-      <BFormInput v-model="search" class="find" type="search" placeholder="Find a pupil" aria-label="Find a pupil" />
+      <BFormRadioGroup v-model="sort" buttons :options="SORTS" :aria-label="t('board-page.sort-by')" />
+      <BFormRadioGroup v-model="filter" buttons :options="FILTERS" :aria-label="t('board-page.show')" />
+      <BFormInput
+        v-model="search"
+        class="find"
+        type="search"
+        :placeholder="t('board-page.find-a-pupil')"
+        :aria-label="t('board-page.find-a-pupil')"
+      />
       <p class="soft">
-        {{ rows.length }} of {{ page.pupils.filter((pupil) => pupil.standing !== null).length }} pupils
+        {{
+          t('board-page.rows-count-of-filter-count-pupils', {
+            rowsCount: rows.length,
+            filterCount: page.pupils.filter((pupil) => pupil.standing !== null).length,
+          })
+        }}
       </p>
     </div>
     <div class="columns" :class="opened === null ? 'columns-1' : 'columns-side'">
@@ -121,17 +138,21 @@ function pickPupil(row: BoardRow): void {
         @record="record([opened], $event)"
       />
     </div>
-    <div v-if="pickedCells.length > 0" class="card-paper line picked" role="region" aria-label="Marked cells">
-      <strong>{{ pickedCells.length }} marked</strong>
-      <BButton variant="primary" @click="record(pickedCells, 'passed')">Passed today</BButton>
-      <BButton @click="record(pickedCells, 'nearly')">Nearly</BButton>
-      <BButton @click="record(pickedCells, 'not-yet')">Not yet</BButton>
-      <BButton @click="picked = new Set()">Unmark all</BButton>
+    <div
+      v-if="pickedCells.length > 0"
+      class="card-paper line picked"
+      role="region"
+      :aria-label="t('board-page.marked-cells')"
+    >
+      <strong>{{ t('board-page.picked-cells-count-marked', { pickedCellsCount: pickedCells.length }) }}</strong>
+      <BButton variant="primary" @click="record(pickedCells, 'passed')">{{ t('board-page.passed-today') }}</BButton>
+      <BButton @click="record(pickedCells, 'nearly')">{{ t('board-page.nearly') }}</BButton>
+      <BButton @click="record(pickedCells, 'not-yet')">{{ t('board-page.not-yet') }}</BButton>
+      <BButton @click="picked = new Set()">{{ t('board-page.unmark-all') }}</BButton>
     </div>
     <BAlert v-if="hearing.error !== null" variant="danger" :model-value="true">{{ hearing.error }}</BAlert>
     <p class="soft no-print">
-      Move with the arrow keys, open a cell with Enter, mark it with Space. ● passed, with the date; ◐ nearly; ○ tried,
-      with the number of tries.
+      {{ t('board-page.move-with-the-arrow-keys-open') }}
     </p>
   </div>
 </template>

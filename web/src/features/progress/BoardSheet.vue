@@ -4,6 +4,7 @@ import { useRouter } from 'vue-router';
 import type { ClassView } from '../classes/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { BoardCell, BoardRow } from './board.ts';
+import { t } from './messages.ts';
 
 /** Pupils by steps. One cell can be reached by Tab; the arrow keys go from there. */
 const props = defineProps<{
@@ -61,7 +62,7 @@ function key(event: KeyboardEvent): void {
       ref="table"
       role="grid"
       :style="{ '--steps': page.steps.length }"
-      :aria-label="`${page.name}: pupils by steps`"
+      :aria-label="t('board-sheet.name-pupils-by-steps', { name: page.name })"
       @click="press"
       @keydown="key"
     >
@@ -71,11 +72,13 @@ function key(event: KeyboardEvent): void {
       </colgroup>
       <thead>
         <tr>
-          <th scope="col" class="name">Pupil</th>
+          <th scope="col" class="name">{{ t('board-sheet.pupil') }}</th>
           <th v-for="step in page.steps" :key="step.id" scope="col">
             <BeltBand :belt-id="step.belt" decorative />
             <span class="title">{{ step.position }} {{ step.title }}</span>
-            <span class="soft">{{ step.goOn.passed }} of {{ step.goOn.of }}</span>
+            <span class="soft">{{
+              t('board-sheet.passed-of-of', { passed: step.goOn.passed, of: step.goOn.of })
+            }}</span>
           </th>
         </tr>
       </thead>
@@ -87,7 +90,12 @@ function key(event: KeyboardEvent): void {
                 type="checkbox"
                 class="form-check-input"
                 :checked="picked.has(`${row.pupil.id} ${row.standing.stepIndex}`)"
-                :aria-label="`Mark ${row.pupil.name} on step ${row.standing.stepIndex + 1}`"
+                :aria-label="
+                  t('board-sheet.mark-name-on-step-step-index', {
+                    name: row.pupil.name,
+                    stepIndex: row.standing.stepIndex + 1,
+                  })
+                "
                 @change="$emit('pickPupil', row)"
               />
             </label>
@@ -107,7 +115,7 @@ function key(event: KeyboardEvent): void {
         </tr>
       </tbody>
     </table>
-    <p v-if="rows.length === 0" class="none p-4">No pupils match. Choose “All”, or clear the search.</p>
+    <p v-if="rows.length === 0" class="none p-4">{{ t('board-sheet.no-pupils-match-choose-all-or') }}</p>
   </div>
 </template>
 

@@ -6,6 +6,7 @@ import { OUTCOME_WORDS } from '../hearing/index.ts';
 import type { BoardCell, BoardRow } from './board.ts';
 import { hearingsOf } from './history.ts';
 import HearingLine from './HearingLine.vue';
+import { t } from './messages.ts';
 
 /** One pupil on one step: what was heard, each to be corrected, and one more. */
 const props = defineProps<{ classId: string; page: ClassView; row: BoardRow; cell: BoardCell }>();
@@ -22,17 +23,17 @@ const heard = computed(() =>
   <section class="card-paper stack-close" :aria-label="cell.words">
     <div class="line">
       <h2 class="grow">{{ row.pupil.name }}</h2>
-      <BCloseButton aria-label="Close" @click="$emit('close')" />
+      <BCloseButton :aria-label="t('cell-card.close')" @click="$emit('close')" />
     </div>
     <p>
-      Step {{ step.position }},
+      {{ t('cell-card.step-position', { position: step.position }) }}
       <RouterLink :to="{ name: 'step', params: { classId, position: step.position } }">{{ step.title }}</RouterLink>
     </p>
-    <p v-if="heard.length === 0" class="soft">Not heard on this step yet.</p>
+    <p v-if="heard.length === 0" class="soft">{{ t('cell-card.not-heard-on-this-step-yet') }}</p>
     <ol class="plain stack">
       <HearingLine v-for="event in heard" :key="event.id" :event="event" :page="page" :pupil-name="row.pupil.name" />
     </ol>
-    <strong>Heard today:</strong>
+    <strong>{{ t('cell-card.heard-today') }}</strong>
     <div class="line">
       <BButton
         v-for="outcome in OUTCOMES"

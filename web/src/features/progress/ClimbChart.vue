@@ -4,6 +4,7 @@ import { computed } from 'vue';
 import { Line } from 'vue-chartjs';
 import { colour, takeOnTheLook } from './chart-look.ts';
 import type { TrendsOfClass } from './trends.ts';
+import { t } from './messages.ts';
 
 /** Steps passed so far, the range expected from now on, and dashed the range predicted halfway. */
 const props = defineProps<{ trends: TrendsOfClass; steps: number }>();
@@ -17,8 +18,19 @@ const data = computed(() => {
   const plain = { pointRadius: 0, borderWidth: 1.5, fill: false as boolean | string };
   return {
     datasets: [
-      { ...plain, label: 'Passed so far', data: points(came, 0), borderColor: colour('--ink'), borderWidth: 3 },
-      { ...plain, label: 'Expected from now on', data: points(now.high, now.from), borderColor: colour('--spruce') },
+      {
+        ...plain,
+        label: t('climb-chart.passed-so-far'),
+        data: points(came, 0),
+        borderColor: colour('--ink'),
+        borderWidth: 3,
+      },
+      {
+        ...plain,
+        label: t('climb-chart.expected-from-now-on'),
+        data: points(now.high, now.from),
+        borderColor: colour('--spruce'),
+      },
       {
         ...plain,
         label: '',
@@ -33,7 +45,7 @@ const data = computed(() => {
         : [
             {
               ...plain,
-              label: `Predicted after lesson ${then.from}`,
+              label: t('climb-chart.predicted-after-lesson-from', { from: then.from }),
               data: points(then.high, then.from),
               borderColor: colour('--brass'),
               borderDash: [6, 4],
@@ -54,11 +66,16 @@ const options = computed(() => ({
     x: {
       type: 'linear' as const,
       max: props.trends.lessonsHad + props.trends.lessonsLeft,
-      title: { display: true, text: 'Lessons' },
+      title: { display: true, text: t('climb-chart.lessons') },
       ticks: { precision: 0 },
       grid: { display: false },
     },
-    y: { min: 0, max: props.steps, title: { display: true, text: 'Steps passed' }, ticks: { stepSize: 1 } },
+    y: {
+      min: 0,
+      max: props.steps,
+      title: { display: true, text: t('climb-chart.steps-passed') },
+      ticks: { stepSize: 1 },
+    },
   },
   plugins: {
     legend: {
@@ -70,7 +87,13 @@ const options = computed(() => ({
 const words = computed(() => {
   const { came, now, lessonsHad } = props.trends;
   const end = (line: readonly number[]): string => (line.at(-1) ?? 0).toFixed(1);
-  return `Steps passed on average: ${(came.at(-1) ?? 0).toFixed(1)} after ${lessonsHad} lessons; ${end(now.low)} to ${end(now.high)} expected by the end of term, most likely ${end(now.middle)}`;
+  return t('climb-chart.steps-passed-on-average-number-after', {
+    number: (came.at(-1) ?? 0).toFixed(1),
+    lessonsHad,
+    end: end(now.low),
+    end2: end(now.high),
+    end3: end(now.middle),
+  });
 });
 </script>
 

@@ -7,6 +7,7 @@ import { moment } from '../../ui/dates.ts';
 import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { clockWords } from './history.ts';
+import { t } from './messages.ts';
 
 /** One hearing, with what was noted; it can be corrected with a reason, or undone. */
 const props = defineProps<{ event: HeardEvent; page: ClassView; pupilName: string }>();
@@ -53,28 +54,46 @@ async function correct(): Promise<void> {
     <p>
       <strong>{{ OUTCOME_WORDS[event.outcome] }}</strong>{{ ' '
       }}<span class="soft">{{ moment(event.heardAt, page.timeZone) }}</span>
-      <template v-if="event.tempo !== undefined">, {{ event.tempo }} beats a minute</template>
+      <template v-if="event.tempo !== undefined">{{
+        t('hearing-line.tempo-beats-a-minute', { tempo: event.tempo })
+      }}</template>
       <template v-if="tune !== null">, {{ tune }}</template>
-      <BBadge v-if="event.receipt === undefined" variant="warning">saved here</BBadge>
+      <BBadge v-if="event.receipt === undefined" variant="warning">{{ t('hearing-line.saved-here') }}</BBadge>
     </p>
     <p v-if="event.extent !== undefined">
-      Heard: {{ barRange(event.extent.bars) }}{{ event.extent.slowly ? ', slowly' : '' }}
+      {{
+        t('hearing-line.heard-bars-value', {
+          bars: barRange(event.extent.bars),
+          value: event.extent.slowly ? t('hearing-line.slowly') : '',
+        })
+      }}
     </p>
     <p v-if="(event.faults ?? []).length > 0">
       {{ event.faults!.map((fault) => placeWords(fault)).join(', ') }}
     </p>
     <p v-if="event.remarks.length > 0">{{ event.remarks.map((id) => remarks.wordsOf(id)).join(', ') }}</p>
-    <p v-if="event.corrects !== undefined" class="soft">Corrected: {{ event.reason ?? 'no reason given' }}</p>
+    <p v-if="event.corrects !== undefined" class="soft">
+      {{ t('hearing-line.corrected-reason', { reason: event.reason ?? t('hearing-line.no-reason-given') }) }}
+    </p>
     <p v-if="clockWords(event) !== null" class="clock">{{ clockWords(event) }}</p>
     <BForm v-if="correcting" class="line" @submit.prevent="correct">
-      <BFormSelect v-model="outcome" class="auto" :options="OPTIONS" aria-label="It was" />
-      <BFormInput v-model="reason" class="grow why" required maxlength="200" aria-label="Why?" placeholder="Why?" />
-      <BButton type="submit" variant="primary">Correct</BButton>
-      <BButton @click="correcting = false">Cancel</BButton>
+      <BFormSelect v-model="outcome" class="auto" :options="OPTIONS" :aria-label="t('hearing-line.it-was')" />
+      <BFormInput
+        v-model="reason"
+        class="grow why"
+        required
+        maxlength="200"
+        :aria-label="t('hearing-line.why')"
+        :placeholder="t('hearing-line.why')"
+      />
+      <BButton type="submit" variant="primary">{{ t('hearing-line.correct') }}</BButton>
+      <BButton @click="correcting = false">{{ t('hearing-line.cancel') }}</BButton>
     </BForm>
     <div v-else class="line">
-      <BButton class="how-toggle" variant="link" @click="correcting = true">Correct</BButton>
-      <BButton class="how-toggle" variant="link" @click="hearing.takeBack(page.id, event)">Undo</BButton>
+      <BButton class="how-toggle" variant="link" @click="correcting = true">{{ t('hearing-line.correct') }}</BButton>
+      <BButton class="how-toggle" variant="link" @click="hearing.takeBack(page.id, event)">{{
+        t('hearing-line.undo')
+      }}</BButton>
     </div>
   </li>
 </template>

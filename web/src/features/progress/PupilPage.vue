@@ -5,12 +5,12 @@ import HowComputed from '../../ui/HowComputed.vue';
 import FormField from '../../ui/FormField.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { ClassHead, useClasses, useForecasts, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
 import { useRemarks, useSession } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
 import { hearingsOf } from './history.ts';
 import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string; pupilId: string }>();
 const classes = useClasses();
@@ -70,45 +70,63 @@ function printNote(): void {
 </script>
 
 <template>
-  <LoadState v-if="page === null" :error="classes.error" what="the pupil" @again="classes.open(classId)" />
+  <LoadState
+    v-if="page === null"
+    :error="classes.error"
+    :what="t('pupil-page.the-pupil')"
+    @again="classes.open(classId)"
+  />
   <div v-else class="page-grid">
-    <ClassHead :class-id="classId" :trail="pupil?.name ?? 'Pupil'" />
-    <p v-if="pupil === null" class="card-paper">This pupil is not in the class.</p>
+    <ClassHead :class-id="classId" :trail="pupil?.name ?? t('pupil-page.pupil')" />
+    <p v-if="pupil === null" class="card-paper">{{ t('pupil-page.this-pupil-is-not-in-the') }}</p>
     <template v-else>
       <div class="line no-print">
         <div class="grow">
           <h2 class="who">{{ pupil.name }}</h2>
-          <p v-if="pupil.leftOn !== null" class="soft">Left the class on {{ longDate(pupil.leftOn) }}.</p>
-          <p v-else-if="step === null"><strong>Has passed every step.</strong></p>
+          <p v-if="pupil.leftOn !== null" class="soft">
+            {{ t('pupil-page.left-the-class-on-date', { date: longDate(pupil.leftOn) }) }}
+          </p>
+          <p v-else-if="step === null">
+            <strong>{{ t('pupil-page.has-passed-every-step') }}</strong>
+          </p>
           <p v-else class="line">
             <span class="belt-chip"><BeltBand :belt-id="step.belt" /></span>
-            step {{ step.position }} of {{ page.steps.length }}, <strong>{{ step.title }}</strong>
+            {{
+              t('pupil-page.step-position-of-steps-count', { position: step.position, stepsCount: page.steps.length })
+            }}
+            <strong>{{ step.title }}</strong>
           </p>
           <p class="soft">
-            {{ plural(pupil.standing?.passedSteps ?? 0, 'step', 'steps') }} passed ·
-            {{ plural(heard.length, 'hearing', 'hearings') }}
+            {{
+              t('pupil-page.steps-passed-hearings', {
+                steps: t('count.steps', { n: pupil.standing?.passedSteps ?? 0 }),
+                hearings: t('count.hearings', { n: heard.length }),
+              })
+            }}
             <template v-if="place !== null"> · {{ queueWords(place) }}</template>
-            <template v-if="stuck !== null"> · stuck: {{ stuckWords(stuck) }}</template>
+            <template v-if="stuck !== null"
+              >{{ ' ' }}{{ t('pupil-page.stuck-stuck', { stuck: stuckWords(stuck) }) }}</template
+            >
           </p>
         </div>
         <BButton
           v-if="session.mayTeach"
           role="link"
           :to="{ name: 'handouts', params: { classId }, query: { kind: 'certificate', pupil: pupil.id } }"
-          >Certificate</BButton
+          >{{ t('pupil-page.certificate') }}</BButton
         >
         <BButton
           v-if="step !== null"
           role="link"
           variant="primary"
           :to="{ name: 'hear', params: { classId, pupilId: pupil.id } }"
-          >Hear {{ pupil.name }}</BButton
+          >{{ t('pupil-page.hear-name', { name: pupil.name }) }}</BButton
         >
       </div>
       <div class="columns">
         <section class="card-paper no-print stack">
-          <h2>Hearings</h2>
-          <p v-if="heard.length === 0" class="soft">None yet.</p>
+          <h2>{{ t('pupil-page.hearings') }}</h2>
+          <p v-if="heard.length === 0" class="soft">{{ t('pupil-page.none-yet') }}</p>
           <template v-for="each in bySteps" :key="each.step.id">
             <h3 class="line">
               <span class="belt-chip"><BeltBand :belt-id="each.step.belt" decorative /></span> {{ each.step.position }}
@@ -127,30 +145,46 @@ function printNote(): void {
         </section>
         <div class="stack">
           <section v-if="outlook !== null && step !== null" class="card-paper stack-close no-print">
-            <h2>{{ percent(outlook.chanceSoon) }} likely to pass in {{ plural(outlook.soon, 'lesson', 'lessons') }}</h2>
-            <p>
-              {{ percent(outlook.chance) }} by the end of term; expected then:
+            <h2>
               {{
-                outlook.likelySteps >= page.steps.length ? 'every step passed' : `step ${outlook.likelySteps} passed`
-              }}.
+                t('pupil-page.percent-likely-to-pass-in-lessons', {
+                  percent: percent(outlook.chanceSoon),
+                  lessons: t('count.lessons', { n: outlook.soon }),
+                })
+              }}
+            </h2>
+            <p>
+              {{
+                t('pupil-page.percent-by-the-end-of-term', {
+                  percent: percent(outlook.chance),
+                  value:
+                    outlook.likelySteps >= page.steps.length
+                      ? t('pupil-page.every-step-passed')
+                      : t('pupil-page.step-likely-steps-passed', { likelySteps: outlook.likelySteps }),
+                })
+              }}
             </p>
             <HowComputed>
-              From 10,000 possible courses of the lessons to come. {{ pupil.name }} passed {{ outlook.passed }} of
-              {{ plural(outlook.heard, 'hearing', 'hearings') }}; with few hearings the class’s own rate counts for
-              more. In each lesson as many are heard as so far.
+              {{
+                t('pupil-page.from-10-000-possible-courses-of', {
+                  name: pupil.name,
+                  passed: outlook.passed,
+                  hearings: t('count.hearings', { n: outlook.heard }),
+                })
+              }}
             </HowComputed>
           </section>
           <section v-if="practice.length > 0" class="card-paper stack-close no-print">
-            <h2>To practise</h2>
+            <h2>{{ t('pupil-page.to-practise') }}</h2>
             <ul class="bullets">
               <li v-for="line in practice" :key="line">{{ line }}</li>
             </ul>
-            <RouterLink v-if="step !== null" :to="{ name: 'step', params: { classId, position: step.position } }"
-              >Drill for the hard spot</RouterLink
-            >
+            <RouterLink v-if="step !== null" :to="{ name: 'step', params: { classId, position: step.position } }">{{
+              t('pupil-page.drill-for-the-hard-spot')
+            }}</RouterLink>
           </section>
           <section v-if="remarks.length > 0" class="card-paper stack-close no-print">
-            <h2>Remarks over time</h2>
+            <h2>{{ t('pupil-page.remarks-over-time') }}</h2>
             <dl class="days">
               <template v-for="each in remarks" :key="each.remark">
                 <dt>
@@ -161,14 +195,16 @@ function printNote(): void {
             </dl>
           </section>
           <section v-if="pupil.standing !== null" class="card-paper stack note">
-            <FormField v-slot="{ id }" class="no-print" label="Note to the family">
+            <FormField v-slot="{ id }" class="no-print" :label="t('pupil-page.note-to-the-family')">
               <BFormTextarea :id="id" v-model="note" rows="12" maxlength="3000" />
             </FormField>
             <pre class="print-only">{{ note }}</pre>
             <div class="line no-print">
-              <BButton @click="printNote">Print</BButton>
-              <BButton v-if="mayCopy" @click="copy">{{ copied ? 'Copied' : 'Copy' }}</BButton>
-              <BButton @click="writeNote">Rewrite</BButton>
+              <BButton @click="printNote">{{ t('pupil-page.print') }}</BButton>
+              <BButton v-if="mayCopy" @click="copy">{{
+                copied ? t('pupil-page.copied') : t('pupil-page.copy')
+              }}</BButton>
+              <BButton @click="writeNote">{{ t('pupil-page.rewrite') }}</BButton>
             </div>
           </section>
         </div>

@@ -6,12 +6,12 @@ import HowComputed from '../../ui/HowComputed.vue';
 import LoadState from '../../ui/LoadState.vue';
 import { saveFile } from '../../ui/save-file.ts';
 import { shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { ClassHead, useClasses, useForecasts, useLiveClass } from '../classes/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import AgreementCard from './AgreementCard.vue';
 import { ClimbChart, WeeksChart } from './charts.ts';
 import { againstFan, fanRequests, trendsOf } from './trends.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
@@ -31,15 +31,15 @@ const longest = computed(() => Math.max(1, ...(trends.value?.steps.map((step) =>
 const counts = computed(() => page.value?.style.points.kind !== 'none');
 
 const WEEK_FIELDS = [
-  { key: 'week', label: 'Week of', isRowHeader: true },
-  { key: 'heard', label: 'Heard' },
-  { key: 'passed', label: 'Passed' },
+  { key: 'week', label: t('trends-page.week-of'), isRowHeader: true },
+  { key: 'heard', label: t('trends-page.heard') },
+  { key: 'passed', label: t('trends-page.passed') },
 ];
 const STEP_FIELDS = [
-  { key: 'title', label: 'Step', isRowHeader: true, sortable: true },
-  { key: 'lessons', label: 'Lessons', sortable: true },
-  { key: 'tries', label: 'Tries per pass', sortable: true },
-  { key: 'remarks', label: 'Remarks' },
+  { key: 'title', label: t('trends-page.step'), isRowHeader: true, sortable: true },
+  { key: 'lessons', label: t('trends-page.lessons'), sortable: true },
+  { key: 'tries', label: t('trends-page.tries-per-pass'), sortable: true },
+  { key: 'remarks', label: t('trends-page.remarks') },
 ];
 const stepRows = computed(() =>
   (trends.value?.steps ?? []).map((step) => ({
@@ -62,8 +62,18 @@ function exportPoints(): void {
     const { points, sum } = pointsOf(standing, startStep - 1, open.style.points);
     return [[name, standing.passedSteps, open.steps.length, points, sum]];
   });
-  const columns = ['Name', 'Steps passed', 'Of', 'Points', 'How'];
-  saveFile(`${open.name} points.csv`, 'text/csv;charset=utf-8', `\uFEFF${writeCsv({ columns, rows })}`);
+  const columns = [
+    t('trends-page.name'),
+    t('trends-page.steps-passed'),
+    t('trends-page.of'),
+    t('trends-page.points'),
+    t('trends-page.how'),
+  ];
+  saveFile(
+    t('trends-page.name-points-csv', { name: open.name }),
+    'text/csv;charset=utf-8',
+    `\uFEFF${writeCsv({ columns, rows })}`,
+  );
 }
 </script>
 
@@ -71,7 +81,7 @@ function exportPoints(): void {
   <LoadState
     v-if="page === null || trends === null"
     :error="classes.error ?? error"
-    what="the trends"
+    :what="t('trends-page.the-trends')"
     @again="classes.open(classId)"
   />
   <div v-else class="page-grid">
@@ -79,25 +89,31 @@ function exportPoints(): void {
     <div class="columns">
       <section class="card-paper stack-close wide">
         <h2>
-          {{ (trends.came.at(-1) ?? 0).toFixed(1) }} steps passed on average; about
-          {{ (trends.now.middle.at(-1) ?? 0).toFixed(1) }} expected by the end of term
+          {{
+            t('trends-page.number-steps-passed-on-average-about', {
+              number: (trends.came.at(-1) ?? 0).toFixed(1),
+              number2: (trends.now.middle.at(-1) ?? 0).toFixed(1),
+            })
+          }}
         </h2>
         <p v-if="comparison !== null">{{ comparison }}</p>
         <ClimbChart :trends="trends" :steps="page.steps.length" />
         <HowComputed>
-          The line is the average number of steps passed after each lesson. The range comes from 10,000 possible courses
-          of the lessons still to come: in each, pupils are heard as often as in the {{ trends.lessonsHad }} lessons
-          taught so far, and pass as often as their own hearings and those of the class make likely. Eight of ten
-          courses lie inside the range, which ends between {{ (trends.now.low.at(-1) ?? 0).toFixed(1) }} and
-          {{ (trends.now.high.at(-1) ?? 0).toFixed(1) }}.
+          {{
+            t('trends-page.the-line-is-the-average-number', {
+              lessonsHad: trends.lessonsHad,
+              number: (trends.now.low.at(-1) ?? 0).toFixed(1),
+              number2: (trends.now.high.at(-1) ?? 0).toFixed(1),
+            })
+          }}
         </HowComputed>
       </section>
       <section class="card-paper stack-close">
-        <h2>Passes week by week</h2>
-        <p v-if="trends.weeks.length === 0" class="soft">Nobody has been heard yet.</p>
+        <h2>{{ t('trends-page.passes-week-by-week') }}</h2>
+        <p v-if="trends.weeks.length === 0" class="soft">{{ t('trends-page.nobody-has-been-heard-yet') }}</p>
         <template v-else>
           <WeeksChart :weeks="trends.weeks" />
-          <HowComputed label="Show as a table">
+          <HowComputed :label="t('trends-page.show-as-a-table')">
             <BTable small :items="trends.weeks" :fields="WEEK_FIELDS">
               <template #cell(week)="{ item }">{{ shortDate(item.week) }}</template>
             </BTable>
@@ -105,12 +121,18 @@ function exportPoints(): void {
         </template>
       </section>
       <section class="card-paper stack-close">
-        <h2 v-if="trends.bottleneck !== null">Step {{ trends.bottleneck.stepIndex + 1 }} holds the class up</h2>
-        <h2 v-else>No step holds the class up</h2>
+        <h2 v-if="trends.bottleneck !== null">
+          {{ t('trends-page.step-step-index-holds-the-class', { stepIndex: trends.bottleneck.stepIndex + 1 }) }}
+        </h2>
+        <h2 v-else>{{ t('trends-page.no-step-holds-the-class-up') }}</h2>
         <p v-if="trends.bottleneck !== null">
-          “{{ page.steps[trends.bottleneck.stepIndex]!.title }}” takes
-          {{ plural(trends.bottleneck.lessons, 'lesson', 'lessons') }}; the others usually take
-          {{ trends.bottleneck.usual }}.
+          {{
+            t('trends-page.title-takes-lessons-the-others-usually', {
+              title: page.steps[trends.bottleneck.stepIndex]!.title,
+              lessons: t('count.lessons', { n: trends.bottleneck.lessons }),
+              usual: trends.bottleneck.usual,
+            })
+          }}
         </p>
         <BTable small stacked="md" :items="stepRows" :fields="STEP_FIELDS">
           <template #cell(lessons)="{ item }">
@@ -120,18 +142,17 @@ function exportPoints(): void {
           <template #cell(tries)="{ item }">{{ item.tries === null ? '–' : item.tries.toFixed(1) }}</template>
         </BTable>
         <HowComputed>
-          Lessons are the middle value for pupils who passed the step, from reaching it to passing it. A step holds the
-          class up if it takes half as long again as the others usually do, and at least three pupils have passed it.
+          {{ t('trends-page.lessons-are-the-middle-value-for') }}
         </HowComputed>
       </section>
       <AgreementCard :events="classes.events" />
       <section class="card-paper stack-close stack-start">
-        <h2>Points</h2>
+        <h2>{{ t('trends-page.points') }}</h2>
         <template v-if="counts">
-          <p>By the class’s rule, as a table for your own marks. Points are never a mark by themselves.</p>
-          <BButton @click="exportPoints">Export points as CSV</BButton>
+          <p>{{ t('trends-page.by-the-classs-rule-as-a') }}</p>
+          <BButton @click="exportPoints">{{ t('trends-page.export-points-as-csv') }}</BButton>
         </template>
-        <p v-else class="soft">Passes do not count towards marks in this class. You can set a rule under Settings.</p>
+        <p v-else class="soft">{{ t('trends-page.passes-do-not-count-towards-marks') }}</p>
       </section>
     </div>
   </div>

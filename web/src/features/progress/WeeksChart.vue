@@ -5,6 +5,7 @@ import { computed } from 'vue';
 import { Bar } from 'vue-chartjs';
 import { shortDate } from '../../ui/dates.ts';
 import { colour, takeOnTheLook } from './chart-look.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ weeks: readonly WeekTrend[] }>();
 Chart.register(BarController, BarElement, CategoryScale, Legend, LinearScale, Tooltip);
@@ -13,9 +14,13 @@ takeOnTheLook();
 const data = computed(() => ({
   labels: props.weeks.map((week) => shortDate(week.week)),
   datasets: [
-    { label: 'Passed', data: props.weeks.map((week) => week.passed), backgroundColor: colour('--spruce') },
     {
-      label: 'Heard, not passed',
+      label: t('weeks-chart.passed'),
+      data: props.weeks.map((week) => week.passed),
+      backgroundColor: colour('--spruce'),
+    },
+    {
+      label: t('weeks-chart.heard-not-passed'),
       data: props.weeks.map((week) => Math.max(0, week.heard - week.passed)),
       backgroundColor: colour('--stone'),
       borderColor: colour('--ink'),
@@ -27,9 +32,10 @@ const options = {
   scales: { x: { stacked: true, grid: { display: false } }, y: { stacked: true, ticks: { precision: 0 } } },
   plugins: { legend: { position: 'bottom' as const } },
 };
-const words = computed(
-  () =>
-    `Passes week by week: ${props.weeks.map((week) => `${shortDate(week.week)} ${week.passed} of ${week.heard}`).join(', ')}`,
+const words = computed(() =>
+  t('weeks-chart.passes-week-by-week-list', {
+    list: props.weeks.map((week) => `${shortDate(week.week)} ${week.passed} of ${week.heard}`).join(', '),
+  }),
 );
 </script>
 

@@ -1,20 +1,20 @@
 import type { Standing, StepStanding } from '@escalier/core/records';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { dayOfMoment } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 export const SORTS = [
-  { value: 'name', text: 'Name' },
-  { value: 'step', text: 'Step' },
-  { value: 'wait', text: 'Wait' },
+  { value: 'name', text: t('board.name') },
+  { value: 'step', text: t('board.step') },
+  { value: 'wait', text: t('board.wait') },
 ] as const;
 export type Sort = (typeof SORTS)[number]['value'];
 
 export const FILTERS = [
-  { value: 'all', text: 'All' },
-  { value: 'nearly', text: 'Nearly' },
-  { value: 'stuck', text: 'Stuck' },
-  { value: 'unheard', text: 'Waiting 2+' },
+  { value: 'all', text: t('board.all') },
+  { value: 'nearly', text: t('board.nearly') },
+  { value: 'stuck', text: t('board.stuck') },
+  { value: 'unheard', text: t('board.waiting-2') },
 ] as const;
 export type Filter = (typeof FILTERS)[number]['value'];
 
@@ -80,7 +80,11 @@ function cellsOf(page: ClassView, pupil: PupilView, standing: Standing): readonl
           : heard.passedAt !== null
             ? dayOfMoment(heard.passedAt, page.timeZone)
             : `${heard.tries}×`,
-      words: `${pupil.name}, step ${step.position}: ${wordsOf(heard, below, page.timeZone)}`,
+      words: t('board.name-step-position-words', {
+        name: pupil.name,
+        position: step.position,
+        words: wordsOf(heard, below, page.timeZone),
+      }),
     };
   });
 }
@@ -92,10 +96,15 @@ function stateOf(heard: StepStanding | undefined, below: boolean): CellState {
 }
 
 function wordsOf(heard: StepStanding | undefined, below: boolean, timeZone: string): string {
-  if (heard === undefined) return below ? 'joined on a later step' : 'not heard';
-  const tries = plural(heard.tries, 'try', 'tries');
-  if (heard.passedAt !== null) return `passed on ${dayOfMoment(heard.passedAt, timeZone)}, ${tries}`;
-  return `${tries}, ${heard.nearly === 0 ? 'none nearly' : `${heard.nearly} nearly`}, last on ${dayOfMoment(heard.lastHeardAt, timeZone)}`;
+  if (heard === undefined) return below ? t('board.joined-on-a-later-step') : t('board.not-heard');
+  const tries = t('count.tries', { n: heard.tries });
+  if (heard.passedAt !== null)
+    return t('board.passed-on-day-tries', { day: dayOfMoment(heard.passedAt, timeZone), tries });
+  return t('board.tries-value-last-on-day', {
+    tries,
+    value: heard.nearly === 0 ? t('board.none-nearly') : `${heard.nearly} nearly`,
+    day: dayOfMoment(heard.lastHeardAt, timeZone),
+  });
 }
 
 /** Where a key moves to on the board, like in a sheet; null for a key that does not move. */

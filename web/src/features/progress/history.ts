@@ -1,4 +1,5 @@
 import { hearings, WRONG_CLOCK_SECONDS, type HeardEvent, type RecordEvent } from '@escalier/core/records';
+import { t } from './messages.ts';
 
 /** The hearings of a pupil that count, in order. */
 export function hearingsOf(events: readonly RecordEvent[], pupilId: string): readonly HeardEvent[] {
@@ -11,5 +12,9 @@ export function clockWords({ receipt }: HeardEvent): string | null {
   if (Math.abs(ahead) < WRONG_CLOCK_SECONDS) return null;
   const [size, unit] =
     Math.abs(ahead) >= 172_800 ? [86_400, 'days'] : Math.abs(ahead) >= 7200 ? [3600, 'hours'] : [60, 'minutes'];
-  return `The device’s clock was ${Math.round(Math.abs(ahead) / size)} ${unit} ${ahead > 0 ? 'ahead' : 'behind'}.`;
+  return t('history.the-devices-clock-was-number-unit', {
+    number: Math.round(Math.abs(ahead) / size),
+    unit,
+    value: ahead > 0 ? 'ahead' : 'behind',
+  });
 }

@@ -12,6 +12,7 @@ import {
 } from '@escalier/core/records';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
+import { t } from './messages.ts';
 
 export interface Outlook {
   /** The chance that the step worked on is passed within the next lessons, and by the end of the term. */
@@ -80,10 +81,10 @@ export function practiceOf(
   remarks: readonly Remark[],
   faults: readonly Fault[] = [],
 ): readonly string[] {
-  const moves = step.hardMoves.map(
-    ({ from, to }) => `${noteWords(from)} and ${noteWords(to)}, back and forth: slowly, then faster`,
+  const moves = step.hardMoves.map(({ from, to }) =>
+    t('pupil.note-and-note2-back-and-forth', { note: noteWords(from), note2: noteWords(to) }),
   );
-  const notes = step.newNotes.map((note) => `the new note ${noteWords(note)}`);
+  const notes = step.newNotes.map((note) => t('pupil.the-new-note-note', { note: noteWords(note) }));
   const remedies = remarks.filter((remark) => noted.includes(remark.id)).map((remark) => remark.remedy);
   return [...placesOf(faults, remarks), ...notes, ...moves, ...remedies];
 }
@@ -94,7 +95,7 @@ function placesOf(faults: readonly Fault[], remarks: readonly Remark[]): readonl
   return bars.map((bar) => {
     const ids = new Set(faults.filter((fault) => fault.bar === bar).map(({ remark }) => remark));
     const words = remarks.filter(({ id }) => ids.has(id)).map((remark) => remark.words.toLowerCase());
-    return `bar ${bar}${words.length === 0 ? '' : ` (${words.join(', ')})`}: slowly, a few times`;
+    return t('pupil.bar-bar-value-slowly-a-few', { bar, value: words.length === 0 ? '' : ` (${words.join(', ')})` });
   });
 }
 
@@ -106,15 +107,17 @@ export function familyNote(page: ClassView, pupil: PupilView, practice: readonly
   const first = pupil.name;
   const so =
     passed === 0
-      ? `${first} is on the first of ${page.steps.length} steps.`
-      : `${first} has passed ${passed} of ${page.steps.length} steps.`;
+      ? t('pupil.first-is-on-the-first-of', { first, stepsCount: page.steps.length })
+      : t('pupil.first-has-passed-passed-of-steps', { first, passed, stepsCount: page.steps.length });
   const now =
     step === undefined
-      ? 'That is all of them: well done!'
-      : `The tune now is “${step.title}”, at ${step.tempo} beats a minute.`;
+      ? t('pupil.that-is-all-of-them-well')
+      : t('pupil.the-tune-now-is-title-at', { title: step.title, tempo: step.tempo });
   const home =
     step === undefined || practice.length === 0
       ? []
-      : ['', 'Five minutes a day is enough:', ...practice.map((line) => `- ${line}`)];
-  return ['Dear family,', '', `${so} ${now}`, ...home, '', `Music, ${page.name}`].join('\n');
+      : ['', t('pupil.five-minutes-a-day-is-enough'), ...practice.map((line) => `- ${line}`)];
+  return [t('pupil.dear-family'), '', `${so} ${now}`, ...home, '', t('pupil.music-name', { name: page.name })].join(
+    '\n',
+  );
 }

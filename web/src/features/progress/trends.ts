@@ -8,6 +8,7 @@ import {
   type RecordEvent,
 } from '@escalier/core/records';
 import type { ClassView } from '../classes/index.ts';
+import { t } from './messages.ts';
 
 /** Where the class will be on average: one in ten courses stays below the low line, nine in ten below the high one. */
 export interface Fan {
@@ -88,7 +89,12 @@ export function againstFan({ then, came, lessonsHad }: TrendsOfClass): string | 
   const at = came[lessonsHad] ?? 0;
   const [low, high] = [then.low.at(-1)!, then.high.at(-1)!];
   const steps = (value: number): string => value.toFixed(1);
-  const said = `Predicted after lesson ${then.from}: ${steps(low)} to ${steps(high)}; actual ${steps(at)}`;
-  if (at > high) return `${said}, faster than expected.`;
-  return at < low ? `${said}, slower than expected.` : `${said}.`;
+  const said = t('trends.predicted-after-lesson-from-steps-to', {
+    from: then.from,
+    steps: steps(low),
+    steps2: steps(high),
+    steps3: steps(at),
+  });
+  if (at > high) return t('trends.said-faster-than-expected', { said });
+  return at < low ? t('trends.said-slower-than-expected', { said }) : `${said}.`;
 }

@@ -3,14 +3,14 @@ import { recordingCount } from '@escalier/contract/recordings';
 import type { PupilRecord } from '@escalier/contract/pupils';
 import { ref, watch } from 'vue';
 import { api, ask } from '../../api.ts';
-import { plural } from '../../ui/plural.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** A family that takes its consent back usually wants what was recorded gone, too. */
 const props = defineProps<{ pupil: PupilRecord }>();
 const count = ref(0);
 const isOpen = ref(false);
-const erasing = useSave('Erased.');
+const erasing = useSave(t('consent-withdrawn.erased'));
 const path = () => ({ param: { id: props.pupil.id } });
 
 watch(
@@ -28,13 +28,16 @@ const erase = () => erasing.save(() => ask(api.pupils[':id'].recordings.$delete(
 <template>
   <BModal
     v-model="isOpen"
-    :title="`Erase ${pupil.name}’s recordings, too?`"
-    :ok-title="`Erase ${plural(count, 'recording', 'recordings')}`"
+    :title="t('consent-withdrawn.erase-name-s-recordings-too', { name: pupil.name })"
+    :ok-title="t('consent-withdrawn.erase-recordings', { recordings: t('count.recordings', { n: count }) })"
     ok-variant="danger"
-    cancel-title="Keep them until their day"
+    :cancel-title="t('consent-withdrawn.keep-them-until-their-day')"
     @ok="erase"
   >
-    The family no longer agrees. {{ plural(count, 'recording is', 'recordings are') }} still at school; results that
-    came of them stay.
+    {{
+      t('consent-withdrawn.the-family-no-longer-agrees-recordings', {
+        recordings: t('count.recordings-are', { n: count }),
+      })
+    }}
   </BModal>
 </template>

@@ -4,6 +4,7 @@ import { ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { PLACE_WORDS } from './place-words.ts';
+import { t } from './messages.ts';
 
 /** Erasing a pupil's personal data, with every text in which the name stands. */
 const props = defineProps<{
@@ -11,7 +12,7 @@ const props = defineProps<{
   erase: (id: string, clean: readonly Pick<Trace, 'place' | 'key'>[]) => Promise<void>;
 }>();
 const emit = defineEmits<{ gone: [] }>();
-const { busy, reason, save } = useSave('Erased.');
+const { busy, reason, save } = useSave(t('erase-card.erased'));
 const looking = useSave(null);
 const isOpen = ref(false);
 const traces = shallowRef<readonly Trace[]>([]);
@@ -37,15 +38,14 @@ async function eraseNow(): Promise<void> {
 
 <template>
   <div class="stack-close">
-    <h2>Erase personal data</h2>
+    <h2>{{ t('erase-card.erase-personal-data') }}</h2>
     <p class="soft">
-      Name, note, marker, days away, recordings and slip are erased for good; the class’s figures stay. Copies of the
-      database keep them until the copies are deleted.
+      {{ t('erase-card.name-note-marker-days-away-recordings') }}
     </p>
     <div>
-      <BButton variant="outline-danger" :disabled="busy || looking.busy.value" @click="look"
-        >Erase {{ pupil.name }} …</BButton
-      >
+      <BButton variant="outline-danger" :disabled="busy || looking.busy.value" @click="look">{{
+        t('erase-card.erase-name', { name: pupil.name })
+      }}</BButton>
     </div>
     <BAlert v-if="(reason ?? looking.reason.value) !== null" variant="danger" :model-value="true">{{
       reason ?? looking.reason.value
@@ -53,23 +53,26 @@ async function eraseNow(): Promise<void> {
     <BModal
       v-model="isOpen"
       scrollable
-      :title="`Erase ${pupil.name}?`"
-      ok-title="Erase for good"
+      :title="t('erase-card.erase-name-2', { name: pupil.name })"
+      :ok-title="t('erase-card.erase-for-good')"
       ok-variant="danger"
-      cancel-title="Keep"
+      :cancel-title="t('erase-card.keep')"
       @ok="eraseNow"
     >
-      <p><strong>This cannot be undone.</strong> The results of {{ pupil.name }} stay without a name.</p>
+      <p>
+        <strong>{{ t('erase-card.this-cannot-be-undone') }}</strong>
+        {{ t('erase-card.the-results-of-name-stay-without', { name: pupil.name }) }}
+      </p>
       <fieldset v-if="traces.length > 0">
-        <legend class="legend">Take the name out of these texts, too:</legend>
+        <legend class="legend">{{ t('erase-card.take-the-name-out-of-these') }}</legend>
         <BFormCheckboxGroup v-model="chosen" stacked>
           <BFormCheckbox v-for="trace in traces" :key="nameOf(trace)" :value="nameOf(trace)">
             <strong>{{ PLACE_WORDS[trace.place] }}:</strong> {{ trace.words }}
-            <span v-if="!trace.isWhole" class="soft">(the first name only: this may be someone else)</span>
+            <span v-if="!trace.isWhole" class="soft">{{ t('erase-card.the-first-name-only-this-may') }}</span>
           </BFormCheckbox>
         </BFormCheckboxGroup>
       </fieldset>
-      <p v-else class="soft">The name stands in no other text of the school.</p>
+      <p v-else class="soft">{{ t('erase-card.the-name-stands-in-no-other') }}</p>
     </BModal>
   </div>
 </template>

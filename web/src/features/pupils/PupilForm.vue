@@ -12,6 +12,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { TakeCare } from '../schools/index.ts';
 import ConsentWithdrawn from './ConsentWithdrawn.vue';
 import EraseCard from './EraseCard.vue';
+import { t } from './messages.ts';
 
 /** What the teachers keep of one pupil. */
 const props = defineProps<{
@@ -41,20 +42,20 @@ const startOptions = computed(() =>
   props.steps.map((title, index) => ({ value: index + 1, text: `${index + 1} ${title}` })),
 );
 const INSTRUMENTS = [
-  { value: null, text: 'the class’s instrument' },
+  { value: null, text: t('pupil-form.the-classs-instrument') },
   ...INSTRUMENT_IDS.map((value) => ({ value, text: instrument(value).name })),
 ];
 const BREATHS = [
-  { value: null, text: 'as in the class' },
+  { value: null, text: t('pupil-form.as-in-the-class') },
   ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map((value) => ({ value, text: `${value} seconds` })),
 ];
 const SIZES = [
-  { value: 'small', text: 'Small print' },
-  { value: 'medium', text: 'As usual' },
-  { value: 'big', text: 'Big print' },
+  { value: 'small', text: t('pupil-form.small-print') },
+  { value: 'medium', text: t('pupil-form.as-usual') },
+  { value: 'big', text: t('pupil-form.big-print') },
 ] as const;
 const classOptions = computed(() => [
-  { value: '', text: 'Choose a class' },
+  { value: '', text: t('pupil-form.choose-a-class') },
   ...props.others.map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const toClass = ref('');
@@ -74,35 +75,35 @@ async function moveAway(): Promise<void> {
     <BForm class="card-paper stack" novalidate @submit.prevent="submit">
       <h2>{{ pupil.name }}</h2>
       <div class="field-grid">
-        <TextField v-model="draft.name" label="Name shown" :error="fields.name" />
+        <TextField v-model="draft.name" :label="t('pupil-form.name-shown')" :error="fields.name" />
         <SelectField
           v-model="draft.startStep"
-          label="Starts at step"
+          :label="t('pupil-form.starts-at-step')"
           :options="startOptions"
           :error="fields.startStep"
         />
-        <TextField v-model="draft.joinedOn" label="Joined on" :error="fields.joinedOn" type="date" />
+        <TextField v-model="draft.joinedOn" :label="t('pupil-form.joined-on')" :error="fields.joinedOn" type="date" />
         <TextField
           v-model="draft.leftOn"
-          label="Left on"
-          hint="Results stay. Clear the date if the pupil comes back."
+          :label="t('pupil-form.left-on')"
+          :hint="t('pupil-form.results-stay-clear-the-date-if')"
           :error="fields.leftOn"
           type="date"
         />
         <TextField
           v-model="draft.handMark"
-          label="Left-hand marker"
-          :hint="`Leave empty to use the class’s: ${classMark}.`"
+          :label="t('pupil-form.left-hand-marker')"
+          :hint="t('pupil-form.leave-empty-to-use-the-classs', { classMark })"
           :error="fields.handMark"
         />
-        <SelectField v-model="draft.playsInstead" label="Plays" :options="INSTRUMENTS" />
-        <SelectField v-model="draft.breathSeconds" label="One breath lasts" :options="BREATHS" />
-        <SelectField v-model="draft.printSize" label="Sheets" :options="SIZES" />
+        <SelectField v-model="draft.playsInstead" :label="t('pupil-form.plays')" :options="INSTRUMENTS" />
+        <SelectField v-model="draft.breathSeconds" :label="t('pupil-form.one-breath-lasts')" :options="BREATHS" />
+        <SelectField v-model="draft.printSize" :label="t('pupil-form.sheets')" :options="SIZES" />
       </div>
       <FormField
         v-slot="{ id, describedby, state }"
-        label="Note"
-        hint="Only for this class’s teachers. It is never printed or shown on the projector."
+        :label="t('pupil-form.note')"
+        :hint="t('pupil-form.only-for-this-classs-teachers-it')"
         :error="fields.note"
       >
         <BFormTextarea
@@ -115,40 +116,46 @@ async function moveAway(): Promise<void> {
         />
       </FormField>
       <BFormCheckbox v-model="draft.mayRecord"
-        >The family and the school agree to recordings.
-        <span class="soft">Without this, no sound of this child can be kept.</span></BFormCheckbox
+        >{{ t('pupil-form.the-family-and-the-school-agree') }}
+        <span class="soft">{{ t('pupil-form.without-this-no-sound-of-this') }}</span></BFormCheckbox
       >
-      <BFormCheckbox v-model="draft.easierLine">Plays the easier line where a tune has one.</BFormCheckbox>
+      <BFormCheckbox v-model="draft.easierLine">{{ t('pupil-form.plays-the-easier-line-where-a') }}</BFormCheckbox>
       <SaveBar :busy="busy" :error="error" />
     </BForm>
     <section class="card-paper stack-close">
-      <h2>Days away</h2>
+      <h2>{{ t('pupil-form.days-away') }}</h2>
       <BForm class="line" @submit.prevent="aside.save(() => setAbsent(pupil.id, absentOn, true))">
-        <BFormInput v-model="absentOn" class="auto" type="date" required aria-label="Day" />
-        <BButton type="submit">Was away</BButton>
+        <BFormInput v-model="absentOn" class="auto" type="date" required :aria-label="t('pupil-form.day')" />
+        <BButton type="submit">{{ t('pupil-form.was-away') }}</BButton>
       </BForm>
       <ul v-if="pupil.absences.length > 0" class="plain line">
         <li v-for="date in pupil.absences" :key="date">
           {{ shortDate(date) }}
           <BButton
             variant="link"
-            :aria-label="`${pupil.name} was not away on ${shortDate(date)}`"
+            :aria-label="t('pupil-form.name-was-not-away-on-date', { name: pupil.name, date: shortDate(date) })"
             @click="aside.save(() => setAbsent(pupil.id, date, false))"
-            >was here</BButton
+            >{{ t('pupil-form.was-here') }}</BButton
           >
         </li>
       </ul>
-      <p v-else class="soft">No days away so far.</p>
+      <p v-else class="soft">{{ t('pupil-form.no-days-away-so-far') }}</p>
       <p v-for="moved in pupil.moves" :key="moved.on + moved.to">
-        {{ shortDate(moved.on) }}: moved from {{ moved.from }} to {{ moved.to }}.
+        {{ t('pupil-form.date-moved-from-from-to-to', { date: shortDate(moved.on), from: moved.from, to: moved.to }) }}
       </p>
       <template v-if="others.length > 0 && pupil.leftOn === null">
-        <h2>Move to another class</h2>
+        <h2>{{ t('pupil-form.move-to-another-class') }}</h2>
         <BForm class="line" @submit.prevent="moveAway">
-          <BFormSelect v-model="toClass" class="auto" required :options="classOptions" aria-label="Class" />
-          <BButton type="submit">Move</BButton>
+          <BFormSelect
+            v-model="toClass"
+            class="auto"
+            required
+            :options="classOptions"
+            :aria-label="t('pupil-form.class')"
+          />
+          <BButton type="submit">{{ t('pupil-form.move') }}</BButton>
         </BForm>
-        <p class="soft">Results move too, and the move is noted.</p>
+        <p class="soft">{{ t('pupil-form.results-move-too-and-the-move') }}</p>
       </template>
       <EraseCard v-if="mayErase" :pupil="pupil" :erase="erase" @gone="emit('gone')" />
       <BAlert v-if="aside.reason.value !== null" variant="danger" :model-value="true">{{ aside.reason.value }}</BAlert>

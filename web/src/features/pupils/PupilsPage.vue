@@ -7,12 +7,12 @@ import { computed, ref, watch } from 'vue';
 import { saveFile } from '../../ui/save-file.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import { ClassHead, useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
 import PupilForm from './PupilForm.vue';
 import RosterImport from './RosterImport.vue';
 import { usePupils } from './use-pupils.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
 const classes = useClasses();
@@ -48,26 +48,31 @@ function facts(pupil: PupilRecord): string {
   return [
     pupil.leftOn === null ? '' : `left ${shortDate(pupil.leftOn)}`,
     standing === null ? '' : stepWords(standing, steps.value.length),
-    pupil.startStep > 1 || late ? `joined ${shortDate(pupil.joinedOn)}, step ${pupil.startStep}` : '',
+    pupil.startStep > 1 || late
+      ? t('pupils-page.joined-date-step-start-step', { date: shortDate(pupil.joinedOn), startStep: pupil.startStep })
+      : '',
     pupil.playsInstead === null ? '' : (findInstrument(pupil.playsInstead)?.shortName ?? ''),
     pupil.handMark,
-    pupil.absences.length === 0 ? '' : `away ${pupil.absences.length}×`,
-    pupil.mayRecord ? 'may be recorded' : '',
-    pupil.note === '' ? '' : 'has a note',
+    pupil.absences.length === 0 ? '' : t('pupils-page.away-absences-count', { absencesCount: pupil.absences.length }),
+    pupil.mayRecord ? t('pupils-page.may-be-recorded') : '',
+    pupil.note === '' ? '' : t('pupils-page.has-a-note'),
   ]
     .filter((fact) => fact !== '')
     .join(' · ');
 }
 
 function stepWords({ stepIndex, state }: Standing, count: number): string {
-  if (stepIndex === count) return 'all steps passed';
-  return `on step ${stepIndex + 1}${state === 'working' ? '' : `, ${state === 'nearly' ? 'nearly passed' : state}`}`;
+  if (stepIndex === count) return t('pupils-page.all-steps-passed');
+  return t('pupils-page.on-step-step-index-value', {
+    stepIndex: stepIndex + 1,
+    value: state === 'working' ? '' : `, ${state === 'nearly' ? t('pupils-page.nearly-passed') : state}`,
+  });
 }
 
 function writeFile(): void {
   const passed = new Map(page.value?.pupils.map((pupil) => [pupil.id, pupil.standing?.passedSteps ?? 0]));
   const rows = (pupils.value ?? []).map((pupil) => ({ ...pupil, steps: passed.get(pupil.id) ?? 0 }));
-  saveFile(`${page.value?.name ?? 'Class'}.csv`, 'text/csv;charset=utf-8', writeRoster(rows));
+  saveFile(`${page.value?.name ?? t('pupils-page.class')}.csv`, 'text/csv;charset=utf-8', writeRoster(rows));
 }
 
 async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
@@ -77,15 +82,22 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="pupils === null || page === null" :error="error ?? classes.error" what="the pupils" @again="load" />
+  <LoadState
+    v-if="pupils === null || page === null"
+    :error="error ?? classes.error"
+    :what="t('pupils-page.the-pupils')"
+    @again="load"
+  />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId" />
     <div class="columns columns-list">
       <section class="card-paper stack">
         <div class="line">
-          <h2 class="grow">{{ plural(here.length, 'pupil', 'pupils') }}</h2>
-          <BButton :aria-expanded="importing" @click="((importing = !importing), (openId = null))">Add pupils</BButton>
-          <BButton v-if="pupils.length > 0" @click="writeFile">Export as CSV</BButton>
+          <h2 class="grow">{{ t('count.pupils', { n: here.length }) }}</h2>
+          <BButton :aria-expanded="importing" @click="((importing = !importing), (openId = null))">{{
+            t('pupils-page.add-pupils')
+          }}</BButton>
+          <BButton v-if="pupils.length > 0" @click="writeFile">{{ t('pupils-page.export-as-csv') }}</BButton>
         </div>
         <BListGroup flush>
           <BListGroupItem
@@ -102,7 +114,7 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
           </BListGroupItem>
         </BListGroup>
         <p v-if="pupils.length === 0" class="soft">
-          Nobody is in this class yet. Add pupils: paste their names, or read a file.
+          {{ t('pupils-page.nobody-is-in-this-class-yet') }}
         </p>
       </section>
       <div class="beside">
@@ -130,10 +142,13 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
           @gone="openId = null"
         />
         <aside v-else class="card-paper stack">
-          <h2>Away today, {{ longDate(page.today) }}</h2>
+          <h2>{{ t('pupils-page.away-today-date', { date: longDate(page.today) }) }}</h2>
           <p class="soft">
-            {{ away.length === 0 ? 'Nobody yet.' : `${plural(away.length, 'pupil', 'pupils')}.` }} Tap a name to mark
-            it, tap again to unmark.
+            {{
+              t('pupils-page.value-tap-a-name-to-mark', {
+                value: away.length === 0 ? t('pupils-page.nobody-yet') : `${t('count.pupils', { n: away.length })}.`,
+              })
+            }}
           </p>
           <div class="away">
             <BButton
@@ -146,10 +161,14 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
               {{ pupil.name }}
             </BButton>
           </div>
-          <h2>More about a pupil</h2>
+          <h2>{{ t('pupils-page.more-about-a-pupil') }}</h2>
           <p>
-            Choose a name for notes, the left-hand marker, days away, consent to recordings, moving and leaving.
-            {{ here.filter((pupil) => pupil.mayRecord).length }} of {{ here.length }} may be recorded.
+            {{
+              t('pupils-page.choose-a-name-for-notes-the', {
+                filterCount: here.filter((pupil) => pupil.mayRecord).length,
+                hereCount: here.length,
+              })
+            }}
           </p>
         </aside>
       </div>

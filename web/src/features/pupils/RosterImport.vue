@@ -11,11 +11,11 @@ import {
 } from '@escalier/core/formats';
 import { computed, ref, shallowRef, watch } from 'vue';
 import FilePick from '../../ui/FilePick.vue';
-import { plural } from '../../ui/plural.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import type { NewPupil } from './use-pupils.ts';
+import { t } from './messages.ts';
 
 /** Pupils from a paste or files: what each column is, each row as it would be, then all of them or none. */
 const props = defineProps<{
@@ -29,11 +29,11 @@ const { busy, reason, save } = useSave(null);
 
 const FIELD_WORDS: Record<RosterField, string> = {
   name: 'name shown',
-  'first-name': 'first name',
-  'last-name': 'last name',
-  'start-step': 'start step',
-  'joined-on': 'joined on',
-  ignore: 'leave out',
+  'first-name': t('roster-import.first-name'),
+  'last-name': t('roster-import.last-name'),
+  'start-step': t('roster-import.start-step'),
+  'joined-on': t('roster-import.joined-on'),
+  ignore: t('roster-import.leave-out'),
 };
 const FIELD_OPTIONS = Object.entries(FIELD_WORDS).map(([value, text]) => ({ value: value as RosterField, text }));
 const MOST_AT_ONCE = 60;
@@ -107,22 +107,21 @@ async function submit(): Promise<void> {
 
 <template>
   <section class="card-paper stack">
-    <h2>Add pupils</h2>
+    <h2>{{ t('roster-import.add-pupils') }}</h2>
     <p>
-      Paste names, one a line, or cells from a spreadsheet. Only the name shown is needed; nothing else about a child
-      has to be here.
+      {{ t('roster-import.paste-names-one-a-line-or') }}
     </p>
     <BFormTextarea
       v-model="text"
       rows="5"
       :placeholder="'Abena\nBruno\nCleo'"
       spellcheck="false"
-      aria-label="List of pupils"
+      :aria-label="t('roster-import.list-of-pupils')"
       @input="sets = []"
     />
     <FilePick
-      label="Or read a file"
-      hint="CSV, or a OneRoster set: one ZIP, or its files together (users, classes, enrollments)."
+      :label="t('roster-import.or-read-a-file')"
+      :hint="t('roster-import.csv-or-a-one-roster-set')"
       accept=".csv,.txt,.tsv,.zip,text/csv"
       multiple
       @pick="readFiles"
@@ -133,7 +132,7 @@ async function submit(): Promise<void> {
     <SelectField
       v-if="sets.length > 0"
       v-model="set"
-      label="Class in the file"
+      :label="t('roster-import.class-in-the-file')"
       :options="sets.map((each, index) => ({ value: index, text: `${each.title} (${each.table.rows.length})` }))"
     />
     <BForm v-if="table !== null" class="stack" @submit.prevent="submit">
@@ -141,9 +140,9 @@ async function submit(): Promise<void> {
         v-if="sets.length === 0"
         :model-value="hasHead ?? table.rows.length < text.trim().split('\n').length"
         @update:model-value="hasHead = $event === true"
-        >The first line names the columns</BFormCheckbox
+        >{{ t('roster-import.the-first-line-names-the-columns') }}</BFormCheckbox
       >
-      <div class="scroll" tabindex="0" role="region" aria-label="Preview of the list">
+      <div class="scroll" tabindex="0" role="region" :aria-label="t('roster-import.preview-of-the-list')">
         <BTableSimple small>
           <BThead>
             <BTr>
@@ -156,29 +155,37 @@ async function submit(): Promise<void> {
                   :aria-label="`${column} is`"
                 />
               </BTh>
-              <BTh scope="col">Will be added as</BTh>
+              <BTh scope="col">{{ t('roster-import.will-be-added-as') }}</BTh>
             </BTr>
           </BThead>
           <BTbody>
             <BTr v-for="(row, index) in rows" :key="row.line" :class="{ wrong: row.problems.length > 0 }">
               <BTd v-for="(cell, at) in table.rows[index]" :key="at">{{ cell }}</BTd>
               <BTd v-if="row.problems.length === 0">
-                <strong>{{ row.pupil.name }}</strong><template v-if="row.pupil.startStep > 1"
-                  >, from step {{ row.pupil.startStep }}</template
-                >
+                <strong>{{ row.pupil.name }}</strong><template v-if="row.pupil.startStep > 1">{{
+                  t('roster-import.from-step-start-step', { startStep: row.pupil.startStep })
+                }}</template>
               </BTd>
-              <BTd v-else class="problem">Line {{ row.line }}: {{ row.problems.join(' ') }}</BTd>
+              <BTd v-else class="problem">{{
+                t('roster-import.line-line-list', { line: row.line, list: row.problems.join(' ') })
+              }}</BTd>
             </BTr>
           </BTbody>
         </BTableSimple>
       </div>
-      <p v-if="wrong.length > 0">{{ plural(wrong.length, 'line is', 'lines are') }} left out until corrected.</p>
-      <p v-if="good.length > MOST_AT_ONCE">You can add {{ MOST_AT_ONCE }} at once: the first ones are added.</p>
+      <p v-if="wrong.length > 0">
+        {{ t('roster-import.lines-left-out-until-corrected', { lines: t('count.lines-are', { n: wrong.length }) }) }}
+      </p>
+      <p v-if="good.length > MOST_AT_ONCE">
+        {{ t('roster-import.you-can-add-most-at-once', { mostAtOnce: MOST_AT_ONCE }) }}
+      </p>
       <SaveBar
         :busy="busy"
         :disabled="good.length === 0"
         :error="reason"
-        :label="`Add ${plural(Math.min(good.length, MOST_AT_ONCE), 'pupil', 'pupils')}`"
+        :label="
+          t('roster-import.add-pupils-2', { pupils: t('count.pupils', { n: Math.min(good.length, MOST_AT_ONCE) }) })
+        "
       />
     </BForm>
   </section>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, toRef } from 'vue';
-import { plural } from '../../ui/plural.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import FilePick from '../../ui/FilePick.vue';
 import type { ClassView } from '../classes/index.ts';
 import { LONGEST_LIST, useLookOver } from './use-look-over.ts';
+import { t } from './messages.ts';
 
 /** Files are looked over before anything is kept: whose each is, and of which step. */
 const props = defineProps<{ page: ClassView; agreed: ReadonlySet<string> }>();
@@ -16,13 +16,13 @@ const { rows, look, drop, blocked, ready, add, isReading, sent, tooMany } = useL
 );
 
 const pupils = computed(() => [
-  { value: '', text: 'Whose?' },
+  { value: '', text: t('look-over.whose') },
   ...props.page.pupils
     .filter(({ leftOn, erased }) => leftOn === null && !erased)
     .map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const steps = computed(() => [
-  { value: '', text: 'Which step?' },
+  { value: '', text: t('look-over.which-step') },
   ...props.page.steps.map(({ id, position, title }) => ({ value: id, text: `${position} ${title}` })),
 ]);
 
@@ -33,60 +33,89 @@ function dropped(event: DragEvent): void {
 
 async function addAll(): Promise<void> {
   const added = await add();
-  if (added > 0) notices.say(`${plural(added, 'recording', 'recordings')} added.`);
+  if (added > 0) notices.say(t('look-over.recordings-added', { recordings: t('count.recordings', { n: added }) }));
   emit('added');
 }
 </script>
 
 <template>
-  <section class="card-paper stack" aria-label="Files to add" @dragover.prevent @drop.prevent="dropped">
+  <section class="card-paper stack" :aria-label="t('look-over.files-to-add')" @dragover.prevent @drop.prevent="dropped">
     <FilePick
-      label="Add recordings"
+      :label="t('look-over.add-recordings')"
       accept="audio/*,video/webm,.wav,.flac,.mp3,.ogg,.opus,.webm,.m4a"
       multiple
       :disabled="isReading || sent !== null"
-      :hint="`Choose files, or drop them here: up to ${LONGEST_LIST} at once, three minutes each. Names such as “Malia step 2” are filled in for you.`"
+      :hint="t('look-over.choose-files-or-drop-them-here', { longestList: LONGEST_LIST })"
       @pick="look"
     />
-    <FilePick label="Or a whole folder" accept="" directory :disabled="isReading || sent !== null" @pick="look" />
+    <FilePick
+      :label="t('look-over.or-a-whole-folder')"
+      accept=""
+      directory
+      :disabled="isReading || sent !== null"
+      @pick="look"
+    />
     <p v-if="tooMany > 0" class="problem">
-      {{ plural(tooMany, 'file was', 'files were') }} left out: add these {{ LONGEST_LIST }} first.
+      {{
+        t('look-over.files-left-out-add-these-longest', {
+          files: t('count.files-were', { n: tooMany }),
+          longestList: LONGEST_LIST,
+        })
+      }}
     </p>
-    <p v-if="isReading" class="soft" role="status"><BSpinner small aria-hidden="true" /> Reading the files …</p>
+    <p v-if="isReading" class="soft" role="status">
+      <BSpinner small aria-hidden="true" /> {{ t('look-over.reading-the-files') }}
+    </p>
     <template v-if="rows.length > 0">
       <div class="scroll">
         <BTableSimple small stacked="md">
           <BThead>
-            <BTr><BTh>File</BTh><BTh>Pupil</BTh><BTh>Step</BTh><BTh>Before adding</BTh></BTr>
+            <BTr
+              ><BTh>{{ t('look-over.file') }}</BTh
+              ><BTh>{{ t('look-over.pupil') }}</BTh
+              ><BTh>{{ t('look-over.step') }}</BTh
+              ><BTh>{{ t('look-over.before-adding') }}</BTh></BTr
+            >
           </BThead>
           <BTbody>
             <BTr v-for="row in rows" :key="row.id">
-              <BTd stacked-heading="File">
+              <BTd :stacked-heading="t('look-over.file')">
                 {{ row.name }}
                 <span v-if="row.seconds !== null" class="soft">{{ Math.round(row.seconds) }} s</span>
               </BTd>
-              <BTd stacked-heading="Pupil"
-                ><BFormSelect v-model="row.pupilId" :options="pupils" :aria-label="`Pupil of ${row.name}`"
+              <BTd :stacked-heading="t('look-over.pupil')"
+                ><BFormSelect
+                  v-model="row.pupilId"
+                  :options="pupils"
+                  :aria-label="t('look-over.pupil-of-name', { name: row.name })"
               /></BTd>
-              <BTd stacked-heading="Step"
-                ><BFormSelect v-model="row.stepId" :options="steps" :aria-label="`Step of ${row.name}`"
+              <BTd :stacked-heading="t('look-over.step')"
+                ><BFormSelect
+                  v-model="row.stepId"
+                  :options="steps"
+                  :aria-label="t('look-over.step-of-name', { name: row.name })"
               /></BTd>
               <BTd>
                 <span v-if="blocked(row) !== ''" class="problem">{{ blocked(row) }}</span> {{ row.hint }}
-                <BButton size="sm" :aria-label="`Leave ${row.name} out`" @click="drop(row.id)">Leave out</BButton>
+                <BButton
+                  size="sm"
+                  :aria-label="t('look-over.leave-name-out', { name: row.name })"
+                  @click="drop(row.id)"
+                  >{{ t('look-over.leave-out') }}</BButton
+                >
               </BTd>
             </BTr>
           </BTbody>
         </BTableSimple>
       </div>
-      <BProgress v-if="sent !== null" :value="sent * 100" aria-label="Adding" />
+      <BProgress v-if="sent !== null" :value="sent * 100" :aria-label="t('look-over.adding')" />
       <div class="line">
         <BButton variant="primary" :disabled="ready.length === 0 || sent !== null" @click="addAll">{{
-          `Add ${plural(ready.length, 'recording', 'recordings')}`
+          t('look-over.add-recordings-2', { recordings: t('count.recordings', { n: ready.length }) })
         }}</BButton>
-        <span v-if="ready.length < rows.length" class="soft"
-          >{{ plural(rows.length - ready.length, 'file stays', 'files stay') }} here until corrected.</span
-        >
+        <span v-if="ready.length < rows.length" class="soft">{{
+          t('look-over.files-here-until-corrected', { files: t('count.files-stay', { n: rows.length - ready.length }) })
+        }}</span>
       </div>
     </template>
   </section>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, useTemplateRef } from 'vue';
 import type { ListenedView } from '../../workers/listening.ts';
+import { t } from './messages.ts';
 
 /** What was played as a line over the notes that were asked for, with how loud it was; a press goes to that moment. */
 const props = defineProps<{ view: ListenedView; at: number }>();
@@ -61,7 +62,7 @@ function press(event: MouseEvent): void {
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     preserveAspectRatio="none"
     role="img"
-    aria-label="The pitch that was played, over the notes asked for"
+    :aria-label="t('pitch-line.the-pitch-that-was-played-over')"
     @click="press"
   >
     <rect
@@ -88,7 +89,7 @@ function press(event: MouseEvent): void {
   </svg>
   <BFormInput
     type="range"
-    aria-label="Place in the recording"
+    :aria-label="t('pitch-line.place-in-the-recording')"
     min="0"
     :max="view.seconds.toFixed(1)"
     step="0.1"

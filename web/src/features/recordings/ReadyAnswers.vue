@@ -1,20 +1,24 @@
 <script setup lang="ts">
+import { t } from './messages.ts';
 /** Sentences for the pupil, a tap each; what is heard fills in the bar. */
 const props = defineProps<{ bar: number | null }>();
 defineEmits<{ say: [words: string] }>();
 
-const place = (): string => (props.bar === null ? 'the hard place' : `bar ${props.bar}`);
+const place = (): string => (props.bar === null ? t('ready-answers.the-hard-place') : `bar ${props.bar}`);
 const ANSWERS: readonly { readonly label: string; readonly words: () => string }[] = [
-  { label: 'Well done', words: () => 'Well done! I enjoyed that.' },
-  { label: 'Once more', words: () => `Nearly there. Practise ${place()} slowly, then send it once more.` },
-  { label: 'Slower', words: () => 'Good work. Play it slower and keep the beat, then a little faster each day.' },
-  { label: 'Gentler', words: () => 'Good fingers. Now blow more gently, with a soft “doo” for each note.' },
-  { label: 'In class', words: () => 'Play it to me in our next lesson.' },
+  { label: t('ready-answers.well-done'), words: () => t('ready-answers.well-done-i-enjoyed-that') },
+  {
+    label: t('ready-answers.once-more'),
+    words: () => t('ready-answers.nearly-there-practise-place-slowly-then', { place: place() }),
+  },
+  { label: t('ready-answers.slower'), words: () => t('ready-answers.good-work-play-it-slower-and') },
+  { label: t('ready-answers.gentler'), words: () => t('ready-answers.good-fingers-now-blow-more-gently') },
+  { label: t('ready-answers.in-class'), words: () => t('ready-answers.play-it-to-me-in-our') },
 ];
 </script>
 
 <template>
-  <div class="line" role="group" aria-label="Ready answers">
+  <div class="line" role="group" :aria-label="t('ready-answers.ready-answers')">
     <BButton v-for="answer in ANSWERS" :key="answer.label" size="sm" @click="$emit('say', answer.words())">{{
       answer.label
     }}</BButton>

@@ -24,6 +24,7 @@ import { useRecordingSound } from './use-recording-sound.ts';
 import { useDecision } from './use-decision.ts';
 import { soundOf, useRecordings } from './use-recordings.ts';
 import { surenessWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** One recording: what Escalier heard, on the sheet and as a line, and the teacher's decision. */
 const props = defineProps<{ classId: string; recordingId: string }>();
@@ -139,50 +140,65 @@ const proposed = computed(() => {
   const heard = view.value;
   if (heard === null) return null;
   return heard.outcome === null
-    ? 'No result is proposed.'
+    ? t('recording-page.no-result-is-proposed')
     : `${OUTCOME_WORDS[heard.outcome]}, ${surenessWords(heard.sure)}.`;
 });
 </script>
 
 <template>
-  <LoadState v-if="page === null || list === null" :error="error" what="the recording" @again="load" />
+  <LoadState
+    v-if="page === null || list === null"
+    :error="error"
+    :what="t('recording-page.the-recording')"
+    @again="load"
+  />
   <div v-else class="page-grid">
-    <ClassHead :class-id="classId" :trail="pupil?.name ?? 'A recording'">
-      <BButton v-if="recording !== null && session.mayTeach" @click="erasing = true">Erase it</BButton>
-      <BButton @click="goOn">Next recording</BButton>
+    <ClassHead :class-id="classId" :trail="pupil?.name ?? t('recording-page.a-recording')">
+      <BButton v-if="recording !== null && session.mayTeach" @click="erasing = true">{{
+        t('recording-page.erase-it')
+      }}</BButton>
+      <BButton @click="goOn">{{ t('recording-page.next-recording') }}</BButton>
     </ClassHead>
     <BModal
       v-model="erasing"
-      title="Erase this recording?"
+      :title="t('recording-page.erase-this-recording')"
       title-tag="h2"
-      ok-title="Erase"
+      :ok-title="t('recording-page.erase')"
       ok-variant="danger"
       @ok="erase"
     >
-      It cannot be brought back. A result that came of it stays.
+      {{ t('recording-page.it-cannot-be-brought-back-a') }}
     </BModal>
     <LastRecordStrip :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="undo" />
     <section v-if="recording === null" class="card-paper stack-close">
-      <h2>This recording is not here any more</h2>
-      <p>It was erased, or its days are over.</p>
+      <h2>{{ t('recording-page.this-recording-is-not-here-any') }}</h2>
+      <p>{{ t('recording-page.it-was-erased-or-its-days') }}</p>
     </section>
     <div v-else class="listening">
-      <section class="card-paper stack" aria-label="What was heard">
+      <section class="card-paper stack" :aria-label="t('recording-page.what-was-heard')">
         <BAlert v-if="problem !== null" variant="danger" :model-value="true">
           <p class="gap">{{ problem }}</p>
-          <BButton @click="listen">Try again</BButton>
+          <BButton @click="listen">{{ t('recording-page.try-again') }}</BButton>
         </BAlert>
-        <p v-else-if="view === null" role="status"><BSpinner small aria-hidden="true" /> Listening …</p>
+        <p v-else-if="view === null" role="status">
+          <BSpinner small aria-hidden="true" /> {{ t('recording-page.listening') }}
+        </p>
         <p v-else class="summary">{{ view.words }}</p>
         <div class="line">
           <PlayButton :playing="sound.isPlaying.value" @toggle="sound.toggle" />
-          <BButton :pressed="sound.slow.value" @click="sound.switchSlow">Slower</BButton>
-          <BButton :disabled="(view?.spots.length ?? 0) === 0" @click="sound.jump(-1)">Place before</BButton>
-          <BButton :disabled="(view?.spots.length ?? 0) === 0" @click="sound.jump(1)">Next place</BButton>
-          <BButton :pressed="modelOf !== null" @click="model">How it should sound</BButton>
+          <BButton :pressed="sound.slow.value" @click="sound.switchSlow">{{ t('recording-page.slower') }}</BButton>
+          <BButton :disabled="(view?.spots.length ?? 0) === 0" @click="sound.jump(-1)">{{
+            t('recording-page.place-before')
+          }}</BButton>
+          <BButton :disabled="(view?.spots.length ?? 0) === 0" @click="sound.jump(1)">{{
+            t('recording-page.next-place')
+          }}</BButton>
+          <BButton :pressed="modelOf !== null" @click="model">{{ t('recording-page.how-it-should-sound') }}</BButton>
           <span class="soft"
             >{{ titleOf(recording)
-            }}<template v-if="view !== null && view.tempo !== null">, {{ view.tempo }} beats a minute</template></span
+            }}<template v-if="view !== null && view.tempo !== null">{{
+              t('recording-page.tempo-beats-a-minute', { tempo: view.tempo })
+            }}</template></span
           >
         </div>
         <PitchLine v-if="view !== null" :view="view" :at="sound.at.value" @seek="sound.seek" />
@@ -196,38 +212,35 @@ const proposed = computed(() => {
           pickable
           @pick="playFrom"
         />
-        <HowComputed v-if="view !== null" label="How was this heard?">
+        <HowComputed v-if="view !== null" :label="t('recording-page.how-was-this-heard')">
           <p>
-            The pitch is measured 125 times a second and laid along the tune, wherever the pupil started again. Grey is
-            what the sheet asks for, green what was played. A ring is another note, a dashed box a missing one, a bar
-            under a note one that was not tongued again, a small note one too many, two strokes a stop. The result
-            follows the class’s own rule.
+            {{ t('recording-page.the-pitch-is-measured-125-times') }}
           </p>
         </HowComputed>
       </section>
-      <section class="card-paper stack" aria-label="Your decision">
-        <p v-if="recording.fromHome" class="soft">From home: whoever has the slip may have played it.</p>
+      <section class="card-paper stack" :aria-label="t('recording-page.your-decision')">
+        <p v-if="recording.fromHome" class="soft">{{ t('recording-page.from-home-whoever-has-the-slip') }}</p>
         <p v-if="!isOpen">
-          <strong>{{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}</strong> is recorded.
+          <strong>{{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}</strong> {{ t('recording-page.is-recorded') }}
           <span v-if="recording.words !== ''">“{{ recording.words }}”</span>
         </p>
         <template v-else>
           <p v-if="proposed !== null">
-            <strong>{{ proposed }}</strong> You decide.
+            <strong>{{ proposed }}</strong> {{ t('recording-page.you-decide') }}
           </p>
-          <OutcomeButtons small keys :pupil-name="pupil?.name ?? 'the pupil'" @judge="judge" />
+          <OutcomeButtons small keys :pupil-name="pupil?.name ?? t('recording-page.the-pupil')" @judge="judge" />
           <RemarkChips v-model="remarks" small />
-          <FormField v-slot="{ id }" label="A word to the pupil">
+          <FormField v-slot="{ id }" :label="t('recording-page.a-word-to-the-pupil')">
             <BFormTextarea :id="id" v-model="words" rows="2" maxlength="500" />
           </FormField>
           <ReadyAnswers :bar="view?.faults[0]?.bar ?? null" @say="(answer) => (words = answer)" />
         </template>
         <BAlert v-if="clash !== null" variant="warning" :model-value="true">
           <p class="gap">{{ clash.words }}</p>
-          <p class="gap">Yours: “{{ clash.mine }}”</p>
+          <p class="gap">{{ t('recording-page.yours-mine', { mine: clash.mine }) }}</p>
           <div class="line">
-            <BButton variant="primary" @click="keepMine">Save mine instead</BButton>
-            <BButton @click="keepTheirs">Keep theirs</BButton>
+            <BButton variant="primary" @click="keepMine">{{ t('recording-page.save-mine-instead') }}</BButton>
+            <BButton @click="keepTheirs">{{ t('recording-page.keep-theirs') }}</BButton>
           </div>
         </BAlert>
         <SpokenAnswer :key="recording.id" :recording="recording" :change="recordings.change" @stale="load" />

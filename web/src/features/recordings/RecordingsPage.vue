@@ -2,7 +2,6 @@
 import { computed, toRef, watch } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { ClassHead, useLiveClass } from '../classes/index.ts';
 import { OUTCOME_WORDS } from '../hearing/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
@@ -10,6 +9,7 @@ import LookOver from './LookOver.vue';
 import { useListening } from './use-listening.ts';
 import { useRecordings } from './use-recordings.ts';
 import { proposalWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** The recordings of a class: added, listened to, and waiting for the teacher's ear. */
 const props = defineProps<{ classId: string }>();
@@ -35,7 +35,12 @@ const MEGABYTE = 1024 * 1024;
 </script>
 
 <template>
-  <LoadState v-if="page === null || list === null" :error="error" what="the recordings" @again="load" />
+  <LoadState
+    v-if="page === null || list === null"
+    :error="error"
+    :what="t('recordings-page.the-recordings')"
+    @again="load"
+  />
   <div v-else class="page-grid">
     <ClassHead :class-id="classId">
       <BButton
@@ -43,29 +48,51 @@ const MEGABYTE = 1024 * 1024;
         role="link"
         variant="primary"
         :to="{ name: 'recording', params: { classId, recordingId: first.id } }"
-        >Listen to {{ plural(open.length, 'recording', 'recordings') }}</BButton
+        >{{
+          t('recordings-page.listen-to-recordings', { recordings: t('count.recordings', { n: open.length }) })
+        }}</BButton
       >
     </ClassHead>
     <LookOver :page="page" :agreed="agreed" @added="load" />
     <div class="columns">
       <div class="stack">
         <section v-if="progress !== null" class="card-paper stack-close">
-          <p role="status">Listening: {{ progress.done }} of {{ progress.of }}. You can go on meanwhile.</p>
-          <BProgress :value="progress.done" :max="progress.of" aria-label="Listening" />
-          <div><BButton @click="listening.cancel">Stop listening</BButton></div>
+          <p role="status">
+            {{ t('recordings-page.listening-done-of-of-you-can', { done: progress.done, of: progress.of }) }}
+          </p>
+          <BProgress :value="progress.done" :max="progress.of" :aria-label="t('recordings-page.listening')" />
+          <div>
+            <BButton @click="listening.cancel">{{ t('recordings-page.stop-listening') }}</BButton>
+          </div>
         </section>
         <section v-else-if="unheard.length > 0" class="card-paper stack-close">
-          <p>{{ plural(unheard.length, 'recording has', 'recordings have') }} not been listened to on this device.</p>
-          <div><BButton @click="listening.listenToAll(unheard)">Listen now</BButton></div>
+          <p>
+            {{
+              t('recordings-page.recordings-not-been-listened-to-on', {
+                recordings: t('count.recordings-have', { n: unheard.length }),
+              })
+            }}
+          </p>
+          <div>
+            <BButton @click="listening.listenToAll(unheard)">{{ t('recordings-page.listen-now') }}</BButton>
+          </div>
         </section>
         <section v-if="progress === null && given.length > 0" class="card-paper stack-close">
-          <p>{{ plural(given.length, 'recording', 'recordings') }} could not be listened to.</p>
-          <div><BButton @click="listening.listenToAll(given)">Try again</BButton></div>
+          <p>
+            {{
+              t('recordings-page.recordings-could-not-be-listened-to', {
+                recordings: t('count.recordings', { n: given.length }),
+              })
+            }}
+          </p>
+          <div>
+            <BButton @click="listening.listenToAll(given)">{{ t('recordings-page.try-again') }}</BButton>
+          </div>
         </section>
         <section class="card-paper stack-close">
-          <h2>To hear</h2>
+          <h2>{{ t('recordings-page.to-hear') }}</h2>
           <p v-if="open.length === 0" class="soft">
-            Nothing is waiting. Add files here; Escalier listens to each and proposes a result, and you decide.
+            {{ t('recordings-page.nothing-is-waiting-add-files-here') }}
           </p>
           <BListGroup v-else flush>
             <BListGroupItem
@@ -74,18 +101,21 @@ const MEGABYTE = 1024 * 1024;
               :to="{ name: 'recording', params: { classId, recordingId: recording.id } }"
             >
               <span class="line">
-                <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
-                <BBadge v-if="recording.fromHome" class="home">From home</BBadge>
+                <strong class="grow">{{ pupilOf(recording)?.name ?? t('recordings-page.somebody') }}</strong>
+                <BBadge v-if="recording.fromHome" class="home">{{ t('recordings-page.from-home') }}</BBadge>
                 <BBadge v-if="recording.heard !== null" :class="recording.heard.outcome ?? 'unclear'">{{
                   proposalWords(recording.heard)
                 }}</BBadge>
               </span>
-              <span class="soft"
-                >{{ titleOf(recording) }} · {{ Math.round(recording.seconds) }} s · erased on
-                {{ shortDate(recording.erasedOn) }}</span
-              >
+              <span class="soft">{{
+                t('recordings-page.title-number-s-erased-on-date', {
+                  title: titleOf(recording),
+                  number: Math.round(recording.seconds),
+                  date: shortDate(recording.erasedOn),
+                })
+              }}</span>
               <span class="said">{{
-                failed.get(recording.id) ?? recording.heard?.words ?? 'Not listened to yet.'
+                failed.get(recording.id) ?? recording.heard?.words ?? t('recordings-page.not-listened-to-yet')
               }}</span>
             </BListGroupItem>
           </BListGroup>
@@ -93,7 +123,7 @@ const MEGABYTE = 1024 * 1024;
       </div>
       <div class="stack">
         <section v-if="answered.length > 0" class="card-paper stack-close">
-          <h2>Heard</h2>
+          <h2>{{ t('recordings-page.heard') }}</h2>
           <BListGroup flush>
             <BListGroupItem
               v-for="recording in answered"
@@ -101,17 +131,27 @@ const MEGABYTE = 1024 * 1024;
               :to="{ name: 'recording', params: { classId, recordingId: recording.id } }"
             >
               <span class="line">
-                <strong class="grow">{{ pupilOf(recording)?.name ?? 'Somebody' }}</strong>
+                <strong class="grow">{{ pupilOf(recording)?.name ?? t('recordings-page.somebody') }}</strong>
                 {{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}
               </span>
-              <span class="soft">{{ titleOf(recording) }} · erased on {{ shortDate(recording.erasedOn) }}</span>
+              <span class="soft">{{
+                t('recordings-page.title-erased-on-date', {
+                  title: titleOf(recording),
+                  date: shortDate(recording.erasedOn),
+                })
+              }}</span>
             </BListGroupItem>
           </BListGroup>
         </section>
         <p class="soft">
-          {{ plural(list.storage.count, 'recording', 'recordings') }} at school,
-          {{ (list.storage.bytes / MEGABYTE).toFixed(1) }} of {{ list.storage.megabytes }} MB. Each is erased after
-          {{ plural(list.storage.days, 'day', 'days') }}. Escalier listens on this device.
+          {{
+            t('recordings-page.recordings-at-school-number-of-megabytes', {
+              recordings: t('count.recordings', { n: list.storage.count }),
+              number: (list.storage.bytes / MEGABYTE).toFixed(1),
+              megabytes: list.storage.megabytes,
+              days: t('count.days', { n: list.storage.days }),
+            })
+          }}
         </p>
         <TakeCare place="recordings" />
       </div>

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { RecordingDto } from '@escalier/contract/recordings';
 import { onBeforeUnmount, toRef } from 'vue';
-import { plural } from '../../ui/plural.ts';
 import { useAnswer } from './use-answer.ts';
+import { t } from './messages.ts';
 
 /** A few words to the pupil, spoken: said, heard once more, kept with the recording. */
 const props = defineProps<{
@@ -21,28 +21,36 @@ onBeforeUnmount(stop);
 </script>
 
 <template>
-  <div class="stack-close" role="group" aria-label="Spoken answer">
+  <div class="stack-close" role="group" :aria-label="t('spoken-answer.spoken-answer')">
     <div class="line">
       <template v-if="isOn">
-        <BButton variant="primary" @click="stop">Stop and keep</BButton>
-        <span class="soft" role="status">Speak now, {{ seconds }} s</span>
+        <BButton variant="primary" @click="stop">{{ t('spoken-answer.stop-and-keep') }}</BButton>
+        <span class="soft" role="status">{{ t('spoken-answer.speak-now-seconds-s', { seconds }) }}</span>
       </template>
       <template v-else>
-        <BButton :disabled="busy" @click="start">{{ spoken === null ? 'Speak an answer' : 'Speak it again' }}</BButton>
+        <BButton :disabled="busy" @click="start">{{
+          spoken === null ? t('spoken-answer.speak-an-answer') : t('spoken-answer.speak-it-again')
+        }}</BButton>
         <template v-if="spoken !== null">
           <BButton :pressed="isPlaying" :disabled="busy" @click="toggle">
-            {{ isPlaying ? 'Stop' : `Hear it, ${plural(Math.round(spoken), 'second', 'seconds')}` }}
+            {{
+              isPlaying
+                ? t('spoken-answer.stop')
+                : t('spoken-answer.hear-it-seconds', { seconds: t('count.seconds', { n: Math.round(spoken) }) })
+            }}
           </BButton>
-          <BButton :disabled="busy" @click="erase">Erase it</BButton>
+          <BButton :disabled="busy" @click="erase">{{ t('spoken-answer.erase-it') }}</BButton>
         </template>
       </template>
-      <BSpinner v-if="busy" small label="One moment" />
+      <BSpinner v-if="busy" small :label="t('spoken-answer.one-moment')" />
     </div>
     <BAlert v-if="isUnsent" variant="warning" :model-value="true">
-      What you said is not at the school yet.
-      <BButton @click="sendAgain">{{ spoken === null ? 'Send it again' : 'Send it instead of theirs' }}</BButton>
+      {{ t('spoken-answer.what-you-said-is-not-at') }}
+      <BButton @click="sendAgain">{{
+        spoken === null ? t('spoken-answer.send-it-again') : t('spoken-answer.send-it-instead-of-theirs')
+      }}</BButton>
     </BAlert>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
-    <p class="soft">At most a minute. It is kept with the recording, and erased with it.</p>
+    <p class="soft">{{ t('spoken-answer.at-most-a-minute-it-is') }}</p>
   </div>
 </template>

@@ -1,6 +1,7 @@
 import { mixSides, writeWav } from '@escalier/core/listening';
 import { atRate } from '../../sound/index.ts';
 import { PlainError } from '../../refusals/index.ts';
+import { t } from './messages.ts';
 
 /** A recording that can be listened to: one channel. */
 export interface Decoded {
@@ -55,12 +56,12 @@ async function statedSeconds(file: Blob): Promise<number | null> {
 
 function refuseTooLong(seconds: number): void {
   if (seconds > LONGEST_SECONDS)
-    throw new PlainError(`It is ${Math.ceil(seconds / 60)} minutes long: three are the most.`);
+    throw new PlainError(t('decode.it-is-number-minutes-long-three', { number: Math.ceil(seconds / 60) }));
 }
 
 async function decodeNow(file: Blob): Promise<Decoded> {
-  if (file.size === 0) throw new PlainError('The file is empty.');
-  if (file.size > MOST_BYTES) throw new PlainError('The file is far too large for three minutes of sound.');
+  if (file.size === 0) throw new PlainError(t('decode.the-file-is-empty'));
+  if (file.size > MOST_BYTES) throw new PlainError(t('decode.the-file-is-far-too-large'));
   // A few bytes can stand for hours of silence, which decoded fill the memory.
   refuseTooLong((await statedSeconds(file)) ?? 0);
   const bytes = await file.arrayBuffer();
@@ -68,12 +69,13 @@ async function decodeNow(file: Blob): Promise<Decoded> {
   try {
     buffer = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes);
   } catch {
-    throw new PlainError('This is no sound file that this browser can play.');
+    throw new PlainError(t('decode.this-is-no-sound-file-that'));
   }
   refuseTooLong(buffer.duration);
   const sides = Array.from({ length: buffer.numberOfChannels }, (_, side) => buffer.getChannelData(side));
   const { samples, deadSide } = mixSides(sides);
-  if (!samples.some((sample) => Math.abs(sample) > SILENT)) throw new PlainError('Nothing can be heard in it.');
+  if (!samples.some((sample) => Math.abs(sample) > SILENT))
+    throw new PlainError(t('decode.nothing-can-be-heard-in-it'));
   return { samples: new Float32Array(samples), rate: buffer.sampleRate, seconds: buffer.duration, deadSide };
 }
 

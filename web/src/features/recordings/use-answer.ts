@@ -4,6 +4,7 @@ import { computed, onScopeDispose, ref, shallowRef, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { atRate, useTake } from '../../sound/index.ts';
 import { useNotices } from '../../ui/use-notices.ts';
+import { t } from './messages.ts';
 
 /** Seconds of the longest. */
 const LONGEST = 60;
@@ -85,7 +86,7 @@ export function useAnswer(
     try {
       await work();
     } catch (problem) {
-      notices.fail(problem instanceof ApiError ? problem.message : 'Your answer did not reach the school.');
+      notices.fail(problem instanceof ApiError ? problem.message : t('use-answer.your-answer-did-not-reach-the'));
       if (problem instanceof ApiError && problem.code === 'changed') stale();
     } finally {
       busy.value = false;

@@ -7,6 +7,7 @@ import { useNotices } from '../../ui/use-notices.ts';
 import type { ListenedView } from '../../workers/listening.ts';
 import { OUTCOME_WORDS, useHearing, type HeardDraft } from '../hearing/index.ts';
 import type { useRecordings } from './use-recordings.ts';
+import { t } from './messages.ts';
 
 /** The teacher's decision about a recording, and on to the next that waits for one. */
 export function useDecision(
@@ -74,7 +75,7 @@ export function useDecision(
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
       if (problem.code !== 'changed') {
-        notices.fail(`The result is saved, but your words are not: “${said}”. ${problem.message}`);
+        notices.fail(t('use-decision.the-result-is-saved-but-your', { said, message: problem.message }));
         return true;
       }
       await recordings.load();

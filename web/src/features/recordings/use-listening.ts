@@ -8,6 +8,7 @@ import type { ClassView } from '../classes/index.ts';
 import { listeningRule, tuneText } from '../listening/index.ts';
 import { decode } from './decode.ts';
 import { soundOf } from './use-recordings.ts';
+import { t } from './messages.ts';
 
 /** Listens to recordings on this device; what comes of it goes to the school as a few words. */
 export function useListening(
@@ -47,7 +48,7 @@ export function useListening(
     const heard = {
       outcome: null,
       remarks: [],
-      words: `Escalier could not listen to it: ${message}`,
+      words: t('use-listening.escalier-could-not-listen-to-it', { message }),
       sure: 0,
       failed: true,
     };

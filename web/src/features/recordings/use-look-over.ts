@@ -5,6 +5,7 @@ import { PlainError, refusalWords } from '../../refusals/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import { decode, toKeep } from './decode.ts';
 import { guess } from './guess.ts';
+import { t } from './messages.ts';
 
 /** A file before it is kept. */
 export interface LookedOver {
@@ -50,10 +51,16 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
     const pupil = pupils.find(({ id }) => id === found.pupilId);
     const step = steps[(found.step ?? (pupil?.standing?.stepIndex ?? -1) + 1) - 1];
     const base = { id: v7(), file, name, pupilId: found.pupilId ?? '', stepId: step?.id ?? '' };
-    const hint = found.either.length > 0 ? `The name fits ${found.either.join(' and ')}.` : '';
+    const hint =
+      found.either.length > 0 ? t('use-look-over.the-name-fits-list', { list: found.either.join(' and ') }) : '';
     try {
       const { seconds, deadSide } = await decode(file);
-      return { ...base, seconds, problem: '', hint: deadSide ? `${hint} One side is silent.`.trim() : hint };
+      return {
+        ...base,
+        seconds,
+        problem: '',
+        hint: deadSide ? t('use-look-over.hint-one-side-is-silent', { hint }).trim() : hint,
+      };
     } catch (problem) {
       if (!(problem instanceof PlainError)) throw problem;
       return { ...base, seconds: null, problem: problem.message, hint };
@@ -63,9 +70,9 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
   /** Why a row cannot be added now; empty when it can. */
   function blocked(row: LookedOver): string {
     if (row.problem !== '') return row.problem;
-    if (row.pupilId === '') return 'Whose is it?';
-    if (!agreed.value.has(row.pupilId)) return 'The family has not agreed to recordings.';
-    return row.stepId === '' ? 'Which step?' : '';
+    if (row.pupilId === '') return t('use-look-over.whose-is-it');
+    if (!agreed.value.has(row.pupilId)) return t('use-look-over.the-family-has-not-agreed-to');
+    return row.stepId === '' ? t('use-look-over.which-step') : '';
   }
   const ready = computed(() => rows.value.filter((row) => blocked(row) === ''));
 
@@ -91,7 +98,7 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
 
   async function send(row: LookedOver): Promise<string | null> {
     const step = page.value?.steps.find(({ id }) => id === row.stepId);
-    if (step === undefined) return 'Which step?';
+    if (step === undefined) return t('use-look-over.which-step');
     const kept = await toKeep(row.file);
     const query = new URLSearchParams({
       pupilId: row.pupilId,
@@ -110,7 +117,7 @@ export function useLookOver(page: Ref<ClassView | null>, agreed: Ref<ReadonlySet
       const { error } = Refusal.parse(await answer.json());
       return refusalWords(error);
     } catch {
-      return 'The school could not be reached. Try again.';
+      return t('use-look-over.the-school-could-not-be-reached');
     }
   }
 

@@ -5,6 +5,7 @@ import { api, ask } from '../../api.ts';
 import { PlainError } from '../../refusals/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useClasses } from '../classes/index.ts';
+import { t } from './messages.ts';
 
 /** The recordings of a class, with whose they are and what became of them. */
 export function useRecordings(classId: Ref<string>) {
@@ -52,6 +53,6 @@ export const soundAddress = (id: string): string => `/api/recordings/${id}/sound
 
 export async function soundOf(id: string): Promise<Blob> {
   const answer = await fetch(soundAddress(id));
-  if (!answer.ok) throw new PlainError('The recording did not come. Check the network, then try again.');
+  if (!answer.ok) throw new PlainError(t('use-recordings.the-recording-did-not-come-check'));
   return answer.blob();
 }

@@ -4,6 +4,7 @@ import { ref } from 'vue';
 import { v7 as newId } from 'uuid';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** Which cautions the school shows, and in which words. */
 const props = defineProps<{
@@ -27,12 +28,20 @@ async function submit(): Promise<void> {
 <template>
   <BForm class="stack-close" @submit.prevent="submit">
     <div v-for="(caution, index) in draft" :key="caution.id" class="row-of">
-      <BFormCheckbox v-model="caution.shown" :aria-label="`Show caution ${index + 1}`" />
-      <BFormTextarea v-model="caution.text" rows="2" maxlength="300" :aria-label="`Caution ${index + 1}`" />
+      <BFormCheckbox
+        v-model="caution.shown"
+        :aria-label="t('caution-editor.show-caution-index', { index: index + 1 })"
+      />
+      <BFormTextarea
+        v-model="caution.text"
+        rows="2"
+        maxlength="300"
+        :aria-label="t('caution-editor.caution-index', { index: index + 1 })"
+      />
     </div>
-    <SaveBar :busy="busy" :error="error" label="Save for the school">
-      <BButton @click="addOwn">Add your own</BButton>
-      <BButton @click="emit('done')">Cancel</BButton>
+    <SaveBar :busy="busy" :error="error" :label="t('caution-editor.save-for-the-school')">
+      <BButton @click="addOwn">{{ t('caution-editor.add-your-own') }}</BButton>
+      <BButton @click="emit('done')">{{ t('caution-editor.cancel') }}</BButton>
     </SaveBar>
   </BForm>
 </template>

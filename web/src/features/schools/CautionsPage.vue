@@ -10,12 +10,13 @@ import SaveBar from '../../ui/SaveBar.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { errorsAt, useSave } from '../../ui/use-save.ts';
 import SchoolHead from './SchoolHead.vue';
+import { t } from './messages.ts';
 
 const PLACE_WORDS: Record<CautionPlace, string> = {
-  lesson: 'in lessons',
-  hearing: 'when hearing',
-  instruments: 'with instruments',
-  recordings: 'with recordings',
+  lesson: t('cautions-page.in-lessons'),
+  hearing: t('cautions-page.when-hearing'),
+  instruments: t('cautions-page.with-instruments'),
+  recordings: t('cautions-page.with-recordings'),
 };
 const PLACES = CAUTION_PLACES.map((value) => ({ value, text: PLACE_WORDS[value] }));
 
@@ -62,18 +63,23 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="loaded === null" :error="error" what="the cautions" @again="load" />
+  <LoadState v-if="loaded === null" :error="error" :what="t('cautions-page.the-cautions')" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead :lead="`${LOCAL_RULES} Start from the usual cautions: reword them, hide some, add your own.`" />
+    <SchoolHead :lead="t('cautions-page.local-rules-start-from-the-usual', { localRules: LOCAL_RULES })" />
     <BForm class="card-paper stack" novalidate @submit.prevent="submit">
       <fieldset v-for="(caution, index) in draft" :key="caution.id" class="caution">
-        <legend class="visually-hidden">Caution {{ index + 1 }}</legend>
-        <BFormCheckbox v-model="caution.shown">shown</BFormCheckbox>
-        <BFormTextarea v-model="caution.text" rows="2" maxlength="300" :aria-label="`Caution ${index + 1}`" />
+        <legend class="visually-hidden">{{ t('cautions-page.caution-index', { index: index + 1 }) }}</legend>
+        <BFormCheckbox v-model="caution.shown">{{ t('cautions-page.shown') }}</BFormCheckbox>
+        <BFormTextarea
+          v-model="caution.text"
+          rows="2"
+          maxlength="300"
+          :aria-label="t('cautions-page.caution-index', { index: index + 1 })"
+        />
         <BFormCheckboxGroup
           v-model="caution.places"
           :options="PLACES"
-          :aria-label="`Where caution ${index + 1} is shown`"
+          :aria-label="t('cautions-page.where-caution-index-is-shown', { index: index + 1 })"
         />
         <BAlert
           v-for="problem in errorsAt(fields, `cautions.${index}`)"
@@ -84,9 +90,9 @@ async function submit(): Promise<void> {
           >{{ problem }}</BAlert
         >
       </fieldset>
-      <SaveBar :busy="busy" :error="refused" label="Save for the school">
-        <BButton @click="addOwn">Add your own</BButton>
-        <BButton @click="usual">Restore the usual ones</BButton>
+      <SaveBar :busy="busy" :error="refused" :label="t('cautions-page.save-for-the-school')">
+        <BButton @click="addOwn">{{ t('cautions-page.add-your-own') }}</BButton>
+        <BButton @click="usual">{{ t('cautions-page.restore-the-usual-ones') }}</BButton>
       </SaveBar>
     </BForm>
   </div>

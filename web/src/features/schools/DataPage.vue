@@ -6,7 +6,6 @@ import { changeWords } from '../../refusals/index.ts';
 import { moment } from '../../ui/dates.ts';
 import FilePick from '../../ui/FilePick.vue';
 import LoadState from '../../ui/LoadState.vue';
-import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import RecordingStorage from './RecordingStorage.vue';
@@ -15,6 +14,7 @@ import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
 import { sendArchive } from './send-archive.ts';
+import { t } from './messages.ts';
 const PER_PAGE = 500;
 
 const session = useSession();
@@ -32,7 +32,11 @@ async function importArchive([file]: readonly File[]): Promise<void> {
   done.value = null;
   await save(async () => {
     const { classes, pupils, records } = await sendArchive(file);
-    done.value = `Added ${plural(classes, 'class', 'classes')}, ${plural(pupils, 'pupil', 'pupils')} and ${plural(records, 'result', 'results')}.`;
+    done.value = t('data-page.added-classes-pupils-and-results', {
+      classes: t('count.classes', { n: classes }),
+      pupils: t('count.pupils', { n: pupils }),
+      results: t('count.results', { n: records }),
+    });
     await session.enter();
     await load();
   });
@@ -48,27 +52,29 @@ async function more(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="changes === null" :error="error" what="the list of changes" @again="load" />
+  <LoadState v-if="changes === null" :error="error" :what="t('data-page.the-list-of-changes')" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead
-      lead="Results are never changed, only added to. Export everything, import it again, see who changed what."
-    />
+    <SchoolHead :lead="t('data-page.results-are-never-changed-only-added')" />
     <div class="columns columns-list">
       <div class="stack">
         <section class="card-paper stack stack-start">
-          <h2>Export</h2>
-          <BButton role="link" variant="primary" href="/api/archive" download>The whole school (JSON)</BButton>
-          <p class="soft">Everything except passwords. You can import it into an empty school, here or elsewhere.</p>
-          <BButton role="link" href="/api/archive/tables.zip" download>Tables for a spreadsheet (CSV)</BButton>
-          <BAlert variant="warning" :model-value="true" is-status
-            >Both contain children’s names. Store them as your school’s rules say, and delete them after use.</BAlert
-          >
+          <h2>{{ t('data-page.export') }}</h2>
+          <BButton role="link" variant="primary" href="/api/archive" download>{{
+            t('data-page.the-whole-school-json')
+          }}</BButton>
+          <p class="soft">{{ t('data-page.everything-except-passwords-you-can-import') }}</p>
+          <BButton role="link" href="/api/archive/tables.zip" download>{{
+            t('data-page.tables-for-a-spreadsheet-csv')
+          }}</BButton>
+          <BAlert variant="warning" :model-value="true" is-status>{{
+            t('data-page.both-contain-childrens-names-store-them')
+          }}</BAlert>
         </section>
         <section class="card-paper stack stack-start">
-          <h2>Import</h2>
-          <p>Only into a school without classes. Everyone but you gets a new password by a link from “People”.</p>
+          <h2>{{ t('data-page.import') }}</h2>
+          <p>{{ t('data-page.only-into-a-school-without-classes') }}</p>
           <FilePick
-            :label="busy ? 'Importing …' : 'Choose an archive (JSON)'"
+            :label="busy ? t('data-page.importing') : t('data-page.choose-an-archive-json')"
             accept="application/json,.json"
             :disabled="busy"
             @pick="importArchive"
@@ -79,16 +85,18 @@ async function more(): Promise<void> {
         <RecordingStorage />
         <RoomSwitch />
         <section class="card-paper stack">
-          <h2>Nightly backup</h2>
+          <h2>{{ t('data-page.nightly-backup') }}</h2>
           <p>
-            Whoever looks after the server runs <code>npm run backup</code>, and
-            <code>npm run restore -- FILE</code> after a loss. The README explains how.
+            {{ t('data-page.whoever-looks-after-the-server-runs') }} <code>{{ t('data-page.npm-run-backup') }}</code>{{
+              t('data-page.and')
+            }}
+            <code>{{ t('data-page.npm-run-restore-file') }}</code> {{ t('data-page.after-a-loss-the-readme-explains') }}
           </p>
         </section>
       </div>
       <section class="card-paper stack">
-        <h2>Who changed what</h2>
-        <p v-if="changes.length === 0" class="soft">Nothing yet.</p>
+        <h2>{{ t('data-page.who-changed-what') }}</h2>
+        <p v-if="changes.length === 0" class="soft">{{ t('data-page.nothing-yet') }}</p>
         <ol class="plain ruled">
           <li v-for="change in changes" :key="change.id" class="change">
             <span class="soft">{{ moment(change.at, session.timeZone) }}</span>
@@ -96,7 +104,7 @@ async function more(): Promise<void> {
             <span class="soft">{{ change.who }}</span>
           </li>
         </ol>
-        <BButton v-if="changes.length >= PER_PAGE" @click="more">Show earlier changes</BButton>
+        <BButton v-if="changes.length >= PER_PAGE" @click="more">{{ t('data-page.show-earlier-changes') }}</BButton>
       </section>
     </div>
   </div>

@@ -10,6 +10,7 @@ import { useSave } from '../../ui/use-save.ts';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 import ZoneField from './ZoneField.vue';
+import { t } from './messages.ts';
 
 /** What the school is called, and its time zone. */
 const session = useSession();
@@ -45,12 +46,12 @@ async function submit(): Promise<void> {
 
 <template>
   <div class="page-grid">
-    <SchoolHead lead="The name on every page and sheet, and the time zone of your lessons." />
+    <SchoolHead :lead="t('details-page.the-name-on-every-page-and')" />
     <BForm class="card-paper stack details" novalidate @submit.prevent="submit">
-      <TextField v-model="draft.name" label="Name of the school" :error="fields.name" />
+      <TextField v-model="draft.name" :label="t('details-page.name-of-the-school')" :error="fields.name" />
       <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
-      <BFormGroup label="Colours of the notes">
-        <p class="soft">For classes that have them switched on in their settings. The letter always stands beside.</p>
+      <BFormGroup :label="t('details-page.colours-of-the-notes')">
+        <p class="soft">{{ t('details-page.for-classes-that-have-them-switched') }}</p>
         <div class="d-flex flex-wrap gap-3 align-items-center">
           <label v-for="letter in LETTERS" :key="letter" class="d-flex gap-2 align-items-center">
             <strong :style="{ color: colourOf(letter) }">{{ letter }}</strong>
@@ -61,12 +62,12 @@ async function submit(): Promise<void> {
               @update:model-value="setColour(letter, String($event))"
             />
           </label>
-          <BButton v-if="draft.noteColours !== null" size="sm" @click="draft.noteColours = null"
-            >The usual ones</BButton
-          >
+          <BButton v-if="draft.noteColours !== null" size="sm" @click="draft.noteColours = null">{{
+            t('details-page.the-usual-ones')
+          }}</BButton>
         </div>
         <p v-for="letter in pale" :key="letter" role="alert">
-          {{ letter }} is too pale: it cannot be told from the paper.
+          {{ t('details-page.letter-is-too-pale-it-cannot', { letter }) }}
         </p>
       </BFormGroup>
       <SaveBar :busy="busy" :error="error" />

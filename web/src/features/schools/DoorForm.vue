@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import SaveBar from '../../ui/SaveBar.vue';
+import { t } from './messages.ts';
 
 /** A form in front of the school: at the first start, and for whoever comes by a link. */
 defineProps<{ title: string; lead: string; busy: boolean; error: string | null; label: string }>();
@@ -8,7 +9,7 @@ defineEmits<{ submit: [] }>();
 
 <template>
   <div class="door stack">
-    <p class="brand-name">Escalier</p>
+    <p class="brand-name">{{ t('door-form.escalier') }}</p>
     <h1>{{ title }}</h1>
     <p>{{ lead }}</p>
     <BForm class="stack" novalidate @submit.prevent="$emit('submit')">

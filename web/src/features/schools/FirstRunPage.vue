@@ -8,6 +8,7 @@ import DoorForm from './DoorForm.vue';
 import NewPasswordField from './NewPasswordField.vue';
 import { useSession } from './session.ts';
 import { LOCAL_ZONE } from './zones.ts';
+import { t } from './messages.ts';
 
 const router = useRouter();
 const session = useSession();
@@ -27,23 +28,29 @@ async function setUp(): Promise<void> {
 
 <template>
   <DoorForm
-    title="Set up your school"
-    lead="There is no school here yet. You will be its owner: you invite the others, and only you can export or erase data."
+    :title="t('first-run-page.set-up-your-school')"
+    :lead="t('first-run-page.there-is-no-school-here-yet')"
     :busy="busy"
     :error="error"
-    label="Set up the school"
+    :label="t('first-run-page.set-up-the-school')"
     @submit="setUp"
   >
     <TextField
       v-model="draft.code"
-      label="Setup code"
-      hint="Shown in the terminal where Escalier was started."
+      :label="t('first-run-page.setup-code')"
+      :hint="t('first-run-page.shown-in-the-terminal-where-escalier')"
       :error="fields.code"
       autocomplete="off"
     />
-    <TextField v-model="draft.school" label="Name of the school" :error="fields.school" />
-    <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
-    <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
-    <NewPasswordField v-model="draft.password" label="Password" :error="fields.password" />
+    <TextField v-model="draft.school" :label="t('first-run-page.name-of-the-school')" :error="fields.school" />
+    <TextField v-model="draft.name" :label="t('first-run-page.your-name')" :error="fields.name" autocomplete="name" />
+    <TextField
+      v-model="draft.email"
+      :label="t('first-run-page.your-e-mail')"
+      :error="fields.email"
+      type="email"
+      autocomplete="username"
+    />
+    <NewPasswordField v-model="draft.password" :label="t('first-run-page.password')" :error="fields.password" />
   </DoorForm>
 </template>

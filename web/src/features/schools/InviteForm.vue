@@ -6,6 +6,7 @@ import TextField from '../../ui/TextField.vue';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import RoleFields from './RoleFields.vue';
+import { t } from './messages.ts';
 
 /** Creates the link of an invitation. */
 defineProps<{ classes: People['classes'] }>();
@@ -24,9 +25,9 @@ async function invite(): Promise<void> {
 
 <template>
   <BForm class="card-paper stack" novalidate @submit.prevent="invite">
-    <h2>Invite someone</h2>
-    <TextField v-model="draft.name" label="Name" :error="fields.name" />
+    <h2>{{ t('invite-form.invite-someone') }}</h2>
+    <TextField v-model="draft.name" :label="t('invite-form.name')" :error="fields.name" />
     <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" />
-    <SaveBar :busy="busy" :error="error" label="Create invitation link" />
+    <SaveBar :busy="busy" :error="error" :label="t('invite-form.create-invitation-link')" />
   </BForm>
 </template>

@@ -11,6 +11,7 @@ import DoorForm from './DoorForm.vue';
 import NewPasswordField from './NewPasswordField.vue';
 import { ROLE_WORDS } from './role-words.ts';
 import { useSession } from './session.ts';
+import { t } from './messages.ts';
 
 const props = defineProps<{ token: string }>();
 const router = useRouter();
@@ -36,24 +37,37 @@ async function accept(): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="invited === null" :error="error" what="the invitation" @again="load" />
+  <LoadState v-if="invited === null" :error="error" :what="t('invited-page.the-invitation')" @again="load" />
   <DoorForm
     v-else
-    :title="isRenewal ? 'Choose a new password' : `Welcome to ${invited.school}`"
+    :title="
+      isRenewal
+        ? t('invited-page.choose-a-new-password')
+        : t('invited-page.welcome-to-school', { school: invited.school })
+    "
     :lead="
       isRenewal
-        ? `For ${invited.email ?? ''} at ${invited.school}.`
-        : `You are invited as ${ROLE_WORDS[invited.role].label}. You can ${ROLE_WORDS[invited.role].may}`
+        ? t('invited-page.for-email-at-school', { email: invited.email ?? '', school: invited.school })
+        : t('invited-page.you-are-invited-as-label-you', {
+            label: ROLE_WORDS[invited.role].label,
+            may: ROLE_WORDS[invited.role].may,
+          })
     "
     :busy="busy"
     :error="refused"
-    :label="isRenewal ? 'Save password' : 'Create my account'"
+    :label="isRenewal ? t('invited-page.save-password') : t('invited-page.create-my-account')"
     @submit="accept"
   >
     <template v-if="!isRenewal">
-      <TextField v-model="draft.name" label="Your name" :error="fields.name" autocomplete="name" />
-      <TextField v-model="draft.email" label="Your e-mail" :error="fields.email" type="email" autocomplete="username" />
+      <TextField v-model="draft.name" :label="t('invited-page.your-name')" :error="fields.name" autocomplete="name" />
+      <TextField
+        v-model="draft.email"
+        :label="t('invited-page.your-e-mail')"
+        :error="fields.email"
+        type="email"
+        autocomplete="username"
+      />
     </template>
-    <NewPasswordField v-model="draft.password" label="Password" :error="fields.password" />
+    <NewPasswordField v-model="draft.password" :label="t('invited-page.password')" :error="fields.password" />
   </DoorForm>
 </template>

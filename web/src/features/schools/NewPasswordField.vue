@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** A password that somebody chooses. */
 defineProps<{ label: string; error?: string | undefined }>();
@@ -10,7 +11,7 @@ const password = defineModel<string>({ required: true });
   <TextField
     v-model="password"
     :label="label"
-    hint="At least 12 characters. A few words in a row are easy to remember."
+    :hint="t('new-password-field.at-least-12-characters-a-few')"
     :error="error"
     type="password"
     autocomplete="new-password"

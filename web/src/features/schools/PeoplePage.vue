@@ -3,7 +3,6 @@ import { NewLink, People, type PersonLine } from '@escalier/contract/people';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { moment } from '../../ui/dates.ts';
-import { plural } from '../../ui/plural.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -12,6 +11,7 @@ import PersonForm from './PersonForm.vue';
 import { ROLE_WORDS } from './role-words.ts';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
+import { t } from './messages.ts';
 
 const session = useSession();
 const people = shallowRef<People | null>(null);
@@ -27,12 +27,12 @@ const link = ref<{ readonly name: string; readonly address: string } | null>(nul
 
 function classNames(ids: readonly string[]): string {
   const names = (people.value?.classes ?? []).filter((each) => ids.includes(each.id)).map((each) => each.name);
-  return names.length === 0 ? 'no class' : names.join(', ');
+  return names.length === 0 ? t('people-page.no-class') : names.join(', ');
 }
 
 function facts(person: PersonLine): string {
-  if (person.closed) return 'account closed';
-  const classes = person.role === 'owner' ? 'all classes' : classNames(person.classIds);
+  if (person.closed) return t('people-page.account-closed');
+  const classes = person.role === 'owner' ? t('people-page.all-classes') : classNames(person.classIds);
   return `${ROLE_WORDS[person.role].label}, ${classes}`;
 }
 
@@ -59,19 +59,24 @@ async function invited(name: string, made: NewLink): Promise<void> {
 </script>
 
 <template>
-  <LoadState v-if="people === null" :error="error" what="the people" @again="load" />
+  <LoadState v-if="people === null" :error="error" :what="t('people-page.the-people')" @again="load" />
   <div v-else class="page-grid">
-    <SchoolHead lead="Who uses Escalier at this school, and what each of them may do." />
+    <SchoolHead :lead="t('people-page.who-uses-escalier-at-this-school')" />
     <BAlert v-if="link !== null" variant="warning" :model-value="true" is-status>
       <p>
-        <strong>Give this link to {{ link.name }}.</strong> It works once, within a week, and is shown only now.
+        <strong>{{ t('people-page.give-this-link-to-name', { name: link.name }) }}</strong>
+        {{ t('people-page.it-works-once-within-a-week') }}
       </p>
-      <BFormInput readonly :model-value="link.address" :aria-label="`Link for ${link.name}`" />
+      <BFormInput
+        readonly
+        :model-value="link.address"
+        :aria-label="t('people-page.link-for-name', { name: link.name })"
+      />
     </BAlert>
     <BAlert v-if="refused !== null" variant="danger" :model-value="true">{{ refused }}</BAlert>
     <div class="columns">
       <section class="card-paper stack">
-        <h2>{{ plural(people.people.length, 'person', 'people') }}</h2>
+        <h2>{{ t('count.people', { n: people.people.length }) }}</h2>
         <BListGroup flush>
           <BListGroupItem
             v-for="person in people.people"
@@ -85,21 +90,30 @@ async function invited(name: string, made: NewLink): Promise<void> {
             <strong>{{ person.name }}</strong>
             <span>{{ facts(person) }}</span>
             <span class="small">{{
-              person.seenAt === null ? 'never signed in' : `last seen ${moment(person.seenAt, session.timeZone)}`
+              person.seenAt === null
+                ? t('people-page.never-signed-in')
+                : t('people-page.last-seen-moment', { moment: moment(person.seenAt, session.timeZone) })
             }}</span>
           </BListGroupItem>
         </BListGroup>
         <template v-if="people.invitations.length > 0">
-          <h2>Open links</h2>
+          <h2>{{ t('people-page.open-links') }}</h2>
           <ul class="plain ruled">
             <li v-for="each in people.invitations" :key="each.id" class="line">
               <span class="grow">
                 <strong>{{ each.name }}</strong>
-                {{ each.forAccount ? 'new password' : ROLE_WORDS[each.role].label }}, until
-                {{ moment(each.expiresAt, session.timeZone) }}
+                {{
+                  t('people-page.label-until-moment', {
+                    label: each.forAccount ? t('people-page.new-password') : ROLE_WORDS[each.role].label,
+                    moment: moment(each.expiresAt, session.timeZone),
+                  })
+                }}
               </span>
-              <BButton size="sm" :aria-label="`Withdraw the link of ${each.name}`" @click="withdraw(each.id)"
-                >Withdraw</BButton
+              <BButton
+                size="sm"
+                :aria-label="t('people-page.withdraw-the-link-of-name', { name: each.name })"
+                @click="withdraw(each.id)"
+                >{{ t('people-page.withdraw') }}</BButton
               >
             </li>
           </ul>

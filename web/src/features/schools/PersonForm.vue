@@ -6,6 +6,7 @@ import { mergeChanges, saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import { useSave } from '../../ui/use-save.ts';
 import RoleFields from './RoleFields.vue';
+import { t } from './messages.ts';
 
 const props = defineProps<{ person: PersonLine; classes: People['classes'] }>();
 const emit = defineEmits<{ saved: []; passwordLink: [] }>();
@@ -45,9 +46,11 @@ async function submit(): Promise<void> {
       <p class="soft">{{ person.email }}</p>
     </div>
     <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
-    <BFormCheckbox v-model="draft.closed">Account closed: nobody can sign in with it; its results stay</BFormCheckbox>
+    <BFormCheckbox v-model="draft.closed">{{ t('person-form.account-closed-nobody-can-sign-in') }}</BFormCheckbox>
     <SaveBar :busy="busy" :error="error">
-      <BButton v-if="!person.closed" @click="emit('passwordLink')">Create new-password link</BButton>
+      <BButton v-if="!person.closed" @click="emit('passwordLink')">{{
+        t('person-form.create-new-password-link')
+      }}</BButton>
     </SaveBar>
   </BForm>
 </template>

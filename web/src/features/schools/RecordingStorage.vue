@@ -2,12 +2,12 @@
 import { RecordingStorage } from '@escalier/contract/recordings';
 import { computed, onMounted, ref } from 'vue';
 import { api, ask } from '../../api.ts';
-import { plural } from '../../ui/plural.ts';
 import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from './session.ts';
+import { t } from './messages.ts';
 
 /** Recordings of children: how many there are, and how long and how much the school keeps. */
 const session = useSession();
@@ -33,17 +33,22 @@ const MEGABYTE = 1024 * 1024;
 
 <template>
   <section class="card-paper stack">
-    <h2>Recordings</h2>
+    <h2>{{ t('recording-storage.recordings') }}</h2>
     <BAlert v-if="problem !== null" variant="danger" :model-value="true">{{ problem.message }}</BAlert>
     <p v-if="stored !== null">
-      {{ plural(stored.count, 'recording', 'recordings') }} of children, {{ (stored.bytes / MEGABYTE).toFixed(1) }} MB.
-      Each is erased after {{ plural(days, 'day', 'days') }}, and with its pupil. They are not part of an export.
+      {{
+        t('recording-storage.recordings-of-children-number-mb-each', {
+          recordings: t('count.recordings', { n: stored.count }),
+          number: (stored.bytes / MEGABYTE).toFixed(1),
+          days: t('count.days', { n: days }),
+        })
+      }}
     </p>
     <BForm v-if="isOwner" class="stack" @submit.prevent="keep">
       <TextField
         v-model="days"
         type="number"
-        label="Days until a recording is erased"
+        :label="t('recording-storage.days-until-a-recording-is-erased')"
         :min="1"
         :max="365"
         :error="fields.days"
@@ -51,7 +56,7 @@ const MEGABYTE = 1024 * 1024;
       <TextField
         v-model="megabytes"
         type="number"
-        label="Megabytes for all of them"
+        :label="t('recording-storage.megabytes-for-all-of-them')"
         :min="10"
         :max="20000"
         :error="fields.megabytes"

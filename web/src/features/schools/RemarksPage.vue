@@ -7,6 +7,7 @@ import SaveBar from '../../ui/SaveBar.vue';
 import { errorsAt, useSave } from '../../ui/use-save.ts';
 import { useRemarks } from './remarks.ts';
 import SchoolHead from './SchoolHead.vue';
+import { t } from './messages.ts';
 
 /** The short remarks that are tapped at hearing, with the remedy of each. */
 const remarks = useRemarks();
@@ -40,15 +41,25 @@ async function submit(): Promise<void> {
 
 <template>
   <div class="page-grid">
-    <SchoolHead
-      lead="What you tap while hearing: a word or two, and what to try first. Results keep what was tapped."
-    />
+    <SchoolHead :lead="t('remarks-page.what-you-tap-while-hearing-a')" />
     <BForm class="card-paper stack-close" novalidate @submit.prevent="submit">
       <fieldset v-for="(each, index) in draft" :key="each.id" class="remark">
-        <legend class="visually-hidden">Remark {{ index + 1 }}</legend>
-        <BFormInput v-model="each.words" maxlength="24" :aria-label="`Words of remark ${index + 1}`" />
-        <BFormInput v-model="each.remedy" maxlength="160" :aria-label="`Remedy of remark ${index + 1}`" />
-        <BButton variant="link" :aria-label="`Remove remark ${index + 1}`" @click="draft.splice(index, 1)">
+        <legend class="visually-hidden">{{ t('remarks-page.remark-index', { index: index + 1 }) }}</legend>
+        <BFormInput
+          v-model="each.words"
+          maxlength="24"
+          :aria-label="t('remarks-page.words-of-remark-index', { index: index + 1 })"
+        />
+        <BFormInput
+          v-model="each.remedy"
+          maxlength="160"
+          :aria-label="t('remarks-page.remedy-of-remark-index', { index: index + 1 })"
+        />
+        <BButton
+          variant="link"
+          :aria-label="t('remarks-page.remove-remark-index', { index: index + 1 })"
+          @click="draft.splice(index, 1)"
+        >
           <IconRemove aria-hidden="true" />
         </BButton>
         <BAlert
@@ -60,9 +71,9 @@ async function submit(): Promise<void> {
           >{{ problem }}</BAlert
         >
       </fieldset>
-      <SaveBar :busy="busy" :error="error" label="Save for the school">
-        <BButton @click="add">Add your own</BButton>
-        <BButton @click="usual">Restore the usual ones</BButton>
+      <SaveBar :busy="busy" :error="error" :label="t('remarks-page.save-for-the-school')">
+        <BButton @click="add">{{ t('remarks-page.add-your-own') }}</BButton>
+        <BButton @click="usual">{{ t('remarks-page.restore-the-usual-ones') }}</BButton>
       </SaveBar>
     </BForm>
   </div>

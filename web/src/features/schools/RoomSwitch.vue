@@ -2,10 +2,10 @@
 import { RoomsOfSchool } from '@escalier/contract/practice-rooms';
 import { computed, onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
-import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from './session.ts';
+import { t } from './messages.ts';
 
 /** The owner's switch for practice rooms: off until somebody decides. */
 const session = useSession();
@@ -25,20 +25,19 @@ const allow = (allowed: boolean) =>
 
 <template>
   <section class="card-paper stack">
-    <h2>Practice rooms</h2>
+    <h2>{{ t('room-switch.practice-rooms') }}</h2>
     <BAlert :model-value="(problem?.message ?? error) !== null" variant="danger">{{
       problem?.message ?? error
     }}</BAlert>
     <p>
-      With a slip from their teacher, pupils practise at home without an account. The slip shows no name and no school;
-      the room knows a picture name, the tunes and, where the family agrees, takes recordings.
+      {{ t('room-switch.with-a-slip-from-their-teacher') }}
     </p>
     <template v-if="rooms !== null">
       <p>
         {{
           rooms.allowed
-            ? `Allowed: ${plural(rooms.open, 'class has', 'classes have')} an open room.`
-            : 'Not allowed: no slip opens anything.'
+            ? t('room-switch.allowed-classes-an-open-room', { classes: t('count.classes-have', { n: rooms.open }) })
+            : t('room-switch.not-allowed-no-slip-opens-anything')
         }}
       </p>
       <div v-if="isOwner">
@@ -46,7 +45,7 @@ const allow = (allowed: boolean) =>
           :disabled="busy"
           :variant="rooms.allowed ? 'outline-danger' : 'primary'"
           @click="allow(!rooms.allowed)"
-          >{{ rooms.allowed ? 'Close all rooms' : 'Allow practice rooms' }}</BButton
+          >{{ rooms.allowed ? t('room-switch.close-all-rooms') : t('room-switch.allow-practice-rooms') }}</BButton
         >
       </div>
     </template>

@@ -4,6 +4,7 @@ import { useRoute } from 'vue-router';
 import PageTabs from '../../ui/PageTabs.vue';
 import { useSession } from './session.ts';
 import { schoolPages } from './tabs.ts';
+import { t } from './messages.ts';
 
 /** The head of every page of the school: its name, and its pages beside each other. */
 defineProps<{ lead: string }>();
@@ -27,8 +28,14 @@ const open = computed(() => (isSetting.value ? 'cautions' : String(route.name)))
       <h1>{{ here }}</h1>
       <p class="soft">{{ session.me?.school }}</p>
     </div>
-    <PageTabs v-if="tabs.length > 0" :tabs="tabs" :here="open" label="Pages of the school" />
-    <PageTabs v-if="isSetting" pills :tabs="settings" :here="String(route.name)" label="Settings of the school" />
+    <PageTabs v-if="tabs.length > 0" :tabs="tabs" :here="open" :label="t('school-head.pages-of-the-school')" />
+    <PageTabs
+      v-if="isSetting"
+      pills
+      :tabs="settings"
+      :here="String(route.name)"
+      :label="t('school-head.settings-of-the-school')"
+    />
     <p class="lead">{{ lead }}</p>
   </header>
 </template>

@@ -8,6 +8,7 @@ import SaveBar from '../../ui/SaveBar.vue';
 import TextField from '../../ui/TextField.vue';
 import { BELTS } from '@escalier/core/staircase';
 import { useSession } from './session.ts';
+import { t } from './messages.ts';
 
 /** Who stands on the picture's steps, from left to right. */
 const PEGS = [['a'], ['b', 'c', 'a'], ['a', 'b', 'c'], ['a'], [], ['b']];
@@ -49,7 +50,7 @@ async function enter(email: string, password: string): Promise<void> {
       ? null
       : error instanceof ApiError
         ? error.message
-        : 'Signing in did not work. Please try again.';
+        : t('sign-in-page.signing-in-did-not-work-please');
   } finally {
     busy.value = false;
   }
@@ -69,28 +70,29 @@ function submit(): Promise<void> {
       </div>
     </section>
     <section class="door">
-      <p class="brand-name">Escalier</p>
-      <h1>One step further, for every pupil.</h1>
+      <p class="brand-name">{{ t('sign-in-page.escalier') }}</p>
+      <h1>{{ t('sign-in-page.one-step-further-for-every-pupil') }}</h1>
       <p class="soft">
-        Plan a recorder or tin whistle unit as a staircase of tunes, hear your pupils, and see where each of them
-        stands.
+        {{ t('sign-in-page.plan-a-recorder-or-tin-whistle') }}
       </p>
       <BForm class="stack" novalidate @submit.prevent="submit">
         <TextField v-model="draft.email" label="E-mail" type="email" autocomplete="username" :error="fields.email" />
         <TextField
           v-model="draft.password"
-          label="Password"
+          :label="t('sign-in-page.password')"
           type="password"
           autocomplete="current-password"
           :error="fields.password"
         />
-        <SaveBar :busy="busy" :error="refused" label="Sign in" />
+        <SaveBar :busy="busy" :error="refused" :label="t('sign-in-page.sign-in')" />
       </BForm>
       <div v-if="demo !== null" class="card-paper stack-close stack-start">
-        <h2>Just looking?</h2>
-        <p>An invented school with three classes is ready to explore.</p>
-        <BButton :disabled="busy" @click="enter(demo.email, demo.password)">Open the demo school</BButton>
-        <p class="soft small">It signs you in as {{ demo.email }}.</p>
+        <h2>{{ t('sign-in-page.just-looking') }}</h2>
+        <p>{{ t('sign-in-page.an-invented-school-with-three-classes') }}</p>
+        <BButton :disabled="busy" @click="enter(demo.email, demo.password)">{{
+          t('sign-in-page.open-the-demo-school')
+        }}</BButton>
+        <p class="soft small">{{ t('sign-in-page.it-signs-you-in-as-email', { email: demo.email }) }}</p>
       </div>
     </section>
   </div>

@@ -4,6 +4,7 @@ import { LOCAL_RULES, type CautionPlace } from '@escalier/core/practice';
 import { computed, onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
+import { t } from './messages.ts';
 
 /** The school's cautions for one place; nothing where the school shows none. */
 const props = defineProps<{ place: CautionPlace }>();
@@ -16,8 +17,12 @@ const shown = computed(() => cautions.value.filter((each) => each.shown && each.
 </script>
 
 <template>
-  <section v-if="shown.length > 0 || error !== null" class="card-paper stack-close care" aria-label="Take care">
-    <h2>Take care</h2>
+  <section
+    v-if="shown.length > 0 || error !== null"
+    class="card-paper stack-close care"
+    :aria-label="t('take-care.take-care')"
+  >
+    <h2>{{ t('take-care.take-care') }}</h2>
     <p v-if="error !== null">{{ error.message }}</p>
     <ul class="bullets">
       <li v-for="caution in shown" :key="caution.id">{{ caution.text }}</li>

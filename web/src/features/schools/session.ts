@@ -13,6 +13,7 @@ import {
   useOutbox,
   whenTold,
 } from '../../offline/index.ts';
+import { t } from './messages.ts';
 
 /** So long a device may go on without having heard from the school: then it asks for signing in, also without a network. */
 const LEASE_MS = 7 * 86_400_000;
@@ -70,7 +71,7 @@ export const useSession = defineStore('session', () => {
     const heard = Date.parse(headers?.get('date') ?? '') || now;
     if (Date.parse(found.until) < now || now - heard > LEASE_MS) {
       await clearDevice();
-      throw new ApiError({ error: { code: 'signed-out', message: 'Please sign in again.' } });
+      throw new ApiError({ error: { code: 'signed-out', message: t('session.please-sign-in-again') } });
     }
     const before = deviceAccount.get();
     if (before !== null && before !== found.email) await clearDevice();

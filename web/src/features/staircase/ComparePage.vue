@@ -8,12 +8,12 @@ import { useRoute, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import SelectField from '../../ui/SelectField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { draftOf } from './draft.ts';
 import DraftPicture from './DraftPicture.vue';
 import { useLibraryProfiles } from './use-library-profiles.ts';
+import { t } from './messages.ts';
 
 /** Two staircases beside each other: their rise, their notes over time, their lessons. */
 const route = useRoute();
@@ -51,44 +51,44 @@ const choose = (which: 'a' | 'b', id: string) =>
 
 const FIELDS = [
   { key: 'what', label: '', isRowHeader: true },
-  { key: 'a', label: 'First' },
-  { key: 'b', label: 'Second' },
+  { key: 'a', label: t('compare-page.first') },
+  { key: 'b', label: t('compare-page.second') },
 ];
 const rows = computed(() => {
   const [a, b] = shown.value;
   if (a === undefined || b === undefined) return [];
   const row = (what: string, of: (each: Shown) => string) => ({ what, a: of(a), b: of(b) });
   const steps = Array.from({ length: Math.max(a.news.length, b.news.length) }, (_, index) =>
-    row(`Step ${index + 1}`, ({ stairs, news }) => {
+    row(t('compare-page.step-index', { index: index + 1 }), ({ stairs, news }) => {
       const [step, brought] = [stairs.steps[index], news[index]];
       if (step === undefined || brought === undefined) return '';
       const notes = brought.notes.map((note) => noteWords(note.name)).join(' ');
-      return `${step.tunes[0]!.title}: ↑ ${brought.rise.total}${notes === '' ? '' : `, new ${notes}`}, ${plural(step.lessons, 'lesson', 'lessons')}`;
+      return `${step.tunes[0]!.title}: ↑ ${brought.rise.total}${notes === '' ? '' : t('compare-page.new-notes', { notes })}, ${t('count.lessons', { n: step.lessons })}`;
     }),
   );
   return [
-    row('Lessons', ({ stairs }) => String(stairs.steps.reduce((sum, step) => sum + step.lessons, 0))),
-    row('Notes in all', ({ news }) => String(news.reduce((sum, each) => sum + each.notes.length, 0))),
-    row('Highest rise', ({ news }) => String(Math.max(...news.map((each) => each.rise.total)))),
+    row(t('compare-page.lessons'), ({ stairs }) => String(stairs.steps.reduce((sum, step) => sum + step.lessons, 0))),
+    row(t('compare-page.notes-in-all'), ({ news }) => String(news.reduce((sum, each) => sum + each.notes.length, 0))),
+    row(t('compare-page.highest-rise'), ({ news }) => String(Math.max(...news.map((each) => each.rise.total)))),
     ...steps,
   ];
 });
 </script>
 
 <template>
-  <LoadState v-if="shown.length < 2" :error="error" what="the staircases" @again="load" />
+  <LoadState v-if="shown.length < 2" :error="error" :what="t('compare-page.the-staircases')" @again="load" />
   <div v-else class="page-grid">
-    <h1>Compare staircases</h1>
+    <h1>{{ t('compare-page.compare-staircases') }}</h1>
     <div class="columns">
       <SelectField
         :model-value="asked[0]"
-        label="First"
+        :label="t('compare-page.first')"
         :options="options"
         @update:model-value="(id) => choose('a', id)"
       />
       <SelectField
         :model-value="asked[1]"
-        label="Second"
+        :label="t('compare-page.second')"
         :options="options"
         @update:model-value="(id) => choose('b', id)"
       />

@@ -2,10 +2,10 @@
 import type { Finding, StepNews } from '@escalier/core/staircase';
 import { computed, ref, shallowRef } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import { StairPicture, type StairLayout } from '../classes/index.ts';
 import { MOST_STEP_LESSONS } from '@escalier/contract/staircases';
 import type { DraftStep } from './draft.ts';
+import { t } from './messages.ts';
 
 /** The stairs to scale. The far edge of a tread can be dragged, or moved by arrow keys, to give the step more lessons. */
 const props = defineProps<{
@@ -64,7 +64,7 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
 </script>
 
 <template>
-  <section class="card-paper picture" aria-label="The stairs">
+  <section class="card-paper picture" :aria-label="t('draft-picture.the-stairs')">
     <StairPicture
       :steps="shown"
       :lessons="{ total: Math.max(total, span), had: 0, all: [], now: null }"
@@ -78,17 +78,17 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
           class="edge"
           role="slider"
           tabindex="0"
-          :aria-label="`Lessons of step ${index + 1}`"
+          :aria-label="t('draft-picture.lessons-of-step-index', { index: index + 1 })"
           :aria-valuenow="lessonsOf(index)"
           aria-valuemin="1"
           :aria-valuemax="MOST_STEP_LESSONS"
-          :aria-valuetext="plural(lessonsOf(index), 'lesson', 'lessons')"
+          :aria-valuetext="t('count.lessons', { n: lessonsOf(index) })"
           :style="{ left: `${layout.treads[index]!.right - 12}px`, top: `${layout.treads[index]!.top}px` }"
           @pointerdown="hold($event, index, layout)"
           @keydown.left.prevent="emit('lessons', index, step.lessons - 1)"
           @keydown.right.prevent="emit('lessons', index, step.lessons + 1)"
         >
-          <span v-if="held?.index === index" class="chip">{{ plural(held.lessons, 'lesson', 'lessons') }}</span>
+          <span v-if="held?.index === index" class="chip">{{ t('count.lessons', { n: held.lessons }) }}</span>
         </div>
       </template>
     </StairPicture>

@@ -6,7 +6,6 @@ import { computed, nextTick, onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
@@ -18,6 +17,7 @@ import { useProposal } from './use-proposal.ts';
 import { useWishes, type ForClass } from './use-wishes.ts';
 import WishFields from './WishFields.vue';
 import { saidIn } from './words.ts';
+import { t } from './messages.ts';
 
 /** Three questions, and a finished staircase to change. */
 const route = useRoute();
@@ -44,11 +44,11 @@ const advice = computed(() => [
 
 const MOST_LETTERS = 80;
 const notices = useNotices();
-const { busy, error: refused, reason, save } = useSave('Saved. Change what you like.');
+const { busy, error: refused, reason, save } = useSave(t('make-page.saved-change-what-you-like'));
 async function keep(): Promise<void> {
   const { instrumentId, order } = wishes.value;
-  const family = instrument(instrumentId).family === 'recorder' ? 'Recorder' : 'Whistle';
-  const name = `${family}: ${order.map(noteWords).join(' ')}, ${plural(steps.value.length, 'step', 'steps')}`;
+  const family = instrument(instrumentId).family === 'recorder' ? t('make-page.recorder') : t('make-page.whistle');
+  const name = `${family}: ${order.map(noteWords).join(' ')}, ${t('count.steps', { n: steps.value.length })}`;
   const content = contentOf({ name: name.slice(0, MOST_LETTERS), noteOrder: order, steps: steps.value });
   let staircaseId = '';
   const done = await save(async () => {
@@ -73,12 +73,12 @@ async function giveTo({ id, version }: ForClass, staircaseId: string): Promise<v
 <template>
   <div class="page-grid">
     <header>
-      <h1>Make a staircase</h1>
+      <h1>{{ t('make-page.make-a-staircase') }}</h1>
       <p class="soft">
         <template v-if="forClass !== null"
-          >For {{ forClass.name }}, with what it knows and the lessons that are left.
+          >{{ t('make-page.for-name-with-what-it-knows', { name: forClass.name }) }}{{ ' ' }}
         </template>
-        Three questions. Escalier weighs the tunes of your library and proposes the most even climb.
+        {{ t('make-page.three-questions-escalier-weighs-the-tunes') }}
       </p>
       <BAlert v-if="loading !== null" variant="warning" :model-value="true">{{ loading.message }}</BAlert>
     </header>
@@ -86,16 +86,16 @@ async function giveTo({ id, version }: ForClass, staircaseId: string): Promise<v
       <WishFields :form="form" :tunes="library.profiles.value ?? []" />
       <div class="line">
         <BButton type="submit" variant="primary" :disabled="working">
-          <BSpinner v-if="working" small aria-hidden="true" />Propose
+          <BSpinner v-if="working" small aria-hidden="true" />{{ t('make-page.propose') }}
         </BButton>
         <template v-if="working">
           <BProgress
             class="grow"
             :value="library.profiles.value === null ? library.share.value : share"
             :max="1"
-            aria-label="Weighing the tunes"
+            :aria-label="t('make-page.weighing-the-tunes')"
           />
-          <BButton @click="cancel">Stop</BButton>
+          <BButton @click="cancel">{{ t('make-page.stop') }}</BButton>
         </template>
         <BAlert v-if="error !== null" class="grow" variant="warning" :model-value="true">{{ error }}</BAlert>
       </div>
@@ -107,13 +107,16 @@ async function giveTo({ id, version }: ForClass, staircaseId: string): Promise<v
         <div class="stack">
           <section class="card-paper stack">
             <ObjectiveLine :objective="plan.objective" />
-            <BButton variant="primary" :disabled="busy" @click="keep">Use this staircase</BButton>
+            <BButton variant="primary" :disabled="busy" @click="keep">{{ t('make-page.use-this-staircase') }}</BButton>
             <BAlert v-if="refused !== null" variant="danger" :model-value="true">{{ reason ?? refused }}</BAlert>
           </section>
           <section v-if="advice.length > 0" class="card-paper stack-close">
-            <h2>Worth knowing</h2>
+            <h2>{{ t('make-page.worth-knowing') }}</h2>
             <p v-for="each in advice" :key="`${each.step}${each.text}`">
-              <strong>{{ each.step === null ? '' : `Step ${each.step}: ` }}{{ each.text }}</strong> {{ each.remedy }}
+              <strong
+                >{{ each.step === null ? '' : t('make-page.step-step', { step: each.step }) }}{{ each.text }}</strong
+              >
+              {{ each.remedy }}
             </p>
           </section>
         </div>

@@ -3,6 +3,7 @@ import { PARTS, type Objective } from '@escalier/core/staircase';
 import { againstWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
+import { t } from './messages.ts';
 
 /** What counts against a staircase, and what that is made of. */
 const props = defineProps<{ objective: Objective }>();
@@ -12,7 +13,7 @@ const parts = computed(() => PARTS.filter((part) => props.objective.parts[part] 
 <template>
   <div>
     <p>
-      <strong>{{ objective.total }}</strong> points count against this staircase; less is better.
+      <strong>{{ objective.total }}</strong> {{ t('objective-line.points-count-against-this-staircase-less') }}
     </p>
     <HowComputed>
       <ul class="plain">

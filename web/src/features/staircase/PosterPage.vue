@@ -11,6 +11,7 @@ import { useLoad } from '../../ui/use-load.ts';
 import { draftOf } from './draft.ts';
 import DraftPicture from './DraftPicture.vue';
 import { useLibraryProfiles } from './use-library-profiles.ts';
+import { t } from './messages.ts';
 
 /** The stairs for the wall: on one A3 sheet, or on two A4 sheets to be put side by side. */
 const props = defineProps<{ staircaseId: string }>();
@@ -26,8 +27,8 @@ onMounted(load);
 const steps = computed(() => (stairs.value === null ? [] : draftOf(stairs.value).steps));
 const news = computed(() => newsOfSteps(library.profilesOf(steps.value), NOTHING_KNOWN));
 const PAPERS = [
-  { value: 'a3', text: 'One A3 sheet' },
-  { value: 'a4', text: 'Two A4 sheets, side by side' },
+  { value: 'a3', text: t('poster-page.one-a3-sheet') },
+  { value: 'a4', text: t('poster-page.two-a4-sheets-side-by-side') },
 ] as const;
 const paper = ref<'a3' | 'a4'>('a3');
 /** The halves of the poster, from the left. */
@@ -36,17 +37,19 @@ const print = (): void => window.print();
 </script>
 
 <template>
-  <LoadState v-if="stairs === null" :error="error" what="the poster" @again="load" />
+  <LoadState v-if="stairs === null" :error="error" :what="t('poster-page.the-poster')" @again="load" />
   <div v-else class="page-grid poster-page">
     <header class="page-head no-print">
       <div>
-        <RouterLink :to="{ name: 'staircase', params: { staircaseId } }">Back to the stairs</RouterLink>
-        <h1>Poster</h1>
+        <RouterLink :to="{ name: 'staircase', params: { staircaseId } }">{{
+          t('poster-page.back-to-the-stairs')
+        }}</RouterLink>
+        <h1>{{ t('poster-page.poster') }}</h1>
       </div>
-      <SelectField v-model="paper" label="Paper" :options="PAPERS" />
-      <BButton variant="primary" @click="print">Print</BButton>
+      <SelectField v-model="paper" :label="t('poster-page.paper')" :options="PAPERS" />
+      <BButton variant="primary" @click="print">{{ t('poster-page.print') }}</BButton>
     </header>
-    <div class="scroll-x sheets" role="region" tabindex="0" aria-label="The poster as it is printed">
+    <div class="scroll-x sheets" role="region" tabindex="0" :aria-label="t('poster-page.the-poster-as-it-is-printed')">
       <div v-for="sheet in sheets" :key="sheet" class="sheet" :class="paper">
         <div class="poster" :class="`half-${sheet}`" :aria-hidden="sheet > 0 ? true : undefined">
           <p class="poster-title">{{ stairs.name }}</p>

@@ -7,6 +7,7 @@ import { api, ask } from '../../api.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { contentOf, type Draft } from './draft.ts';
+import { t } from './messages.ts';
 
 /** What is seldom done with a staircase. */
 const props = defineProps<{ stored: StaircaseDto; draft: Draft }>();
@@ -30,27 +31,37 @@ async function copy(): Promise<void> {
     ({ id } = await ask(api.staircases.$post({ json }), StaircaseDto));
   });
   if (id === null) return notices.fail(reason.value ?? error.value ?? '');
-  notices.say('Copied. Results stay with the staircase they were made on.');
+  notices.say(t('staircase-menu.copied-results-stay-with-the-staircase'));
   await router.push({ name: 'staircase', params: { staircaseId: id } });
 }
 
 async function remove(): Promise<void> {
   const done = await save(() => ask(api.staircases[':id'].$delete({ param: { id: props.stored.id } })));
   if (!done) return notices.fail(reason.value ?? error.value ?? '');
-  notices.say(`“${props.stored.name}” is deleted.`);
+  notices.say(t('staircase-menu.name-is-deleted', { name: props.stored.name }));
   await router.push({ name: 'staircases' });
 }
 </script>
 
 <template>
-  <BDropdown text="More">
-    <BDropdownItem @click="emit('belts')">Belts in their order</BDropdownItem>
-    <BDropdownItem @click="copy">Make a copy</BDropdownItem>
-    <BDropdownItem :to="{ name: 'poster', params: { staircaseId: stored.id } }">Poster for the wall</BDropdownItem>
-    <BDropdownItem :to="{ name: 'compare-staircases', query: { a: stored.id } }">Compare with another</BDropdownItem>
-    <BDropdownItem @click="deleting = true">Delete</BDropdownItem>
+  <BDropdown :text="t('staircase-menu.more')">
+    <BDropdownItem @click="emit('belts')">{{ t('staircase-menu.belts-in-their-order') }}</BDropdownItem>
+    <BDropdownItem @click="copy">{{ t('staircase-menu.make-a-copy') }}</BDropdownItem>
+    <BDropdownItem :to="{ name: 'poster', params: { staircaseId: stored.id } }">{{
+      t('staircase-menu.poster-for-the-wall')
+    }}</BDropdownItem>
+    <BDropdownItem :to="{ name: 'compare-staircases', query: { a: stored.id } }">{{
+      t('staircase-menu.compare-with-another')
+    }}</BDropdownItem>
+    <BDropdownItem @click="deleting = true">{{ t('staircase-menu.delete') }}</BDropdownItem>
   </BDropdown>
-  <BModal v-model="deleting" :title="`Delete “${stored.name}”?`" ok-title="Delete" ok-variant="danger" @ok="remove">
-    <p>Its tunes stay in the library. It cannot be brought back.</p>
+  <BModal
+    v-model="deleting"
+    :title="t('staircase-menu.delete-name', { name: stored.name })"
+    ok-title="Delete"
+    ok-variant="danger"
+    @ok="remove"
+  >
+    <p>{{ t('staircase-menu.its-tunes-stay-in-the-library') }}</p>
   </BModal>
 </template>

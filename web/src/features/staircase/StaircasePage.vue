@@ -10,7 +10,6 @@ import HowComputed from '../../ui/HowComputed.vue';
 import { isTyping } from '../../ui/keys.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 import { notesTyped } from '../../ui/typed-notes.ts';
 import { addTune, beltsInOrder, insertStep, moveStep, setLessons, takeTune } from './draft.ts';
@@ -23,6 +22,7 @@ import TuneShelf from './TuneShelf.vue';
 import { useEditor } from './use-editor.ts';
 import { useListen } from '../../sound/index.ts';
 import { saidIn } from './words.ts';
+import { t } from './messages.ts';
 
 /** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */
 const props = defineProps<{ staircaseId: string }>();
@@ -105,37 +105,48 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
 </script>
 
 <template>
-  <LoadState v-if="stored === null" :error="editor.error.value" what="the staircase" @again="editor.load" />
+  <LoadState
+    v-if="stored === null"
+    :error="editor.error.value"
+    :what="t('staircase-page.the-staircase')"
+    @again="editor.load"
+  />
   <div v-else class="page-grid">
     <header class="page-head no-print">
       <div>
-        <RouterLink :to="back">Back</RouterLink>
+        <RouterLink :to="back">{{ t('staircase-page.back') }}</RouterLink>
         <h1>{{ draft.name }}</h1>
       </div>
-      <BButton :disabled="!history.canUndo.value" @click="history.undo"><IconUndo aria-hidden="true" /> Undo</BButton>
-      <BButton :disabled="!history.canRedo.value" @click="history.redo"><IconRedo aria-hidden="true" /> Redo</BButton>
+      <BButton :disabled="!history.canUndo.value" @click="history.undo"
+        ><IconUndo aria-hidden="true" /> {{ t('staircase-page.undo') }}</BButton
+      >
+      <BButton :disabled="!history.canRedo.value" @click="history.redo"
+        ><IconRedo aria-hidden="true" /> {{ t('staircase-page.redo') }}</BButton
+      >
       <StaircaseMenu :stored="stored" :draft="draft" @belts="editor.apply(beltsInOrder(draft))" />
       <BButton variant="primary" :disabled="!isChanged || editor.busy.value" @click="editor.save">
-        <BSpinner v-if="editor.busy.value" small aria-hidden="true" />Save
+        <BSpinner v-if="editor.busy.value" small aria-hidden="true" />{{ t('staircase-page.save') }}
       </BButton>
     </header>
     <BAlert v-if="editor.refusal.value !== null" variant="danger" :model-value="true">{{
       editor.refusal.value
     }}</BAlert>
     <p class="soft">
-      {{ instrument(instrumentId).shortName }} · {{ plural(draft.steps.length, 'step', 'steps') }} ·
-      {{ plural(lessons, 'lesson', 'lessons') }} ·
+      {{ instrument(instrumentId).shortName }} · {{ t('count.steps', { n: draft.steps.length }) }} ·
+      {{ t('count.lessons', { n: lessons }) }} ·
       {{
         stored.classes.length === 0
-          ? 'no class climbs it yet'
-          : `climbed by ${stored.classes.map((each) => each.name).join(', ')}: a change is for all of them`
+          ? t('staircase-page.no-class-climbs-it-yet')
+          : t('staircase-page.climbed-by-list-a-change-is', {
+              list: stored.classes.map((each) => each.name).join(', '),
+            })
       }}
     </p>
     <BProgress
       v-if="library.profiles.value === null && editor.error.value === null"
       :value="library.share.value"
       :max="1"
-      aria-label="Reading the library"
+      :aria-label="t('staircase-page.reading-the-library')"
     />
     <DraftPicture
       :steps="draft.steps"
@@ -147,7 +158,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
     />
     <div class="columns columns-work">
       <div class="stack">
-        <section class="card-paper" aria-label="Steps">
+        <section class="card-paper" :aria-label="t('staircase-page.steps')">
           <StepRows
             :said="said"
             :steps="draft.steps"
@@ -159,19 +170,21 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
             @widen="widen"
           />
         </section>
-        <section v-if="objective !== null" class="card-paper stack-close" aria-label="The whole">
+        <section v-if="objective !== null" class="card-paper stack-close" :aria-label="t('staircase-page.the-whole')">
           <p v-for="each in whole" :key="each.text">
             <strong>{{ each.text }}</strong> {{ each.remedy }}
           </p>
           <ObjectiveLine :objective="objective" />
-          <HowComputed label="Name and order of notes">
+          <HowComputed :label="t('staircase-page.name-and-order-of-notes')">
             <div class="field-grid">
-              <TextField v-model="name" label="Name" />
+              <TextField v-model="name" :label="t('staircase-page.name')" />
               <TextField
                 v-model="orderTyped"
-                label="Order of notes"
-                hint="Such as B A G E D F# C'; empty for any order"
-                :error="order.wrong === null ? undefined : `“${order.wrong}” is not a note.`"
+                :label="t('staircase-page.order-of-notes')"
+                :hint="t('staircase-page.such-as-b-a-g-e')"
+                :error="
+                  order.wrong === null ? undefined : t('staircase-page.wrong-is-not-a-note', { wrong: order.wrong })
+                "
               />
             </div>
           </HowComputed>
@@ -202,14 +215,14 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
     </div>
     <BModal
       :model-value="leave !== null"
-      title="Leave without saving?"
-      ok-title="Leave"
+      :title="t('staircase-page.leave-without-saving')"
+      :ok-title="t('staircase-page.leave')"
       ok-variant="danger"
-      cancel-title="Stay"
+      :cancel-title="t('staircase-page.stay')"
       @ok="answerLeave(true)"
       @hidden="answerLeave(false)"
     >
-      <p>The changes to this staircase are not saved.</p>
+      <p>{{ t('staircase-page.the-changes-to-this-staircase-are') }}</p>
     </BModal>
   </div>
 </template>

@@ -5,6 +5,7 @@ import { onMounted, shallowRef } from 'vue';
 import { api, ask } from '../../api.ts';
 import LoadState from '../../ui/LoadState.vue';
 import { useLoad } from '../../ui/use-load.ts';
+import { t } from './messages.ts';
 
 /** All staircases of the school. */
 const staircases = shallowRef<readonly StaircaseChoice[] | null>(null);
@@ -14,23 +15,25 @@ const { error, load } = useLoad(async () => {
 onMounted(load);
 
 const FIELDS = [
-  { key: 'name', label: 'Staircase', isRowHeader: true, sortable: true },
-  { key: 'instrument', label: 'Instrument' },
-  { key: 'steps', label: 'Steps', sortable: true },
-  { key: 'classes', label: 'Climbed by' },
+  { key: 'name', label: t('staircases-page.staircase'), isRowHeader: true, sortable: true },
+  { key: 'instrument', label: t('staircases-page.instrument') },
+  { key: 'steps', label: t('staircases-page.steps'), sortable: true },
+  { key: 'classes', label: t('staircases-page.climbed-by') },
 ];
 </script>
 
 <template>
-  <LoadState v-if="staircases === null" :error="error" what="the staircases" @again="load" />
+  <LoadState v-if="staircases === null" :error="error" :what="t('staircases-page.the-staircases')" @again="load" />
   <div v-else class="page-grid">
     <header class="page-head">
       <div>
-        <h1>Staircases</h1>
-        <p class="soft">The tunes of a unit in the order in which a class climbs them.</p>
+        <h1>{{ t('staircases-page.staircases') }}</h1>
+        <p class="soft">{{ t('staircases-page.the-tunes-of-a-unit-in') }}</p>
       </div>
-      <BButton role="link" :to="{ name: 'compare-staircases' }">Compare two</BButton>
-      <BButton role="link" variant="primary" :to="{ name: 'make-staircase' }">Make a staircase</BButton>
+      <BButton role="link" :to="{ name: 'compare-staircases' }">{{ t('staircases-page.compare-two') }}</BButton>
+      <BButton role="link" variant="primary" :to="{ name: 'make-staircase' }">{{
+        t('staircases-page.make-a-staircase')
+      }}</BButton>
     </header>
     <section class="card-paper">
       <BTable :items="staircases" :fields="FIELDS" stacked="md" hover>
@@ -39,7 +42,7 @@ const FIELDS = [
         </template>
         <template #cell(instrument)="{ item }">{{ instrument(item.instrumentId as InstrumentId).shortName }}</template>
         <template #cell(classes)="{ item }">
-          <span v-if="item.classes.length === 0" class="soft">no class yet</span>
+          <span v-if="item.classes.length === 0" class="soft">{{ t('staircases-page.no-class-yet') }}</span>
           <template v-else>{{ item.classes.join(', ') }}</template>
         </template>
       </BTable>

@@ -26,6 +26,7 @@ import {
   type DraftStep,
 } from './draft.ts';
 import { askedWords, LOOK_FOR_WORDS, passRuleWords, ROLE_WORDS, type Said } from './words.ts';
+import { t } from './messages.ts';
 
 /** The step that is chosen: its belt, tunes and what passing it means; what it brings, and what is to be said of it. */
 const props = defineProps<{
@@ -56,7 +57,7 @@ const toPass = computed({
 const passing = computed(() =>
   Array.from({ length: choices.value }, (_, index) => ({
     value: index + 1,
-    text: index === 0 ? 'any one of them' : `${index + 1} of them`,
+    text: index === 0 ? t('step-card.any-one-of-them') : t('step-card.index-of-them', { index: index + 1 }),
   })),
 );
 
@@ -80,18 +81,22 @@ const lookFor = computed({
   set: (chosen: LookFor[]) =>
     emit('change', setPassing(props.draft, props.index, { passRule: { ...rule.value, lookFor: chosen } })),
 });
-const passWords = computed(() => passRuleWords(step.value) ?? 'you decide');
+const passWords = computed(() => passRuleWords(step.value) ?? t('step-card.you-decide'));
 const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
 </script>
 
 <template>
-  <section class="card-paper stack" :aria-label="`Step ${index + 1}`">
+  <section class="card-paper stack" :aria-label="t('step-card.step-index', { index: index + 1 })">
     <div class="line">
-      <h2 class="grow">Step {{ index + 1 }}</h2>
-      <BDropdown text="Change step" size="sm">
-        <BDropdownItem @click="emit('change', splitStep(draft, index))">Split in two</BDropdownItem>
-        <BDropdownItem @click="emit('change', mergeWithNext(draft, index))">Merge with the next</BDropdownItem>
-        <BDropdownItem @click="emit('change', removeStep(draft, index))">Remove</BDropdownItem>
+      <h2 class="grow">{{ t('step-card.step-index', { index: index + 1 }) }}</h2>
+      <BDropdown :text="t('step-card.change-step')" size="sm">
+        <BDropdownItem @click="emit('change', splitStep(draft, index))">{{
+          t('step-card.split-in-two')
+        }}</BDropdownItem>
+        <BDropdownItem @click="emit('change', mergeWithNext(draft, index))">{{
+          t('step-card.merge-with-the-next')
+        }}</BDropdownItem>
+        <BDropdownItem @click="emit('change', removeStep(draft, index))">{{ t('step-card.remove') }}</BDropdownItem>
       </BDropdown>
     </div>
     <BAlert
@@ -104,7 +109,7 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
     </BAlert>
     <div v-if="news !== undefined">
       <p>
-        Brings <strong>{{ said.news(news) }}</strong>;
+        {{ t('step-card.brings') }} <strong>{{ said.news(news) }}</strong>;
         {{ askedWords(news.rise.total, lessonsToTeach(news.rise.total)) }}.
       </p>
       <HowComputed>
@@ -113,7 +118,7 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
         </ul>
       </HowComputed>
     </div>
-    <ul class="plain ruled" aria-label="Tunes of this step">
+    <ul class="plain ruled" :aria-label="t('step-card.tunes-of-this-step')">
       <li v-for="tune in step.tunes" :key="tune.id" class="d-flex gap-2 align-items-center">
         <span class="grow"
           ><strong>{{ tune.title }}</strong> <span class="soft small">{{ ROLE_WORDS[tune.role] }}</span></span
@@ -121,30 +126,40 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
         <BButton
           v-if="tune.role !== 'main'"
           size="sm"
-          :aria-label="`Take ${tune.title} off this step`"
+          :aria-label="t('step-card.take-title-off-this-step', { title: tune.title })"
           @click="emit('change', removeTune(draft, index, tune.id))"
-          >Take off</BButton
+          >{{ t('step-card.take-off') }}</BButton
         >
       </li>
     </ul>
     <div class="d-flex gap-3 align-items-center">
-      <SelectField v-model="belt" class="grow" label="Belt" :options="belts" />
+      <SelectField v-model="belt" class="grow" :label="t('step-card.belt')" :options="belts" />
       <span class="belt-chip"><BeltBand :belt-id="step.belt" decorative /></span>
     </div>
-    <HowComputed :label="`What passing means: ${passWords}`">
+    <HowComputed :label="t('step-card.what-passing-means-pass', { pass: passWords })">
       <div class="stack">
         <div class="field-grid">
-          <SelectField v-if="choices > 1" v-model="toPass" label="To pass" :options="passing" />
-          <TextField v-model="tempo" label="Tempo at least" type="number" hint="Empty: any tempo" />
-          <TextField v-model="slips" label="Slips at most" type="number" hint="Empty: you decide" />
+          <SelectField v-if="choices > 1" v-model="toPass" :label="t('step-card.to-pass')" :options="passing" />
+          <TextField
+            v-model="tempo"
+            :label="t('step-card.tempo-at-least')"
+            type="number"
+            :hint="t('step-card.empty-any-tempo')"
+          />
+          <TextField
+            v-model="slips"
+            :label="t('step-card.slips-at-most')"
+            type="number"
+            :hint="t('step-card.empty-you-decide')"
+          />
         </div>
-        <BFormGroup label="Look for">
+        <BFormGroup :label="t('step-card.look-for')">
           <BFormCheckboxGroup v-model="lookFor" :options="looks" />
         </BFormGroup>
       </div>
     </HowComputed>
     <p v-if="step.results > 0" class="soft small">
-      {{ step.results }} results are recorded here; they stay with the step wherever it goes.
+      {{ t('step-card.results-results-are-recorded-here-they', { results: step.results }) }}
     </p>
   </section>
 </template>

@@ -7,9 +7,9 @@ import IconUp from '~icons/bi/chevron-up';
 import { useTemplateRef } from 'vue';
 import { useSortableList } from '../../ui/use-sortable-list.ts';
 import BeltBand from '../../ui/BeltBand.vue';
-import { plural } from '../../ui/plural.ts';
 import type { DraftStep } from './draft.ts';
 import type { Said } from './words.ts';
+import { t } from './messages.ts';
 
 /** The steps below each other: dragged or moved by keys, and chosen to be changed. */
 const props = defineProps<{
@@ -36,12 +36,12 @@ function worst(index: number): Finding['weight'] | null {
 </script>
 
 <template>
-  <ol ref="list" class="plain step-rows" aria-label="Steps">
+  <ol ref="list" class="plain step-rows" :aria-label="t('step-rows.steps')">
     <li v-for="(step, index) in steps" :key="step.key" class="step-row" :class="{ chosen: index === chosen }">
       <BButton
         class="grip"
         variant="link"
-        :aria-label="`Move step ${index + 1}: drag, or up and down arrow`"
+        :aria-label="t('step-rows.move-step-index-drag-or-up', { index: index + 1 })"
         @keydown.up.prevent="moveBy(index, -1, steps.length)"
         @keydown.down.prevent="moveBy(index, 1, steps.length)"
         ><IconGrip aria-hidden="true"
@@ -58,16 +58,24 @@ function worst(index: number): Finding['weight'] | null {
         <span class="soft small brings">{{ news[index] === undefined ? '' : said.news(news[index]!) }}</span>
       </BButton>
       <BBadge v-if="worst(index) === 'problem'" variant="danger" class="fs-6"
-        ><IconProblem aria-hidden="true" /> look</BBadge
+        ><IconProblem aria-hidden="true" /> {{ t('step-rows.look') }}</BBadge
       >
-      <BBadge v-else-if="worst(index) === 'hint'" variant="warning" class="fs-6">hint</BBadge>
+      <BBadge v-else-if="worst(index) === 'hint'" variant="warning" class="fs-6">{{ t('step-rows.hint') }}</BBadge>
       <span class="rise small">{{ news[index] === undefined ? '' : `↑ ${news[index]!.rise.total}` }}</span>
-      <span class="tread d-flex align-items-center" role="group" :aria-label="`Lessons of step ${index + 1}`">
-        <BButton :aria-label="`One lesson less for step ${index + 1}`" @click="emit('widen', index, -1)"
+      <span
+        class="tread d-flex align-items-center"
+        role="group"
+        :aria-label="t('step-rows.lessons-of-step-index', { index: index + 1 })"
+      >
+        <BButton
+          :aria-label="t('step-rows.one-lesson-less-for-step-index', { index: index + 1 })"
+          @click="emit('widen', index, -1)"
           ><IconDown aria-hidden="true"
         /></BButton>
-        <span class="count">{{ plural(step.lessons, 'lesson', 'lessons') }}</span>
-        <BButton :aria-label="`One lesson more for step ${index + 1}`" @click="emit('widen', index, 1)"
+        <span class="count">{{ t('count.lessons', { n: step.lessons }) }}</span>
+        <BButton
+          :aria-label="t('step-rows.one-lesson-more-for-step-index', { index: index + 1 })"
+          @click="emit('widen', index, 1)"
           ><IconUp aria-hidden="true"
         /></BButton>
       </span>

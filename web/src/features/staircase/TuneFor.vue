@@ -9,6 +9,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { useClasses } from '../classes/index.ts';
 import { changeStaircase } from './change-staircase.ts';
 import { addTune } from './draft.ts';
+import { t } from './messages.ts';
 
 /** From the library to a class, or onto a step of a staircase. */
 const props = defineProps<{ tuneId: string; title: string }>();
@@ -17,7 +18,7 @@ const classes = useClasses();
 const notices = useNotices();
 onMounted(() => void (classes.list === null && classes.loadList()));
 const classOptions = computed(() => [
-  { value: '', text: 'Read it for a class' },
+  { value: '', text: t('tune-for.read-it-for-a-class') },
   ...(classes.list ?? []).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 
@@ -68,7 +69,7 @@ async function put(): Promise<void> {
   });
   if (refused !== null) return notices.fail(refused);
   if (!isDone) return;
-  notices.say('On the step.');
+  notices.say(t('tune-for.on-the-step'));
   isOpen.value = false;
 }
 </script>
@@ -78,27 +79,29 @@ async function put(): Promise<void> {
     class="auto"
     :model-value="''"
     :options="classOptions"
-    aria-label="Read it for a class"
+    :aria-label="t('tune-for.read-it-for-a-class')"
     @update:model-value="
       $event !== '' && router.push({ name: 'tune', params: { tuneId }, query: { class: String($event) } })
     "
   />
-  <BButton @click="isOpen = true">Put on a step</BButton>
-  <BModal v-model="isOpen" :title="`Put “${title}” on a step`" no-footer>
+  <BButton @click="isOpen = true">{{ t('tune-for.put-on-a-step') }}</BButton>
+  <BModal v-model="isOpen" :title="t('tune-for.put-title-on-a-step', { title })" no-footer>
     <BForm class="stack" @submit.prevent="put">
       <SelectField
         v-model="staircaseId"
-        label="Staircase"
+        :label="t('tune-for.staircase')"
         :options="all.map(({ id, name }) => ({ value: id, text: name }))"
       />
       <SelectField
         v-model="stepId"
-        label="Step"
-        hint="It stands beside the step’s own tune; any one of them may be passed."
+        :label="t('tune-for.step')"
+        :hint="t('tune-for.it-stands-beside-the-steps-own')"
         :options="stepOptions"
       />
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
-      <BButton type="submit" variant="primary" :disabled="busy || stairs === null">Put it there</BButton>
+      <BButton type="submit" variant="primary" :disabled="busy || stairs === null">{{
+        t('tune-for.put-it-there')
+      }}</BButton>
     </BForm>
   </BModal>
 </template>

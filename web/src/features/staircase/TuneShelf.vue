@@ -5,6 +5,7 @@ import IconStop from '~icons/bi/stop-fill';
 import { computed, ref, watch } from 'vue';
 import TextField from '../../ui/TextField.vue';
 import type { Said } from './words.ts';
+import { t } from './messages.ts';
 
 /** The tunes of the library for one step, the best first, with what each would bring there. */
 const props = defineProps<{
@@ -34,22 +35,26 @@ const shown = computed(() => found.value.slice(0, SHOWN * more.value));
 
 function difference(total: number): string {
   const by = Math.round((total - props.total) * 10) / 10;
-  if (by === 0) return 'as good';
-  return by < 0 ? `better by ${-by}` : `+${by}`;
+  if (by === 0) return t('tune-shelf.as-good');
+  return by < 0 ? t('tune-shelf.better-by-value', { value: -by }) : `+${by}`;
 }
 </script>
 
 <template>
-  <section class="card-paper stack" aria-label="Tunes that fit">
-    <h2>Tunes that fit step {{ step + 1 }}</h2>
-    <p class="soft small">Best first: how much more would count against the staircase with this tune in place.</p>
-    <TextField v-model="wanted" label="Find a tune" />
-    <p v-if="fitting.length > 0 && found.length === 0">No tunes match. Clear the box to see them all.</p>
+  <section class="card-paper stack" :aria-label="t('tune-shelf.tunes-that-fit')">
+    <h2>{{ t('tune-shelf.tunes-that-fit-step-step', { step: step + 1 }) }}</h2>
+    <p class="soft small">{{ t('tune-shelf.best-first-how-much-more-would') }}</p>
+    <TextField v-model="wanted" :label="t('tune-shelf.find-a-tune')" />
+    <p v-if="fitting.length > 0 && found.length === 0">{{ t('tune-shelf.no-tunes-match-clear-the-box') }}</p>
     <ul class="plain ruled">
       <li v-for="{ profile, total: weight, news } in shown" :key="profile.id" class="d-flex gap-2 align-items-center">
         <BButton
           size="sm"
-          :aria-label="listening === profile.id ? `Stop ${profile.title}` : `Listen to ${profile.title}`"
+          :aria-label="
+            listening === profile.id
+              ? t('tune-shelf.stop-title', { title: profile.title })
+              : t('tune-shelf.listen-to-title', { title: profile.title })
+          "
           @click="emit('listen', profile)"
         >
           <IconStop v-if="listening === profile.id" aria-hidden="true" /><IconPlay v-else aria-hidden="true" />
@@ -62,17 +67,23 @@ function difference(total: number): string {
           split
           split-variant="outline-dark"
           size="sm"
-          text="Take"
-          :toggle-text="`More for ${profile.title}`"
+          :text="t('tune-shelf.take')"
+          :toggle-text="t('tune-shelf.more-for-title', { title: profile.title })"
           @click="emit('take', profile)"
         >
-          <BDropdownItem @click="emit('insert', profile)">As a new step after this</BDropdownItem>
-          <BDropdownItem @click="emit('add', profile, 'choice')">As a choice beside it</BDropdownItem>
-          <BDropdownItem @click="emit('add', profile, 'easier')">As an easier line</BDropdownItem>
-          <BDropdownItem @click="emit('add', profile, 'extra')">As an extra, for those ahead</BDropdownItem>
+          <BDropdownItem @click="emit('insert', profile)">{{ t('tune-shelf.as-a-new-step-after-this') }}</BDropdownItem>
+          <BDropdownItem @click="emit('add', profile, 'choice')">{{
+            t('tune-shelf.as-a-choice-beside-it')
+          }}</BDropdownItem>
+          <BDropdownItem @click="emit('add', profile, 'easier')">{{ t('tune-shelf.as-an-easier-line') }}</BDropdownItem>
+          <BDropdownItem @click="emit('add', profile, 'extra')">{{
+            t('tune-shelf.as-an-extra-for-those-ahead')
+          }}</BDropdownItem>
         </BDropdown>
       </li>
     </ul>
-    <BButton v-if="shown.length < found.length" @click="more += 1">Show more of {{ found.length }}</BButton>
+    <BButton v-if="shown.length < found.length" @click="more += 1">{{
+      t('tune-shelf.show-more-of-found-count', { foundCount: found.length })
+    }}</BButton>
   </section>
 </template>

@@ -5,6 +5,7 @@ import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { INSTRUMENTS, OWN_ORDER, type WishForm } from './use-wishes.ts';
 import WishList from './WishList.vue';
+import { t } from './messages.ts';
 
 /** The three questions; the number of steps, what the class has, and wishes for single tunes open below. */
 const props = defineProps<{ form: WishForm; tunes: readonly TuneProfile[] }>();
@@ -22,42 +23,42 @@ const {
   forClass,
   lastDay,
 } = props.form;
-const noNote = (wrong: string | null): string | undefined => (wrong === null ? undefined : `“${wrong}” is not a note.`);
+const noNote = (wrong: string | null): string | undefined =>
+  wrong === null ? undefined : t('wish-fields.wrong-is-not-a-note', { wrong });
 </script>
 
 <template>
   <div class="field-grid">
     <SelectField v-model="instrumentId" label="1. Instrument" :options="INSTRUMENTS" :disabled="forClass !== null" />
-    <SelectField v-model="orderId" label="2. Order of notes" :options="orders" />
+    <SelectField v-model="orderId" :label="t('wish-fields.2-order-of-notes')" :options="orders" />
     <TextField
       v-if="orderId === OWN_ORDER"
       v-model="orderTyped"
-      label="Your order"
-      hint="Such as B A G E D F# C'"
+      :label="t('wish-fields.your-order')"
+      :hint="t('wish-fields.such-as-b-a-g-e')"
       :error="noNote(ownOrder.wrong)"
     />
-    <TextField v-model="lessons" label="3. Lessons there are" type="number" :min="2" :max="400" />
-    <TextField v-if="forClass !== null" v-model="lastDay" label="Or the last day" type="date" />
+    <TextField v-model="lessons" :label="t('wish-fields.3-lessons-there-are')" type="number" :min="2" :max="400" />
+    <TextField v-if="forClass !== null" v-model="lastDay" :label="t('wish-fields.or-the-last-day')" type="date" />
   </div>
   <BAlert v-if="forClass?.lessons.length === 0" variant="warning" :model-value="true">
-    {{ forClass.name }} has no lessons left in its term. Give it a new term under Settings, or say above how many
-    lessons to plan with.
+    {{ t('wish-fields.name-has-no-lessons-left-in', { name: forClass.name }) }}
   </BAlert>
-  <HowComputed label="More: number of steps, notes the class has, wishes">
+  <HowComputed :label="t('wish-fields.more-number-of-steps-notes-the')">
     <div class="stack">
       <div class="field-grid">
         <TextField
           v-model="steps"
-          label="Steps"
+          :label="t('wish-fields.steps')"
           type="number"
           :min="1"
           :max="40"
-          hint="Three lessons a step, as a rule"
+          :hint="t('wish-fields.three-lessons-a-step-as-a')"
         />
         <TextField
           v-model="knownTyped"
-          label="Notes the class has already"
-          hint="Such as B A G; empty for beginners"
+          :label="t('wish-fields.notes-the-class-has-already')"
+          :hint="t('wish-fields.such-as-b-a-g-empty')"
           :error="noNote(knows.wrong)"
         />
       </div>

@@ -5,6 +5,7 @@ import { pinWords } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
+import { t } from './messages.ts';
 
 /** Wishes: a tune at a step, by a step or a day, before another one, or never. */
 const props = defineProps<{
@@ -22,10 +23,10 @@ const tune = ref(choices.value[0]?.value ?? '');
 const then = ref(choices.value[1]?.value ?? '');
 type Kind = Pin['kind'] | 'by-day';
 const kinds = computed((): readonly { value: Kind; text: string }[] => [
-  { value: 'at', text: 'at step' },
-  { value: 'by', text: 'by step' },
-  ...(props.stepOn === null ? [] : [{ value: 'by-day' as const, text: 'by the day' }]),
-  { value: 'before', text: 'before the tune' },
+  { value: 'at', text: t('wish-list.at-step') },
+  { value: 'by', text: t('wish-list.by-step') },
+  ...(props.stepOn === null ? [] : [{ value: 'by-day' as const, text: t('wish-list.by-the-day') }]),
+  { value: 'before', text: t('wish-list.before-the-tune') },
   { value: 'never', text: 'never' },
 ]);
 const kind = ref<Kind>('at');
@@ -55,28 +56,31 @@ function add(): void {
 </script>
 
 <template>
-  <section class="stack-close" aria-label="Wishes">
-    <strong>Wishes for single tunes</strong>
+  <section class="stack-close" :aria-label="t('wish-list.wishes')">
+    <strong>{{ t('wish-list.wishes-for-single-tunes') }}</strong>
     <div class="line">
-      <SelectField v-model="tune" label="Tune" :options="choices" />
-      <SelectField v-model="kind" label="When" :options="kinds" />
+      <SelectField v-model="tune" :label="t('wish-list.tune')" :options="choices" />
+      <SelectField v-model="kind" :label="t('wish-list.when')" :options="kinds" />
       <TextField
         v-if="kind === 'at' || kind === 'by'"
         v-model="step"
-        label="Step"
+        :label="t('wish-list.step')"
         type="number"
         :min="1"
         :max="steps"
       />
-      <TextField v-if="kind === 'by-day'" v-model="day" label="Day" type="date" />
-      <SelectField v-if="kind === 'before'" v-model="then" label="Other tune" :options="choices" />
-      <BButton :disabled="wish === null" @click="add">Add this wish</BButton>
+      <TextField v-if="kind === 'by-day'" v-model="day" :label="t('wish-list.day')" type="date" />
+      <SelectField v-if="kind === 'before'" v-model="then" :label="t('wish-list.other-tune')" :options="choices" />
+      <BButton :disabled="wish === null" @click="add">{{ t('wish-list.add-this-wish') }}</BButton>
     </div>
     <ul class="plain">
       <li v-for="(pin, index) in pins" :key="index" class="d-flex gap-2 align-items-center">
         {{ pinWords(pin, titleOf) }}
-        <BButton size="sm" :aria-label="`Take back: ${pinWords(pin, titleOf)}`" @click="pins = pins.toSpliced(index, 1)"
-          >Take back</BButton
+        <BButton
+          size="sm"
+          :aria-label="t('wish-list.take-back-pin', { pin: pinWords(pin, titleOf) })"
+          @click="pins = pins.toSpliced(index, 1)"
+          >{{ t('wish-list.take-back') }}</BButton
         >
       </li>
     </ul>

@@ -12,7 +12,7 @@ import {
   type TuneRole,
 } from '@escalier/core/staircase';
 import { staysWords } from '@escalier/core/words';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 export interface DraftTune {
   readonly id: string;
@@ -126,7 +126,8 @@ export function insertStep(
   tune: Pick<DraftTune, 'id' | 'title'>,
   lessons: number,
 ): Changed {
-  if (draft.steps.length >= MOST_STEPS) return failure(`A staircase has at most ${MOST_STEPS} steps.`);
+  if (draft.steps.length >= MOST_STEPS)
+    return failure(t('draft.a-staircase-has-at-most-most', { mostSteps: MOST_STEPS }));
   const used = new Set(draft.steps.map((step) => step.belt));
   const belt = BELTS.find((each) => !used.has(each.id))?.id ?? BELTS[0].id;
   return success(withSteps(draft, draft.steps.toSpliced(index, 0, newStep(tune, belt, lessons))));
@@ -135,8 +136,11 @@ export function insertStep(
 export function removeStep(draft: Draft, index: number): Changed {
   const step = draft.steps[index]!;
   const why = staysBecause(step);
-  if (why !== null) return failure(`Step ${index + 1}, “${step.tunes[0]!.title}”, ${staysWords(why)}`);
-  if (draft.steps.length === 1) return failure('A staircase needs a step. Take another tune instead.');
+  if (why !== null)
+    return failure(
+      t('draft.step-index-title-stays', { index: index + 1, title: step.tunes[0]!.title, stays: staysWords(why) }),
+    );
+  if (draft.steps.length === 1) return failure(t('draft.a-staircase-needs-a-step-take'));
   return success(withSteps(draft, draft.steps.toSpliced(index, 1)));
 }
 
@@ -144,9 +148,9 @@ export function removeStep(draft: Draft, index: number): Changed {
 export function splitStep(draft: Draft, index: number): Changed {
   const step = draft.steps[index]!;
   const last = step.tunes.at(-1)!;
-  if (last.role === 'main') return failure('Only a step of several tunes can be split. Add a second tune first.');
+  if (last.role === 'main') return failure(t('draft.only-a-step-of-several-tunes'));
   if (step.results > 0)
-    return failure(`Step ${index + 1} has results, which may name “${last.title}”: it stays there.`);
+    return failure(t('draft.step-index-has-results-which-may', { index: index + 1, title: last.title }));
   const later = Math.max(1, Math.floor(step.lessons / 2));
   const earlier = Math.max(1, step.lessons - later);
   const tunes = step.tunes.slice(0, -1);
@@ -157,9 +161,12 @@ export function splitStep(draft: Draft, index: number): Changed {
 /** A step takes the tunes and lessons of the one behind it: pupils may choose. */
 export function mergeWithNext(draft: Draft, index: number): Changed {
   const [step, next] = [draft.steps[index]!, draft.steps[index + 1]];
-  if (next === undefined) return failure('There is no step behind it.');
+  if (next === undefined) return failure(t('draft.there-is-no-step-behind-it'));
   const why = staysBecause(next);
-  if (why !== null) return failure(`Step ${index + 2}, “${next.tunes[0]!.title}”, ${staysWords(why)}`);
+  if (why !== null)
+    return failure(
+      t('draft.step-index-title-stays', { index: index + 2, title: next.tunes[0]!.title, stays: staysWords(why) }),
+    );
   const own = new Set(step.tunes.map((tune) => tune.id));
   const more = next.tunes
     .filter((tune) => !own.has(tune.id))
@@ -176,7 +183,10 @@ export function takeTune(draft: Draft, index: number, tune: Pick<DraftTune, 'id'
   const step = draft.steps[index]!;
   if (step.results > 0 && step.tunes[0]!.id !== tune.id)
     return failure(
-      `“${step.tunes[0]!.title}” has ${plural(step.results, 'result', 'results')} here. Add the other tune as a choice beside it, or as a new step.`,
+      t('draft.title-has-results-here-add-the', {
+        title: step.tunes[0]!.title,
+        results: t('count.results', { n: step.results }),
+      }),
     );
   const others = step.tunes.slice(1).filter((each) => each.id !== tune.id);
   return success(changeStep(draft, index, { tunes: [{ id: tune.id, title: tune.title, role: 'main' }, ...others] }));
@@ -185,14 +195,14 @@ export function takeTune(draft: Draft, index: number, tune: Pick<DraftTune, 'id'
 export function addTune(draft: Draft, index: number, tune: DraftTune): Changed {
   const step = draft.steps[index]!;
   if (step.tunes.some((each) => each.id === tune.id))
-    return failure(`“${tune.title}” is already at step ${index + 1}.`);
+    return failure(t('draft.title-is-already-at-step-index', { title: tune.title, index: index + 1 }));
   return success(changeStep(draft, index, { tunes: [...step.tunes, tune] }));
 }
 
 export function removeTune(draft: Draft, index: number, tuneId: string): Changed {
   const step = draft.steps[index]!;
   const tunes = step.tunes.filter((tune) => tune.id !== tuneId || tune.role === 'main');
-  if (step.results > 0) return failure(`Step ${index + 1} has results, which may name the tune: it stays there.`);
+  if (step.results > 0) return failure(t('draft.step-index-has-results-which-may-2', { index: index + 1 }));
   return success(changeStep(draft, index, { tunes, toPass: Math.min(step.toPass, tunes.length) }));
 }
 

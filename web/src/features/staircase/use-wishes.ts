@@ -9,6 +9,7 @@ import { api, ask } from '../../api.ts';
 import { noteWords } from '../../ui/note-words.ts';
 import { notesTyped } from '../../ui/typed-notes.ts';
 import { stepsIn, type Wishes } from './use-proposal.ts';
+import { t } from './messages.ts';
 
 export const OWN_ORDER = 'own';
 
@@ -31,7 +32,7 @@ export function useWishes() {
       value: id,
       text: `${name}: ${notes.map(noteWords).join(' ')}`,
     })),
-    { value: OWN_ORDER, text: 'My own order' },
+    { value: OWN_ORDER, text: t('use-wishes.my-own-order') },
   ]);
   const orderId = ref(orders.value[0]!.value);
   watch(instrumentId, () => (orderId.value = orders.value[0]!.value));

@@ -10,13 +10,13 @@ import type {
 } from '@escalier/core/staircase';
 import { findingWords, newsWords, whyWords, type Advice } from '@escalier/core/words';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
+import { t } from './messages.ts';
 
 export const ROLE_WORDS: Readonly<Record<TuneRole, string>> = {
-  main: 'main tune',
-  choice: 'or this',
-  easier: 'easier line',
-  extra: 'extra, for those ahead',
+  main: t('words.main-tune'),
+  choice: t('words.or-this'),
+  easier: t('words.easier-line'),
+  extra: t('words.extra-for-those-ahead'),
 };
 
 /** What is said of staircases, with notes as a class names them and lengths in its words. */
@@ -39,7 +39,7 @@ export function saidIn(lengths: LengthWords): Said {
       );
       const isAll = news.elements.length + news.signs.length === 0;
       const rest = isAll
-        ? [times.length === 0 ? 'nothing new' : 'nothing else new']
+        ? [times.length === 0 ? t('words.nothing-new') : t('words.nothing-else-new')]
         : [newsWords({ ...news, notes: [] }, noteWords, lengths)];
       return `${[...times, ...rest].join(', ')} · ${metre}, ${key}`;
     },
@@ -48,10 +48,14 @@ export function saidIn(lengths: LengthWords): Said {
 
 /** "rises by 4.2, which takes 2 lessons": what a step asks of a class. */
 export function askedWords(rise: number, lessons: number): string {
-  return `rises by ${rise}; about ${plural(lessons, 'lesson', 'lessons')}`;
+  return t('words.rises-by-rise-about-lessons', { rise, lessons: t('count.lessons', { n: lessons }) });
 }
 
-export const LOOK_FOR_WORDS: Readonly<Record<LookFor, string>> = { hands: 'Hands', tongue: 'Tongue', beat: 'Beat' };
+export const LOOK_FOR_WORDS: Readonly<Record<LookFor, string>> = {
+  hands: t('words.hands'),
+  tongue: t('words.tongue'),
+  beat: t('words.beat'),
+};
 
 /** "at 84, at most 2 slips, hands and tongue": what passing means; null where nothing is set. */
 export function passRuleWords({
@@ -62,11 +66,15 @@ export function passRuleWords({
   readonly toPass: number;
 }): string | null {
   const parts = [
-    ...(toPass > 1 ? [`${toPass} of its tunes`] : []),
-    ...(passRule.tempo === null ? [] : [`at ${passRule.tempo} or faster`]),
+    ...(toPass > 1 ? [t('words.pass-of-its-tunes', { pass: toPass })] : []),
+    ...(passRule.tempo === null ? [] : [t('words.at-tempo-or-faster', { tempo: passRule.tempo })]),
     ...(passRule.slips === null
       ? []
-      : [passRule.slips === 0 ? 'no slips' : `at most ${plural(passRule.slips, 'slip', 'slips')}`]),
+      : [
+          passRule.slips === 0
+            ? t('words.no-slips')
+            : t('words.at-most-slips', { slips: t('count.slips', { n: passRule.slips }) }),
+        ]),
     ...passRule.lookFor.map((look) => LOOK_FOR_WORDS[look].toLowerCase()),
   ];
   return parts.length === 0 ? null : parts.join(', ');

@@ -5,6 +5,7 @@ import { EditorState } from '@codemirror/state';
 import { EditorView } from '@codemirror/view';
 import { basicSetup } from 'codemirror';
 import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue';
+import { t } from './messages.ts';
 
 /** ABC as text, with what is wrong marked at its line and column. */
 const props = defineProps<{ notices: readonly Notice[]; isError: boolean }>();
@@ -32,7 +33,7 @@ onMounted(() => {
         basicSetup,
         look,
         EditorView.lineWrapping,
-        EditorView.contentAttributes.of({ 'aria-label': 'The tune as ABC' }),
+        EditorView.contentAttributes.of({ 'aria-label': t('abc-editor.the-tune-as-abc') }),
         EditorView.updateListener.of((update) => {
           if (update.docChanged) text.value = update.state.doc.toString();
         }),

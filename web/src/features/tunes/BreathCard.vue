@@ -4,10 +4,10 @@ import type { Breath } from '@escalier/core/reading';
 import { breathWords } from '@escalier/core/words';
 import { computed } from 'vue';
 import HowComputed from '../../ui/HowComputed.vue';
-import { plural } from '../../ui/plural.ts';
 import TextField from '../../ui/TextField.vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { breathPlaces } from './layers.ts';
+import { t } from './messages.ts';
 
 /** Where the class breathes: proposed, and changed by hand on the sheet. */
 const props = defineProps<{
@@ -30,11 +30,11 @@ function setSeconds(typed: string | number | null): void {
 <template>
   <section class="card-paper stack-close">
     <h2>
-      {{ plural(count, 'breath', 'breaths')
-      }}{{ own !== null ? ', your own' : atTempo !== null ? ' at this tempo' : '' }}
+      {{ t('count.breaths', { n: count })
+      }}{{ own !== null ? t('breath-card.your-own') : atTempo !== null ? t('breath-card.at-this-tempo') : '' }}
     </h2>
     <TextField
-      label="Seconds one breath lasts"
+      :label="t('breath-card.seconds-one-breath-lasts')"
       type="number"
       :min="2"
       :max="20"
@@ -43,16 +43,22 @@ function setSeconds(typed: string | number | null): void {
     />
     <div class="line">
       <BButton :pressed="editing" @click="emit('edit', !editing)">{{
-        editing ? 'Done' : 'Change on the sheet'
+        editing ? t('breath-card.done') : t('breath-card.change-on-the-sheet')
       }}</BButton>
-      <BButton v-if="own !== null" @click="emit('save', seconds, null)">Propose again</BButton>
+      <BButton v-if="own !== null" @click="emit('save', seconds, null)">{{ t('breath-card.propose-again') }}</BButton>
     </div>
-    <p v-if="editing" class="soft">Press the note after which the class breathes; press again to remove the breath.</p>
+    <p v-if="editing" class="soft">{{ t('breath-card.press-the-note-after-which-the') }}</p>
     <HowComputed>
       <ul class="bullets">
         <li v-for="breath in atTempo ?? info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">
-          after bar {{ breath.afterBar }}, beat {{ breath.afterBeat }}: {{ breathWords(breath)
-          }}{{ breath.kind === 'small' ? '; shorten the note before it' : '' }}
+          {{
+            t('breath-card.after-bar-after-bar-beat-after', {
+              afterBar: breath.afterBar,
+              afterBeat: breath.afterBeat,
+              breath: breathWords(breath),
+              value: breath.kind === 'small' ? t('breath-card.shorten-the-note-before-it') : '',
+            })
+          }}
         </li>
       </ul>
     </HowComputed>

@@ -13,6 +13,7 @@ import AbcEditor from './AbcEditor.vue';
 import EntryPad from './EntryPad.vue';
 import TuneDrop from './TuneDrop.vue';
 import { useEntry } from './use-entry.ts';
+import { t } from './messages.ts';
 
 /** Adds a tune by keys, file, drop or paste, or changes one: typed note by note, or as text; saved only when asked. */
 const props = defineProps<{ tuneId: string | null }>();
@@ -33,12 +34,12 @@ const taken = ref<readonly number[] | null>(null);
 /** Titles of the tunes of the file, and which of them is read. */
 const tunes = shallowRef<readonly string[]>([]);
 const which = ref(0);
-const title = computed(() => /^T:\s*(.*)$/m.exec(text.value)?.[1] ?? 'the tune');
+const title = computed(() => /^T:\s*(.*)$/m.exec(text.value)?.[1] ?? t('edit-page.the-tune'));
 
 /** Note by note, or as ABC for whoever wants it. */
 const MODES = [
-  { value: 'keys', text: 'Note by note' },
-  { value: 'text', text: 'As text' },
+  { value: 'keys', text: t('edit-page.note-by-note') },
+  { value: 'text', text: t('edit-page.as-text') },
 ] as const;
 const mode = ref<'keys' | 'text'>('keys');
 const pad = useEntry((abc) => (text.value = abc));
@@ -119,8 +120,11 @@ async function read(file: Uint8Array, take: readonly number[] | null, tune = 0):
 }
 
 const partOptions = computed(() => [
-  { value: '', text: 'as Escalier suggests' },
-  ...parts.value.map((part) => ({ value: String(part.index), text: `${part.name} (${part.notes} notes)` })),
+  { value: '', text: t('edit-page.as-escalier-suggests') },
+  ...parts.value.map((part) => ({
+    value: String(part.index),
+    text: t('edit-page.name-notes-notes', { name: part.name, notes: part.notes }),
+  })),
 ]);
 
 function choosePart(chosen: string): void {
@@ -165,41 +169,41 @@ async function submit(): Promise<void> {
   <div class="page-grid">
     <header class="page-head">
       <div>
-        <h1>{{ tuneId === null ? 'Add a tune' : 'Edit the tune' }}</h1>
-        <p class="soft">Nothing is saved until you press the button.</p>
+        <h1>{{ tuneId === null ? t('edit-page.add-a-tune') : t('edit-page.edit-the-tune') }}</h1>
+        <p class="soft">{{ t('edit-page.nothing-is-saved-until-you-press') }}</p>
       </div>
-      <BButton role="link" :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }"
-        >Cancel</BButton
-      >
+      <BButton role="link" :to="tuneId === null ? { name: 'tunes' } : { name: 'tune', params: { tuneId } }">{{
+        t('edit-page.cancel')
+      }}</BButton>
       <BButton variant="primary" :disabled="text === '' || (!isOk && soon === text) || busy" @click="submit">{{
-        tuneId === null ? 'Add to the library' : 'Save'
+        tuneId === null ? t('edit-page.add-to-the-library') : t('edit-page.save')
       }}</BButton>
     </header>
     <BAlert v-if="refused !== null" variant="danger" :model-value="true">
       {{ refused.message }}
-      <RouterLink v-if="refused.sameAs !== null" :to="{ name: 'tune', params: { tuneId: refused.sameAs } }"
-        >Open it</RouterLink
-      >
+      <RouterLink v-if="refused.sameAs !== null" :to="{ name: 'tune', params: { tuneId: refused.sameAs } }">{{
+        t('edit-page.open-it')
+      }}</RouterLink>
     </BAlert>
     <div :class="mode === 'text' ? 'columns' : 'stack'">
-      <section class="stack" aria-label="The notes">
+      <section class="stack" :aria-label="t('edit-page.the-notes')">
         <SelectField
           v-if="tunes.length > 1"
-          :label="`Which of the ${tunes.length} tunes in the file`"
+          :label="t('edit-page.which-of-the-tunes-count-tunes', { tunesCount: tunes.length })"
           :model-value="String(which)"
           :options="tuneOptions"
           @update:model-value="chooseTune"
         />
         <SelectField
           v-if="parts.length > 1"
-          label="Part to use"
+          :label="t('edit-page.part-to-use')"
           :model-value="taken?.join(',') ?? ''"
           :options="partOptions"
           @update:model-value="choosePart"
         />
-        <BFormRadioGroup v-model="mode" buttons :options="MODES" aria-label="How to write it" />
+        <BFormRadioGroup v-model="mode" buttons :options="MODES" :aria-label="t('edit-page.how-to-write-it')" />
         <p v-if="!isEntry" class="soft">
-          This tune has signs that only the text can hold, such as slurs, endings or two parts.
+          {{ t('edit-page.this-tune-has-signs-that-only') }}
         </p>
         <EntryPad v-if="mode === 'keys'" :pad="pad" :abc="text" />
         <AbcEditor v-else v-model="text" :notices="notices" :is-error="!isOk && text !== ''" />
@@ -212,17 +216,26 @@ async function submit(): Promise<void> {
       <section
         v-if="shownNotices.length > 0 || mode === 'text'"
         class="card-paper stack-close"
-        aria-label="The preview"
+        :aria-label="t('edit-page.the-preview')"
       >
-        <h2>{{ isOk ? 'This is how it reads' : text === '' ? 'Nothing yet' : 'This does not add up yet' }}</h2>
+        <h2>
+          {{
+            isOk
+              ? t('edit-page.this-is-how-it-reads')
+              : text === ''
+                ? t('edit-page.nothing-yet')
+                : t('edit-page.this-does-not-add-up-yet')
+          }}
+        </h2>
         <BAlert v-if="shownNotices.length > 0" :variant="isOk ? 'warning' : 'danger'" :model-value="true" is-status>
           <ul class="bullets" aria-live="polite">
             <li v-for="notice in shownNotices" :key="`${notice.bar}${notice.message}`">
-              <strong v-if="notice.bar !== null && !notice.message.includes('ar ')">Bar {{ notice.bar }}: </strong
+              <strong v-if="notice.bar !== null && !notice.message.includes('ar ')"
+                >{{ t('edit-page.bar-bar', { bar: notice.bar }) }}{{ ' ' }} </strong
               >{{ notice.message }}
-              <span v-if="notice.at !== undefined" class="soft"
-                >line {{ notice.at.line }}, column {{ notice.at.column }}</span
-              >
+              <span v-if="notice.at !== undefined" class="soft">{{
+                t('edit-page.line-line-column-column', { line: notice.at.line, column: notice.at.column })
+              }}</span>
             </li>
           </ul>
         </BAlert>

@@ -7,6 +7,7 @@ import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { ScoreSheet, type ScoreMark } from '../../score/index.ts';
 import type { useEntry } from './use-entry.ts';
+import { t } from './messages.ts';
 
 /** A tune typed by keys, or with its buttons: letters are notes, digits their lengths, a full bar closes by itself. */
 const props = defineProps<{ pad: ReturnType<typeof useEntry>; abc: string }>();
@@ -28,11 +29,11 @@ const METRES: readonly Metre[] = [
 const keyOptions = KEYS.map((key) => ({ value: keyName(key), text: keyName(key) }));
 const metreOptions = METRES.map((metre) => ({ value: metreText(metre), text: metreText(metre) }));
 const VALUES: readonly { readonly key: string; readonly base: ValueName; readonly text: string }[] = [
-  { key: '1', base: 'whole', text: '1 whole' },
-  { key: '2', base: 'half', text: '2 half' },
-  { key: '4', base: 'quarter', text: '4 quarter' },
-  { key: '8', base: 'eighth', text: '8 eighth' },
-  { key: '6', base: 'sixteenth', text: '6 sixteenth' },
+  { key: '1', base: 'whole', text: t('entry-pad.1-whole') },
+  { key: '2', base: 'half', text: t('entry-pad.2-half') },
+  { key: '4', base: 'quarter', text: t('entry-pad.4-quarter') },
+  { key: '8', base: 'eighth', text: t('entry-pad.8-eighth') },
+  { key: '6', base: 'sixteenth', text: t('entry-pad.6-sixteenth') },
 ];
 const valueOptions = VALUES.map(({ key, text }) => ({ value: key, text }));
 const value = computed({
@@ -41,21 +42,21 @@ const value = computed({
 });
 const LETTERS = ['C', 'D', 'E', 'F', 'G', 'A', 'B'];
 const SIGNS: readonly { readonly key: string; readonly text: string; readonly label: string }[] = [
-  { key: 'r', text: 'Rest', label: 'Rest' },
-  { key: '.', text: 'Dot', label: 'Dot at the last note' },
-  { key: '3', text: 'Triplet', label: 'The last three as a triplet' },
-  { key: 't', text: 'Tie', label: 'Tie from the last note' },
-  { key: '#', text: '♯', label: 'Sharp' },
-  { key: '-', text: '♭', label: 'Flat' },
-  { key: '=', text: '♮', label: 'Natural' },
-  { key: 'ArrowUp', text: '↑', label: 'The last note a step higher' },
-  { key: 'ArrowDown', text: '↓', label: 'The last note a step lower' },
-  { key: '[', text: '|:', label: 'A repeat begins with this bar' },
-  { key: ']', text: ':|', label: 'The repeat ends with the last note' },
-  { key: 'Enter', text: 'Line', label: 'The line of the sheet ends' },
-  { key: 'ArrowLeft', text: '←', label: 'Go back' },
-  { key: 'ArrowRight', text: '→', label: 'Go on' },
-  { key: 'Backspace', text: 'Delete', label: 'Take the last note away' },
+  { key: 'r', text: t('entry-pad.rest'), label: t('entry-pad.rest') },
+  { key: '.', text: t('entry-pad.dot'), label: t('entry-pad.dot-at-the-last-note') },
+  { key: '3', text: t('entry-pad.triplet'), label: t('entry-pad.the-last-three-as-a-triplet') },
+  { key: 't', text: t('entry-pad.tie'), label: t('entry-pad.tie-from-the-last-note') },
+  { key: '#', text: '♯', label: t('entry-pad.sharp') },
+  { key: '-', text: '♭', label: t('entry-pad.flat') },
+  { key: '=', text: '♮', label: t('entry-pad.natural') },
+  { key: 'ArrowUp', text: '↑', label: t('entry-pad.the-last-note-a-step-higher') },
+  { key: 'ArrowDown', text: '↓', label: t('entry-pad.the-last-note-a-step-lower') },
+  { key: '[', text: '|:', label: t('entry-pad.a-repeat-begins-with-this-bar') },
+  { key: ']', text: ':|', label: t('entry-pad.the-repeat-ends-with-the-last') },
+  { key: 'Enter', text: t('entry-pad.line'), label: t('entry-pad.the-line-of-the-sheet-ends') },
+  { key: 'ArrowLeft', text: '←', label: t('entry-pad.go-back') },
+  { key: 'ArrowRight', text: '→', label: t('entry-pad.go-on') },
+  { key: 'Backspace', text: 'Delete', label: t('entry-pad.take-the-last-note-away') },
 ];
 
 const marks = computed((): readonly ScoreMark[] => {
@@ -96,7 +97,7 @@ function onKey(event: KeyboardEvent): void {
     <div class="frame">
       <TextField
         :model-value="entry.title"
-        label="Title"
+        :label="t('entry-pad.title')"
         @update:model-value="pad.set({ ...entry, title: String($event) })"
       />
       <SelectField
@@ -106,7 +107,7 @@ function onKey(event: KeyboardEvent): void {
         @update:model-value="pad.set({ ...entry, key: KEYS.find((key) => keyName(key) === $event) ?? entry.key })"
       />
       <SelectField
-        label="Time"
+        :label="t('entry-pad.time')"
         :model-value="metreText(entry.metre)"
         :options="metreOptions"
         @update:model-value="
@@ -115,40 +116,47 @@ function onKey(event: KeyboardEvent): void {
       />
       <TextField
         :model-value="entry.perMinute"
-        label="Beats a minute"
+        :label="t('entry-pad.beats-a-minute')"
         type="number"
         :min="20"
         :max="240"
         @update:model-value="pad.set({ ...entry, perMinute: Math.max(20, Math.min(240, Number($event) || 84)) })"
       />
       <SelectField
-        label="Pickup"
+        :label="t('entry-pad.pickup')"
         :model-value="entry.pickup"
         :options="[
           { value: 0, text: 'none' },
-          { value: 0.5, text: 'half a beat' },
-          { value: 1, text: '1 beat' },
-          { value: 2, text: '2 beats' },
-          { value: 3, text: '3 beats' },
+          { value: 0.5, text: t('entry-pad.half-a-beat') },
+          { value: 1, text: t('entry-pad.1-beat') },
+          { value: 2, text: t('entry-pad.2-beats') },
+          { value: 3, text: t('entry-pad.3-beats') },
         ]"
         @update:model-value="pad.set({ ...entry, pickup: Number($event) })"
       />
     </div>
-    <div class="d-flex flex-wrap gap-2" role="group" aria-label="Notes and signs">
-      <BFormRadioGroup v-model="value" buttons :options="valueOptions" aria-label="Length of the next note" />
+    <div class="d-flex flex-wrap gap-2" role="group" :aria-label="t('entry-pad.notes-and-signs')">
+      <BFormRadioGroup
+        v-model="value"
+        buttons
+        :options="valueOptions"
+        :aria-label="t('entry-pad.length-of-the-next-note')"
+      />
       <BButton v-for="letter in LETTERS" :key="letter" class="" @click="pressed(letter)">{{ letter }}</BButton>
       <BButton v-for="sign in SIGNS" :key="sign.key" :aria-label="sign.label" @click="pressed(sign.key)">{{
         sign.text
       }}</BButton>
-      <BButton :disabled="!pad.history.canUndo.value" @click="pad.history.undo()">Undo</BButton>
-      <BButton :disabled="abc === ''" @click="play">{{ listening.listening.value === null ? 'Play' : 'Stop' }}</BButton>
+      <BButton :disabled="!pad.history.canUndo.value" @click="pad.history.undo()">{{ t('entry-pad.undo') }}</BButton>
+      <BButton :disabled="abc === ''" @click="play">{{
+        listening.listening.value === null ? t('entry-pad.play') : t('entry-pad.stop')
+      }}</BButton>
     </div>
     <div
       ref="host"
       class="pad card-paper"
       role="application"
       tabindex="0"
-      aria-label="Type the notes: letters are notes, digits their lengths"
+      :aria-label="t('entry-pad.type-the-notes-letters-are-notes')"
       @keydown="onKey"
     >
       <ScoreSheet
@@ -163,34 +171,34 @@ function onKey(event: KeyboardEvent): void {
         chords
         :marks="marks"
       />
-      <p v-else class="soft p-5 text-center">Press here, then type: G A B, and 2 before a longer note.</p>
+      <p v-else class="soft p-5 text-center">{{ t('entry-pad.press-here-then-type-g-a') }}</p>
     </div>
     <BAlert v-if="pad.problem.value !== null" variant="warning" :model-value="true">{{ pad.problem.value }}</BAlert>
     <div class="d-flex flex-wrap gap-3">
       <TextField
         class="grow"
         :model-value="entry.words"
-        label="Words"
-        hint="A syllable for each note: gar-den path; _ holds one on, * leaves a note without."
+        :label="t('entry-pad.words')"
+        :hint="t('entry-pad.a-syllable-for-each-note-gar')"
         @update:model-value="pad.set({ ...entry, words: String($event) })"
       />
       <TextField
         :model-value="last?.chord ?? ''"
-        label="Chord over the last note"
+        :label="t('entry-pad.chord-over-the-last-note')"
         @update:model-value="pad.set(chordAt(entry, String($event)))"
       />
     </div>
     <BAccordion>
-      <BAccordionItem title="All the keys">
+      <BAccordionItem :title="t('entry-pad.all-the-keys')">
         <dl class="keys">
           <template v-for="each in ENTRY_KEYS" :key="each.keys">
             <dt>{{ each.keys }}</dt>
             <dd>{{ each.does }}</dd>
           </template>
-          <dt>Ctrl Z</dt>
-          <dd>take it back</dd>
-          <dt>Space</dt>
-          <dd>play what is there</dd>
+          <dt>{{ t('entry-pad.ctrl-z') }}</dt>
+          <dd>{{ t('entry-pad.take-it-back') }}</dd>
+          <dt>{{ t('entry-pad.space') }}</dt>
+          <dd>{{ t('entry-pad.play-what-is-there') }}</dd>
         </dl>
       </BAccordionItem>
     </BAccordion>

@@ -5,6 +5,7 @@ import { ref } from 'vue';
 import { render, scheduleOf, type Voices } from '../../sound/index.ts';
 import { saveFile } from '../../ui/save-file.ts';
 import { tuneWorker, type PlayedBacking, type Playback } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 /** The tune as a file in an open format. */
 const props = defineProps<{
@@ -25,7 +26,7 @@ const FORMATS: readonly { readonly ending: Ending; readonly label: string; reado
   { ending: 'musicxml', label: 'MusicXML', type: 'application/vnd.recordare.musicxml+xml' },
   { ending: 'mid', label: 'MIDI', type: 'audio/midi' },
   { ending: 'svg', label: 'SVG', type: 'image/svg+xml' },
-  { ending: 'wav', label: 'Sound', type: 'audio/wav' },
+  { ending: 'wav', label: t('export-buttons.sound'), type: 'audio/wav' },
 ];
 const error = ref<string | null>(null);
 const busy = ref<Ending | null>(null);
@@ -43,7 +44,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
       ? await tuneWorker().engrave({ ...source, rows: null, counting: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending, props.backing?.feel ?? null);
   if (!made.ok) {
-    error.value = made.error[0]?.message ?? 'The file could not be made.';
+    error.value = made.error[0]?.message ?? t('export-buttons.the-file-could-not-be-made');
     return null;
   }
   return 'svg' in made.value ? made.value.svg : new Uint8Array(made.value);
@@ -63,8 +64,8 @@ async function save(ending: Ending, type: string): Promise<void> {
 </script>
 
 <template>
-  <div class="line" role="group" aria-label="Save as">
-    <span class="soft">Save as</span>
+  <div class="line" role="group" :aria-label="t('export-buttons.save-as')">
+    <span class="soft">{{ t('export-buttons.save-as') }}</span>
     <BButton
       v-for="format in FORMATS"
       :key="format.ending"

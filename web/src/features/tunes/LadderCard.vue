@@ -3,6 +3,7 @@ import { ladder, REPEAT_CHOICES, type RepeatWay, type RungId } from '@escalier/c
 import { computed } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { barsWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** The class's practice ladder for this tune: each rung with what it means here. */
 const props = defineProps<{ info: TuneInfo; rungs: readonly RungId[]; repeats: RepeatWay }>();
@@ -16,9 +17,11 @@ function detail(id: RungId): string {
   const tempo = props.info.reading.tempo.perMinute;
   switch (id) {
     case 'slow':
-      return spot.value === null ? '' : `at ${spot.value.drill.ladder[0]} of ${tempo}`;
+      return spot.value === null
+        ? ''
+        : t('ladder-card.at-ladder-of-tempo', { ladder: spot.value.drill.ladder[0]!, tempo });
     case 'spot':
-      return spot.value === null ? 'none here' : barsOf(spot.value.bars);
+      return spot.value === null ? t('ladder-card.none-here') : barsOf(spot.value.bars);
     case 'join':
       return barsWords(props.info.reading.form.learnBars);
     case 'whole':
@@ -39,7 +42,7 @@ function barsOf([first, last]: readonly [number, number]): string {
 
 <template>
   <section class="card-paper">
-    <h2>Practice ladder</h2>
+    <h2>{{ t('ladder-card.practice-ladder') }}</h2>
     <ol class="bullets">
       <li v-for="rung in steps" :key="rung.id">
         <BButton variant="link" class="how-toggle" @click="emit('run', rung.id)">{{ rung.words }}</BButton><span
@@ -49,6 +52,6 @@ function barsOf([first, last]: readonly [number, number]): string {
         >
       </li>
     </ol>
-    <p v-if="hasRepeats" class="soft mb-0">Repeats: {{ repeatWords }}.</p>
+    <p v-if="hasRepeats" class="soft mb-0">{{ t('ladder-card.repeats-repeat', { repeat: repeatWords ?? '' }) }}</p>
   </section>
 </template>

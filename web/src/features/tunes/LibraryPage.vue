@@ -3,7 +3,6 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import SelectField from '../../ui/SelectField.vue';
 import { useClasses } from '../classes/index.ts';
 import { useSession } from '../schools/index.ts';
@@ -11,6 +10,7 @@ import { filtered, LENGTHS, NO_FILTER, offered, READINESS, type LibraryFilter } 
 import LibraryTable from './LibraryTable.vue';
 import { hasWordsOf } from './words.ts';
 import { useLibrary } from './use-library.ts';
+import { t } from './messages.ts';
 
 const classes = useClasses();
 const session = useSession();
@@ -42,28 +42,36 @@ const newNotes = computed(() =>
   offered(all.value, (row) => (row.newNotes.length === 1 ? row.newNotes : []), noteWords),
 );
 const readers = computed(() => [
-  { value: '', text: 'a class that knows nothing yet' },
+  { value: '', text: t('library-page.a-class-that-knows-nothing-yet') },
   ...(classes.list ?? []).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const className = computed(() => classes.list?.find((each) => each.id === classId.value)?.name ?? null);
 </script>
 
 <template>
-  <LoadState v-if="rows === null && error !== null" :error="error" what="the tunes" @again="load" />
+  <LoadState v-if="rows === null && error !== null" :error="error" :what="t('library-page.the-tunes')" @again="load" />
   <div v-else class="page-grid">
     <header class="page-head">
       <div>
-        <h1>Library</h1>
+        <h1>{{ t('library-page.library') }}</h1>
         <p class="soft">
-          <template v-if="rows === null">Reading the tunes …</template>
+          <template v-if="rows === null">{{ t('library-page.reading-the-tunes') }}</template>
           <template v-else
-            >{{ shown.length }} of {{ plural(all.length, 'tune', 'tunes')
-            }}<template v-if="className !== null">, read for {{ className }}</template></template
+            >{{
+              t('library-page.shown-count-of-tunes', {
+                shownCount: shown.length,
+                tunes: t('count.tunes', { n: all.length }),
+              })
+            }}<template v-if="className !== null">{{
+              t('library-page.read-for-class-name', { className })
+            }}</template></template
           >
         </p>
       </div>
-      <SelectField v-model="classId" label="Read for" :options="readers" />
-      <BButton v-if="session.mayTeach" role="link" variant="primary" :to="{ name: 'new-tune' }">Add a tune</BButton>
+      <SelectField v-model="classId" :label="t('library-page.read-for')" :options="readers" />
+      <BButton v-if="session.mayTeach" role="link" variant="primary" :to="{ name: 'new-tune' }">{{
+        t('library-page.add-a-tune')
+      }}</BButton>
     </header>
     <BForm class="card-paper stack" role="search" @submit.prevent>
       <div class="line">
@@ -71,40 +79,49 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
           v-model="filter.search"
           class="grow search"
           type="search"
-          placeholder="Title, composer, mood"
-          aria-label="Search"
+          :placeholder="t('library-page.title-composer-mood')"
+          :aria-label="t('library-page.search')"
         />
-        <BFormRadioGroup v-model="filter.readiness" buttons :options="READINESS" aria-label="How near" />
-        <BButton :aria-expanded="withFilters" @click="withFilters = !withFilters">More filters</BButton>
+        <BFormRadioGroup
+          v-model="filter.readiness"
+          buttons
+          :options="READINESS"
+          :aria-label="t('library-page.how-near')"
+        />
+        <BButton :aria-expanded="withFilters" @click="withFilters = !withFilters">{{
+          t('library-page.more-filters')
+        }}</BButton>
       </div>
       <BCollapse v-model="withFilters" lazy>
         <div class="field-grid">
           <SelectField
             v-if="filter.readiness === 'one'"
             v-model="filter.newNote"
-            label="The new note"
+            :label="t('library-page.the-new-note')"
             :options="newNotes"
           />
-          <SelectField v-model="filter.metre" label="Metre" :options="metres" />
+          <SelectField v-model="filter.metre" :label="t('library-page.metre')" :options="metres" />
           <SelectField v-model="filter.key" label="Key" :options="keys" />
-          <SelectField v-model="filter.tag" label="Mood" :options="tags" />
-          <SelectField v-model="filter.length" label="Length" :options="LENGTHS" />
-          <SelectField v-model="filter.has" label="To drill" :options="toDrill" />
+          <SelectField v-model="filter.tag" :label="t('library-page.mood')" :options="tags" />
+          <SelectField v-model="filter.length" :label="t('library-page.length')" :options="LENGTHS" />
+          <SelectField v-model="filter.has" :label="t('library-page.to-drill')" :options="toDrill" />
         </div>
         <div class="line mt-2">
-          <BFormCheckbox v-model="filter.words">with words</BFormCheckbox>
-          <BFormCheckbox v-model="filter.duet">duets</BFormCheckbox>
-          <BFormCheckbox v-model="filter.archived">archived too</BFormCheckbox>
+          <BFormCheckbox v-model="filter.words">{{ t('library-page.with-words') }}</BFormCheckbox>
+          <BFormCheckbox v-model="filter.duet">{{ t('library-page.duets') }}</BFormCheckbox>
+          <BFormCheckbox v-model="filter.archived">{{ t('library-page.archived-too') }}</BFormCheckbox>
         </div>
       </BCollapse>
     </BForm>
     <LoadState
       v-if="rows === null"
       :error="error"
-      :what="total === 0 ? 'the tunes' : `the tunes, ${done} of ${total} read`"
+      :what="
+        total === 0 ? t('library-page.the-tunes') : t('library-page.the-tunes-done-of-total-read', { done, total })
+      "
       @again="load"
     />
-    <p v-else-if="shown.length === 0" class="soft">No tunes match. Remove a filter, or add a tune of your own.</p>
+    <p v-else-if="shown.length === 0" class="soft">{{ t('library-page.no-tunes-match-remove-a-filter') }}</p>
     <LibraryTable v-else :rows="shown" :class-id="classId" />
   </div>
 </template>

@@ -4,6 +4,7 @@ import { ref, watch } from 'vue';
 import { useGrowing } from '../../ui/after-paint.ts';
 import { noteWords } from '../../ui/note-words.ts';
 import type { LibraryRow } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 /** The tunes that are left after filtering, a page at a time. */
 const props = defineProps<{ rows: readonly LibraryRow[]; classId: string }>();
@@ -18,11 +19,11 @@ watch(
 const drawn = useGrowing(5, PER_PAGE);
 
 const FIELDS = [
-  { key: 'title', label: 'Tune', isRowHeader: true, sortable: true },
-  { key: 'new', label: 'New for the class' },
-  { key: 'metre', label: 'Metre, key', sortable: true },
-  { key: 'learnBars', label: 'Bars to learn', sortable: true },
-  { key: 'difficulty', label: 'Difficulty', sortable: true },
+  { key: 'title', label: t('library-table.tune'), isRowHeader: true, sortable: true },
+  { key: 'new', label: t('library-table.new-for-the-class') },
+  { key: 'metre', label: t('library-table.metre-key'), sortable: true },
+  { key: 'learnBars', label: t('library-table.bars-to-learn'), sortable: true },
+  { key: 'difficulty', label: t('library-table.difficulty'), sortable: true },
 ];
 const HARDEST = 50;
 /** A bar of our own: a component for each of many rows takes long on a small device. */
@@ -39,7 +40,7 @@ function marks(row: LibraryRow): string {
 </script>
 
 <template>
-  <div class="card-paper scroll-x" tabindex="0" role="region" aria-label="The tunes as a table">
+  <div class="card-paper scroll-x" tabindex="0" role="region" :aria-label="t('library-table.the-tunes-as-a-table')">
     <BTable :items="rows" :fields="FIELDS" :per-page="drawn" :current-page="pageNumber" stacked="md" hover>
       <template #cell(title)="{ item }">
         <RouterLink
@@ -52,19 +53,26 @@ function marks(row: LibraryRow): string {
       </template>
       <template #cell(new)="{ item }">
         <template v-if="item.unplayable.length > 0"
-          ><strong>not on this instrument:</strong> {{ item.unplayable.map(noteWords).join(' ') }}</template
+          ><strong>{{ t('library-table.not-on-this-instrument') }}</strong>
+          {{ item.unplayable.map(noteWords).join(' ') }}</template
         >
         <template v-else-if="item.newNotes.length === 0">{{
-          item.newElements.length === 0 ? 'nothing' : 'no new notes'
+          item.newElements.length === 0 ? 'nothing' : t('library-table.no-new-notes')
         }}</template>
         <span v-for="note in item.newNotes" v-else :key="note" class="chip">{{ noteWords(note) }}</span>
         <span v-if="item.better !== null" class="soft small marks">
           {{ item.better.key }}, {{ shiftWords(item.better.shift) }}:
-          {{ item.better.newNotes.length === 0 ? 'nothing new' : item.better.newNotes.map(noteWords).join(' ') }}
+          {{
+            item.better.newNotes.length === 0
+              ? t('library-table.nothing-new')
+              : item.better.newNotes.map(noteWords).join(' ')
+          }}
         </span>
       </template>
       <template #cell(metre)="{ item }">{{ item.metre }} · {{ item.key }}</template>
-      <template #cell(learnBars)="{ item }">{{ item.learnBars }} of {{ item.bars }}</template>
+      <template #cell(learnBars)="{ item }">{{
+        t('library-table.learn-bars-of-bars', { learnBars: item.learnBars, bars: item.bars })
+      }}</template>
       <template #cell(difficulty)="{ item }">
         {{ item.difficulty
         }}<span class="meter" aria-hidden="true"><i :style="{ width: share(item.difficulty) }" /></span>
@@ -76,7 +84,7 @@ function marks(row: LibraryRow): string {
       class="pages mt-3 mb-0"
       :total-rows="rows.length"
       :per-page="PER_PAGE"
-      aria-label="Pages of the library"
+      :aria-label="t('library-table.pages-of-the-library')"
       first-number
       last-number
     />

@@ -6,6 +6,7 @@ import { mixUpWords } from '@escalier/core/words';
 import { FingeringChart } from '../notes/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
 import { barsWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** Pairs of notes that a class takes for each other, their fingerings side by side. */
 defineProps<{ mixUps: readonly MixUp[]; on: Instrument }>();
@@ -15,7 +16,7 @@ const MOST_SHOWN = 4;
 
 <template>
   <section class="card-paper stack-close">
-    <h2>Easily mixed up</h2>
+    <h2>{{ t('mix-up-card.easily-mixed-up') }}</h2>
     <div
       v-for="mixUp in mixUps.slice(0, MOST_SHOWN)"
       :key="mixUp.pair.join()"

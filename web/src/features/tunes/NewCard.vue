@@ -5,8 +5,8 @@ import { syllableAt, type Reading } from '@escalier/core/reading';
 import { describeMove, elementWords, signWords, staffPlace } from '@escalier/core/words';
 import { computed } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
-import { plural } from '../../ui/plural.ts';
 import { barsWords } from './words.ts';
+import { t } from './messages.ts';
 
 /** What the tune brings that this class has not had. */
 const props = defineProps<{ reading: Reading; on: Instrument; lengthWords: LengthWords; className: string }>();
@@ -29,8 +29,8 @@ const nothing = computed(() => {
 
 <template>
   <section class="card-paper stack-close">
-    <h2>New for {{ className }}</h2>
-    <p v-if="nothing">Nothing new: a tune to settle in with.</p>
+    <h2>{{ t('new-card.new-for-class-name', { className }) }}</h2>
+    <p v-if="nothing">{{ t('new-card.nothing-new-a-tune-to-settle') }}</p>
     <ul class="plain stack-close">
       <li
         v-for="use in reading.notes.new"
@@ -41,9 +41,16 @@ const nothing = computed(() => {
         @blur="emit('point', [])"
       >
         <span class="chip">{{ noteWords(use.name) }}</span>
-        {{ plural(use.count, 'time', 'times') }}, {{ barsWords(use.bars) }}; written
-        {{ staffPlace(staffStep(pitch(use.name))) }}.
-        <template v-if="wordsOf(use).length > 0">On “{{ wordsOf(use).join('”, “') }}”.</template>
+        {{
+          t('new-card.times-bars-written-staff-place', {
+            times: t('count.times', { n: use.count }),
+            bars: barsWords(use.bars),
+            staffPlace: staffPlace(staffStep(pitch(use.name))),
+          })
+        }}
+        <template v-if="wordsOf(use).length > 0">{{
+          t('new-card.on-list', { list: wordsOf(use).join('”, “') })
+        }}</template>
       </li>
       <li
         v-for="element in reading.elements.new"
@@ -57,17 +64,17 @@ const nothing = computed(() => {
         <span v-if="element.id !== 'pickup'">, {{ barsWords(element.bars) }}</span>
       </li>
       <li v-for="sign in reading.signs.new" :key="sign.id">
-        <strong>{{ signWords(sign.id) }}</strong><span v-if="sign.id.startsWith('key')"
-          >: {{ reading.keySignature.changes.join(', ') }} changed</span
-        >
+        <strong>{{ signWords(sign.id) }}</strong><span v-if="sign.id.startsWith('key')">{{
+          t('new-card.list-changed', { list: reading.keySignature.changes.join(', ') })
+        }}</span>
       </li>
     </ul>
     <p v-for="each in reading.sung?.offBeat ?? []" :key="`${each.bar}.${each.word}`">
-      <strong>“{{ each.word }}”</strong> in {{ barsWords([each.bar]) }}: “{{ each.syllable }}” is stressed and falls off
-      the beat.
+      <strong>“{{ each.word }}”</strong>
+      {{ t('new-card.in-bars-syllable-is-stressed-and', { bars: barsWords([each.bar]), syllable: each.syllable }) }}
     </p>
     <template v-if="moves.length > 0">
-      <h3>Moves to drill first</h3>
+      <h3>{{ t('new-card.moves-to-drill-first') }}</h3>
       <ul class="plain stack-close">
         <li v-for="use in moves" :key="`${use.from}>${use.to}`">
           <strong>{{ noteWords(use.from) }} → {{ noteWords(use.to) }}</strong
@@ -75,7 +82,11 @@ const nothing = computed(() => {
         </li>
       </ul>
       <p v-if="reading.moves.new.length > SHOWN_MOVES" class="soft">
-        and {{ plural(reading.moves.new.length - SHOWN_MOVES, 'easier new move', 'easier new moves') }}
+        {{
+          t('new-card.and-easier', {
+            easier: t('count.easier-new-moves', { n: reading.moves.new.length - SHOWN_MOVES }),
+          })
+        }}
       </p>
     </template>
   </section>

@@ -7,6 +7,7 @@ import { computed } from 'vue';
 import { noteWords, withNoteNames } from '../../ui/note-words.ts';
 import type { TuneInfo } from '../../workers/index.ts';
 import { useRemarks } from '../schools/index.ts';
+import { t } from './messages.ts';
 
 /** Where the class stops, and where it may: with what to drill. */
 const props = defineProps<{ info: TuneInfo; troubles: readonly TroubleSpot[] }>();
@@ -35,23 +36,30 @@ function wordOf({ foreseen }: ClassSpot): string | null {
     @focus="emit('point', spot.bars)"
     @blur="emit('point', [])"
   >
-    <h2>{{ spot.stopped > 0 ? 'They stop at' : 'They may stumble at' }} {{ barRange(spot.bars) }}</h2>
+    <h2>
+      {{ spot.stopped > 0 ? t('spot-cards.they-stop-at') : t('spot-cards.they-may-stumble-at') }}
+      {{ barRange(spot.bars) }}
+    </h2>
     <p v-if="spot.stopped > 0">
-      {{ spot.stopped }} of {{ spot.of }} stopped here{{ saidOf(spot) }}.
-      <template v-if="spot.foreseen === null">The sheet does not show it.</template>
+      {{ t('spot-cards.stopped-of-of-stopped-here-said', { stopped: spot.stopped, of: spot.of, said: saidOf(spot) }) }}
+      <template v-if="spot.foreseen === null">{{ t('spot-cards.the-sheet-does-not-show-it') }}</template>
     </p>
     <template v-if="spot.foreseen !== null">
       <p>
         {{ withNoteNames(hardSpotWords(spot.foreseen.hardest)) }}
-        <template v-if="wordOf(spot) !== null">On “{{ wordOf(spot) }}”.</template>
+        <template v-if="wordOf(spot) !== null">{{ t('spot-cards.on-word', { word: wordOf(spot)! }) }}</template>
       </p>
       <p>
-        Drill {{ spot.foreseen.drill.toggle.map(noteWords).join('–') }}, then
-        {{ spot.foreseen.drill.loop.map(noteWords).join('–') }}.
+        {{
+          t('spot-cards.drill-list-then-list2', {
+            list: spot.foreseen.drill.toggle.map(noteWords).join('–'),
+            list2: spot.foreseen.drill.loop.map(noteWords).join('–'),
+          })
+        }}
       </p>
     </template>
     <BButton size="sm" @click="emit('climb', spot)">
-      {{ spot.foreseen === null ? 'Loop it' : `Climb: ${spot.foreseen.drill.ladder.join(', ')}` }}
+      {{ spot.foreseen === null ? t('spot-cards.loop-it') : `Climb: ${spot.foreseen.drill.ladder.join(', ')}` }}
     </BButton>
   </section>
 </template>

@@ -6,6 +6,7 @@ import { onActionKey, useTaps } from '../../ui/action-keys.ts';
 import PlayButton from '../../ui/PlayButton.vue';
 import type { usePlayer } from '../../sound/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 /** Plays the tune: at any tempo, with or without the melody, all of it or a stretch in a loop. */
 const props = defineProps<{
@@ -27,16 +28,16 @@ watch(pass, props.player.setTempo, { immediate: true });
 const loops = computed(() => {
   const { hardSpots, form } = props.info.reading;
   const indexOf = (number: number): number => props.info.barNumbers.indexOf(number);
-  const spots = hardSpots.map((spot) => ({ bars: spot.bars, what: 'hard spot' }));
+  const spots = hardSpots.map((spot) => ({ bars: spot.bars, what: t('transport-bar.hard-spot') }));
   const lines = form.lines.map((line) => ({ bars: line.bars, what: `line ${line.letter}` }));
   return [...spots, ...lines].map(({ bars, what }) => ({
     key: `${what} ${bars.join('-')}`,
-    label: `${what}, ${bars[0] === bars[1] ? `bar ${bars[0]}` : `bars ${bars[0]} to ${bars[1]}`}`,
+    label: `${what}, ${bars[0] === bars[1] ? `bar ${bars[0]}` : t('transport-bar.bars-bars-to-bars2', { bars: bars[0], bars2: bars[1] })}`,
     value: [indexOf(bars[0]), props.info.barNumbers.lastIndexOf(bars[1])] as const,
   }));
 });
 const loopOptions = computed(() => [
-  { value: '', text: 'all, once' },
+  { value: '', text: t('transport-bar.all-once') },
   ...loops.value.map(({ key, label }) => ({ value: key, text: label })),
 ]);
 const chosen = computed({
@@ -52,10 +53,10 @@ function toggle(): void {
 }
 
 const VOICES = [
-  { value: 'melody', text: 'Melody' },
-  { value: 'click', text: 'Click' },
-  { value: 'drone', text: 'Drone' },
-  { value: 'along', text: 'Backing' },
+  { value: 'melody', text: t('transport-bar.melody') },
+  { value: 'click', text: t('transport-bar.click') },
+  { value: 'drone', text: t('transport-bar.drone') },
+  { value: 'along', text: t('transport-bar.backing') },
   { value: 'countIn', text: 'Count-in' },
 ] as const;
 type VoiceId = (typeof VOICES)[number]['value'];
@@ -95,7 +96,7 @@ onActionKey({
 </script>
 
 <template>
-  <section class="card-paper line transport no-print" aria-label="Play">
+  <section class="card-paper line transport no-print" :aria-label="t('transport-bar.play')">
     <PlayButton :playing="player.playing.value !== null" @toggle="toggle" />
     <BFormInput
       class="tempo"
@@ -104,20 +105,20 @@ onActionKey({
       min="20"
       max="240"
       :model-value="rung"
-      aria-label="Tempo in beats a minute"
+      :aria-label="t('transport-bar.tempo-in-beats-a-minute')"
       @update:model-value="player.setTempo(Number($event))"
     />
-    <BFormRadioGroup v-model="rung" buttons :options="ladder" aria-label="Tempo ladder" />
-    <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" aria-label="What sounds" />
+    <BFormRadioGroup v-model="rung" buttons :options="ladder" :aria-label="t('transport-bar.tempo-ladder')" />
+    <BFormCheckboxGroup v-model="sounding" buttons :options="VOICES" :aria-label="t('transport-bar.what-sounds')" />
     <BFormSelect
       v-if="player.along.value && feelOptions.length > 0"
       class="auto"
       :model-value="feel ?? feels?.[0] ?? null"
       :options="feelOptions"
-      aria-label="Feel of the backing"
+      :aria-label="t('transport-bar.feel-of-the-backing')"
       @update:model-value="feel = $event as FeelId"
     />
-    <BFormSelect v-model="chosen" class="auto loop" :options="loopOptions" aria-label="Loop" />
+    <BFormSelect v-model="chosen" class="auto loop" :options="loopOptions" :aria-label="t('transport-bar.loop')" />
     <BAlert v-if="player.error.value !== null" variant="danger" :model-value="true">{{ player.error.value }}</BAlert>
   </section>
 </template>

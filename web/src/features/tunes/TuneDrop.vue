@@ -3,6 +3,7 @@ import { FILE_ENDINGS, MOST_FILE_BYTES } from '@escalier/core/formats';
 import { useDropZone } from '@vueuse/core';
 import { useTemplateRef } from 'vue';
 import FilePick from '../../ui/FilePick.vue';
+import { t } from './messages.ts';
 
 /** A file by choice or by drop. */
 const emit = defineEmits<{ file: [bytes: Uint8Array]; refuse: [sentence: string] }>();
@@ -22,8 +23,8 @@ async function take(file: File | undefined): Promise<void> {
 <template>
   <div ref="zone" class="drop" :class="{ over: isOverDropZone }">
     <FilePick
-      label="Choose a file or drop it here"
-      hint="ABC, MusicXML (also compressed) or MIDI. Or paste ABC as text."
+      :label="t('tune-drop.choose-a-file-or-drop-it')"
+      :hint="t('tune-drop.abc-music-xml-also-compressed-or')"
       :accept="FILE_ENDINGS.map((ending) => `.${ending}`).join(',')"
       @pick="take($event[0])"
     />

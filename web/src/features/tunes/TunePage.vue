@@ -32,6 +32,7 @@ import TransportBar from './TransportBar.vue';
 import TuneRemoval from './TuneRemoval.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
 import type { WayIn } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 /** A tune as a class meets it: by the step of a staircase, or from the library. */
 const props = defineProps<{ classId: string | null; position?: number; tuneId?: string }>();
@@ -71,17 +72,17 @@ const { rows, shownRows, counting, colours, sayings, naming } = useRows(page, in
 /** Where B is si the class says so. */
 const isWithSi = computed(() => page.value?.schoolClass?.style.naming === 'fixed-do-si');
 const COUNTING_WORDS: readonly { value: Counting; text: string }[] = [
-  { value: 'numbers', text: 'Count 1 & 2 &' },
-  { value: 'ta', text: 'Count ta ti-ti' },
-  { value: 'beat-function', text: 'Count du de' },
-  { value: 'beat-position', text: 'Count ta di' },
+  { value: 'numbers', text: t('tune-page.count-1-2') },
+  { value: 'ta', text: t('tune-page.count-ta-ti-ti') },
+  { value: 'beat-function', text: t('tune-page.count-du-de') },
+  { value: 'beat-position', text: t('tune-page.count-ta-di') },
 ];
 /** On a phone the switches fold away. */
 const isPhone = useMediaQuery('(max-width: 600px)');
 const switching = ref(false);
 const rowsOpen = ref(false);
 const wayOptions = computed(() => [
-  { value: null, text: 'The tune itself' },
+  { value: null, text: t('tune-page.the-tune-itself') },
   ...ways.value.map((each) => ({ value: each, text: `${each.label}: ${withNoteNames(each.about)}` })),
 ]);
 
@@ -115,7 +116,10 @@ const presses = computed(() => {
     .filter(([id]) => id.startsWith('n0-'))
     .map(([id, name]) => ({
       id,
-      label: `Breath after ${noteWords(name)}, bar ${barNumbers[placeOfId(id)?.barIndex ?? 0] ?? ''}`,
+      label: t('tune-page.breath-after-note-bar-bar-numbers', {
+        note: noteWords(name),
+        barNumbers: barNumbers[placeOfId(id)?.barIndex ?? 0] ?? '',
+      }),
       on: breathIds.value.includes(id),
     }));
 });
@@ -156,12 +160,17 @@ function label(use: NoteUse): string {
 </script>
 
 <template>
-  <LoadState v-if="page === null || info === null || on === null" :error="error" what="the tune" @again="load" />
+  <LoadState
+    v-if="page === null || info === null || on === null"
+    :error="error"
+    :what="t('tune-page.the-tune')"
+    @again="load"
+  />
   <div v-else class="page-grid">
     <ClassHead
       v-if="page.schoolClass !== null && page.step !== null"
       :class-id="page.schoolClass.id"
-      :trail="`Step ${page.step.position}`"
+      :trail="t('tune-page.step-position', { position: page.step.position })"
     />
     <header class="page-head">
       <div>
@@ -170,13 +179,19 @@ function label(use: NoteUse): string {
           {{ page.title }}
         </component>
         <p class="soft">
-          <template v-if="page.step !== null">Step {{ page.step.position }} of {{ page.steps }} · </template>
-          <template v-else-if="page.schoolClass !== null">for {{ page.schoolClass.name }} · </template>
+          <template v-if="page.step !== null"
+            >{{ t('tune-page.step-position-of-steps', { position: page.step.position, steps: page.steps }) }}{{ ' ' }}
+          </template>
+          <template v-else-if="page.schoolClass !== null"
+            >{{ t('tune-page.for-name', { name: page.schoolClass.name }) }}{{ ' ' }}
+          </template>
           {{ on.shortName }} · {{ origin
           }}<template v-if="page.bookPage !== ''">
             · {{ teaching.book === '' ? 'book' : teaching.book }}, {{ page.bookPage }}</template
           >
-          <span v-if="teaching.bring !== ''" class="print-only">Bring: {{ teaching.bring }}</span>
+          <span v-if="teaching.bring !== ''" class="print-only">{{
+            t('tune-page.bring-bring', { bring: teaching.bring })
+          }}</span>
         </p>
       </div>
       <BFormSelect
@@ -184,23 +199,25 @@ function label(use: NoteUse): string {
         v-model="instrumentId"
         class="auto no-print"
         :options="INSTRUMENTS"
-        aria-label="Instrument"
+        :aria-label="t('tune-page.instrument')"
       />
-      <nav class="line no-print" aria-label="This tune">
+      <nav class="line no-print" :aria-label="t('tune-page.this-tune')">
         <template v-if="page.step !== null">
           <BButton
             v-if="page.step.position > 1"
             role="link"
             :to="{ name: 'step', params: { classId, position: page.step.position - 1 } }"
-            >Step {{ page.step.position - 1 }}</BButton
+            >{{ t('tune-page.step-position', { position: page.step.position - 1 }) }}</BButton
           >
           <BButton
             v-if="page.step.position < page.steps"
             role="link"
             :to="{ name: 'step', params: { classId, position: page.step.position + 1 } }"
-            >Step {{ page.step.position + 1 }}</BButton
+            >{{ t('tune-page.step-position', { position: page.step.position + 1 }) }}</BButton
           >
-          <BButton role="link" variant="primary" :to="{ name: 'hear', params: { classId } }">Hear pupils</BButton>
+          <BButton role="link" variant="primary" :to="{ name: 'hear', params: { classId } }">{{
+            t('tune-page.hear-pupils')
+          }}</BButton>
         </template>
         <template v-if="session.mayTeach">
           <BButton
@@ -211,27 +228,36 @@ function label(use: NoteUse): string {
               params: { classId },
               query: { kind: 'tune-sheet', step: page.step.position, tune: page.tuneId },
             }"
-            >Handouts</BButton
+            >{{ t('tune-page.handouts') }}</BButton
           >
-          <BButton role="link" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }">Edit</BButton>
+          <BButton role="link" :to="{ name: 'edit-tune', params: { tuneId: page.tuneId } }">{{
+            t('tune-page.edit')
+          }}</BButton>
           <TuneFor v-if="page.schoolClass === null" :tune-id="page.tuneId" :title="page.title" />
           <TuneRemoval v-if="page.step === null" :tune-id="page.tuneId" :title="page.title" @changed="load" />
         </template>
       </nav>
     </header>
-    <BButton v-if="isPhone" class="no-print" @click="switching = true">What the sheet shows</BButton>
+    <BButton v-if="isPhone" class="no-print" @click="switching = true">{{
+      t('tune-page.what-the-sheet-shows')
+    }}</BButton>
     <component
       :is="isPhone ? BOffcanvas : 'div'"
       v-model="switching"
       class="no-print"
-      title="What the sheet shows"
+      :title="t('tune-page.what-the-sheet-shows')"
       placement="bottom"
       :teleport-to="isPhone ? 'body' : undefined"
     >
       <div class="line">
-        <BButton :aria-expanded="rowsOpen" @click="rowsOpen = !rowsOpen">Under the notes</BButton>
-        <BFormCheckboxGroup v-model="layers" buttons :options="LAYERS" aria-label="Layers on the sheet" />
-        <BButton v-if="!isPhone" @click="print">Print</BButton>
+        <BButton :aria-expanded="rowsOpen" @click="rowsOpen = !rowsOpen">{{ t('tune-page.under-the-notes') }}</BButton>
+        <BFormCheckboxGroup
+          v-model="layers"
+          buttons
+          :options="LAYERS"
+          :aria-label="t('tune-page.layers-on-the-sheet')"
+        />
+        <BButton v-if="!isPhone" @click="print">{{ t('tune-page.print') }}</BButton>
       </div>
       <div v-if="rowsOpen" class="line mt-2">
         <NoteRows v-model="rows" :has-words="info.hasWords" :with-si="isWithSi" />
@@ -240,7 +266,7 @@ function label(use: NoteUse): string {
           v-model="counting"
           class="auto"
           :options="COUNTING_WORDS"
-          aria-label="Counting"
+          :aria-label="t('tune-page.counting')"
         />
       </div>
     </component>
@@ -261,8 +287,13 @@ function label(use: NoteUse): string {
           :player="player"
           :bar-numbers="info.barNumbers"
         />
-        <section class="card-paper stack sheet" aria-label="The tune">
-          <BFormSelect v-model="way" class="auto way no-print" :options="wayOptions" aria-label="Way into the tune" />
+        <section class="card-paper stack sheet" :aria-label="t('tune-page.the-tune-2')">
+          <BFormSelect
+            v-model="way"
+            class="auto way no-print"
+            :options="wayOptions"
+            :aria-label="t('tune-page.way-into-the-tune')"
+          />
           <ScoreSheet
             :abc="way?.abc ?? info.abc"
             :title="way === null ? page.title : `${page.title}, ${way.label}`"
@@ -281,11 +312,16 @@ function label(use: NoteUse): string {
             @pick="playFrom"
             @draw="(first, last) => chunks.add(indexOfBar(first), indexOfBar(last))"
           />
-          <p v-if="way?.turns" class="soft no-print mb-0">Each round in silence first, then aloud; then faster.</p>
+          <p v-if="way?.turns" class="soft no-print mb-0">{{ t('tune-page.each-round-in-silence-first-then') }}</p>
           <p v-if="way === null" class="soft small no-print mb-0">
-            Press a note to play from there; draw over bars to make a piece of them.
+            {{ t('tune-page.press-a-note-to-play-from') }}
           </p>
-          <div v-if="!layers.includes('fingerings')" class="charts" role="group" aria-label="Fingerings of this tune">
+          <div
+            v-if="!layers.includes('fingerings')"
+            class="charts"
+            role="group"
+            :aria-label="t('tune-page.fingerings-of-this-tune')"
+          >
             <FingeringChart
               v-for="use in info.reading.notes.all"
               :key="use.name"
@@ -312,7 +348,7 @@ function label(use: NoteUse): string {
         :info="info"
         :on="on"
         :length-words="page.schoolClass?.style.lengthWords ?? 'british'"
-        :for-whom="page.schoolClass?.name ?? 'a class that knows nothing yet'"
+        :for-whom="page.schoolClass?.name ?? t('tune-page.a-class-that-knows-nothing-yet')"
         class="no-print"
         :troubles="page.troubles"
         @point="pointed = $event"

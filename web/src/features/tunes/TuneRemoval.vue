@@ -3,9 +3,9 @@ import { TuneUse, tuneGone } from '@escalier/contract/tunes';
 import { computed, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
-import { plural } from '../../ui/plural.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { t } from './messages.ts';
 
 /** Deletes a tune, or archives it when results hang on it; says first where it is used. */
 const props = defineProps<{ tuneId: string; title: string }>();
@@ -27,7 +27,7 @@ async function look(): Promise<void> {
 async function remove(): Promise<void> {
   await save(async () => {
     const { archived } = await ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } }), tuneGone);
-    notices.say(`“${props.title}” is ${archived ? 'archived' : 'deleted'}.`);
+    notices.say(t('tune-removal.title-is-value', { title: props.title, value: archived ? 'archived' : 'deleted' }));
     await router.push({ name: 'tunes' });
   });
 }
@@ -35,44 +35,55 @@ async function remove(): Promise<void> {
 async function restore(): Promise<void> {
   const done = await save(() => ask(api.tunes[':id'].restore.$post({ param: { id: props.tuneId } })));
   if (!done) return;
-  notices.say(`“${props.title}” is back in the library.`);
+  notices.say(t('tune-removal.title-is-back-in-the-library', { title: props.title }));
   emit('changed');
 }
 </script>
 
 <template>
-  <BButton variant="outline-danger" :disabled="busy" @click="look">Delete</BButton>
+  <BButton variant="outline-danger" :disabled="busy" @click="look">{{ t('tune-removal.delete') }}</BButton>
   <BModal
     v-model="asking"
-    :title="use?.archived === true ? `“${title}” is archived` : isFree ? `Delete “${title}”?` : `“${title}” is in use`"
+    :title="
+      use?.archived === true
+        ? t('tune-removal.title-is-archived', { title })
+        : isFree
+          ? t('tune-removal.delete-title', { title })
+          : t('tune-removal.title-is-in-use', { title })
+    "
     no-footer
   >
     <div v-if="use !== null" class="stack">
       <template v-if="use.archived">
-        <p>It is hidden from the library; {{ plural(use.results, 'result', 'results') }} of pupils still name it.</p>
-        <BButton variant="primary" @click="restore">Restore to the library</BButton>
+        <p>
+          {{ t('tune-removal.it-is-hidden-from-the-library', { results: t('count.results', { n: use.results }) }) }}
+        </p>
+        <BButton variant="primary" @click="restore">{{ t('tune-removal.restore-to-the-library') }}</BButton>
       </template>
       <template v-else-if="!isFree">
-        <p>Remove it from these steps first:</p>
+        <p>{{ t('tune-removal.remove-it-from-these-steps-first') }}</p>
         <ul class="bullets">
           <li v-for="step in use.steps" :key="`${step.staircase}${step.position}`">
-            {{ step.staircase }}, step {{ step.position }}
+            {{ t('tune-removal.staircase-step-position', { staircase: step.staircase, position: step.position }) }}
           </li>
         </ul>
       </template>
       <template v-else-if="use.results > 0">
         <p>
-          {{ plural(use.results, 'result of a pupil names', 'results of pupils name') }} this tune, so it is archived
-          instead: hidden from the library, and there when you need it again.
+          {{
+            t('tune-removal.results-this-tune-so-it-is', {
+              results: t('count.results-of-pupils-name', { n: use.results }),
+            })
+          }}
         </p>
-        <BButton variant="danger" @click="remove">Archive</BButton>
+        <BButton variant="danger" @click="remove">{{ t('tune-removal.archive') }}</BButton>
       </template>
       <template v-else>
-        <p>Nothing uses it. This cannot be undone.</p>
-        <BButton variant="danger" @click="remove">Delete for good</BButton>
+        <p>{{ t('tune-removal.nothing-uses-it-this-cannot-be') }}</p>
+        <BButton variant="danger" @click="remove">{{ t('tune-removal.delete-for-good') }}</BButton>
       </template>
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
-      <BButton @click="asking = false">Cancel</BButton>
+      <BButton @click="asking = false">{{ t('tune-removal.cancel') }}</BButton>
     </div>
   </BModal>
 </template>

@@ -3,17 +3,18 @@ import type { Breath } from '@escalier/core/reading';
 import type { TroubleSpot } from '@escalier/core/records';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 export const LAYERS = [
-  { value: 'new', text: 'New' },
-  { value: 'same', text: 'Same bars' },
-  { value: 'figures', text: 'Figures' },
-  { value: 'trouble', text: 'Trouble' },
-  { value: 'hard', text: 'Hard spots' },
-  { value: 'breaths', text: 'Breaths' },
-  { value: 'fingerings', text: 'Fingerings' },
-  { value: 'chords', text: 'Chords' },
-  { value: 'colours', text: 'Colours' },
+  { value: 'new', text: t('layers.new') },
+  { value: 'same', text: t('layers.same-bars') },
+  { value: 'figures', text: t('layers.figures') },
+  { value: 'trouble', text: t('layers.trouble') },
+  { value: 'hard', text: t('layers.hard-spots') },
+  { value: 'breaths', text: t('layers.breaths') },
+  { value: 'fingerings', text: t('layers.fingerings') },
+  { value: 'chords', text: t('layers.chords') },
+  { value: 'colours', text: t('layers.colours') },
 ] as const;
 export type LayerId = (typeof LAYERS)[number]['value'];
 

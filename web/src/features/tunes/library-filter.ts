@@ -1,17 +1,18 @@
 import type { LibraryRow } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 export const READINESS = [
-  { value: 'all', text: 'All' },
-  { value: 'now', text: 'Playable now' },
-  { value: 'one', text: 'One new note' },
+  { value: 'all', text: t('library-filter.all') },
+  { value: 'now', text: t('library-filter.playable-now') },
+  { value: 'one', text: t('library-filter.one-new-note') },
 ] as const;
 export type Readiness = (typeof READINESS)[number]['value'];
 
 export const LENGTHS = [
   { value: '', text: 'any' },
-  { value: 'short', text: 'up to 8 bars' },
-  { value: 'middle', text: '9 to 16 bars' },
-  { value: 'long', text: 'more than 16' },
+  { value: 'short', text: t('library-filter.up-to-8-bars') },
+  { value: 'middle', text: t('library-filter.9-to-16-bars') },
+  { value: 'long', text: t('library-filter.more-than-16') },
 ] as const;
 export type Length = (typeof LENGTHS)[number]['value'];
 

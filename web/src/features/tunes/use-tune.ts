@@ -5,6 +5,7 @@ import { shallowRef, watch, type Ref } from 'vue';
 import { api, ApiError, ask } from '../../api.ts';
 import { loadProblem, type LoadProblem } from '../../ui/use-load.ts';
 import { tuneWorker, type TuneInfo, type WayIn } from '../../workers/index.ts';
+import { t } from './messages.ts';
 
 /** Which tune is meant: that of a step of a class, or one of the library as a class meets it. */
 export type TuneAddress =
@@ -89,7 +90,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     if (page.value !== open) return;
     info.value = read.ok ? read.value : null;
     ways.value = [];
-    if (!read.ok) error.value = failed(read.error[0]?.message ?? 'The tune could not be read.');
+    if (!read.ok) error.value = failed(read.error[0]?.message ?? t('use-tune.the-tune-could-not-be-read'));
     else
       void tuneWorker()
         .waysIn(source, known)
@@ -119,7 +120,8 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     page.value = next;
     await reread();
     const kept = await saveOwn(next);
-    if (kept instanceof ApiError) error.value = failed(`This is not saved. ${kept.message}`);
+    if (kept instanceof ApiError)
+      error.value = failed(t('use-tune.this-is-not-saved-message', { message: kept.message }));
     else if (kept !== null && page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept };
   }
 

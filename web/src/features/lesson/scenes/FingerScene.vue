@@ -4,6 +4,7 @@ import { pitch } from '@escalier/core/music';
 import { computed } from 'vue';
 import { PipePicture } from '../../notes/index.ts';
 import type { Stage } from '../stage.ts';
+import { t } from '../messages.ts';
 
 /** Fingers large enough to copy, and the name of the note beside them. */
 const props = defineProps<{ stage: Stage }>();
@@ -22,7 +23,11 @@ const from = computed(() => {
     <PipePicture :on="on" :fingering="fingering" :from="from" :view="stage.finger.view" :label="stage.finger.label" />
     <div class="beside">
       <p v-if="stage.named" class="letter">{{ stage.finger.label }}</p>
-      <p>{{ stage.finger.view === 'facing' ? 'As you see your teacher' : 'As you hold it' }}</p>
+      <p>
+        {{
+          stage.finger.view === 'facing' ? t('finger-scene.as-you-see-your-teacher') : t('finger-scene.as-you-hold-it')
+        }}
+      </p>
       <p v-if="stage.about !== ''">{{ stage.about }}</p>
     </div>
   </div>

@@ -3,6 +3,7 @@ import IconHand from '~icons/bi/hand-index-thumb';
 import { computed } from 'vue';
 import { useSeenNow } from '../../../ui/use-seen-timer.ts';
 import type { Stage } from '../stage.ts';
+import { t } from '../messages.ts';
 
 /** Hands up and quiet: a countdown that makes no sound. */
 const props = defineProps<{ stage: Stage }>();
@@ -13,9 +14,9 @@ const left = computed(() =>
 </script>
 
 <template>
-  <div class="quiet-scene" role="timer" :aria-label="`${left} seconds until it is quiet`">
+  <div class="quiet-scene" role="timer" :aria-label="t('quiet-scene.left-seconds-until-it-is-quiet', { left })">
     <IconHand aria-hidden="true" />
-    <p class="count">{{ left === 0 ? 'Thank you' : left }}</p>
+    <p class="count">{{ left === 0 ? t('quiet-scene.thank-you') : left }}</p>
     <div class="steps" aria-hidden="true">
       <span v-for="step in 10" :key="step" :class="{ on: step <= left }" :style="{ height: `${step * 2.4}cqh` }" />
     </div>

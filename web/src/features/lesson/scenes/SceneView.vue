@@ -5,6 +5,7 @@ import FingerScene from './FingerScene.vue';
 import QuietScene from './QuietScene.vue';
 import SheetScene from './SheetScene.vue';
 import WordsScene from './WordsScene.vue';
+import { t } from '../messages.ts';
 
 /** What the class sees. Sizes follow the picture's own height, so that a preview is the same picture, smaller. */
 defineProps<{ stage: Stage }>();
@@ -12,7 +13,7 @@ const MOST_BELTS = 12;
 </script>
 
 <template>
-  <section class="scene" :class="`scene-${stage.scene}`" aria-label="What the class sees">
+  <section class="scene" :class="`scene-${stage.scene}`" :aria-label="t('scene-view.what-the-class-sees')">
     <h2 v-if="stage.scene !== 'title' && stage.scene !== 'quiet'" class="heading">
       {{ stage.heading }}<template v-if="stage.scene === 'grow'"> {{ stage.about }}</template>
     </h2>
@@ -25,12 +26,17 @@ const MOST_BELTS = 12;
       <li v-for="line in stage.lines" :key="line">{{ line }}</li>
     </ol>
     <div v-else-if="stage.scene === 'belts'" class="belts">
-      <p v-if="stage.belts.length === 0">No belts today. Who will be next?</p>
+      <p v-if="stage.belts.length === 0">{{ t('scene-view.no-belts-today-who-will-be') }}</p>
       <p v-for="each in stage.belts.slice(0, MOST_BELTS)" :key="each.name + each.belt" class="belted">
         <span class="band"><BeltBand :belt-id="each.belt" /></span>{{ each.name }}
       </p>
     </div>
-    <div v-else-if="stage.scene === 'metronome'" class="beats" :aria-label="`Beat ${stage.beat ?? 1}`" role="img">
+    <div
+      v-else-if="stage.scene === 'metronome'"
+      class="beats"
+      :aria-label="t('scene-view.beat-beat', { beat: stage.beat ?? 1 })"
+      role="img"
+    >
       <span v-for="beat in 4" :key="beat" :class="{ on: beat === stage.beat }">{{ beat }}</span>
     </div>
     <p v-else class="huge">{{ stage.heading }}</p>

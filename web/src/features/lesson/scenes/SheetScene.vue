@@ -4,6 +4,7 @@ import { ScoreSheet, type ScoreMark } from '../../../score/index.ts';
 import { useSize } from '../../../ui/use-size.ts';
 import { BeatClock } from '../../notes/index.ts';
 import { NOTES_OF_PATTERN, NOTES_ON_LINE, type Stage } from '../stage.ts';
+import { t } from '../messages.ts';
 
 /** A sheet to read from the back: the line that is played is at the top, the next one under it. */
 const props = defineProps<{ stage: Stage }>();
@@ -63,7 +64,7 @@ watch(
         <ScoreSheet
           v-if="sheet.second !== null"
           :abc="sheet.second"
-          title="The other half of the class"
+          :title="t('sheet-scene.the-other-half-of-the-class')"
           :instrument-id="sheet.instrumentId"
           :rows="sheet.rows"
           :counting="sheet.counting"
@@ -73,7 +74,7 @@ watch(
         />
       </div>
     </div>
-    <ol v-if="stage.ladder.length > 1" class="plain rungs" aria-label="Tempo ladder">
+    <ol v-if="stage.ladder.length > 1" class="plain rungs" :aria-label="t('sheet-scene.tempo-ladder')">
       <li
         v-for="(rung, index) in stage.ladder"
         :key="rung"

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { Stage } from '../stage.ts';
+import { t } from '../messages.ts';
 
 /** Names, counting or words in large letters; the one that sounds now is lit, three lines at a time. */
 const props = defineProps<{ stage: Stage }>();
@@ -29,7 +30,7 @@ const shown = computed(() => props.stage.words.slice(first.value, first.value + 
         word.text
       }}</span>
     </p>
-    <p v-if="stage.words.length === 0" class="soft">This tune has no words.</p>
+    <p v-if="stage.words.length === 0" class="soft">{{ t('words-scene.this-tune-has-no-words') }}</p>
   </div>
 </template>
 
