@@ -37,6 +37,13 @@ module.exports = {
   forbidden: [
     ...floorRules,
     {
+      name: 'messages-know-nobody',
+      severity: 'error',
+      comment: 'words are said by everybody and know nobody',
+      from: { path: '^messages/src/', pathNot: '\\.test\\.ts$' },
+      to: { path: '^(core|contract|paper|server|web|cli|e2e|scripts)/' },
+    },
+    {
       name: 'core-stands-alone',
       severity: 'error',
       comment: 'the core knows no server, no web, no terminal',

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { baseCompile } from '@intlify/message-compiler';
+import { build } from '../messages/src/build.ts';
 import vue from '@vitejs/plugin-vue';
 import { BootstrapVueNextResolver } from 'bootstrap-vue-next/resolvers';
 import Icons from 'unplugin-icons/vite';
@@ -35,7 +35,6 @@ const SAID = /(?:_unref\(t\)|\$setup\.t|\bt)\(\s*(['"])([\w-]+\.[\w-]+)\1/g;
 export function builtMessages(): Plugin {
   return {
     name: 'built-messages',
-    config: () => ({ define: { __INTLIFY_DROP_MESSAGE_COMPILER__: true } }),
     async transform(code, id) {
       const home = /import \{ t \} from ["']([^"']*messages\.ts)["']/.exec(code);
       if (home === null) return null;
@@ -43,10 +42,9 @@ export function builtMessages(): Plugin {
       const built = code.replace(SAID, (call, _quote: string, key: string) => {
         const message = words[key];
         if (message === undefined) return call;
-        const said = /[{|@]/.test(message) ? treeOf(message) : JSON.stringify(message);
-        return `sayBuilt(${said}`;
+        return `sayBuilt(${JSON.stringify(build(message))}`;
       });
-      return { code: `import { say as sayBuilt } from '@escalier/messages/say';\n${built}`, map: null };
+      return { code: `import { sayBuilt } from '@escalier/messages/built';\n${built}`, map: null };
     },
   };
 }
@@ -69,6 +67,3 @@ function catalogueOf(file: string): Promise<Readonly<Record<string, string>>> {
   }
   return found;
 }
-
-const treeOf = (message: string): string =>
-  JSON.stringify(baseCompile(message, { jit: true, minify: true, location: false }).ast);

@@ -7,6 +7,7 @@ import { readTuneFile, writeAbc, writeMusicXml } from '@escalier/core/formats';
 import { midiNumber, performedNotes, toNumber, type Tune } from '@escalier/core/music';
 import { BadInput, type Command } from './command.ts';
 import { shippedFiles } from './library.ts';
+import { t } from './messages.ts';
 
 const run = promisify(execFile);
 
@@ -19,20 +20,21 @@ interface Disagreement {
 
 export const agree: Command = {
   usage: 'agree',
-  about:
-    'whether Debian’s abc2midi and musicxml2ly (packages abcmidi, lilypond) find the notes of every shipped tune as exported',
+  about: t('agree.whether-debians-abc2midi-and-musicxml2ly-packages'),
   example: 'agree',
   options: [],
   async run(words) {
-    if (words.length > 0) throw new BadInput('This takes no further words.');
+    if (words.length > 0) throw new BadInput(t('agree.this-takes-no-further-words'));
     const folder = await mkdtemp(join(tmpdir(), 'escalier-agree-'));
     try {
       const files = await shippedFiles();
       const found: Disagreement[] = [];
       for (const { slug, tune } of files) found.push(...(await compared(folder, slug, tune)));
       const text = [
-        `${files.length} tunes, ${found.length} disagreements.`,
-        ...found.map(({ slug, program, ours, theirs }) => `${slug}, ${program}: ${theirs} and not ${ours}`),
+        t('agree.files-count-tunes-found-count-disagreements', { filesCount: files.length, foundCount: found.length }),
+        ...found.map(({ slug, program, ours, theirs }) =>
+          t('agree.slug-program-theirs-and-not-ours', { slug, program, theirs, ours }),
+        ),
       ].join('\n');
       return { text, json: { tunes: files.length, disagreements: found } };
     } finally {
@@ -65,7 +67,7 @@ async function called(program: string, words: readonly string[]): Promise<void> 
     await run(program, [...words]);
   } catch (error) {
     if ((error as { code?: unknown }).code !== 'ENOENT') throw error;
-    throw new BadInput(`${program} is not installed: apt install abcmidi lilypond`);
+    throw new BadInput(t('agree.program-is-not-installed-apt-install', { program }));
   }
 }
 

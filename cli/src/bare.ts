@@ -3,17 +3,19 @@ import { bareVersions, FEWEST_STAGES, MOST_STAGES } from '@escalier/core/practic
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 const DEFAULT_STAGES = 4;
 
 export const bare: Command = {
-  usage: 'bare FILE [--stages 4]',
-  about: `${FEWEST_STAGES} to ${MOST_STAGES} bare versions of a tune as ABC, each with all notes of the one before; the last is the tune`,
-  example: 'bare demo/tunes/goose-walk.abc --stages 4',
+  usage: t('bare.bare-file-stages-4'),
+  about: t('bare.fewest-stages-to-most-stages-bare', { fewestStages: FEWEST_STAGES, mostStages: MOST_STAGES }),
+  example: t('bare.bare-demo-tunes-goose-walk-abc'),
   options: ['stages'],
   async run([file, ...rest], options) {
-    if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
-    const stages = wholeNumber(options.stages, 'number of stages', FEWEST_STAGES, MOST_STAGES) ?? DEFAULT_STAGES;
+    if (file === undefined || rest.length > 0) throw new BadInput(t('bare.name-one-file-to-read'));
+    const stages =
+      wholeNumber(options.stages, t('bare.number-of-stages'), FEWEST_STAGES, MOST_STAGES) ?? DEFAULT_STAGES;
     const { tune } = await tuneFromFile(file);
     const versions = bareVersions(tune, stages).map((version, index) => ({
       stage: index + 1,
@@ -22,7 +24,9 @@ export const bare: Command = {
       abc: writeAbc(version.tune),
     }));
     return {
-      text: versions.map(({ stage, notes, of, abc }) => `% stage ${stage}: ${notes} of ${of} notes\n${abc}`).join('\n'),
+      text: versions
+        .map(({ stage, notes, of, abc }) => t('bare.stage-stage-notes-of-of-notes', { stage, notes, of, abc }))
+        .join('\n'),
       json: { title: tune.title, stages: versions },
     };
   },

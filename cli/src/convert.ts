@@ -2,15 +2,16 @@ import { basename, extname, join } from 'node:path';
 import { FILE_ENDINGS, fileEnding, writeTuneFile, type FileEnding } from '@escalier/core/formats';
 import { BadInput, type Command, type Output } from './command.ts';
 import { bytesToFile, filesIn, makeFolder, tuneFromFile } from './files.ts';
+import { t } from './messages.ts';
 
 export const convert: Command = {
-  usage: 'convert IN OUT | convert FOLDER OUTFOLDER --to ENDING',
-  about: `a tune, or all tunes of a folder, from one format to another: ${FILE_ENDINGS.join(', ')}`,
-  example: 'convert demo/tunes/goose-walk.abc goose-walk.musicxml',
+  usage: t('convert.convert-in-out-convert-folder-outfolder'),
+  about: t('convert.a-tune-or-all-tunes-of', { list: FILE_ENDINGS.join(', ') }),
+  example: t('convert.convert-demo-tunes-goose-walk-abc'),
   options: ['to'],
   async run([from, to, ...rest], options) {
     if (from === undefined || to === undefined || rest.length > 0)
-      throw new BadInput('Name a file to read and a file to write.');
+      throw new BadInput(t('convert.name-a-file-to-read-and'));
     const files = await filesIn(from);
     if (files === null) return convertOne(from, to, endingOf(to));
     return convertAll(files, to, endingOf(`.${options.to ?? ''}`));
@@ -19,16 +20,19 @@ export const convert: Command = {
 
 function endingOf(name: string): FileEnding {
   const ending = fileEnding(name);
-  if (ending === null) throw new BadInput(`The ending of ${name} is not one of: ${FILE_ENDINGS.join(', ')}.`);
+  if (ending === null)
+    throw new BadInput(t('convert.the-ending-of-name-is-not', { name, list: FILE_ENDINGS.join(', ') }));
   return ending;
 }
 
 async function convertOne(from: string, to: string, ending: FileEnding): Promise<Output> {
   const { tune, leftOut } = await tuneFromFile(from);
   await bytesToFile(to, writeTuneFile(tune, ending));
-  const notices = leftOut.map((notice) => `${notice.bar === null ? '' : `Bar ${notice.bar}: `}${notice.message}`);
+  const notices = leftOut.map(
+    (notice) => `${notice.bar === null ? '' : t('convert.bar-bar', { bar: notice.bar })}${notice.message}`,
+  );
   return {
-    text: [`${tune.title} is in ${to}.`, ...notices].join('\n'),
+    text: [t('convert.title-is-in-to', { title: tune.title, to }), ...notices].join('\n'),
     json: { title: tune.title, file: to, left: leftOut },
   };
 }
@@ -48,7 +52,7 @@ async function convertAll(files: readonly string[], folder: string, ending: File
     }
   }
   if (done.length === 0)
-    throw new BadInput(`No tune of the folder could be converted. ${failed[0]?.reason ?? ''}`.trim());
+    throw new BadInput(t('convert.no-tune-of-the-folder-could', { reason: failed[0]?.reason ?? '' }).trim());
   return {
     text: [...done.map(({ text }) => text), ...failed.map(({ file, reason }) => `${file}: ${reason}`)].join('\n'),
     json: { tunes: done.map(({ json }) => json), failed },

@@ -1,6 +1,7 @@
 import { parseArgs } from 'node:util';
 import { BadInput, type Command } from './command.ts';
 import { completion } from './completion.ts';
+import { t } from './messages.ts';
 
 /** Each command loads its own part of the core, and nothing of the others. */
 const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
@@ -23,7 +24,7 @@ const COMMANDS: Readonly<Record<string, () => Promise<Command>>> = {
   staircase: async () => (await import('./staircase.ts')).staircase,
 };
 
-const HEAD = 'npm run -s escalier -- COMMAND … [--json]';
+const HEAD = t('escalier.npm-run-s-escalier-command-json');
 const EXITS = 'Exit codes: 0 done, 1 bad input (a sentence says what is wrong), 2 a bug in Escalier.';
 
 async function allCommands(): Promise<readonly Command[]> {
@@ -33,14 +34,20 @@ async function allCommands(): Promise<readonly Command[]> {
 async function help(): Promise<string> {
   const rows = (await allCommands()).map((command) => `  ${command.usage}\n      ${command.about}`);
   const more = [
-    '  COMMAND --help\n      one command with an example',
-    '  completion\n      a script that completes commands and options in bash',
+    t('escalier.command-help-one-command-with-an'),
+    t('escalier.completion-a-script-that-completes-commands'),
   ];
   return [HEAD, ...rows, ...more, EXITS].join('\n');
 }
 
 function helpOf({ usage, about, example }: Command): string {
-  return [`Usage: ${usage} [--json]`, about, '', `Example: npm run -s escalier -- ${example}`, EXITS].join('\n');
+  return [
+    `Usage: ${usage} [--json]`,
+    about,
+    '',
+    t('escalier.example-npm-run-s-escalier-example', { example }),
+    EXITS,
+  ].join('\n');
 }
 
 export interface Ended {
@@ -58,7 +65,9 @@ export async function escalier(argv: readonly string[]): Promise<Ended> {
     if (name === 'completion') return { code: 0, out: completion(await allCommands()), err: '' };
     const load = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;
     if (load === undefined)
-      throw new BadInput(`There is no command "${name}". Known: ${Object.keys(COMMANDS).join(', ')}.`);
+      throw new BadInput(
+        t('escalier.there-is-no-command-name-known', { name, list: Object.keys(COMMANDS).join(', ') }),
+      );
     const command = await load();
     if (words.includes('--help')) return { code: 0, out: helpOf(command), err: '' };
     const { positionals, values } = parse(command, words);
@@ -85,6 +94,6 @@ function parse(command: Command, words: readonly string[]): { positionals: strin
     );
     return { positionals, values: Object.fromEntries(given) };
   } catch {
-    throw new BadInput(`Not understood. Usage: ${command.usage} [--json]`);
+    throw new BadInput(t('escalier.not-understood-usage-usage-json', { usage: command.usage }));
   }
 }

@@ -3,12 +3,13 @@ import { dirname, join } from 'node:path';
 import { readTuneFile, type ReadTune } from '@escalier/core/formats';
 import type { z } from 'zod';
 import { BadInput } from './command.ts';
+import { t } from './messages.ts';
 
 export async function bytesFromFile(file: string): Promise<Uint8Array> {
   try {
     return await readFile(file);
   } catch {
-    throw new BadInput(`The file ${file} cannot be read.`);
+    throw new BadInput(t('files.the-file-file-cannot-be-read', { file }));
   }
 }
 
@@ -25,7 +26,7 @@ export async function jsonFromFile(file: string): Promise<unknown> {
   try {
     return JSON.parse(new TextDecoder().decode(bytes));
   } catch {
-    throw new BadInput(`The file ${file} is not JSON.`);
+    throw new BadInput(t('files.the-file-file-is-not-json', { file }));
   }
 }
 
@@ -34,14 +35,14 @@ export async function fileOfShape<Shape extends z.ZodType>(file: string, shape: 
   const read = shape.safeParse(await jsonFromFile(file));
   if (read.success) return read.data;
   const [issue] = read.error.issues;
-  throw new BadInput(`In ${file}, ${issue!.path.join('.') || 'the file'}: ${issue!.message}.`);
+  throw new BadInput(`In ${file}, ${issue!.path.join('.') || t('files.the-file')}: ${issue!.message}.`);
 }
 
 export async function bytesToFile(file: string, bytes: Uint8Array): Promise<void> {
   try {
     await writeFile(file, bytes);
   } catch {
-    throw new BadInput(`The file ${file} cannot be written.`);
+    throw new BadInput(t('files.the-file-file-cannot-be-written', { file }));
   }
 }
 
@@ -49,7 +50,7 @@ export async function makeFolder(folder: string): Promise<void> {
   try {
     await mkdir(folder, { recursive: true });
   } catch {
-    throw new BadInput(`The folder ${folder} cannot be made.`);
+    throw new BadInput(t('files.the-folder-folder-cannot-be-made', { folder }));
   }
 }
 

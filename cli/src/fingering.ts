@@ -2,18 +2,22 @@ import { fingeringsOf, formatHoles, makersDiffer } from '@escalier/core/instrume
 import { pitchName } from '@escalier/core/music';
 import { BadInput, type Command } from './command.ts';
 import { instrumentOption, pitchWord } from './options.ts';
+import { t } from './messages.ts';
 
 export const fingering: Command = {
-  usage: 'fingering NOTE [--instrument ID]',
-  about: 'the holes of a note, the primary fingering first',
-  example: 'fingering F4 --instrument soprano-recorder-german',
+  usage: t('fingering.fingering-note-instrument-id'),
+  about: t('fingering.the-holes-of-a-note-the'),
+  example: t('fingering.fingering-f4-instrument-soprano-recorder-german'),
   options: ['instrument'],
   run([note, ...rest], options) {
-    if (rest.length > 0) throw new BadInput('One note at a time, please.');
+    if (rest.length > 0) throw new BadInput(t('fingering.one-note-at-a-time-please'));
     const pitch = pitchWord(note);
     const on = instrumentOption(options.instrument);
     const found = fingeringsOf(on, pitch);
-    if (found.length === 0) throw new BadInput(`${pitchName(pitch)} is not on the ${on.shortName}.`);
+    if (found.length === 0)
+      throw new BadInput(
+        t('fingering.pitch-name-is-not-on-the', { pitchName: pitchName(pitch), shortName: on.shortName }),
+      );
     const fingerings = found.map((each) => ({
       holes: formatHoles(on.family, each.holes),
       register: each.register,
@@ -22,7 +26,7 @@ export const fingering: Command = {
     }));
     const lines = fingerings.map((each) => `${each.holes}${each.remark === '' ? '' : `  (${each.remark})`}`);
     const differ = makersDiffer(on, pitch);
-    if (differ) lines.push('Makers differ: check the chart that came with the instrument.');
+    if (differ) lines.push(t('fingering.makers-differ-check-the-chart-that'));
     return {
       text: lines.join('\n'),
       json: { note: pitchName(pitch), instrument: on.id, fingerings, makersDiffer: differ },

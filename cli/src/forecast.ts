@@ -3,6 +3,7 @@ import { forecastClass, OUTCOMES, type ClassForecast } from '@escalier/core/reco
 import { BadInput, type Command } from './command.ts';
 import { jsonFromFile } from './files.ts';
 import { wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 const whole = (least: number, most: number) => z.int().min(least).max(most);
 
@@ -29,11 +30,11 @@ const classFile = z
   .refine(
     ({ lessonsPast, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.lesson <= lessonsPast)),
     {
-      message: 'a result is of a lesson that has not been: lessons past are too few',
+      message: t('forecast.a-result-is-of-a-lesson'),
     },
   )
   .refine(({ steps, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.step <= steps)), {
-    message: 'a result is of a step that is not there: steps are too few',
+    message: t('forecast.a-result-is-of-a-step'),
   });
 
 type ClassFile = z.infer<typeof classFile>;
@@ -41,13 +42,13 @@ type ClassFile = z.infer<typeof classFile>;
 const RUNS = 10_000;
 
 export const forecast: Command = {
-  usage: 'forecast FILE [--runs 10000] [--seed 1]',
-  about: 'where the pupils of a class will stand, lesson by lesson, from what they have passed so far',
-  example: 'forecast class.json --runs 10000 --seed 1',
+  usage: t('forecast.forecast-file-runs-10000-seed-1'),
+  about: t('forecast.where-the-pupils-of-a-class'),
+  example: t('forecast.forecast-class-json-runs-10000-seed'),
   options: ['runs', 'seed'],
   async run([file, ...rest], options) {
-    if (file === undefined || rest.length > 0) throw new BadInput('Give one file with a class, or with several.');
-    const runs = wholeNumber(options.runs, 'number of runs', 10, 1_000_000) ?? RUNS;
+    if (file === undefined || rest.length > 0) throw new BadInput(t('forecast.give-one-file-with-a-class'));
+    const runs = wholeNumber(options.runs, t('forecast.number-of-runs'), 10, 1_000_000) ?? RUNS;
     const seed = wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1;
     const read = await jsonFromFile(file);
     const classes = (Array.isArray(read) ? read : [read]).map((each, index, all) =>
@@ -66,7 +67,12 @@ function checked(content: unknown, index: number | null): ClassFile {
   if (read.success) return read.data;
   const [issue] = read.error.issues;
   const where = [...(index === null ? [] : [index]), ...issue!.path].join('.');
-  throw new BadInput(`The class cannot be read${where === '' ? '' : ` at ${where}`}: ${issue!.message}.`);
+  throw new BadInput(
+    t('forecast.the-class-cannot-be-read-value', {
+      value: where === '' ? '' : ` at ${where}`,
+      message: issue!.message,
+    }),
+  );
 }
 
 function forecastOf({ pupils, ...rest }: ClassFile, runs: number, seed: number): ClassForecast {
@@ -82,16 +88,28 @@ function inWords({ mean, pupils, bottleneck }: ClassForecast, { steps }: ClassFi
   const tenths = (value: number): string => value.toFixed(1);
   return [
     last === undefined
-      ? 'No lessons are left.'
-      : `By lesson ${last.lesson}: ${tenths(last.p50)} of ${steps} steps a pupil, most likely ${tenths(last.p10)} to ${tenths(last.p90)}.`,
+      ? t('forecast.no-lessons-are-left')
+      : t('forecast.by-lesson-lesson-tenths-of-steps', {
+          lesson: last.lesson,
+          tenths: tenths(last.p50),
+          steps,
+          tenths2: tenths(last.p10),
+          tenths3: tenths(last.p90),
+        }),
     ...(bottleneck === null
       ? []
-      : [`Longest at step ${bottleneck.step}: ${bottleneck.lessons} lessons, others ${bottleneck.usual}.`]),
+      : [
+          t('forecast.longest-at-step-step-lessons-lessons', {
+            step: bottleneck.step,
+            lessons: bottleneck.lessons,
+            usual: bottleneck.usual,
+          }),
+        ]),
     ...pupils.map(({ id, reach }) => {
       const chances = reach
         .filter(({ chance }) => chance < 1)
         .map(({ step, chance }) => `${step}: ${Math.round(100 * chance)} %`);
-      return `${id}: ${chances.length === 0 ? 'all steps passed' : chances.join(', ')}`;
+      return `${id}: ${chances.length === 0 ? t('forecast.all-steps-passed') : chances.join(', ')}`;
     }),
   ].join('\n');
 }

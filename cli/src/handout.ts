@@ -19,21 +19,21 @@ import { byHeight, COUNTINGS, type Counting } from '@escalier/core/music';
 import { BadInput, type Command, type Output } from './command.ts';
 import { bytesToFile, jsonToFile, makeFolder, tuneFromFile } from './files.ts';
 import { elementsOption, instrumentOption, pitchWord, wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 type Options = Readonly<Record<string, string>>;
 
 export const handout: Command = {
-  usage:
-    'handout KIND --out FILE.pdf [--key FILE.json] [--tune FILE] [--easier FILE] [--notes B4,A4,G4] [--elements LIST] [--count 12] [--seed 7] [--instrument ID] [--naming letters] [--counting numbers] [--names first] [--show fingerings,chords] [--size medium] [--paper a4] [--letter new-note] [--words TEXT] | handout KIND,KIND|all --out FOLDER | handout list',
-  about: 'a sheet for pupils as PDF, with its answers; class papers are made for a made-up class',
-  example: 'handout fingering-chart --notes B4,A4,G4 --out chart.pdf',
+  usage: t('handout.handout-kind-out-file-pdf-key'),
+  about: t('handout.a-sheet-for-pupils-as-pdf'),
+  example: t('handout.handout-fingering-chart-notes-b4-a4'),
   options: [
     ...['out', 'key', 'tune', 'easier', 'notes', 'elements', 'count', 'seed', 'instrument', 'naming', 'counting'],
     ...['names', 'show', 'size', 'paper', 'words', 'letter', 'holding'],
   ],
   async run([kind, ...rest], options) {
     if (kind === 'list' && rest.length === 0) return listed();
-    if (kind === undefined || rest.length > 0) throw new BadInput('Name one kind of handout, or say "handout list".');
+    if (kind === undefined || rest.length > 0) throw new BadInput(t('handout.name-one-kind-of-handout-or'));
     const kinds = kind === 'all' ? KINDS.map((each) => each.kind) : kind.split(',').map(kindNamed);
     return kinds.length === 1 ? printed(kinds[0]!, options) : printedIn(kinds, options);
   },
@@ -41,14 +41,16 @@ export const handout: Command = {
 
 function kindNamed(name: string): HandoutKind {
   if (!isHandoutKind(name))
-    throw new BadInput(`There is no handout "${name}". Known: ${KINDS.map((each) => each.kind).join(', ')}.`);
+    throw new BadInput(
+      t('handout.there-is-no-handout-name-known', { name, list: KINDS.map((each) => each.kind).join(', ') }),
+    );
   return name;
 }
 
 /** Several kinds, each as a file of its name in a folder; what cannot be made of this tune and these notes is told. */
 async function printedIn(kinds: readonly HandoutKind[], options: Options): Promise<Output> {
   const { out: folder } = options;
-  if (folder === undefined) throw new BadInput('Name the folder to write to: --out FOLDER.');
+  if (folder === undefined) throw new BadInput(t('handout.name-the-folder-to-write-to'));
   await makeFolder(folder);
   const made: { readonly file: string; readonly text: string; readonly json: unknown }[] = [];
   const left: { readonly kind: HandoutKind; readonly reason: string }[] = [];
@@ -64,9 +66,10 @@ async function printedIn(kinds: readonly HandoutKind[], options: Options): Promi
   }
   if (made.length === 0) throw new BadInput(left.map(({ kind, reason }) => `${kind}: ${reason}`).join(' '));
   return {
-    text: [...made.map(({ text }) => text), ...left.map(({ kind, reason }) => `Left out: ${kind}. ${reason}`)].join(
-      '\n',
-    ),
+    text: [
+      ...made.map(({ text }) => text),
+      ...left.map(({ kind, reason }) => t('handout.left-out-kind-reason', { kind, reason })),
+    ].join('\n'),
     json: { handouts: made.map(({ file, json }) => ({ file, ...(json as object) })), left },
   };
 }
@@ -78,7 +81,7 @@ function listed(): Output {
 
 async function printed(kind: HandoutKind, options: Options): Promise<Output> {
   const { out, key: keyFile } = options;
-  if (out === undefined) throw new BadInput('Name the file to write: --out FILE.pdf.');
+  if (out === undefined) throw new BadInput(t('handout.name-the-file-to-write-out'));
   const request = await requestOf(options);
   const made = handoutOf(kind, request);
   // Engraver and fonts are megabytes: no other command waits for them.
@@ -97,7 +100,7 @@ async function printed(kind: HandoutKind, options: Options): Promise<Output> {
   if (keyFile !== undefined) await jsonToFile(keyFile, key);
   const sheets = `${laid.pages.length} ${laid.pages.length === 1 ? 'page' : 'pages'}`;
   return {
-    text: [`${made.title}: ${sheets} in ${out}.`, ...laid.warnings].join('\n'),
+    text: [t('handout.title-sheets-in-out', { title: made.title, sheets, out }), ...laid.warnings].join('\n'),
     json: {
       kind,
       title: made.title,
@@ -130,7 +133,7 @@ async function requestOf(options: Options): Promise<HandoutRequest> {
     tune: options.tune === undefined ? null : (await tuneFromFile(options.tune)).tune,
     easier: options.easier === undefined ? null : (await tuneFromFile(options.easier)).tune,
     size: oneOf<PrintSize>(options.size ?? 'medium', PRINT_SIZES, 'size'),
-    count: wholeNumber(options.count, 'number of tasks', 1, 10_000) ?? null,
+    count: wholeNumber(options.count, t('handout.number-of-tasks'), 1, 10_000) ?? null,
     options: { ...USUAL_OPTIONS, ...shown(options) },
     letter: oneOf<LetterId>(
       options.letter ?? 'new-note',
@@ -157,17 +160,19 @@ const SHOWN = [
 function shown({ show, names }: Options) {
   const wanted = show?.split(',').filter((word) => word !== '');
   const unknown = wanted?.find((word) => !SHOWN.some((each) => each === word));
-  if (unknown !== undefined) throw new BadInput(`"${unknown}" cannot be shown. Known: ${SHOWN.join(', ')}.`);
+  if (unknown !== undefined)
+    throw new BadInput(t('handout.unknown-cannot-be-shown-known-list', { unknown, list: SHOWN.join(', ') }));
   return {
     ...(wanted === undefined ? {} : Object.fromEntries(SHOWN.map((each) => [each, wanted.includes(each)]))),
     ...(names === undefined
       ? {}
-      : { names: oneOf(names, ['full', 'first', 'blank', 'none'] as const, 'way of naming') }),
+      : { names: oneOf(names, ['full', 'first', 'blank', 'none'] as const, t('handout.way-of-naming')) }),
   };
 }
 
 function oneOf<Word extends string>(word: string, known: readonly Word[], what: string): Word {
   const found = known.find((each) => each === word);
-  if (found === undefined) throw new BadInput(`"${word}" is no ${what}: say one of ${known.join(', ')}.`);
+  if (found === undefined)
+    throw new BadInput(t('handout.word-is-no-what-say-one', { word, what, list: known.join(', ') }));
   return found;
 }

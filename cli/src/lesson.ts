@@ -40,6 +40,7 @@ import { z } from 'zod';
 import { BadInput, type Command } from './command.ts';
 import { bytesToFile, fileOfShape, tuneFromFile } from './files.ts';
 import { DEFAULT_INSTRUMENT, instrumentOption } from './options.ts';
+import { t } from './messages.ts';
 
 const kind = z.enum(BLOCK_KINDS);
 const rungs = z.array(z.enum(RUNG_IDS)).min(1).max(9);
@@ -104,14 +105,13 @@ const planFile = z.strictObject({
 type PlanFile = z.infer<typeof planFile>;
 
 export const plan: Command = {
-  usage: 'plan FILE',
-  about:
-    'a lesson to the minute, from where a class stands: blocks with their reason, names to hear, a substitute’s plan',
-  example: 'plan lesson.json',
+  usage: t('lesson.plan-file'),
+  about: t('lesson.a-lesson-to-the-minute-from'),
+  example: t('lesson.plan-lesson-json'),
   options: [],
   async run(words) {
     const [file, ...rest] = words;
-    if (file === undefined || rest.length > 0) throw new BadInput('Name one file that tells the class.');
+    if (file === undefined || rest.length > 0) throw new BadInput(t('lesson.name-one-file-that-tells-the'));
     const read = await fileOfShape(file, planFile);
     const on = instrumentOption(read.instrument);
     const tunes = await Promise.all(
@@ -213,7 +213,14 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
   return {
     text: [
       goOn.why,
-      ...blocks.map((block) => `${String(block.from).padStart(3)}  ${block.minutes} min  ${block.title}. ${block.why}`),
+      ...blocks.map((block) =>
+        t('lesson.pad-start-minutes-min-title-why', {
+          padStart: String(block.from).padStart(3),
+          minutes: block.minutes,
+          title: block.title,
+          why: block.why,
+        }),
+      ),
     ].join('\n'),
     json: {
       minutes: lesson.minutes,
@@ -231,21 +238,20 @@ function secondsOf(tune: Tune): number {
 }
 
 export const backing: Command = {
-  usage: `backing FILE [--feel ${FEELS.join('|')}] [--out FILE.mid]`,
-  about: 'chords, from the tune’s symbols or by rule, and a backing in a feel, as MIDI with the melody',
-  example: 'backing demo/tunes/goose-walk.abc --out backing.mid',
+  usage: t('lesson.backing-file-feel-list-out-file', { list: FEELS.join('|') }),
+  about: t('lesson.chords-from-the-tunes-symbols-or'),
+  example: t('lesson.backing-demo-tunes-goose-walk-abc'),
   options: ['feel', 'out'],
   async run(words, options) {
     const [file, ...rest] = words;
-    if (file === undefined || rest.length > 0) throw new BadInput('Name one file with a tune.');
+    if (file === undefined || rest.length > 0) throw new BadInput(t('lesson.name-one-file-with-a-tune'));
     const feel = FEELS.find((each) => each === options.feel);
     if (options.feel !== undefined && feel === undefined)
-      throw new BadInput(`There is no feel "${options.feel}". Known: ${FEELS.join(', ')}.`);
+      throw new BadInput(t('lesson.there-is-no-feel-feel-known', { feel: options.feel, list: FEELS.join(', ') }));
     const { tune } = await tuneFromFile(file);
     const made = backingOf(tune, feel);
     if (options.out !== undefined) {
-      if (!/\.midi?$/.test(options.out))
-        throw new BadInput(`"${options.out}" is no MIDI file: give a name that ends in .mid.`);
+      if (!/\.midi?$/.test(options.out)) throw new BadInput(t('lesson.out-is-no-midi-file-give', { out: options.out }));
       await bytesToFile(options.out, writeTuneFile(tune, 'mid', { asPlayed: true, along: playAlong(made) }));
     }
     const chords = made.harmony.chords.map((placed) => ({
@@ -257,8 +263,15 @@ export const backing: Command = {
     const { all, explained } = made.harmony.strong;
     return {
       text: [
-        `${tune.title}: ${made.feel}, chords by ${made.harmony.source}`,
-        ...chords.map((each) => `bar ${each.bar}, beat ${each.beat}: ${each.symbol} (${each.notes.join(' ')})`),
+        t('lesson.title-feel-chords-by-source', { title: tune.title, feel: made.feel, source: made.harmony.source }),
+        ...chords.map((each) =>
+          t('lesson.bar-bar-beat-beat-symbol-list', {
+            bar: each.bar,
+            beat: each.beat,
+            symbol: each.symbol,
+            list: each.notes.join(' '),
+          }),
+        ),
       ].join('\n'),
       json: {
         title: tune.title,

@@ -5,6 +5,7 @@ import { instrument } from '@escalier/core/instruments';
 import { hasWords, metreText, type Tune } from '@escalier/core/music';
 import { NOTHING_KNOWN, readTune, type Reading } from '@escalier/core/reading';
 import { BadInput, type Command } from './command.ts';
+import { t } from './messages.ts';
 
 const FOLDER = fileURLToPath(new URL('../../demo/tunes', import.meta.url));
 const RECORDER = instrument('soprano-recorder-baroque');
@@ -33,11 +34,11 @@ export interface LibraryEntry extends Pick<Tune, 'title' | 'otherTitles' | 'comp
 
 export const library: Command = {
   usage: 'library',
-  about: 'the tunes that ship with Escalier, with all that a teacher chooses by',
-  example: 'library --json',
+  about: t('library.the-tunes-that-ship-with-escalier'),
+  example: t('library.library-json'),
   options: [],
   async run(words) {
-    if (words.length > 0) throw new BadInput('The library takes no further words.');
+    if (words.length > 0) throw new BadInput(t('library.the-library-takes-no-further-words'));
     const entries = (await shippedFiles()).map(({ slug, tune }) => entryOf(slug, tune));
     return { text: entries.map(inWords).join('\n'), json: entries };
   },
@@ -99,5 +100,11 @@ function inWords(entry: LibraryEntry): string {
     difficulty.recorder === null ? '' : `recorder ${difficulty.recorder}`,
     difficulty.whistle === null ? '' : `whistle ${difficulty.whistle}`,
   ].filter((part) => part !== '');
-  return `${title}: ${key}, ${metre}, ${notes.join(' ')}; difficulty ${hard.join(', ')}`;
+  return t('library.title-key-metre-list-difficulty-list2', {
+    title,
+    key,
+    metre,
+    list: notes.join(' '),
+    list2: hard.join(', '),
+  });
 }

@@ -18,21 +18,22 @@ import { z } from 'zod';
 import { BadInput, type Command } from './command.ts';
 import { bytesFromFile, fileOfShape, jsonToFile, tuneFromFile } from './files.ts';
 import { instrumentOption, tempoOption } from './options.ts';
+import { t } from './messages.ts';
 
 export const listen: Command = {
-  usage: 'listen FILE.wav --tune TUNE [--instrument ID] [--tempo BEATS] | listen --set DIR --out DIR',
-  about: 'what was played, held against a tune: each note, stops, tempo, tuning, and a proposed result',
-  example: 'listen playing.wav --tune demo/tunes/goose-walk.abc',
+  usage: t('listen.listen-file-wav-tune-tune-instrument'),
+  about: t('listen.what-was-played-held-against-a'),
+  example: t('listen.listen-playing-wav-tune-demo-tunes'),
   options: ['tune', 'instrument', 'tempo', 'set', 'out'],
   async run(words, options) {
     const { set, out, tune } = options;
     if (set !== undefined) {
-      if (out === undefined || words.length > 0) throw new BadInput('Name the folder to write into: --out DIR.');
+      if (out === undefined || words.length > 0) throw new BadInput(t('listen.name-the-folder-to-write-into'));
       return heardSet(set, out);
     }
     const [file, ...rest] = words;
     if (file === undefined || rest.length > 0 || tune === undefined)
-      throw new BadInput('Name one WAV file, and the tune with --tune FILE.');
+      throw new BadInput(t('listen.name-one-wav-file-and-the'));
     return heardFile(file, options as typeof options & { tune: string });
   },
 };
@@ -53,7 +54,7 @@ async function heardFile(file: string, options: Readonly<Record<string, string>>
   const { track, assessment, proposal, score } = listened;
   const text = listenedWords(listened, { tune, on, say: sayNote });
   return {
-    text: `${proposal.outcome ?? 'cannot judge'}: ${text}`,
+    text: `${proposal.outcome ?? t('listen.cannot-judge')}: ${text}`,
     json: {
       text,
       proposal: proposal.outcome,
@@ -95,10 +96,10 @@ const scoreFile = z.object({
 /** For each ID.wav with its ID.json: notes/ID.json and assess/ID.json. */
 async function heardSet(set: string, out: string) {
   const files = await readdir(set).catch(() => {
-    throw new BadInput(`The folder ${set} cannot be read.`);
+    throw new BadInput(t('listen.the-folder-set-cannot-be-read', { set }));
   });
   const ids = files.filter((file) => file.endsWith('.wav') && files.includes(file.replace(/wav$/, 'json')));
-  if (ids.length === 0) throw new BadInput(`There is no ID.wav with its ID.json in ${set}.`);
+  if (ids.length === 0) throw new BadInput(t('listen.there-is-no-id-wav-with', { set }));
   let seconds = 0;
   for (const file of ids.toSorted()) {
     const id = file.replace(/\.wav$/, '');
@@ -114,7 +115,7 @@ async function heardSet(set: string, out: string) {
     await jsonToFile(join(out, 'assess', `${id}.json`), told(track, score, assessment));
   }
   return {
-    text: `${ids.length} recordings heard, ${Math.round(seconds)} seconds.`,
+    text: t('listen.ids-count-recordings-heard-number-seconds', { idsCount: ids.length, number: Math.round(seconds) }),
     json: { heard: ids.length, seconds },
   };
 }

@@ -3,19 +3,20 @@ import { DEFAULT_BREATH_SECONDS, NOTHING_KNOWN, type Knowledge } from '@escalier
 import { valuesKnown } from '@escalier/core/practice';
 import { parsePitch, pitchName, type Pitch, type Tempo } from '@escalier/core/music';
 import { BadInput } from './command.ts';
+import { t } from './messages.ts';
 
 export const DEFAULT_INSTRUMENT = 'soprano-recorder-baroque';
 
 export function instrumentOption(id: string = DEFAULT_INSTRUMENT): Instrument {
   const found = findInstrument(id);
-  if (found === null) throw new BadInput(`There is no instrument "${id}". Known: ${INSTRUMENT_IDS.join(', ')}.`);
+  if (found === null)
+    throw new BadInput(t('options.there-is-no-instrument-id-known', { id, list: INSTRUMENT_IDS.join(', ') }));
   return found;
 }
 
 export function pitchWord(text: string | undefined): Pitch {
   const parsed = text === undefined ? null : parsePitch(text);
-  if (parsed === null)
-    throw new BadInput(`"${text ?? ''}" is not a note: write letter, sign and octave, such as F#4 or Bb4.`);
+  if (parsed === null) throw new BadInput(t('options.text-is-not-a-note-write', { text: text ?? '' }));
   return parsed;
 }
 
@@ -29,15 +30,14 @@ export function knownNotes(list: string | undefined): Knowledge {
 export function tempoOption(text: string | undefined, own: Tempo | null): Tempo | undefined {
   if (text === undefined) return undefined;
   const perMinute = Number(text);
-  if (!(perMinute >= 20 && perMinute <= 300))
-    throw new BadInput(`"${text}" is no tempo: give beats a minute from 20 to 300.`);
+  if (!(perMinute >= 20 && perMinute <= 300)) throw new BadInput(t('options.text-is-no-tempo-give-beats', { text }));
   return { beat: own?.beat ?? { num: 1, den: 4 }, perMinute };
 }
 
 export function breathOption(text: string | undefined): number {
   if (text === undefined) return DEFAULT_BREATH_SECONDS;
   const seconds = Number(text);
-  if (!(seconds >= 1 && seconds <= 30)) throw new BadInput(`"${text}" is no breath: give seconds from 1 to 30.`);
+  if (!(seconds >= 1 && seconds <= 30)) throw new BadInput(t('options.text-is-no-breath-give-seconds', { text }));
   return seconds;
 }
 
@@ -46,7 +46,7 @@ export function wholeNumber(text: string | undefined, what: string, least: numbe
   if (text === undefined) return undefined;
   const number = Number(text);
   if (!Number.isInteger(number) || number < least || number > most)
-    throw new BadInput(`"${text}" is no ${what}: give a whole number from ${least} to ${most}.`);
+    throw new BadInput(t('options.text-is-no-what-give-a', { text, what, least, most }));
   return number;
 }
 
@@ -57,6 +57,6 @@ export function elementsOption(list: string = PLAIN_RHYTHM): ReadonlySet<string>
   const names = list.split(',').map((name) => name.trim());
   const known = new Set(names);
   if (valuesKnown(known).length !== known.size)
-    throw new BadInput(`"${list}" are not rhythm values: write such as "note quarter,note dotted-half,rest quarter".`);
+    throw new BadInput(t('options.list-are-not-rhythm-values-write', { list }));
   return known;
 }

@@ -14,15 +14,16 @@ import {
 import { BadInput, type Command, type Output } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { breathOption, instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 export const read: Command = {
-  usage: 'read FILE… [--tune 1] [--instrument ID] [--knows B4,A4,G4] [--tempo 80] [--breath 6]',
-  about: 'what a tune needs, what is new, where it is hard, what is the same again, where to breathe, which key fits',
-  example: 'read demo/tunes/goose-walk.abc --knows B4,A4,G4 --tempo 80',
+  usage: t('read.read-file-tune-1-instrument-id'),
+  about: t('read.what-a-tune-needs-what-is'),
+  example: t('read.read-demo-tunes-goose-walk-abc'),
   options: ['tune', 'instrument', 'knows', 'tempo', 'breath'],
   async run(files, options) {
     const [file] = files;
-    if (file === undefined) throw new BadInput('Name a file to read.');
+    if (file === undefined) throw new BadInput(t('read.name-a-file-to-read'));
     if (files.length === 1) return readOne(file, options);
     const all: { readonly file: string; readonly text: string; readonly json: unknown }[] = [];
     for (const each of files) all.push({ file: each, ...(await readOne(each, options)) });
@@ -35,7 +36,7 @@ export const read: Command = {
 
 async function readOne(file: string, options: Readonly<Record<string, string>>): Promise<Output> {
   const on = instrumentOption(options.instrument);
-  const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, 'number of a tune', 1, 10_000));
+  const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, t('read.number-of-a-tune'), 1, 10_000));
   const reading = readTune(tune, on, knownNotes(options.knows), {
     tempo: tempoOption(options.tempo, tune.tempo),
     breathSeconds: breathOption(options.breath),
@@ -144,25 +145,61 @@ function duetAsJson(duet: NonNullable<Reading['duet']>): unknown {
 function inWords(reading: Reading): string {
   const { notes, elements, signs, form, unplayable, duet } = reading;
   const lines = [
-    `${reading.title}, ${reading.keySignature.name}, ${reading.tempo.perMinute} beats a minute, difficulty ${reading.difficulty.total}`,
+    t('read.title-name-per-minute-beats-a', {
+      title: reading.title,
+      name: reading.keySignature.name,
+      perMinute: reading.tempo.perMinute,
+      total: reading.difficulty.total,
+    }),
     `Notes: ${notes.all.map((use) => use.name).join(' ')}`,
-    `New notes: ${notes.new.map((use) => `${use.name} (${use.count} times)`).join(', ') || 'none'}`,
+    t('read.new-notes-list', {
+      list:
+        notes.new.map((use) => t('read.name-count-times', { name: use.name, count: use.count })).join(', ') || 'none',
+    }),
     `Rhythm: ${elements.all.map((each) => elementWords(each.id, 'american')).join(', ')}`,
     `Signs: ${signs.all.map((each) => signWords(each.id)).join(', ')}`,
-    `Learn ${form.distinctBars} bars of ${form.allBars}: ${form.learnBars.join(', ')}; lines ${form.lines.map((line) => line.letter).join(' ')}`,
-    ...reading.hardSpots.map(
-      (spot) =>
-        `Hard: ${barRange(spot.bars)}, ${hardSpotWords(spot.hardest)} Drill at ${spot.drill.ladder.join(', ')}.`,
+    t('read.learn-distinct-bars-bars-of-all', {
+      distinctBars: form.distinctBars,
+      allBars: form.allBars,
+      list: form.learnBars.join(', '),
+      list2: form.lines.map((line) => line.letter).join(' '),
+    }),
+    ...reading.hardSpots.map((spot) =>
+      t('read.hard-bars-hard-spot-drill-at', {
+        bars: barRange(spot.bars),
+        hardSpot: hardSpotWords(spot.hardest),
+        list: spot.drill.ladder.join(', '),
+      }),
     ),
-    `Breathe after ${reading.breaths.map((breath) => `bar ${breath.afterBar} beat ${breath.afterBeat}`).join(', ') || 'the end only'}`,
+    t('read.breathe-after-list', {
+      list:
+        reading.breaths
+          .map((breath) =>
+            t('read.bar-after-bar-beat-after-beat', { afterBar: breath.afterBar, afterBeat: breath.afterBeat }),
+          )
+          .join(', ') || t('read.the-end-only'),
+    }),
     ...reading.keys
       .slice(0, 3)
       .map((key) => `Key: ${key.key}, ${shiftWords(key.shift)}, new: ${key.newNotes.join(' ') || 'nothing'}`),
   ];
   for (const mixUp of reading.mixUps)
-    lines.push(`Easily mixed up: ${mixUp.pair.join(' and ')} (bar ${mixUp.bars.join(', ')}). ${mixUpWords(mixUp)}`);
-  if (unplayable.length > 0) lines.push(`Not on this instrument: ${unplayable.map((use) => use.name).join(' ')}`);
+    lines.push(
+      t('read.easily-mixed-up-list-bar-list2', {
+        list: mixUp.pair.join(' and '),
+        list2: mixUp.bars.join(', '),
+        mixUp: mixUpWords(mixUp),
+      }),
+    );
+  if (unplayable.length > 0)
+    lines.push(t('read.not-on-this-instrument-list', { list: unplayable.map((use) => use.name).join(' ') }));
   for (const clash of duet?.clashes ?? [])
-    lines.push(`Clash: bar ${clash.bar} beat ${clash.beat}, ${intervalWords(clash.semitones)}`);
+    lines.push(
+      t('read.clash-bar-bar-beat-beat-interval', {
+        bar: clash.bar,
+        beat: clash.beat,
+        interval: intervalWords(clash.semitones),
+      }),
+    );
   return lines.join('\n');
 }

@@ -15,6 +15,7 @@ import { findingWords, problemWords, whyWords } from '@escalier/core/words';
 import { pitchName } from '@escalier/core/music';
 import { BadInput, type Command, type Output } from './command.ts';
 import { instrumentOption, pitchWord, wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 const MOST_STEPS = 40;
 const ENDINGS = ['.abc', '.musicxml', '.xml', '.mxl', '.mid', '.midi'];
@@ -33,22 +34,21 @@ interface Folder {
 type Options = Readonly<Record<string, string>>;
 
 export const staircase: Command = {
-  usage:
-    'staircase build|score --tunes DIR --order B4,A4,G4 [--steps 6 | --list a,b,c | --lists FILE] [--knows B4] [--pin 3=ID,ID<=5,ID<ID] [--never ID,ID] [--instrument ID] [--seed 1]',
-  about: 'the best staircase from a folder of tunes, or how good a given one is, with its findings',
-  example: 'staircase build --tunes demo/tunes --order B4,A4,G4,E4,D4 --steps 6',
+  usage: t('staircase.staircase-buildscore-tunes-dir-order-b4'),
+  about: t('staircase.the-best-staircase-from-a-folder'),
+  example: t('staircase.staircase-build-tunes-demo-tunes-order'),
   options: ['tunes', 'order', 'steps', 'knows', 'pin', 'never', 'instrument', 'seed', 'list', 'lists'],
   async run([what, ...rest], options) {
     if (rest.length > 0 || (what !== 'build' && what !== 'score'))
-      throw new BadInput('Say "staircase build" or "staircase score".');
+      throw new BadInput(t('staircase.say-staircase-build-or-staircase-score'));
     const folder = await tunesIn(options);
     return what === 'build' ? build(folder, options) : score(folder, options);
   },
 };
 
 function build(folder: Folder, options: Options): Output {
-  const steps = wholeNumber(options.steps, 'number of steps', 1, MOST_STEPS);
-  if (steps === undefined) throw new BadInput('Give the number of steps: --steps 6.');
+  const steps = wholeNumber(options.steps, t('staircase.number-of-steps'), 1, MOST_STEPS);
+  if (steps === undefined) throw new BadInput(t('staircase.give-the-number-of-steps-steps'));
   const seed = wholeNumber(options.seed, 'seed', 0, 2 ** 31) ?? 1;
   const work = planStaircase({ ...rulesOf(options, steps), tunes: folder.tunes, seed });
   let next = work.next();
@@ -59,9 +59,9 @@ function build(folder: Folder, options: Options): Output {
 async function score(folder: Folder, options: Options): Promise<Output> {
   const plans = (await listsOf(options)).map((list) => {
     const unknown = list.find((id) => !folder.tunes.some((tune) => tune.id === id));
-    if (unknown !== undefined) throw new BadInput(`There is no tune "${unknown}" in the folder.`);
-    if (new Set(list).size < list.length) throw new BadInput('A tune stands twice in the list.');
-    const steps = wholeNumber(options.steps, 'number of steps', 1, MOST_STEPS) ?? list.length;
+    if (unknown !== undefined) throw new BadInput(t('staircase.there-is-no-tune-unknown-in', { unknown }));
+    if (new Set(list).size < list.length) throw new BadInput(t('staircase.a-tune-stands-twice-in-the'));
+    const steps = wholeNumber(options.steps, t('staircase.number-of-steps'), 1, MOST_STEPS) ?? list.length;
     return scorePlan(folder.tunes, rulesOf(options, steps), list);
   });
   const outputs = outputOf(plans, folder);
@@ -72,8 +72,8 @@ async function score(folder: Folder, options: Options): Promise<Output> {
 async function listsOf(options: Options): Promise<readonly (readonly string[])[]> {
   if (options.list !== undefined && options.lists === undefined) return [words(options.list)];
   if (options.lists === undefined || options.list !== undefined)
-    throw new BadInput('Give a list of tunes (--list a,b,c) or a file of lists (--lists FILE).');
-  const wrong = new BadInput(`The file ${options.lists} is not a JSON array of lists of tunes.`);
+    throw new BadInput(t('staircase.give-a-list-of-tunes-list'));
+  const wrong = new BadInput(t('staircase.the-file-lists-is-not-a', { lists: options.lists }));
   let lists: unknown;
   try {
     lists = JSON.parse(await readFile(options.lists, 'utf8'));
@@ -108,7 +108,7 @@ function pinOf(text: string): Pin {
   if (by !== null) return { kind: 'by', tune: by[1]!, step: Number(by[2]) };
   const before = /^([^<=]+)<([^<=]+)$/.exec(text);
   if (before !== null) return { kind: 'before', tune: before[1]!, then: before[2]! };
-  throw new BadInput(`"${text}" is no wish: write 3=TUNE (at step 3), TUNE<=5 (by step 5) or TUNE<OTHER (before it).`);
+  throw new BadInput(t('staircase.text-is-no-wish-write-3', { text }));
 }
 
 function words(list: string): readonly string[] {
@@ -120,23 +120,23 @@ function words(list: string): readonly string[] {
 
 async function tunesIn(options: Options): Promise<Folder> {
   const folder = options.tunes;
-  if (folder === undefined) throw new BadInput('Give a folder of tunes: --tunes DIR.');
+  if (folder === undefined) throw new BadInput(t('staircase.give-a-folder-of-tunes-tunes'));
   const on = instrumentOption(options.instrument);
   let names: readonly string[];
   try {
     names = await readdir(folder);
   } catch {
-    throw new BadInput(`The folder ${folder} cannot be read.`);
+    throw new BadInput(t('staircase.the-folder-folder-cannot-be-read', { folder }));
   }
   const tunes: TuneProfile[] = [];
   const left: Left[] = [];
   for (const name of names.filter((each) => ENDINGS.includes(extname(each).toLowerCase())).toSorted()) {
     const id = basename(name, extname(name));
     const read = readTuneFile(await readFile(join(folder, name)));
-    if (!read.ok) left.push({ tune: id, why: read.error[0]?.message ?? 'This is no tune.' });
+    if (!read.ok) left.push({ tune: id, why: read.error[0]?.message ?? t('staircase.this-is-no-tune') });
     else tunes.push(profileOf(id, read.value.tune, on));
   }
-  if (tunes.length === 0) throw new BadInput(`There are no tunes in the folder ${folder}.`);
+  if (tunes.length === 0) throw new BadInput(t('staircase.there-are-no-tunes-in-the', { folder }));
   return { tunes, left };
 }
 
@@ -173,10 +173,12 @@ function outputOf(plans: readonly Plan[], folder: Folder): readonly Output[] {
     return {
       json: { objective: plan.objective, exact: plan.exact, steps, findings, left },
       text: [
-        `Counts against it: ${plan.objective.total}`,
+        t('staircase.counts-against-it-total', { total: plan.objective.total }),
         ...steps.map((step, index) => `${index + 1}. ${titles.get(step.tune) ?? step.tune}: ${step.why}`),
-        ...findings.map(({ step, text, remedy }) => `${step === null ? '' : `Step ${step}: `}${text} ${remedy}`),
-        ...left.map(({ tune, why }) => `Left out: ${tune}: ${why}`),
+        ...findings.map(
+          ({ step, text, remedy }) => `${step === null ? '' : t('staircase.step-step', { step })}${text} ${remedy}`,
+        ),
+        ...left.map(({ tune, why }) => t('staircase.left-out-tune-why', { tune, why })),
       ].join('\n'),
     };
   });
@@ -185,5 +187,8 @@ function outputOf(plans: readonly Plan[], folder: Folder): readonly Output[] {
 function unplayable(tunes: readonly TuneProfile[]): readonly Left[] {
   return tunes
     .filter((tune) => tune.unplayable.length > 0)
-    .map((tune) => ({ tune: tune.id, why: `The instrument does not have ${tune.unplayable.join(', ')}.` }));
+    .map((tune) => ({
+      tune: tune.id,
+      why: t('staircase.the-instrument-does-not-have-list', { list: tune.unplayable.join(', ') }),
+    }));
 }

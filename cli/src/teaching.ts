@@ -5,6 +5,7 @@ import { barRange, chunkLine, chunkWords, figureWords, mixUpWords } from '@escal
 import { BadInput, type Command } from './command.ts';
 import { tuneFromFile } from './files.ts';
 import { instrumentOption, knownNotes, tempoOption, wholeNumber } from './options.ts';
+import { t } from './messages.ts';
 
 /** The tune of the one file that is named, and its reading for what the class knows. */
 async function readFrom(
@@ -12,7 +13,7 @@ async function readFrom(
   options: Readonly<Record<string, string>>,
 ): Promise<{ readonly tune: Tune; readonly reading: Reading }> {
   const [file, ...rest] = words;
-  if (file === undefined || rest.length > 0) throw new BadInput('Name one file to read.');
+  if (file === undefined || rest.length > 0) throw new BadInput(t('teaching.name-one-file-to-read'));
   const { tune } = await tuneFromFile(file);
   const reading = readTune(tune, instrumentOption(options.instrument), knownNotes(options.knows), {
     tempo: tempoOption(options.tempo, tune.tempo),
@@ -21,13 +22,13 @@ async function readFrom(
 }
 
 export const chunks: Command = {
-  usage: 'chunks FILE [--beats 4] [--instrument ID] [--knows B4,A4,G4] [--tempo 80]',
-  about: 'the way through a tune piece by piece: bars, who starts, how often, how fast, and why',
-  example: 'chunks demo/tunes/goose-walk.abc --beats 4 --knows B4,A4,G4',
+  usage: t('teaching.chunks-file-beats-4-instrument-id'),
+  about: t('teaching.the-way-through-a-tune-piece'),
+  example: t('teaching.chunks-demo-tunes-goose-walk-abc'),
   options: ['beats', 'instrument', 'knows', 'tempo'],
   async run(words, options) {
     const most = CHUNK_BEATS.at(-1)!;
-    const beats = wholeNumber(options.beats, 'number of beats', 1, most);
+    const beats = wholeNumber(options.beats, t('teaching.number-of-beats'), 1, most);
     const { tune, reading } = await readFrom(words, options);
     const ladder = chunkLadder(tune, reading, beats);
     return {
@@ -47,9 +48,9 @@ export const chunks: Command = {
 };
 
 export const figures: Command = {
-  usage: 'figures FILE',
-  about: 'what comes again in a tune: the same notes, the same rhythm, the same shape, and the odd one out',
-  example: 'figures demo/tunes/goose-walk.abc',
+  usage: t('teaching.figures-file'),
+  about: t('teaching.what-comes-again-in-a-tune'),
+  example: t('teaching.figures-demo-tunes-goose-walk-abc'),
   options: [],
   async run(words, options) {
     const { tune } = await readFrom(words, options);
@@ -77,15 +78,19 @@ export const figures: Command = {
 };
 
 export const mixups: Command = {
-  usage: 'mixups FILE [--knows B4,A4,G4] [--instrument ID]',
-  about: 'pairs of notes to watch: one letter in two ways, two octaves, one fingering, one finger apart',
-  example: 'mixups demo/tunes/goose-walk.abc --knows Bb4,A4,G4',
+  usage: t('teaching.mixups-file-knows-b4-a4-g4'),
+  about: t('teaching.pairs-of-notes-to-watch-one'),
+  example: t('teaching.mixups-demo-tunes-goose-walk-abc'),
   options: ['knows', 'instrument'],
   async run(words, options) {
     const { tune, reading } = await readFrom(words, options);
     const mixUps = mixUpsAsJson(reading);
     return {
-      text: mixUps.map(({ pair, bars, why }) => `${pair.join(' and ')} (bar ${bars.join(', ')}): ${why}`).join('\n'),
+      text: mixUps
+        .map(({ pair, bars, why }) =>
+          t('teaching.list-bar-list2-why', { list: pair.join(' and '), list2: bars.join(', '), why }),
+        )
+        .join('\n'),
       json: { title: tune.title, mixUps },
     };
   },

@@ -1,5 +1,6 @@
 /** British words and what an American teacher says; the first letter keeps its size. */
 const WORDS: readonly (readonly [RegExp, string])[] = [
+  [/\ba(?= quaver)/gi, 'an'],
   [/\bdemisemiquaver(?= rest|-rest)/gi, 'thirty-second'],
   [/\bsemiquaver(?= rest)/gi, 'sixteenth'],
   [/\bquaver(?= rest)/gi, 'eighth'],
@@ -46,25 +47,14 @@ export function americanWords(text: string): string {
   );
 }
 
-const made = new Map<string | object, string | object>();
+const made = new Map<string, string>();
 
-/** A message in American English. @param message its text, or the tree that the build made of it. */
-export function american<M extends string | object>(message: M): M {
+/** A message in American English: the names in its braces stay. */
+export function american(message: string): string {
   let found = made.get(message);
-  if (found === undefined) made.set(message, (found = inMessage(message) as M));
-  return found as M;
+  if (found === undefined) {
+    const parts = message.split(/(\{[^}]*\})/).map((part) => (part.startsWith('{') ? part : americanWords(part)));
+    made.set(message, (found = parts.join('')));
+  }
+  return found;
 }
-
-/** Text of a tree stands in its fields `v` and `s`. */
-function inMessage(message: unknown, field = 's'): unknown {
-  if (typeof message === 'string') return field === 's' || field === 'v' ? outsideBraces(message) : message;
-  if (Array.isArray(message)) return message.map((part: unknown) => inMessage(part, field));
-  if (typeof message !== 'object' || message === null) return message;
-  return Object.fromEntries(Object.entries(message).map(([name, part]) => [name, inMessage(part, name)]));
-}
-
-const outsideBraces = (message: string): string =>
-  message
-    .split(/(\{[^}]*\})/)
-    .map((part) => (part.startsWith('{') ? part : americanWords(part)))
-    .join('');

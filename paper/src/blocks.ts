@@ -5,6 +5,7 @@ import { fitting, gap, paragraph, piece, type Piece } from './pieces.ts';
 import { staircasePiece } from './staircase.ts';
 import { matchPieces, tileRows } from './tiles.ts';
 import type { Room, Tools } from './tools.ts';
+import { t } from './messages.ts';
 
 /** What stands on which page, for the list of contents. */
 export interface Listed {
@@ -37,7 +38,7 @@ export function piecesOf(block: Block, room: Room, tools: Tools, contents: reado
       return tableRows(block, room.width, tools);
     case 'lines':
       return Array.from({ length: block.count }, () =>
-        piece('A line', 26, [line(0, 22, room.width, 22, { stroke: SOFT, width: 0.7 })]),
+        piece(t('blocks.a-line'), 26, [line(0, 22, room.width, 22, { stroke: SOFT, width: 0.7 })]),
       );
     case 'staircase':
       return [staircasePiece(block.steps, { ...room, height: room.height * block.share }, tools)];
@@ -51,7 +52,7 @@ export function piecesOf(block: Block, room: Room, tools: Tools, contents: reado
 function textPieces({ text, look }: Extract<Block, { kind: 'text' }>, width: number, tools: Tools): readonly Piece[] {
   const { letters, textScale } = tools;
   const { face, size: usual, after } = LOOKS[look];
-  if (text === '') return [piece('A gap', 18, [line(0, 9, width, 9, { stroke: SOFT, width: 0.6, dash: 4 })])];
+  if (text === '') return [piece(t('blocks.a-gap'), 18, [line(0, 9, width, 9, { stroke: SOFT, width: 0.6, dash: 4 })])];
   if (look === 'banner') {
     const size = fitting(letters, text, face, { width, lines: 2, most: usual, least: 18 }) ?? 18;
     const { marks, height } = paragraph(letters, text, width, { face, size, align: 'middle' });
@@ -103,7 +104,7 @@ function tableRows(
           : placed(each.marks, at + 4, (height - each.height) / 2)),
       ];
     });
-    return piece('A row', height, marks);
+    return piece(t('blocks.a-row'), height, marks);
   };
   const head = columns.some((column) => column.label.trim() !== '')
     ? [

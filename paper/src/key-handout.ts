@@ -1,4 +1,5 @@
 import type { Handout } from '@escalier/core/handouts';
+import { t } from './messages.ts';
 
 /** The answers of a handout as a sheet of its own. */
 export function keyHandout({ title, key }: Handout): Handout {
@@ -17,9 +18,9 @@ export function keyHandout({ title, key }: Handout): Handout {
           {
             kind: 'table',
             columns: [
-              { label: 'No.', share: 0.5 },
-              { label: 'Question', share: 3 },
-              { label: 'Answer', share: 4 },
+              { label: t('key-handout.no'), share: 0.5 },
+              { label: t('key-handout.question'), share: 3 },
+              { label: t('key-handout.answer'), share: 4 },
             ],
             rows: key.map(({ number, question, answer }) => [String(number), question, answer]),
             rowHeight: 18,

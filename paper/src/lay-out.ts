@@ -6,6 +6,7 @@ import { INK, line, placed, SOFT, type Box, type Mark } from './marks.ts';
 import { fitting, paragraph, piece, type Piece } from './pieces.ts';
 import { paperOf, type HoldingSide, type Paper, type PaperName } from './sizes.ts';
 import type { Tools } from './tools.ts';
+import { t } from './messages.ts';
 
 export interface PageLaid {
   readonly width: number;
@@ -58,7 +59,7 @@ export function layOut(
     );
   // All but the list of contents is made once; the list is as long with any numbers.
   const made = handout.sections.map((section, index) => {
-    if (!progress(index / handout.sections.length)) throw new Stopped('Stopped.');
+    if (!progress(index / handout.sections.length)) throw new Stopped(t('lay-out.stopped'));
     return [
       ...headOf(section, room.width, tools),
       ...section.blocks.flatMap((block) => piecesOf(block, room, tools, listed([]))),
@@ -91,7 +92,7 @@ export function layOut(
   return { title: handout.title, pages, warnings: [...warnings] };
 }
 
-const NAME = 'Name';
+const NAME = t('lay-out.name');
 
 function headOf(section: Section, width: number, { letters, warn, textScale }: Tools): readonly Piece[] {
   if (section.bare) return [];
@@ -108,7 +109,7 @@ function headOf(section: Section, width: number, { letters, warn, textScale }: T
     : [];
   return [
     piece(
-      'The heading',
+      t('lay-out.the-heading'),
       height + 12,
       [...marks, ...nameMarks, line(0, height + 5, width, height + 5, { stroke: INK, width: 1.4 })],
       true,

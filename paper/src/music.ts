@@ -6,6 +6,7 @@ import { circle, INK, path, placed, rectangle, SHADE, SOFT, type Mark } from './
 import { piece, type Piece } from './pieces.ts';
 import { fingeringDrawing } from './fingering-drawing.ts';
 import type { Tools } from './tools.ts';
+import { t } from './messages.ts';
 
 const LETTER_ROOM = 17;
 const LINE_GAP = 9;
@@ -26,7 +27,7 @@ function linePiece(drawn: EngravedLine, music: SheetMusic, tools: Tools): Piece 
     ...coverBoxes(drawn, music),
     ...placed(pictures.marks, 0, drawn.height + PICTURE_GAP),
   ];
-  return piece('A line of music', above + drawn.height + pictures.height + LINE_GAP, [
+  return piece(t('music.a-line-of-music'), above + drawn.height + pictures.height + LINE_GAP, [
     ...letterMarks(drawn, music, tools),
     ...bracketMarks(drawn, music),
     ...placed(marks, 0, above),

@@ -3,6 +3,7 @@ import { belt, isBeltId } from '@escalier/core/staircase';
 import { INK, line, path, placed, rectangle, SHADE, type Mark } from './marks.ts';
 import { fitting, paragraph, piece, type Piece } from './pieces.ts';
 import type { Room, Tools } from './tools.ts';
+import { t } from './messages.ts';
 
 const LEAST_STAIRS = 150;
 
@@ -37,7 +38,7 @@ export function staircasePiece(steps: readonly DrawnStep[], room: Room, tools: T
     }
     x += tread;
   });
-  return piece('The staircase', height + 10, [
+  return piece(t('staircase.the-staircase'), height + 10, [
     path(`${d}V${height}z`, { fill: SHADE }),
     path(d, { stroke: INK, width: 1.8 }),
     ...marks,

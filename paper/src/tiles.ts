@@ -3,6 +3,7 @@ import { circle, INK, line, placed, rectangle, SOFT, type Mark } from './marks.t
 import { fitting, paragraph, piece, type Piece } from './pieces.ts';
 import { drawing } from './pictures.ts';
 import type { Room, Tools } from './tools.ts';
+import { t } from './messages.ts';
 
 const TILE_GAP = 12;
 /** Boxes in columns, row by row. */
@@ -22,7 +23,7 @@ export function tileRows(
     const high = height ?? natural;
     const marks = row.flatMap(({ marks: own, height: ownHeight }, index): readonly Mark[] => {
       const scale = ownHeight > high - 8 && height !== null ? (high - 8) / ownHeight : 1;
-      if (scale < 0.55) tools.warn(`“${tiles[at + index]!.label || 'A card'}” does not fit its box.`);
+      if (scale < 0.55) tools.warn(`“${tiles[at + index]!.label || t('tiles.a-card')}” does not fit its box.`);
       const inside = cut ? 8 + ((width - 16) * (1 - scale)) / 2 : 0;
       return placed(
         own,
@@ -36,7 +37,7 @@ export function tileRows(
           rectangle({ x: index * width, y: 0, width, height: high }, { stroke: SOFT, width: 0.7, dash: 4 }),
         )
       : [];
-    rows.push(piece('A row', high + (cut ? 0 : TILE_GAP), [...frames, ...marks]));
+    rows.push(piece(t('tiles.a-row'), high + (cut ? 0 : TILE_GAP), [...frames, ...marks]));
   }
   return rows;
 }
@@ -93,7 +94,7 @@ export function matchPieces(
   return pairs.map(([one, other]) => {
     const height = Math.max(one.height, other.height, 34) + TILE_GAP;
     const middle = (height - TILE_GAP) / 2;
-    return piece('A pair', height, [
+    return piece(t('tiles.a-pair'), height, [
       ...placed(one.marks, 0, middle - one.height / 2),
       circle(side + 12, middle, 2.2, { fill: INK }),
       circle(width - side - 12, middle, 2.2, { fill: INK }),

@@ -48,6 +48,7 @@ import { plainError } from './platform/log.ts';
 import { notFound, Problem } from './platform/problem.ts';
 import type { RateLimits } from './platform/rate-limits.ts';
 import { webFiles } from './platform/static-files.ts';
+import { t } from './platform/messages.ts';
 
 export interface AppOptions {
   /** Holds each answer against its schema, and breaks on one that is not as the contract says: in tests. */
@@ -131,11 +132,11 @@ export function createApp(options: AppOptions) {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // Tone.js makes the worker that keeps its time from a blob.
-        workerSrc: ["'self'", 'blob:'],
+        workerSrc: ["'self'", t('app.blob')],
         styleSrc: ["'self'"],
         imgSrc: ["'self'", 'data:'],
         // A file that is chosen is asked for its length before it is decoded.
-        mediaSrc: ["'self'", 'blob:'],
+        mediaSrc: ["'self'", t('app.blob')],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],
@@ -172,7 +173,7 @@ export function createApp(options: AppOptions) {
     if (error instanceof HTTPException) return c.json(fromHttp(error), error.status);
     const number = c.get('requestId');
     logger.error({ request: number, route: routePath(c), method: c.req.method, error: plainError(error) }, 'broken');
-    const message = `Something broke here. Nothing was saved. Whoever looks after the server finds it under ${number}.`;
+    const message = t('app.something-broke-here-nothing-was-saved', { number });
     return c.json({ error: { code: 'broken', message } } satisfies Refusal, 500);
   });
   return app;
@@ -203,7 +204,7 @@ function sameOrigin(net: Network) {
         ? origin !== net.originOf(c)
         : site !== undefined && site !== 'same-origin' && site !== 'none';
     if (isForeign && !READS.has(c.req.method))
-      throw new Problem(403, 'wrong-origin', 'This request comes from another site.');
+      throw new Problem(403, 'wrong-origin', t('app.this-request-comes-from-another-site'));
     await next();
   });
 }
@@ -225,6 +226,7 @@ function numbered(logger: Logger) {
 
 /** Broken JSON and refused origins come from Hono itself. */
 function fromHttp(error: HTTPException): Refusal {
-  const message = error.status === 403 ? 'This request comes from another site.' : 'This request cannot be read.';
+  const message =
+    error.status === 403 ? t('app.this-request-comes-from-another-site') : t('app.this-request-cannot-be-read');
   return { error: { code: error.status === 403 ? 'wrong-origin' : 'unreadable', message } };
 }

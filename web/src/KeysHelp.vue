@@ -18,7 +18,7 @@ const here = computed(() => route.meta.keys ?? []);
 <template>
   <BModal
     v-model="open"
-    title="Keys"
+    :title="t('keys-help.title')"
     ok-only
     :ok-title="t('keys-help.close')"
     ok-variant="outline-dark"

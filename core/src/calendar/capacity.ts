@@ -1,3 +1,5 @@
+import { t } from './messages.ts';
+
 /** How pupils are heard: one by one, a few together, or from recordings outside the lesson. */
 export type HearingWay =
   { readonly kind: 'alone' } | { readonly kind: 'group'; readonly size: number } | { readonly kind: 'recording' };
@@ -40,17 +42,49 @@ export function capacity(request: CapacityRequest): Capacity {
   const turns = Math.floor((minutes * 60) / secondsPerTurn);
   const pupilsPerLesson = Math.min(pupils, turns * size);
   const lessons = turns === 0 ? null : Math.ceil(pupils / (turns * size));
-  const who = way.kind === 'group' ? `a group of ${size}` : way.kind === 'recording' ? 'a recording' : 'one pupil';
-  const when = way.kind === 'recording' ? 'an evening' : 'a lesson';
-  const talks = size === 1 ? `talk ${request.talkSeconds} s` : `talk ${size} × ${request.talkSeconds} s`;
+  const who =
+    way.kind === 'group'
+      ? t('capacity.a-group-of-size', { size })
+      : way.kind === 'recording'
+        ? t('capacity.a-recording')
+        : t('capacity.one-pupil');
+  const when = way.kind === 'recording' ? t('capacity.an-evening') : t('capacity.a-lesson');
+  const talks =
+    size === 1
+      ? t('capacity.talk-talk-seconds-s', { talkSeconds: request.talkSeconds })
+      : t('capacity.talk-size-talk-seconds-s', { size, talkSeconds: request.talkSeconds });
   return {
     secondsPerTurn,
     pupilsPerLesson,
     lessons,
     sums: [
-      `${who}: tune ${tune} s${changeover > 0 ? ` + change ${changeover} s` : ''} + ${talks} = ${secondsPerTurn} s`,
-      `${when}: ${minutes} min = ${minutes * 60} s, ÷ ${secondsPerTurn} s = ${turns} ${turns === 1 ? 'turn' : 'turns'}${size > 1 ? ` × ${size}` : ''} = ${turns * size} pupils`,
-      ...(lessons === null ? [] : [`all: ${pupils} pupils ÷ ${turns * size} = ${lessons} ${countWord(way, lessons)}`]),
+      t('capacity.who-tune-tune-s-value-talks', {
+        who,
+        tune,
+        value: changeover > 0 ? t('capacity.change-changeover-s', { changeover }) : '',
+        talks,
+        secondsPerTurn,
+      }),
+      t('capacity.when-minutes-min-minutes2-s-seconds', {
+        when,
+        minutes,
+        minutes2: minutes * 60,
+        secondsPerTurn,
+        turns,
+        value: turns === 1 ? 'turn' : 'turns',
+        value2: size > 1 ? ` × ${size}` : '',
+        turns2: turns * size,
+      }),
+      ...(lessons === null
+        ? []
+        : [
+            t('capacity.all-pupils-pupils-turns-lessons-count', {
+              pupils,
+              turns: turns * size,
+              lessons,
+              countWord: countWord(way, lessons),
+            }),
+          ]),
     ],
   };
 }

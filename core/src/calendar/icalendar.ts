@@ -4,6 +4,7 @@ import ICAL from 'ical.js';
 import { failure, success, type Result } from '../music/index.ts';
 import { MOST_CALENDAR_CHARACTERS } from './file-limit.ts';
 import type { DaysOff, Lesson, LocalDate } from './term.ts';
+import { t } from './messages.ts';
 
 export interface ReadHolidays {
   readonly daysOff: readonly DaysOff[];
@@ -25,15 +26,15 @@ const [FIRST_YEAR, LAST_YEAR] = [1900, 2200];
  * @param from,to the term: what lies outside is not taken.
  */
 export function readHolidays(text: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> {
-  if (text.length > MOST_CALENDAR_CHARACTERS)
-    return failure('This file is larger than 2 MB: it is no calendar of holidays.');
+  if (text.length > MOST_CALENDAR_CHARACTERS) return failure(t('icalendar.this-file-is-larger-than-2'));
   const count = text.match(/^BEGIN:VEVENT/gim)?.length ?? 0;
-  if (count > MOST_EVENTS) return failure(`The file has ${count} events; at most ${MOST_EVENTS} fit.`);
+  if (count > MOST_EVENTS)
+    return failure(t('icalendar.the-file-has-count-events-at', { count, mostEvents: MOST_EVENTS }));
   let events: readonly ICAL.Component[];
   try {
     events = new ICAL.Component(ICAL.parse(text) as [string, unknown[], unknown[]]).getAllSubcomponents('vevent');
   } catch {
-    return failure('This file cannot be read as a calendar: it is broken, or no iCalendar file.');
+    return failure(t('icalendar.this-file-cannot-be-read-as'));
   }
   const daysOff: DaysOff[] = [];
   const leftOut: string[] = [];
@@ -54,14 +55,14 @@ interface Within {
 }
 
 function readEvent(component: ICAL.Component, within: Within): readonly DaysOff[] | string {
-  let title = 'No title';
+  let title = t('icalendar.no-title');
   try {
     const event = new ICAL.Event(component);
     title = titleOf(event.summary);
     return daysOffOf(event, title, within);
   } catch {
     // ical.js reads values only when they are asked for, and throws then.
-    return `“${title}” cannot be read.`;
+    return t('icalendar.title-cannot-be-read', { title });
   }
 }
 
@@ -69,21 +70,25 @@ const MOST_LETTERS = 100;
 
 function titleOf(summary: unknown): string {
   const title = typeof summary === 'string' ? summary.trim() : '';
-  return title === '' ? 'No title' : title.length > MOST_LETTERS ? `${title.slice(0, MOST_LETTERS - 1)}…` : title;
+  return title === ''
+    ? t('icalendar.no-title')
+    : title.length > MOST_LETTERS
+      ? `${title.slice(0, MOST_LETTERS - 1)}…`
+      : title;
 }
 
 function daysOffOf(event: ICAL.Event, title: string, within: Within): readonly DaysOff[] | string {
-  if (!event.startDate?.isDate) return `“${title}” has times of day: it is no day off.`;
+  if (!event.startDate?.isDate) return t('icalendar.title-has-times-of-day-it', { title });
   const { year } = event.startDate;
-  if (!(year >= FIRST_YEAR && year <= LAST_YEAR)) return `“${title}” lies outside the term.`;
+  if (!(year >= FIRST_YEAR && year <= LAST_YEAR)) return t('icalendar.title-lies-outside-the-term', { title });
   const repeats = repeatsOf(event);
   if (repeats !== null) return `“${title}” ${repeats}`;
   const days = daysLong(event);
-  if (days > MOST_DAYS) return `“${title}” lasts longer than a year.`;
+  if (days > MOST_DAYS) return t('icalendar.title-lasts-longer-than-a-year', { title });
   const spans = startsOf(event, within).map((start) => span(start, days, title));
   const found = spans.filter((off) => off.to >= within.from && off.from <= within.to);
-  if (within.budget.left <= 0) return `“${title}” repeats too often to be followed.`;
-  return found.length === 0 ? `“${title}” lies outside the term.` : found;
+  if (within.budget.left <= 0) return t('icalendar.title-repeats-too-often-to-be', { title });
+  return found.length === 0 ? t('icalendar.title-lies-outside-the-term', { title }) : found;
 }
 
 /** Why a rule cannot be followed; null when it can. */
@@ -91,7 +96,7 @@ function repeatsOf(event: ICAL.Event): string | null {
   const rules = event.component.getAllProperties('rrule').map((each) => each.getFirstValue() as unknown as ICAL.Recur);
   const isUsual = ({ freq, interval }: ICAL.Recur): boolean =>
     ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(freq) && interval >= 1 && interval <= MOST_INTERVAL;
-  return rules.length <= MOST_RULES && rules.every(isUsual) ? null : 'repeats in a way that no day off does.';
+  return rules.length <= MOST_RULES && rules.every(isUsual) ? null : t('icalendar.repeats-in-a-way-that-no');
 }
 
 function startsOf(event: ICAL.Event, { to, budget }: Within): readonly ICAL.Time[] {
@@ -138,7 +143,7 @@ export function writeLessons(lessons: readonly Lesson[], head: CalendarHead): st
   const calendar = new ICAL.Component(['vcalendar', [], []]);
   calendar.updatePropertyWithValue('version', '2.0');
   calendar.updatePropertyWithValue('prodid', '-//Escalier//Lessons//EN');
-  calendar.updatePropertyWithValue('x-wr-calname', `Lessons of ${head.className}`);
+  calendar.updatePropertyWithValue('x-wr-calname', t('icalendar.lessons-of-class-name', { className: head.className }));
   for (const lesson of lessons) calendar.addSubcomponent(lessonEvent(lesson, lessons.length, head));
   return `${calendar.toString()}\r\n`;
 }
@@ -150,10 +155,19 @@ function lessonEvent(lesson: Lesson, of: number, head: CalendarHead): ICAL.Compo
   event.addPropertyWithValue('dtstamp', utc(head.writtenAt));
   event.addPropertyWithValue('dtstart', utc(start));
   event.addPropertyWithValue('dtend', utc(addMinutes(start, lesson.minutes)));
-  const where = lesson.mode === 'home' ? ', work for home' : '';
+  const where = lesson.mode === 'home' ? t('icalendar.work-for-home') : '';
   const title = head.titles?.[lesson.number - 1];
   const holds = title === undefined ? '' : `, ${title}`;
-  event.addPropertyWithValue('summary', `${head.className}: lesson ${lesson.number} of ${of}${holds}${where}`);
+  event.addPropertyWithValue(
+    'summary',
+    t('icalendar.class-name-lesson-number-of-of', {
+      className: head.className,
+      number: lesson.number,
+      of,
+      holds,
+      where,
+    }),
+  );
   return event;
 }
 

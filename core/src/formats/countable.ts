@@ -1,5 +1,6 @@
 import { failure, UncountableError, type Result } from '../music/index.ts';
 import type { FormatProblem, ReadTune } from './notice.ts';
+import { t } from './messages.ts';
 
 type Reading = Result<ReadTune, readonly FormatProblem[]>;
 
@@ -9,6 +10,6 @@ export function countable(read: () => Reading): Reading {
     return read();
   } catch (error) {
     if (!(error instanceof UncountableError)) throw error;
-    return failure([{ bar: null, message: 'The tune has lengths that cannot be counted.' }]);
+    return failure([{ bar: null, message: t('countable.the-tune-has-lengths-that-cannot') }]);
   }
 }

@@ -9,6 +9,7 @@ import {
   type Pitch,
   type ValueName,
 } from '../music/index.ts';
+import { t } from './messages.ts';
 
 /** One note or rest as it was typed; where it is longer than its bar it goes on into the next, tied. */
 export interface EntryEvent {
@@ -45,7 +46,7 @@ export interface Entry {
 }
 
 export const EMPTY_ENTRY: Entry = {
-  title: 'A new tune',
+  title: t('entry.a-new-tune'),
   composer: '',
   key: { fifths: 1, mode: 'major' },
   metre: { count: 4, unit: 4 },
@@ -68,18 +69,18 @@ const DIGITS: Readonly<Record<string, ValueName>> = {
 
 /** What each key does, for the help beside the sheet. */
 export const ENTRY_KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: 'A to G', does: 'a note, as near as can be to the one before' },
-  { keys: '1 2 4 8 6', does: 'how long the next ones are: whole, half, quarter, eighth, sixteenth' },
-  { keys: '.', does: 'a dot at the last note' },
-  { keys: 'R', does: 'a rest' },
-  { keys: '↑ ↓', does: 'the last note a step higher or lower; with Shift an octave' },
-  { keys: '# - =', does: 'the last note sharp, flat, natural' },
-  { keys: 'T', does: 'a tie from the last note on' },
-  { keys: '3', does: 'the last three notes as a triplet' },
-  { keys: '[ ]', does: 'a repeat begins with the bar of the last note, ends with it' },
-  { keys: 'Enter', does: 'the line of the sheet ends' },
-  { keys: '← →', does: 'go back and on' },
-  { keys: 'Backspace', does: 'take the last note away' },
+  { keys: t('entry.a-to-g'), does: t('entry.a-note-as-near-as-can') },
+  { keys: '1 2 4 8 6', does: t('entry.how-long-the-next-ones-are') },
+  { keys: '.', does: t('entry.a-dot-at-the-last-note') },
+  { keys: 'R', does: t('entry.a-rest') },
+  { keys: '↑ ↓', does: t('entry.the-last-note-a-step-higher') },
+  { keys: '# - =', does: t('entry.the-last-note-sharp-flat-natural') },
+  { keys: 'T', does: t('entry.a-tie-from-the-last-note') },
+  { keys: '3', does: t('entry.the-last-three-notes-as-a') },
+  { keys: '[ ]', does: t('entry.a-repeat-begins-with-the-bar') },
+  { keys: 'Enter', does: t('entry.the-line-of-the-sheet-ends') },
+  { keys: '← →', does: t('entry.go-back-and-on') },
+  { keys: 'Backspace', does: t('entry.take-the-last-note-away') },
 ];
 
 /** The entry after a key; the same entry where the key means nothing here. @param key as the browser names it. */

@@ -11,21 +11,21 @@ import { writeMusicXml } from './musicxml/write-musicxml.ts';
 import { MOST_FILE_BYTES, type FileEnding } from './file-endings.ts';
 import type { FormatProblem, ReadOptions, ReadTune } from './notice.ts';
 import { decodeText } from './text.ts';
+import { t } from './messages.ts';
 
 /** Reads a tune from the bytes of a file, by what the bytes are, whatever the file is called. */
 export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
-  if (bytes.length === 0) return whole('The file is empty.');
+  if (bytes.length === 0) return whole(t('files.the-file-is-empty'));
   if (bytes.length > MOST_FILE_BYTES)
-    return whole(`The file has ${Math.round(bytes.length / 1e6)} MB: a tune has less than 12 MB.`);
+    return whole(t('files.the-file-has-number-mb-a', { number: Math.round(bytes.length / 1e6) }));
   if (startsWith(bytes, 'MThd')) return readMidi(bytes, options);
   if (startsWith(bytes, 'PK')) {
     const unpacked = unpackMxl(bytes);
     return unpacked.ok ? readMusicXml(unpacked.value, options) : whole(unpacked.error);
   }
   const text = decodeText(bytes);
-  if (text === null)
-    return whole('This file is not text, MusicXML or MIDI: Escalier reads .abc, .musicxml, .xml, .mxl and .mid.');
+  if (text === null) return whole(t('files.this-file-is-not-text-music'));
   if (text.trimStart().startsWith('<')) return readMusicXml(text, options);
   const tooLong = tooMuchInAbc(text) ?? tooLongInAbc(text);
   return tooLong === null ? readAbc(text, options) : whole(tooLong);

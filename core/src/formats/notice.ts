@@ -1,4 +1,5 @@
 import type { Tune } from '../music/index.ts';
+import { t } from './messages.ts';
 
 /** A place in a text, both counted from 1. */
 export interface TextPlace {
@@ -45,5 +46,5 @@ const MOST_NOTICES = 60;
 export function shortened(notices: readonly Notice[]): readonly Notice[] {
   if (notices.length <= MOST_NOTICES) return notices;
   const more = notices.length - MOST_NOTICES;
-  return [...notices.slice(0, MOST_NOTICES), { bar: null, message: `Left out: ${more} more of the like.` }];
+  return [...notices.slice(0, MOST_NOTICES), { bar: null, message: t('notice.left-out-more-more-of-the', { more }) }];
 }

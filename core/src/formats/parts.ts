@@ -1,5 +1,6 @@
 import { failure, success, type Result } from '../music/index.ts';
 import type { FormatProblem, Notice, PartOffer } from './notice.ts';
+import { t } from './messages.ts';
 
 export interface Chosen {
   readonly take: readonly [number, ...number[]];
@@ -17,10 +18,10 @@ export function choosePart(
 ): Result<Chosen, readonly FormatProblem[]> {
   const sounding = offers.filter((offer) => offer.notes > 0);
   const [first, second] = sounding;
-  if (first === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
+  if (first === undefined) return failure([{ bar: null, message: t('parts.the-tune-has-no-notes') }]);
   if (wanted !== undefined) {
     const [lead, ...others] = wanted.filter((index) => sounding.some((offer) => offer.index === index)).slice(0, 2);
-    if (lead === undefined) return failure([{ bar: null, message: 'The chosen part has no notes.' }]);
+    if (lead === undefined) return failure([{ bar: null, message: t('parts.the-chosen-part-has-no-notes') }]);
     return success({ take: [lead, ...others], leftOut: untaken(sounding, [lead, ...others]) });
   }
   const isDuet = second !== undefined && sounding.length === 2 && bars[first.index] === bars[second.index];
@@ -31,5 +32,5 @@ export function choosePart(
 function untaken(offers: readonly PartOffer[], take: readonly number[]): Notice[] {
   return offers
     .filter((offer) => !take.includes(offer.index))
-    .map((offer) => ({ bar: null, message: `Left out: the part "${offer.name}".` }));
+    .map((offer) => ({ bar: null, message: t('parts.left-out-the-part-name', { name: offer.name }) }));
 }

@@ -10,6 +10,7 @@ import {
   type TuneDraft,
 } from '../music/index.ts';
 import type { Notice } from './notice.ts';
+import { t } from './messages.ts';
 
 /** What a file has and a Tune cannot carry, by the index of its bar. */
 export interface LeftOut {
@@ -41,8 +42,8 @@ export function irregularNotice(tune: Tune): readonly (Notice & { readonly barIn
   if (first === undefined) return [];
   const message =
     others.length === 0
-      ? `${first.message} It is kept as it is.`
-      : `Bars ${inWords(bars.map(({ bar }) => bar ?? 0))} do not hold what their time signature asks for: they are kept as they are.`;
+      ? t('repair.message-it-is-kept-as-it', { message: first.message })
+      : t('repair.bars-in-do-not-hold-what', { in: inWords(bars.map(({ bar }) => bar ?? 0)) });
   return [{ bar: first.bar, message, barIndex: first.index ?? 0 }];
 }
 
@@ -57,7 +58,7 @@ function fits(part: Part, lead: Part, leftOut: LeftOut[]): boolean {
     (events, index) => !equal(eventsLength(events), eventsLength(lead.bars[index]!)),
   );
   if (barIndex < 0) return true;
-  leftOut.push({ barIndex, message: `the part "${part.name}", which here is not as long as the first part` });
+  leftOut.push({ barIndex, message: t('repair.the-part-name-which-here-is', { name: part.name }) });
   return false;
 }
 
@@ -65,7 +66,7 @@ function untied(part: Part, leftOut: LeftOut[]): Part {
   const bars = part.bars.map((events) => [...events]);
   for (const { barIndex, eventIndex } of looseTies(part)) {
     bars[barIndex]![eventIndex] = { ...(bars[barIndex]![eventIndex] as Note), tied: false };
-    leftOut.push({ barIndex, message: 'a tie that leads to no note of the same pitch' });
+    leftOut.push({ barIndex, message: t('repair.a-tie-that-leads-to-no') });
   }
   return { ...part, bars };
 }

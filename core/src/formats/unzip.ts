@@ -1,5 +1,6 @@
 import { strFromU8, unzipSync, type UnzipFileInfo } from 'fflate';
 import { failure, success, type Result } from '../music/index.ts';
+import { t } from './messages.ts';
 
 export interface UnzipLimits {
   /** Of all files together, unpacked. */
@@ -29,8 +30,8 @@ export function unzipTexts(bytes: Uint8Array, limits: UnzipLimits): Result<Reado
   try {
     entries = unzipSync(bytes, { filter: allow });
   } catch {
-    return failure('The compressed file is broken and cannot be unpacked.');
+    return failure(t('unzip.the-compressed-file-is-broken-and'));
   }
-  if (tooLarge) return failure(`The compressed file unpacks to far more than ${limits.what}: it was not opened.`);
+  if (tooLarge) return failure(t('unzip.the-compressed-file-unpacks-to-far', { what: limits.what }));
   return success(new Map(Object.entries(entries).map(([name, content]) => [name, strFromU8(content)])));
 }

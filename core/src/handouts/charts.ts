@@ -6,6 +6,7 @@ import { notePicture } from './music.ts';
 import { notesFor } from './note-work.ts';
 import { named, type HandoutRequest } from './request.ts';
 import { handout, PLAIN_TILE, section, text, tiles, type Block, type Handout, type Tile } from './sheet.ts';
+import { t } from './messages.ts';
 
 /** All notes of the instrument, from low to high, each in its plainest spelling. */
 function wholeRange(request: HandoutRequest): readonly Pitch[] {
@@ -31,20 +32,23 @@ function chartTiles(request: HandoutRequest, notes: readonly Pitch[], blank: boo
 export function fingeringChart(request: HandoutRequest): Handout {
   const all = request.notes.length === 0;
   const notes = all ? wholeRange(request) : notesFor(request, 1);
-  const title = `Fingering chart: ${request.on.name}`;
+  const title = t('charts.fingering-chart-name', { name: request.on.name });
   return handout('fingering-chart', title, [
     section(title, [text(LEGEND, 'small'), tiles(all ? 7 : 5, chartTiles(request, notes, false))], { nameLine: false }),
   ]);
 }
 
-const LEGEND = 'Black is covered, white is open, half black is half covered. Left hand on top.';
+const LEGEND = t('charts.black-is-covered-white-is-open');
 
 /** Charts to be filled in. */
 export function blankChart(request: HandoutRequest): Handout {
   const notes = request.notes.length === 0 ? wholeRange(request) : notesFor(request, 1);
-  const title = `My fingering chart: ${request.on.name}`;
+  const title = t('charts.my-fingering-chart-name', { name: request.on.name });
   return handout('blank-chart', title, [
-    section(title, [text('Colour the holes that are covered.', 'lead'), tiles(5, chartTiles(request, notes, true))]),
+    section(title, [
+      text(t('charts.colour-the-holes-that-are-covered'), 'lead'),
+      tiles(5, chartTiles(request, notes, true)),
+    ]),
   ]);
 }
 
@@ -52,7 +56,7 @@ export function blankChart(request: HandoutRequest): Handout {
 export function noteCard(request: HandoutRequest): Handout {
   const notes = notesFor(request, 1);
   const made = notes.flatMap((note): Tile[] => [
-    { ...PLAIN_TILE, picture: notePicture(request, note), caption: 'Which note? Finger it, then open.' },
+    { ...PLAIN_TILE, picture: notePicture(request, note), caption: t('charts.which-note-finger-it-then-open') },
     {
       ...PLAIN_TILE,
       label: named(request, note),
@@ -60,10 +64,10 @@ export function noteCard(request: HandoutRequest): Handout {
       picture: { kind: 'fingering', on: request.on, fingering: primaryFingering(request.on, note) },
     },
   ]);
-  return handout('note-card', 'Note cards to fold', [
+  return handout('note-card', t('charts.note-cards-to-fold'), [
     section(
-      'Note cards to fold',
-      [text('Cut along the outer lines, fold in the middle.', 'small'), tiles(2, made, { cut: true, height: 190 })],
+      t('charts.note-cards-to-fold'),
+      [text(t('charts.cut-along-the-outer-lines-fold'), 'small'), tiles(2, made, { cut: true, height: 190 })],
       {
         nameLine: false,
       },
@@ -79,7 +83,10 @@ export function notePage(request: HandoutRequest, note: Pitch, known: readonly P
   if (fingering === null) return [];
   const bridge = bridgeTo(request.on, note, known);
   return [
-    text(`New note: ${named(request, note)}, ${staffPlace(staffStep(note))}`, 'head'),
+    text(
+      t('charts.new-note-named-staff-place', { named: named(request, note), staffPlace: staffPlace(staffStep(note)) }),
+      'head',
+    ),
     tiles(2, [
       { ...PLAIN_TILE, picture: notePicture(request, note), caption: named(request, note) },
       { ...PLAIN_TILE, picture: { kind: 'fingering', on: request.on, fingering }, caption: fingering.remark },
@@ -91,7 +98,7 @@ export function notePage(request: HandoutRequest, note: Pitch, known: readonly P
 /** How to hold the instrument, as the list before playing. */
 export function holdingBlocks({ on, posture, holding }: HandoutRequest): readonly Block[] {
   return [
-    text('Before you play', 'head'),
+    text(t('charts.before-you-play'), 'head'),
     ...postureChecks(on.family, posture, holding).map((line) => text(`• ${line}`)),
   ];
 }

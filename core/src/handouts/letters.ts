@@ -1,14 +1,16 @@
+import { t } from './messages.ts';
+
 /** What a letter to families is about. */
 export const LETTERS = [
   {
     id: 'new-note',
     name: 'A new note',
     words: [
-      'Dear family,',
+      t('letters.dear-family'),
       '',
-      'In {class} we are learning “{tune}”. New notes: {notes}. Five minutes a day is enough: the hard bar slowly, then the whole tune.',
+      t('letters.in-class-we-are-learning-tune'),
       '',
-      'Please send the instrument on lesson days, clean and in its bag.',
+      t('letters.please-send-the-instrument-on-lesson'),
       '',
       '{teacher}',
     ].join('\n'),
@@ -16,23 +18,17 @@ export const LETTERS = [
   {
     id: 'pass',
     name: 'A step passed',
-    words: [
-      'Dear family,',
-      '',
-      '{pupil} has passed {steps} in {class} and earned the {belt} belt. Ask for the tune at home: it is ready to be heard.',
-      '',
-      '{teacher}',
-    ].join('\n'),
+    words: [t('letters.dear-family'), '', t('letters.pupil-has-passed-steps-in-class'), '', '{teacher}'].join('\n'),
   },
   {
     id: 'recital',
     name: 'A recital',
     words: [
-      'Dear family,',
+      t('letters.dear-family'),
       '',
-      '{class} will play for you on ______________ at ________, in ______________________. Please send {pupil} with the instrument and its bag.',
+      t('letters.class-will-play-for-you-on'),
       '',
-      'You are warmly invited.',
+      t('letters.you-are-warmly-invited'),
       '',
       '{teacher}',
     ].join('\n'),

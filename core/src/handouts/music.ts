@@ -2,6 +2,7 @@ import { PLAIN_NOTE, PLAIN_REST, type Metre, type Pitch, type Tune, type TuneEve
 import { plainValue, shortTune, type RhythmCard } from '../practice/index.ts';
 import type { HandoutRequest } from './request.ts';
 import type { Picture, SheetMusic } from './sheet.ts';
+import { t } from './messages.ts';
 
 export const FOUR_FOUR: Metre = { count: 4, unit: 4 };
 
@@ -12,7 +13,7 @@ export function notesTune(pitches: readonly Pitch[], perBar = 4): Tune {
   const bars: TuneEvent[][] = [];
   for (let at = 0; at < pitches.length; at += perBar)
     bars.push(pitches.slice(at, at + perBar).map((pitch) => ({ ...PLAIN_NOTE, pitch, value })));
-  return shortTune({ title: 'Notes', metre, bars, barsOnLine: perBar === 1 ? bars.length : 4 });
+  return shortTune({ title: t('music.notes'), metre, bars, barsOnLine: perBar === 1 ? bars.length : 4 });
 }
 
 /** Rhythms as they are clapped, each a bar. */
@@ -22,7 +23,7 @@ export function rhythmTune(cards: readonly RhythmCard[], metre: Metre, pitch: Pi
       kind === 'rest' ? { ...PLAIN_REST, value } : { ...PLAIN_NOTE, pitch, value },
     ),
   );
-  return shortTune({ title: 'Rhythm', metre, bars, barsOnLine });
+  return shortTune({ title: t('music.rhythm'), metre, bars, barsOnLine });
 }
 
 /** Music with nothing on it but the notes. */

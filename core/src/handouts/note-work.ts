@@ -16,6 +16,7 @@ import {
   type Tile,
 } from './sheet.ts';
 import { SPELLINGS } from './spellings.ts';
+import { t } from './messages.ts';
 
 const USUAL = { hunt: 32, draw: 6, names: 12, match: 6, colour: 8, higher: 10, spell: 8, stairs: 8, mistakes: 8 };
 const MOST = 60;
@@ -24,10 +25,11 @@ const MOST = 60;
 export function notesFor(request: HandoutRequest, least: number): readonly Pitch[] {
   const { notes, on } = request;
   const outside = notes.find((note) => primaryFingering(on, note) === null);
-  if (outside !== undefined) throw new NoHandout(`The ${on.name} has no ${sayNote(pitchName(outside))}.`);
+  if (outside !== undefined)
+    throw new NoHandout(t('note-work.the-name-has-no-note', { name: on.name, note: sayNote(pitchName(outside)) }));
   if (notes.length < least)
     throw new NoHandout(
-      least === 1 ? 'Choose at least one note.' : `This sheet needs at least ${least} different notes.`,
+      least === 1 ? t('note-work.choose-at-least-one-note') : t('note-work.this-sheet-needs-at-least-least', { least }),
     );
   return notes;
 }
@@ -35,7 +37,7 @@ export function notesFor(request: HandoutRequest, least: number): readonly Pitch
 /** @throws NoHandout for more than fits any class. */
 export function countOf({ count }: HandoutRequest, usual: number, most = MOST): number {
   if (count === null) return usual;
-  if (count < 1 || count > most) throw new NoHandout(`From 1 to ${most} fit on this sheet.`);
+  if (count < 1 || count > most) throw new NoHandout(t('note-work.from-1-to-most-fit-on', { most }));
   return count;
 }
 
@@ -74,16 +76,16 @@ export function noteHunt(request: HandoutRequest): Handout {
     const found = row.filter((each) => pitchName(each) === pitchName(note)).length;
     return {
       number: index + 1,
-      question: `How many ${named(request, note)}?`,
+      question: t('note-work.how-many-named', { named: named(request, note) }),
       answer: String(found),
       facts: { wanted: pitchName(note), notes: row.map(pitchName), count: found },
     };
   });
   const blocks = asked.flatMap(({ note, row }, index) => [
-    text(`${index + 1}. Circle every ${named(request, note)}. How many are there? ______`, 'lead'),
+    text(t('note-work.index-circle-every-named-how-many', { index: index + 1, named: named(request, note) }), 'lead'),
     { kind: 'music' as const, music: plainMusic(request, notesTune(row), { metre: false }) },
   ]);
-  return handout('note-hunt', 'Note hunt', [section('Note hunt', blocks)], key);
+  return handout('note-hunt', t('note-work.note-hunt'), [section(t('note-work.note-hunt'), blocks)], key);
 }
 
 /** "Draw three A": an empty staff for each. */
@@ -96,25 +98,20 @@ export function noteDraw(request: HandoutRequest): Handout {
   }));
   const key = asked.map(({ note, times }, index): Answer => ({
     number: index + 1,
-    question: `Draw ${times} × ${named(request, note)}`,
+    question: t('note-work.draw-times-named', { times, named: named(request, note) }),
     answer: `${times} notes ${staffPlace(staffStep(note))}`,
     facts: { note: pitchName(note), times, step: staffStep(note) },
   }));
   const made = asked.map(({ note, times }, index): Tile => ({
     ...PLAIN_TILE,
     number: index + 1,
-    label: `${named(request, note)}, ${times} times`,
+    label: t('note-work.named-times-times', { named: named(request, note), times }),
     picture: { kind: 'staff', rhythmOnly: false },
   }));
   return handout(
     'note-draw',
-    'Draw the notes',
-    [
-      section('Draw the notes', [
-        text('Draw each note as often as it says. Look: line or space?', 'lead'),
-        tiles(2, made),
-      ]),
-    ],
+    t('note-work.draw-the-notes'),
+    [section(t('note-work.draw-the-notes'), [text(t('note-work.draw-each-note-as-often-as'), 'lead'), tiles(2, made)])],
     key,
   );
 }
@@ -122,8 +119,13 @@ export function noteDraw(request: HandoutRequest): Handout {
 /** Name these. */
 export function noteNames(request: HandoutRequest): Handout {
   const { row, key } = namesToWrite(request);
-  const title = 'Name the notes';
-  return handout('note-names', title, [section(title, [text('Write the name under each note.', 'lead'), row])], key);
+  const title = t('note-work.name-the-notes');
+  return handout(
+    'note-names',
+    title,
+    [section(title, [text(t('note-work.write-the-name-under-each-note'), 'lead'), row])],
+    key,
+  );
 }
 
 /** Notes with a line under each, and their names. */
@@ -137,7 +139,7 @@ export function namesToWrite(request: HandoutRequest): { readonly row: Block; re
     ),
     key: asked.map((note, index) => ({
       number: index + 1,
-      question: 'Which note is this?',
+      question: t('note-work.which-note-is-this'),
       answer: named(request, note),
       facts: { note: pitchName(note) },
     })),
@@ -153,7 +155,7 @@ export function noteMatch(request: HandoutRequest): Handout {
   const letterOf = (note: Pitch): string => String.fromCharCode(65 + right.indexOf(note));
   const key = chosen.map((note, index): Answer => ({
     number: index + 1,
-    question: 'Which fingering belongs to this note?',
+    question: t('note-work.which-fingering-belongs-to-this-note'),
     answer: letterOf(note),
     facts: { note: pitchName(note), order: right.map(pitchName) },
   }));
@@ -164,10 +166,10 @@ export function noteMatch(request: HandoutRequest): Handout {
   }));
   return handout(
     'note-match',
-    'Note and fingering',
+    t('note-work.note-and-fingering'),
     [
-      section('Note and fingering', [
-        text('Draw a line from each note to its fingering.', 'lead'),
+      section(t('note-work.note-and-fingering'), [
+        text(t('note-work.draw-a-line-from-each-note'), 'lead'),
         { kind: 'match', left: chosen.map((note, index) => noteTile(request, note, index + 1)), right: pictured },
       ]),
     ],
@@ -188,7 +190,7 @@ export function fingeringColour(request: HandoutRequest): Handout {
     const closed = request.on.holes.filter((_, hole) => holes[hole] !== 'open').map(({ name }) => name);
     return {
       number: index + 1,
-      question: `Which holes are covered for ${named(request, note)}?`,
+      question: t('note-work.which-holes-are-covered-for-named', { named: named(request, note) }),
       answer: closed.join(' ') || 'none',
       facts: { note: pitchName(note), holes },
     };
@@ -201,8 +203,13 @@ export function fingeringColour(request: HandoutRequest): Handout {
   }));
   return handout(
     'fingering-colour',
-    'Colour the fingering',
-    [section('Colour the fingering', [text('Colour the holes that your fingers cover.', 'lead'), tiles(4, made)])],
+    t('note-work.colour-the-fingering'),
+    [
+      section(t('note-work.colour-the-fingering'), [
+        text(t('note-work.colour-the-holes-that-your-fingers'), 'lead'),
+        tiles(4, made),
+      ]),
+    ],
     key,
   );
 }
@@ -215,12 +222,12 @@ export function higherLower(request: HandoutRequest): Handout {
     { length: countOf(request, USUAL.higher) },
     () => [pick(random, notes), pick(random, notes)] as const,
   );
-  const CHOICES = ['higher', 'lower', 'the same'];
+  const CHOICES = ['higher', 'lower', t('note-work.the-same')];
   const key = pairs.map(([a, b], index): Answer => {
     const by = midiNumber(b) - midiNumber(a);
     return {
       number: index + 1,
-      question: 'Is the second note higher, lower or the same?',
+      question: t('note-work.is-the-second-note-higher-lower'),
       answer: CHOICES[by > 0 ? 0 : by < 0 ? 1 : 2]!,
       facts: { notes: [pitchName(a), pitchName(b)] },
     };
@@ -233,8 +240,13 @@ export function higherLower(request: HandoutRequest): Handout {
   }));
   return handout(
     'higher-lower',
-    'Higher or lower?',
-    [section('Higher or lower?', [text('Look at the second note. Ring the word that fits.', 'lead'), tiles(2, made)])],
+    t('note-work.higher-or-lower'),
+    [
+      section(t('note-work.higher-or-lower'), [
+        text(t('note-work.look-at-the-second-note-ring'), 'lead'),
+        tiles(2, made),
+      ]),
+    ],
     key,
   );
 }
@@ -251,12 +263,12 @@ export function spellWords(request: HandoutRequest): Handout {
   const possible = SPELLINGS.filter((word) => [...word].every((letter) => byLetter.has(letter)));
   if (possible.length === 0) {
     const letters = [...byLetter.keys()].toSorted().join(', ');
-    throw new NoHandout(`No word can be spelled with ${letters}: choose more notes.`);
+    throw new NoHandout(t('note-work.no-word-can-be-spelled-with', { letters }));
   }
   const words = shuffled(possible, random).slice(0, countOf(request, Math.min(USUAL.spell, possible.length)));
   const key = words.map((word, index): Answer => ({
     number: index + 1,
-    question: 'Which word do the notes spell?',
+    question: t('note-work.which-word-do-the-notes-spell'),
     answer: word,
     facts: { notes: [...word].map((letter) => pitchName(byLetter.get(letter)!)) },
   }));
@@ -271,8 +283,8 @@ export function spellWords(request: HandoutRequest): Handout {
   });
   return handout(
     'spell-words',
-    'Secret words',
-    [section('Secret words', [text('Each note is a letter. Which word is it? Then play it.', 'lead'), tiles(2, made)])],
+    t('note-work.secret-words'),
+    [section(t('note-work.secret-words'), [text(t('note-work.each-note-is-a-letter-which'), 'lead'), tiles(2, made)])],
     key,
   );
 }
@@ -284,8 +296,8 @@ export function staffToStairs(request: HandoutRequest): Handout {
   const row = mixed(notes, countOf(request, USUAL.stairs), seeded(request.seed));
   const key = row.map((note, index): Answer => ({
     number: index + 1,
-    question: 'On which stair does this note stand?',
-    answer: `stair ${notes.indexOf(note) + 1}, ${named(request, note)}`,
+    question: t('note-work.on-which-stair-does-this-note'),
+    answer: t('note-work.stair-index-named', { index: notes.indexOf(note) + 1, named: named(request, note) }),
     facts: { note: pitchName(note), stair: notes.indexOf(note) + 1, stairs: notes.map(pitchName) },
   }));
   const made = row.flatMap((note, index): Tile[] => [
@@ -294,10 +306,10 @@ export function staffToStairs(request: HandoutRequest): Handout {
   ]);
   return handout(
     'staff-to-stairs',
-    'From the staff to the stairs',
+    t('note-work.from-the-staff-to-the-stairs'),
     [
-      section('From the staff to the stairs', [
-        text('Draw a peg on the stair where the note stands.', 'lead'),
+      section(t('note-work.from-the-staff-to-the-stairs'), [
+        text(t('note-work.draw-a-peg-on-the-stair'), 'lead'),
         tiles(4, made),
       ]),
     ],
@@ -318,8 +330,8 @@ export function fingeringMistake(request: HandoutRequest): Handout {
   });
   const key = shown.map(({ note, right, drawn, isWrong }, index): Answer => ({
     number: index + 1,
-    question: `Is this ${named(request, note)}?`,
-    answer: isWrong ? `No: ${describeMove(moveOf(request.on, drawn, right))}` : 'Yes',
+    question: t('note-work.is-this-named', { named: named(request, note) }),
+    answer: isWrong ? `No: ${describeMove(moveOf(request.on, drawn, right))}` : t('note-work.yes'),
     facts: { note: pitchName(note), drawn: drawn.holes, right: right.holes, isRight: !isWrong },
   }));
   const made = shown.map(({ note, drawn }, index): Tile => ({
@@ -331,10 +343,10 @@ export function fingeringMistake(request: HandoutRequest): Handout {
   }));
   return handout(
     'fingering-mistake',
-    'Find the mistake',
+    t('note-work.find-the-mistake'),
     [
-      section('Find the mistake', [
-        text('Is the fingering right? Ring the word. Mend the wrong ones with your pencil.', 'lead'),
+      section(t('note-work.find-the-mistake'), [
+        text(t('note-work.is-the-fingering-right-ring-the'), 'lead'),
         tiles(4, made),
       ]),
     ],

@@ -10,6 +10,7 @@ import { knowledgeOf, NoHandout, said, type HandoutRequest } from './request.ts'
 import { handout, section, text, type Answer, type Block, type Handout, type Section } from './sheet.ts';
 import { beltName, drawnSteps } from './steps.ts';
 import { tuneBlocks, tuneOf } from './tune-sheet.ts';
+import { t } from './messages.ts';
 
 const MOST_MOVES = 3;
 
@@ -22,7 +23,7 @@ export function stepPacket(request: HandoutRequest): Handout {
     tune.title,
     news.map(({ pitch }) => pitch),
   );
-  return handout('step-packet', `All for “${tune.title}”`, [made], key);
+  return handout('step-packet', t('packets.all-for-title', { title: tune.title }), [made], key);
 }
 
 type WithTune = HandoutRequest & { readonly tune: Tune };
@@ -43,9 +44,9 @@ function stepSection(
   return {
     made: section(title, [
       ...first,
-      ...(first.length === 0 ? [] : [text('The tune', 'head')]),
+      ...(first.length === 0 ? [] : [text(t('packets.the-tune'), 'head')]),
       ...tuneBlocks(known, request.tune, request.breathing),
-      ...(practice === null ? [] : [text('Name the notes', 'head'), practice.row]),
+      ...(practice === null ? [] : [text(t('packets.name-the-notes'), 'head'), practice.row]),
     ]),
     key: practice?.key ?? [],
   };
@@ -62,14 +63,17 @@ function drillBlocks(request: WithTune): readonly Block[] {
       ? []
       : [
           text(
-            `Back and forth: ${moves.map(({ from, to }) => `${said(request, from)}–${said(request, to)}`).join(', ')}`,
+            t('packets.back-and-forth-list', {
+              list: moves.map(({ from, to }) => `${said(request, from)}–${said(request, to)}`).join(', '),
+            }),
             'head',
           ),
-          { kind: 'music' as const, music: plainMusic(request, toggleSheet(moves, reading.tempo, 'Back and forth')) },
+          {
+            kind: 'music' as const,
+            music: plainMusic(request, toggleSheet(moves, reading.tempo, t('packets.back-and-forth'))),
+          },
         ]),
-    ...(spot === undefined
-      ? []
-      : [text(`The hard spot, ${barRange(spot.bars)}: slowly, four times right, then a little faster.`)]),
+    ...(spot === undefined ? [] : [text(t('packets.the-hard-spot-bars-slowly-four', { bars: barRange(spot.bars) }))]),
   ];
 }
 
@@ -77,7 +81,7 @@ function drillBlocks(request: WithTune): readonly Block[] {
 export function booklet(request: HandoutRequest): Handout {
   const { schoolClass } = request;
   const steps = schoolClass.steps.flatMap((step) => (step.tune === null ? [] : [{ ...step, tune: step.tune }]));
-  if (steps.length === 0) throw new NoHandout('The class has no staircase with tunes yet.');
+  if (steps.length === 0) throw new NoHandout(t('packets.the-class-has-no-staircase-with'));
   let known: readonly Pitch[] = [];
   const key: Answer[] = [];
   const pages = steps.map(({ title, tune, breathing, newNotes }, index) => {
@@ -89,7 +93,9 @@ export function booklet(request: HandoutRequest): Handout {
     known = [...known, ...news.filter((note) => !known.some((each) => pitchName(each) === pitchName(note)))];
     return made;
   });
-  const title = `Our ${request.on.family === 'recorder' ? 'recorder' : 'tin whistle'} book`;
+  const title = t('packets.our-value-book', {
+    value: request.on.family === 'recorder' ? 'recorder' : t('packets.tin-whistle'),
+  });
   const cover = section(
     schoolClass.name,
     [
@@ -99,22 +105,22 @@ export function booklet(request: HandoutRequest): Handout {
       text(schoolClass.name, 'centred'),
       { kind: 'staircase', steps: drawnSteps(request), share: 0.36 },
       { kind: 'space', points: 40 },
-      text('This book belongs to ________________________________', 'centred'),
+      text(t('packets.this-book-belongs-to'), 'centred'),
     ],
     { bare: true },
   );
   const record = section(
-    'What I have passed',
+    t('packets.what-i-have-passed'),
     [
       {
         kind: 'table',
         columns: [
-          { label: 'Step', share: 0.6 },
-          { label: 'Tune', share: 3 },
-          { label: 'Belt', share: 1.4 },
-          { label: 'Tempo', share: 1 },
-          { label: 'Day', share: 1.4 },
-          { label: 'Signed', share: 2 },
+          { label: t('packets.step'), share: 0.6 },
+          { label: t('packets.tune'), share: 3 },
+          { label: t('packets.belt'), share: 1.4 },
+          { label: t('packets.tempo'), share: 1 },
+          { label: t('packets.day'), share: 1.4 },
+          { label: t('packets.signed'), share: 2 },
         ],
         rows: schoolClass.steps.map((step, index) => [
           String(index + 1),
@@ -135,8 +141,8 @@ export function booklet(request: HandoutRequest): Handout {
     `${title}: ${schoolClass.name}`,
     [
       cover,
-      section('What is in it', [{ kind: 'contents' }], { nameLine: false }),
-      section('How to hold and to blow', [...holdingBlocks(request), ...cautionBlocks(schoolClass)], {
+      section(t('packets.what-is-in-it'), [{ kind: 'contents' }], { nameLine: false }),
+      section(t('packets.how-to-hold-and-to-blow'), [...holdingBlocks(request), ...cautionBlocks(schoolClass)], {
         nameLine: false,
       }),
       ...pages,

@@ -6,6 +6,7 @@ import { shuffled } from './note-work.ts';
 import { knowledgeOf, NoHandout, type HandoutRequest } from './request.ts';
 import { handout, section, text, type Answer, type Block, type Handout } from './sheet.ts';
 import { tuneOf } from './tune-sheet.ts';
+import { t } from './messages.ts';
 
 const formOf = (request: HandoutRequest, tune: Tune) => readTune(tune, request.on, knowledgeOf(request)).form;
 
@@ -15,10 +16,10 @@ const music = (request: HandoutRequest, tune: Tune): Block => ({ kind: 'music', 
 export function sameBars(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const groups = formOf(request, tune).sameBars;
-  if (groups.length === 0) throw new NoHandout(`In “${tune.title}” no bar comes again: choose another tune.`);
+  if (groups.length === 0) throw new NoHandout(t('pattern-work.in-title-no-bar-comes-again', { title: tune.title }));
   const key = groups.map((bars, index): Answer => ({
     number: index + 1,
-    question: `Which bars are the same as bar ${bars[0]!}?`,
+    question: t('pattern-work.which-bars-are-the-same-as', { bars: bars[0]! }),
     answer: bars
       .slice(1)
       .map((bar) => `bar ${bar}`)
@@ -27,12 +28,14 @@ export function sameBars(request: HandoutRequest): Handout {
   }));
   return handout(
     'same-bars',
-    `Same again? ${tune.title}`,
+    t('pattern-work.same-again-title', { title: tune.title }),
     [
-      section(`Same again? ${tune.title}`, [
-        text('Some bars are the same, note for note. Give each kind its own colour or sign.', 'lead'),
+      section(t('pattern-work.same-again-title', { title: tune.title }), [
+        text(t('pattern-work.some-bars-are-the-same-note'), 'lead'),
         music(request, tune),
-        ...groups.map((bars, index) => text(`${index + 1}. The same as bar ${bars[0]!}: bars ____________________`)),
+        ...groups.map((bars, index) =>
+          text(t('pattern-work.index-the-same-as-bar-bars', { index: index + 1, bars: bars[0]! })),
+        ),
       ]),
     ],
     key,
@@ -43,8 +46,7 @@ export function sameBars(request: HandoutRequest): Handout {
 export function whereChanges(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const pairs = formOf(request, tune).differAtEnd;
-  if (pairs.length === 0)
-    throw new NoHandout(`In “${tune.title}” no two bars differ at the end only: choose another tune.`);
+  if (pairs.length === 0) throw new NoHandout(t('pattern-work.in-title-no-two-bars-differ', { title: tune.title }));
   const heads = (printed: number): readonly string[] => {
     const index = tune.bars.findIndex((bar) => bar.number === printed);
     return tune.parts[0].bars[index]!.map((event) =>
@@ -58,19 +60,21 @@ export function whereChanges(request: HandoutRequest): Handout {
     const at = one.findIndex((head, place) => head !== other[place]);
     return {
       number: index + 1,
-      question: `Where do bars ${a} and ${b} part ways?`,
-      answer: `at note ${at + 1}`,
+      question: t('pattern-work.where-do-bars-a-and-b', { a, b }),
+      answer: t('pattern-work.at-note-at', { at: at + 1 }),
       facts: { bars: [a, b], first: one, second: other, differsAt: at + 1 },
     };
   });
   return handout(
     'where-changes',
-    `Where does it change? ${tune.title}`,
+    t('pattern-work.where-does-it-change-title', { title: tune.title }),
     [
-      section(`Where does it change? ${tune.title}`, [
-        text('These bars begin alike. Ring the first note that is different.', 'lead'),
+      section(t('pattern-work.where-does-it-change-title', { title: tune.title }), [
+        text(t('pattern-work.these-bars-begin-alike-ring-the'), 'lead'),
         music(request, tune),
-        ...pairs.map(([a, b], index) => text(`${index + 1}. Bars ${a} and ${b}: different from note ______ on.`)),
+        ...pairs.map(([a, b], index) =>
+          text(t('pattern-work.index-bars-a-and-b-different', { index: index + 1, a, b })),
+        ),
       ]),
     ],
     key,
@@ -81,7 +85,7 @@ export function whereChanges(request: HandoutRequest): Handout {
 export function orderLines(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const lines = phraseLines(tune);
-  if (lines.length < 2) throw new NoHandout(`“${tune.title}” has one line only: choose a longer tune.`);
+  if (lines.length < 2) throw new NoHandout(t('pattern-work.title-has-one-line-only-choose', { title: tune.title }));
   const order = shuffledAway(
     lines.map((_, index) => index),
     request.seed,
@@ -89,20 +93,20 @@ export function orderLines(request: HandoutRequest): Handout {
   const letters = order.map((_, index) => String.fromCharCode(65 + index));
   const key = lines.map(([first, last], index): Answer => ({
     number: index + 1,
-    question: `Which is line ${index + 1} of the tune?`,
+    question: t('pattern-work.which-is-line-index-of-the', { index: index + 1 }),
     answer: letters[order.indexOf(index)]!,
     facts: { bars: [tune.bars[first]!.number, tune.bars[last]!.number], shown: order },
   }));
   const blocks = order.flatMap((line, index): Block[] => [
-    text(`${letters[index]!}      Line number ______`, 'head'),
+    text(t('pattern-work.letters-line-number', { letters: letters[index]! }), 'head'),
     music(request, cutOut(tune, lines[line]!)),
   ]);
   return handout(
     'order-lines',
-    `In order: ${tune.title}`,
+    t('pattern-work.in-order-title', { title: tune.title }),
     [
-      section(`In order: ${tune.title}`, [
-        text('The lines of the tune are mixed up. Sing or play them, then number them.', 'lead'),
+      section(t('pattern-work.in-order-title', { title: tune.title }), [
+        text(t('pattern-work.the-lines-of-the-tune-are'), 'lead'),
         ...blocks,
       ]),
     ],

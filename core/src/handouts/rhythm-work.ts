@@ -15,6 +15,7 @@ import { FOUR_FOUR, RHYTHM_PITCH, plainMusic, rhythmPicture, rhythmTune } from '
 import { countOf, shuffled } from './note-work.ts';
 import { NoHandout, type HandoutRequest } from './request.ts';
 import { handout, PLAIN_TILE, section, text, tiles, type Answer, type Handout, type Tile } from './sheet.ts';
+import { t } from './messages.ts';
 
 const USUAL = { cards: 12, bars: 8, lines: 8, match: 6, clap: 8 };
 
@@ -25,7 +26,7 @@ function metreOf({ tune }: HandoutRequest): Metre {
 /** Different bars from the values the class knows. @throws NoHandout where they fill none. */
 function cardsFor(request: HandoutRequest, count: number): readonly RhythmCard[] {
   const cards = rhythmCards({ metre: metreOf(request), elements: request.elements, count, seed: request.seed });
-  if (cards.length === 0) throw new NoHandout('The note lengths that the class knows fill no bar of this metre.');
+  if (cards.length === 0) throw new NoHandout(t('rhythm-work.the-note-lengths-that-the-class'));
   return cards;
 }
 
@@ -46,7 +47,7 @@ export function rhythmCardsSheet(request: HandoutRequest): Handout {
   const ROWS = 4;
   const key = cards.map((card, index): Answer => ({
     number: index + 1,
-    question: 'How is this card said?',
+    question: t('rhythm-work.how-is-this-card-said'),
     answer: said(request, card),
     facts: { lengths: lengthsOf(card) },
   }));
@@ -63,10 +64,12 @@ export function rhythmCardsSheet(request: HandoutRequest): Handout {
       label: String(at + index + 1),
       caption: key[at + index]!.answer,
     }));
-    sections.push(section('Rhythm cards', [tiles(COLUMNS, fronts, CARD)], { bare: true }));
-    sections.push(section('Rhythm cards, back', [tiles(COLUMNS, mirrored(backs, COLUMNS), CARD)], { bare: true }));
+    sections.push(section(t('rhythm-work.rhythm-cards'), [tiles(COLUMNS, fronts, CARD)], { bare: true }));
+    sections.push(
+      section(t('rhythm-work.rhythm-cards-back'), [tiles(COLUMNS, mirrored(backs, COLUMNS), CARD)], { bare: true }),
+    );
   }
-  return handout('rhythm-cards', 'Rhythm cards', sections, key);
+  return handout('rhythm-cards', t('rhythm-work.rhythm-cards'), sections, key);
 }
 
 const CARD = { cut: true, height: 165 };
@@ -90,10 +93,10 @@ export function completeBar(request: HandoutRequest): Handout {
     { metre, elements: request.elements, count: countOf(request, USUAL.bars), seed: request.seed },
     request.lengthWords,
   );
-  if (missing.length === 0) throw new NoHandout('Every bar has one length only: nothing can be left out.');
+  if (missing.length === 0) throw new NoHandout(t('rhythm-work.every-bar-has-one-length-only'));
   const key = missing.map(({ bar, missing: at, sum: written, answer }, index): Answer => ({
     number: index + 1,
-    question: 'Which length is missing?',
+    question: t('rhythm-work.which-length-is-missing'),
     answer: `${answer}: ${written}`,
     facts: {
       metre: `${metre.count}/${metre.unit}`,
@@ -111,10 +114,10 @@ export function completeBar(request: HandoutRequest): Handout {
   }));
   return handout(
     'complete-bar',
-    'Complete the bar',
+    t('rhythm-work.complete-the-bar'),
     [
-      section('Complete the bar', [
-        text('One length is missing in each bar. Write it in the box, and the sum on the line.', 'lead'),
+      section(t('rhythm-work.complete-the-bar'), [
+        text(t('rhythm-work.one-length-is-missing-in-each'), 'lead'),
         tiles(2, made),
       ]),
     ],
@@ -134,8 +137,11 @@ export function barLines(request: HandoutRequest): Handout {
     const ends = line.slice(0, -1).reduce<number[]>((all, card) => [...all, (all.at(-1) ?? 0) + card.length], []);
     return {
       number: index + 1,
-      question: 'Where do the bar lines stand?',
-      answer: ends.length === 0 ? 'only at the end' : `after note or rest ${ends.join(', ')}`,
+      question: t('rhythm-work.where-do-the-bar-lines-stand'),
+      answer:
+        ends.length === 0
+          ? t('rhythm-work.only-at-the-end')
+          : t('rhythm-work.after-note-or-rest-list', { list: ends.join(', ') }),
       facts: { metre: `${metre.count}/${metre.unit}`, lengths: line.flatMap(lengthsOf), ends },
     };
   });
@@ -148,11 +154,14 @@ export function barLines(request: HandoutRequest): Handout {
   ]);
   return handout(
     'bar-lines',
-    'Draw the bar lines',
+    t('rhythm-work.draw-the-bar-lines'),
     [
-      section('Draw the bar lines', [
+      section(t('rhythm-work.draw-the-bar-lines'), [
         text(
-          `Each bar has ${metre.count} beats of one ${metre.unit === 4 ? quarter(request) : 'count'}. Draw the bar lines, then clap.`,
+          t('rhythm-work.each-bar-has-count-beats-of', {
+            count: metre.count,
+            quarter: metre.unit === 4 ? quarter(request) : 'count',
+          }),
           'lead',
         ),
         ...blocks,
@@ -169,11 +178,11 @@ export function matchSyllables(request: HandoutRequest): Handout {
   const random = seeded(request.seed);
   const bySaying = new Map(cardsFor(request, 3 * USUAL.match).map((card) => [said(request, card), card]));
   const chosen = shuffled([...bySaying], random).slice(0, countOf(request, USUAL.match, 8));
-  if (chosen.length < 2) throw new NoHandout('The class needs at least two different rhythms for this sheet.');
+  if (chosen.length < 2) throw new NoHandout(t('rhythm-work.the-class-needs-at-least-two'));
   const right = shuffled(chosen, random);
   const key = chosen.map(([words, card], index): Answer => ({
     number: index + 1,
-    question: 'How is this rhythm said?',
+    question: t('rhythm-work.how-is-this-rhythm-said'),
     answer: `${String.fromCharCode(65 + right.findIndex(([other]) => other === words))}: ${words}`,
     facts: { lengths: lengthsOf(card), order: right.map(([other]) => other) },
   }));
@@ -189,10 +198,10 @@ export function matchSyllables(request: HandoutRequest): Handout {
   }));
   return handout(
     'match-syllables',
-    'Say the rhythm',
+    t('rhythm-work.say-the-rhythm'),
     [
-      section('Say the rhythm', [
-        text('Draw a line from each rhythm to how it is said.', 'lead'),
+      section(t('rhythm-work.say-the-rhythm'), [
+        text(t('rhythm-work.draw-a-line-from-each-rhythm'), 'lead'),
         { kind: 'match', left, right: words },
       ]),
     ],
@@ -205,7 +214,7 @@ export function clapTick(request: HandoutRequest): Handout {
   const cards = cardsFor(request, countOf(request, USUAL.clap, 16));
   const key = cards.map((card, index): Answer => ({
     number: index + 1,
-    question: 'How is this bar said?',
+    question: t('rhythm-work.how-is-this-bar-said'),
     answer: said(request, card),
     facts: { lengths: lengthsOf(card) },
   }));
@@ -217,10 +226,10 @@ export function clapTick(request: HandoutRequest): Handout {
   }));
   return handout(
     'clap-tick',
-    'Clap and tick',
+    t('rhythm-work.clap-and-tick'),
     [
-      section('Clap and tick', [
-        text('Count the beat aloud and clap. Tick a box each time it was right.', 'lead'),
+      section(t('rhythm-work.clap-and-tick'), [
+        text(t('rhythm-work.count-the-beat-aloud-and-clap'), 'lead'),
         tiles(2, made),
       ]),
     ],
@@ -238,8 +247,8 @@ export function writeBars(request: HandoutRequest): Handout {
   const key: Answer[] = [
     {
       number: 1,
-      question: 'Do the four bars add up?',
-      answer: `Each bar has ${beats} beats, ${BARS} bars have ${BARS * metre.count}.`,
+      question: t('rhythm-work.do-the-four-bars-add-up'),
+      answer: t('rhythm-work.each-bar-has-beats-beats-bars', { beats, bars: BARS, bars2: BARS * metre.count }),
       facts: {
         metre: `${metre.count}/${metre.unit}`,
         bars: BARS,
@@ -255,12 +264,14 @@ export function writeBars(request: HandoutRequest): Handout {
   const names = request.notes.map((each) => each.letter + ['', '♯'][each.alter === 1 ? 1 : 0]!);
   return handout(
     'write-bars',
-    'Write your own',
+    t('rhythm-work.write-your-own'),
     [
-      section('Write your own', [
-        text(`Write four bars of ${beats} beats. You may use: ${lengths.join(', ')}.`, 'lead'),
+      section(t('rhythm-work.write-your-own'), [
+        text(t('rhythm-work.write-four-bars-of-beats-beats', { beats, list: lengths.join(', ') }), 'lead'),
         tiles(2, bars, { height: 90 }),
-        ...(names.length === 0 ? [] : [text(`Now give them notes: ${[...new Set(names)].join(', ')}.`, 'lead')]),
+        ...(names.length === 0
+          ? []
+          : [text(t('rhythm-work.now-give-them-notes-list', { list: [...new Set(names)].join(', ') }), 'lead')]),
         tiles(
           1,
           [0, 1].map((): Tile => ({ ...PLAIN_TILE, picture: { kind: 'staff', rhythmOnly: false } })),

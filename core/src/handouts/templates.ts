@@ -2,8 +2,9 @@ import { listWords } from '../words/index.ts';
 import { LETTERS, type LetterId } from './letters.ts';
 import { NoHandout, said, type HandoutPupil, type HandoutRequest } from './request.ts';
 import { beltName, stepOfClass } from './steps.ts';
+import { t } from './messages.ts';
 
-export const CERTIFICATE_WORDS = '{pupil} has passed {steps} in {class}.';
+export const CERTIFICATE_WORDS = t('templates.pupil-has-passed-steps-in-class');
 
 /** What a school has words of its own for. */
 export const TEMPLATE_IDS = [...LETTERS.map(({ id }) => id), 'certificate'] as const;
@@ -25,8 +26,8 @@ export function fieldsOf(request: HandoutRequest, pupil: HandoutPupil): Fields {
     school,
     teacher,
     tune: step?.title ?? '',
-    notes: notes.length === 0 ? 'none this time' : listWords(notes),
-    steps: count === 1 ? '1 step' : `${count} steps`,
+    notes: notes.length === 0 ? t('templates.none-this-time') : listWords(notes),
+    steps: count === 1 ? t('templates.1-step') : `${count} steps`,
     belt: last === undefined ? '' : beltName(last.belt),
   };
 }
@@ -40,7 +41,7 @@ export function filledIn(template: string, fields: Fields): string {
     const name = FIELD_NAMES.find((each) => each === field.trim());
     if (name === undefined)
       throw new NoHandout(
-        `There is no field {${field}}. You can use ${FIELD_NAMES.map((each) => `{${each}}`).join(', ')}.`,
+        t('templates.there-is-no-field-field-you', { field, list: FIELD_NAMES.map((each) => `{${each}}`).join(', ') }),
       );
     return fields[name];
   });

@@ -5,10 +5,26 @@ import { plainMusic } from './music.ts';
 import { knowledgeOf, said, type HandoutRequest } from './request.ts';
 import { handout, section, text, type Block, type Handout } from './sheet.ts';
 import { tuneBlocks, tuneOf } from './tune-sheet.ts';
+import { t } from './messages.ts';
 
-const MINUTES = ['', 'one minute', 'two minutes', 'three minutes', 'four minutes', 'five minutes'];
+const MINUTES = [
+  '',
+  t('ten-minutes-sheet.one-minute'),
+  t('ten-minutes-sheet.two-minutes'),
+  t('ten-minutes-sheet.three-minutes'),
+  t('ten-minutes-sheet.four-minutes'),
+  t('ten-minutes-sheet.five-minutes'),
+];
 
-const WEEK = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const WEEK = [
+  t('ten-minutes-sheet.monday'),
+  t('ten-minutes-sheet.tuesday'),
+  t('ten-minutes-sheet.wednesday'),
+  t('ten-minutes-sheet.thursday'),
+  t('ten-minutes-sheet.friday'),
+  t('ten-minutes-sheet.saturday'),
+  t('ten-minutes-sheet.sunday'),
+];
 const DAYS_TO_TICK: Block = {
   kind: 'table',
   columns: WEEK.map((label) => ({ label, share: 1 })),
@@ -30,14 +46,11 @@ export function tenMinutesSheet(request: HandoutRequest): Handout {
     loved: [],
     day: request.seed,
   });
-  return handout('ten-minutes', `Ten minutes at home: ${tune.title}`, [
-    section(`Ten minutes at home: ${tune.title}`, [
-      text(
-        'Left hand on top. Blow gently. Stop for today when ten minutes are over, or sooner when you feel dizzy.',
-        'lead',
-      ),
+  return handout('ten-minutes', t('ten-minutes-sheet.ten-minutes-at-home-title', { title: tune.title }), [
+    section(t('ten-minutes-sheet.ten-minutes-at-home-title', { title: tune.title }), [
+      text(t('ten-minutes-sheet.left-hand-on-top-blow-gently'), 'lead'),
       ...parts.flatMap((part, index) => partBlocks({ ...request, tune }, part, index + 1)),
-      text('Tick a day when you have practised:', 'head'),
+      text(t('ten-minutes-sheet.tick-a-day-when-you-have'), 'head'),
       DAYS_TO_TICK,
     ]),
   ]);
@@ -59,10 +72,9 @@ function partBlocks(request: HandoutRequest, part: HomePart, number: number): re
 
 /** Nothing plays first on paper. */
 function paperWords(part: HomePart): string | null {
-  if (part.kind === 'warm-up') return 'Say the names in the rhythm, then play each bar twice.';
-  if (part.kind === 'piece')
-    return 'Sing it with the names, finger it silently, then play it three times. It stands below.';
-  return part.kind === 'whole' ? 'All of it, without stopping.' : null;
+  if (part.kind === 'warm-up') return t('ten-minutes-sheet.say-the-names-in-the-rhythm');
+  if (part.kind === 'piece') return t('ten-minutes-sheet.sing-it-with-the-names-finger');
+  return part.kind === 'whole' ? t('ten-minutes-sheet.all-of-it-without-stopping') : null;
 }
 
 function rowsOf({ naming, options }: HandoutRequest) {

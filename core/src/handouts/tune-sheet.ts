@@ -5,10 +5,11 @@ import { barRange, describeMove, mixUpWords } from '../words/index.ts';
 import { plainMusic } from './music.ts';
 import { knowledgeOf, NoHandout, said, USUAL_BREATHING, type Breathing, type HandoutRequest } from './request.ts';
 import { handout, section, text, type Block, type Handout, type SheetMusic } from './sheet.ts';
+import { t } from './messages.ts';
 
 /** @throws NoHandout when there is none. */
 export function tuneOf({ tune }: HandoutRequest): Tune {
-  if (tune === null) throw new NoHandout('Choose a tune for this sheet.');
+  if (tune === null) throw new NoHandout(t('tune-sheet.choose-a-tune-for-this-sheet'));
   return tune;
 }
 
@@ -25,9 +26,9 @@ export function tuneSheet(request: HandoutRequest): Handout {
 
 function easierBlocks(request: HandoutRequest, easier: Tune): readonly Block[] {
   return [
-    text('Easier line', 'head'),
+    text(t('tune-sheet.easier-line'), 'head'),
     { kind: 'music', music: annotated(request, easier, readingOf(request, easier, USUAL_BREATHING), USUAL_BREATHING) },
-    text('The tune', 'head'),
+    text(t('tune-sheet.the-tune'), 'head'),
   ];
 }
 
@@ -80,7 +81,12 @@ function watchLine(request: HandoutRequest, reading: Reading): string {
     ...(spot === undefined
       ? []
       : [
-          `Watch ${barRange(spot.bars)}: ${said(request, spot.hardest.from)} to ${said(request, spot.hardest.to)}, ${describeMove(spot.hardest.move)}.`,
+          t('tune-sheet.watch-bars-said-to-said2-move', {
+            bars: barRange(spot.bars),
+            said: said(request, spot.hardest.from),
+            said2: said(request, spot.hardest.to),
+            move: describeMove(spot.hardest.move),
+          }),
         ]),
     ...(mixUp === undefined ? [] : [mixUpWords(mixUp)]),
   ].join(' ');

@@ -4,6 +4,7 @@ import { add, compare, equal, mixedNumber, multiply, rational, ZERO, type Ration
 import { failure, success, type Result } from './result.ts';
 import type { Bar, Part, Tune } from './tune.ts';
 import { eventsLength } from './tuplets.ts';
+import { t } from './messages.ts';
 
 export const MOST_BARS = 600;
 const MOST_PARTS = 2;
@@ -47,21 +48,31 @@ export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneProblem[]>
 
 function wholeProblems(draft: TuneDraft): TuneProblem[] {
   const whole = (message: string): TuneProblem[] => [{ bar: null, message }];
-  if (draft.parts.length === 0) return whole('The tune has no melody.');
+  if (draft.parts.length === 0) return whole(t('make-tune.the-tune-has-no-melody'));
   if (draft.parts.length > MOST_PARTS)
-    return whole(`The tune has ${draft.parts.length} parts; at most ${MOST_PARTS} fit.`);
-  if (draft.bars.length > MOST_BARS) return whole(`The tune has ${draft.bars.length} bars; at most ${MOST_BARS} fit.`);
+    return whole(
+      t('make-tune.the-tune-has-parts-count-parts', { partsCount: draft.parts.length, mostParts: MOST_PARTS }),
+    );
+  if (draft.bars.length > MOST_BARS)
+    return whole(t('make-tune.the-tune-has-bars-count-bars', { barsCount: draft.bars.length, mostBars: MOST_BARS }));
   const uneven = draft.parts.find((part) => part.bars.length !== draft.bars.length);
   if (uneven !== undefined) {
-    return whole(`The part "${uneven.name}" has ${uneven.bars.length} bars, the tune has ${draft.bars.length}.`);
+    return whole(
+      t('make-tune.the-part-name-has-bars-count', {
+        name: uneven.name,
+        barsCount: uneven.bars.length,
+        barsCount2: draft.bars.length,
+      }),
+    );
   }
   const events = draft.parts.flatMap((part) => part.bars.map((bar) => bar.length)).reduce((a, b) => a + b, 0);
-  if (events > MOST_EVENTS) return whole(`The tune has ${events} notes and rests; at most ${MOST_EVENTS} fit.`);
+  if (events > MOST_EVENTS)
+    return whole(t('make-tune.the-tune-has-events-notes-and', { events, mostEvents: MOST_EVENTS }));
   const passes = draft.bars.flatMap((bar) => [bar.timesPlayed, ...(bar.ending ?? [])]);
   if (passes.some((pass) => !Number.isInteger(pass) || pass < 1 || pass > MOST_PASSES))
-    return whole(`A section is played at most ${MOST_PASSES} times.`);
+    return whole(t('make-tune.a-section-is-played-at-most', { mostPasses: MOST_PASSES }));
   const notes = draft.parts.some((part) => part.bars.some((bar) => bar.some((event) => event.kind === 'note')));
-  return notes ? [] : whole('The tune has no notes.');
+  return notes ? [] : whole(t('make-tune.the-tune-has-no-notes'));
 }
 
 function numberBars(drafts: readonly Omit<Bar, 'number'>[], lengths: readonly Rational[]): readonly Bar[] {
@@ -112,9 +123,16 @@ export function irregularBars({ bars, parts }: Pick<Tune, 'bars' | 'parts'>): re
 
 function barSumMessage(bar: Bar, length: Rational, full: Rational): string {
   const inUnits = (size: Rational): string => mixedNumber(multiply(size, rational(bar.metre.unit)));
-  const size = compare(length, full) < 0 ? 'too short' : 'too long';
-  const place = bar.number === 0 ? 'The pickup' : `Bar ${bar.number}`;
-  return `${place} is ${size}: ${metreText(bar.metre)} asks for ${inUnits(full)}, it holds ${inUnits(length)} (counted in ${ordinal(bar.metre.unit)}).`;
+  const size = compare(length, full) < 0 ? t('make-tune.too-short') : t('make-tune.too-long');
+  const place = bar.number === 0 ? t('make-tune.the-pickup') : t('make-tune.bar-number', { number: bar.number });
+  return t('make-tune.place-is-size-metre-asks-for', {
+    place,
+    size,
+    metre: metreText(bar.metre),
+    inUnits: inUnits(full),
+    inUnits2: inUnits(length),
+    ordinal: ordinal(bar.metre.unit),
+  });
 }
 
 function ordinal(unit: number): string {
@@ -130,16 +148,14 @@ function partLengthProblems(bars: readonly Bar[], lengths: readonly Rational[], 
   return part.bars.flatMap((events, index) => {
     if (equal(eventsLength(events), lengths[index]!)) return [];
     const { number } = bars[index]!;
-    return [
-      { bar: number, index, message: `In bar ${number} the part "${part.name}" is not as long as the first part.` },
-    ];
+    return [{ bar: number, index, message: t('make-tune.in-bar-number-the-part-name', { number, name: part.name }) }];
   });
 }
 
 function tieProblems(bars: readonly Bar[], part: Part): TuneProblem[] {
   return looseTies(part).map(({ barIndex }) => {
     const { number } = bars[barIndex]!;
-    return { bar: number, index: barIndex, message: `In bar ${number} a tie does not lead to the same note.` };
+    return { bar: number, index: barIndex, message: t('make-tune.in-bar-number-a-tie-does', { number }) };
   });
 }
 
@@ -158,15 +174,17 @@ export function looseTies(part: Part): readonly { readonly barIndex: number; rea
 function repeatProblems(bars: readonly Bar[]): TuneProblem[] {
   return bars.flatMap((bar) => {
     const reason = lostJump(bars, bar.jump);
-    return reason === null ? [] : [{ bar: bar.number, message: `Bar ${bar.number}: ${reason}.` }];
+    return reason === null
+      ? []
+      : [{ bar: bar.number, message: t('make-tune.bar-number-reason', { number: bar.number, reason }) }];
   });
 }
 
 /** Why a jump leads nowhere, in words; null where it leads somewhere, or there is none. */
 export function lostJump(bars: readonly Omit<Bar, 'number'>[], jump: Bar['jump']): string | null {
   const has = (sign: 'segno' | 'fine' | 'toCoda' | 'coda'): boolean => bars.some((bar) => bar[sign]);
-  if (jump?.startsWith('D.S.') === true && !has('segno')) return 'D.S. without a segno sign to go back to';
-  if (jump?.endsWith('fine') === true && !has('fine')) return `${jump} without a fine`;
+  if (jump?.startsWith('D.S.') === true && !has('segno')) return t('make-tune.d-s-without-a-segno-sign');
+  if (jump?.endsWith('fine') === true && !has('fine')) return t('make-tune.jump-without-a-fine', { jump });
   const lacksCoda = jump?.endsWith('coda') === true && !(has('toCoda') && has('coda'));
-  return lacksCoda ? `${jump} without "to coda" and a coda` : null;
+  return lacksCoda ? t('make-tune.jump-without-to-coda-and-a', { jump }) : null;
 }

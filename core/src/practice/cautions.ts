@@ -1,3 +1,5 @@
+import { t } from './messages.ts';
+
 /** Where a caution is shown. */
 export const CAUTION_PLACES = ['lesson', 'hearing', 'instruments', 'recordings'] as const;
 export type CautionPlace = (typeof CAUTION_PLACES)[number];
@@ -12,39 +14,39 @@ export interface Caution {
 export const USUAL_CAUTIONS: readonly Caution[] = [
   {
     id: 'mouthpiece',
-    text: 'Never play a mouthpiece that someone else has used until it has been cleaned.',
+    text: t('cautions.never-play-a-mouthpiece-that-someone'),
     places: ['lesson', 'instruments', 'hearing'],
   },
   {
     id: 'still',
-    text: 'Sit or stand still while an instrument is in your mouth: no walking, pushing or turning round.',
+    text: t('cautions.sit-or-stand-still-while-an'),
     places: ['lesson', 'hearing'],
   },
   {
     id: 'lanyard',
-    text: 'Breakaway lanyards only; take them off before playtime.',
+    text: t('cautions.breakaway-lanyards-only-take-them-off'),
     places: ['lesson', 'instruments'],
   },
   {
     id: 'light-headed',
-    text: 'Light-headed? Stop, sit down, breathe normally and wait.',
+    text: t('cautions.light-headed-stop-sit-down-breathe'),
     places: ['lesson', 'hearing'],
   },
   {
     id: 'noise',
-    text: 'A full class is loud: play softly, rest often, and have ear protection for those who need it.',
+    text: t('cautions.a-full-class-is-loud-play'),
     places: ['lesson'],
   },
   {
     id: 'health',
-    text: 'Know who has asthma, or an allergy to wood, plastic or cleaning products.',
+    text: t('cautions.know-who-has-asthma-or-an'),
     places: ['lesson', 'instruments'],
   },
   {
     id: 'recordings',
-    text: 'Record a child only with consent from the family and the school.',
+    text: t('cautions.record-a-child-only-with-consent'),
     places: ['recordings', 'hearing'],
   },
 ];
 
-export const LOCAL_RULES = 'The rules of your school and country come first.';
+export const LOCAL_RULES = t('cautions.the-rules-of-your-school-and');

@@ -3,6 +3,7 @@ import { PLAIN_NOTE, type Metre, type Note, type Pitch, type Tempo, type Tune, p
 import { readTune, tempoLadder, type Knowledge, type MoveUse } from '../reading/index.ts';
 import { plainValue } from './rhythm.ts';
 import { shortTune } from './short-tune.ts';
+import { t } from './messages.ts';
 
 /** One move to go over before the tune that needs it. */
 export interface PreparedMove {
@@ -44,7 +45,11 @@ export function preparation(tune: Tune, on: Instrument, known: Knowledge, count 
       bars: use.bars,
       ladder: tempoLadder(reading.tempo.perMinute, use.costAtTempo),
     }));
-  return { moves, sheet: moves.length === 0 ? null : toggleSheet(moves, reading.tempo, `Before ${tune.title}`) };
+  return {
+    moves,
+    sheet:
+      moves.length === 0 ? null : toggleSheet(moves, reading.tempo, t('drill.before-title', { title: tune.title })),
+  };
 }
 
 /** To and fro between the two notes of each move. */

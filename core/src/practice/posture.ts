@@ -1,4 +1,5 @@
 import type { Family } from '../instruments/index.ts';
+import { t } from './messages.ts';
 
 /** What touches the mouthpiece, where teachers differ. */
 export const MOUTH_RULES = ['lips', 'teeth'] as const;
@@ -15,7 +16,7 @@ export interface Posture {
   readonly handMark: string;
 }
 
-export const USUAL_POSTURE: Posture = { mouth: 'lips', restsAt: 'chin', handMark: 'the coloured dot' };
+export const USUAL_POSTURE: Posture = { mouth: 'lips', restsAt: 'chin', handMark: t('posture.the-coloured-dot') };
 
 /** What of a class's ways of teaching shows in how it holds the instrument and begins a note. */
 export interface Holding {
@@ -24,9 +25,9 @@ export interface Holding {
 }
 
 const RIGHT_HAND: Readonly<Record<Holding['rightHand'], string>> = {
-  carries: 'taking the weight',
-  foot: 'the right hand holding the foot until it has a note to play',
-  hovers: 'taking the weight, its fingers a finger’s breadth over their holes',
+  carries: t('posture.taking-the-weight'),
+  foot: t('posture.the-right-hand-holding-the-foot'),
+  hovers: t('posture.taking-the-weight-its-fingers-a'),
 };
 
 /** What to look at before a class plays, in the order of looking. */
@@ -36,28 +37,25 @@ export function postureChecks(
   { rightHand, tongue }: Holding,
 ): readonly string[] {
   return [
-    `Left hand on top: the hand with ${handMark}.`,
+    t('posture.left-hand-on-top-the-hand', { handMark }),
     ...(family === 'recorder'
       ? [
           rightHand === 'foot'
-            ? `Left thumb on the back hole; ${RIGHT_HAND.foot}.`
-            : `Left thumb on the back hole; right thumb underneath, ${RIGHT_HAND[rightHand]}.`,
+            ? t('posture.left-thumb-on-the-back-hole', { foot: RIGHT_HAND.foot })
+            : t('posture.left-thumb-on-the-back-hole-2', { rightHand: RIGHT_HAND[rightHand] }),
         ]
       : [
           rightHand === 'foot'
-            ? `Left thumb underneath, covering no hole; ${RIGHT_HAND.foot}.`
-            : `Both thumbs underneath, covering no hole, ${RIGHT_HAND[rightHand]}.`,
+            ? t('posture.left-thumb-underneath-covering-no-hole', { foot: RIGHT_HAND.foot })
+            : t('posture.both-thumbs-underneath-covering-no-hole', { rightHand: RIGHT_HAND[rightHand] }),
         ]),
-    'Flat finger pads, not fingertips; no finger pressed white.',
-    mouth === 'lips'
-      ? 'Tip of the mouthpiece on the lower lip, lips closed round it, no teeth.'
-      : 'Tip of the mouthpiece between the lips; teeth may touch it lightly, no biting.',
-    'Sit or stand tall, shoulders down, elbows free, instrument angled away from you.',
-    `Slow, warm breath, as if warming your hands; start each note with “${tongue}”.`,
-    `Not playing: instrument at the ${restsAt}, fingers still on.`,
+    t('posture.flat-finger-pads-not-fingertips-no'),
+    mouth === 'lips' ? t('posture.tip-of-the-mouthpiece-on-the') : t('posture.tip-of-the-mouthpiece-between-the'),
+    t('posture.sit-or-stand-tall-shoulders-down'),
+    t('posture.slow-warm-breath-as-if-warming', { tongue }),
+    t('posture.not-playing-instrument-at-the-rests', { restsAt }),
   ];
 }
 
 /** The test that all holes are closed. */
-export const COVER_TEST =
-  'Cover test: press for three seconds, then look at your finger pads: every ring should be complete.';
+export const COVER_TEST = t('posture.cover-test-press-for-three-seconds');

@@ -1,4 +1,5 @@
 import type { Family } from '../instruments/index.ts';
+import { t } from './messages.ts';
 
 /** What is heard, and what to look at first. */
 export interface SoundProblem {
@@ -8,13 +9,19 @@ export interface SoundProblem {
 
 /** In the order in which they come with a new note. */
 export function soundProblems(family: Family): readonly SoundProblem[] {
-  const leak = family === 'recorder' ? 'a leak, thumb first; then too much breath' : 'a leak; then too much breath';
+  const leak =
+    family === 'recorder'
+      ? t('sound-problems.a-leak-thumb-first-then-too')
+      : t('sound-problems.a-leak-then-too-much-breath');
   return [
-    { heard: 'It squeaks or jumps up', check: leak },
-    { heard: 'It sounds sharp', check: 'too much breath' },
-    { heard: 'It sounds flat and airy', check: 'too little breath, or the window half covered' },
-    { heard: 'It wobbles', check: 'a hole partly open: flatten the pad, look for a complete ring' },
-    { heard: 'Two notes run together', check: 'no tongue between them' },
-    { heard: 'Each note starts with a puff', check: 'breath instead of the tongue' },
+    { heard: t('sound-problems.it-squeaks-or-jumps-up'), check: leak },
+    { heard: t('sound-problems.it-sounds-sharp'), check: t('sound-problems.too-much-breath') },
+    { heard: t('sound-problems.it-sounds-flat-and-airy'), check: t('sound-problems.too-little-breath-or-the-window') },
+    { heard: t('sound-problems.it-wobbles'), check: t('sound-problems.a-hole-partly-open-flatten-the') },
+    { heard: t('sound-problems.two-notes-run-together'), check: t('sound-problems.no-tongue-between-them') },
+    {
+      heard: t('sound-problems.each-note-starts-with-a-puff'),
+      check: t('sound-problems.breath-instead-of-the-tongue'),
+    },
   ];
 }

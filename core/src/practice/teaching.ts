@@ -2,6 +2,7 @@ import type { ChosenFingerings, Naming } from '../instruments/index.ts';
 import type { Counting, LengthWords, Syncopation } from '../music/index.ts';
 import { DEFAULT_CHUNK_BEATS } from './chunks.ts';
 import type { MouthRule, RestPlace } from './posture.ts';
+import { t } from './messages.ts';
 
 /** One of several ways that teachers differ in, with what speaks for it. */
 export interface StyleChoice<Value> {
@@ -11,68 +12,68 @@ export interface StyleChoice<Value> {
 }
 
 export const NAMING_CHOICES: readonly StyleChoice<Naming>[] = [
-  { value: 'letters', label: 'Letters: C D E', speaksFor: 'The names that sheets and other teachers use.' },
+  { value: 'letters', label: 'Letters: C D E', speaksFor: t('teaching.the-names-that-sheets-and-other') },
   {
     value: 'german-letters',
-    label: 'Letters: C D E, with H',
-    speaksFor: 'As in Germany and its neighbours: B natural is H.',
+    label: t('teaching.letters-c-d-e-with-h'),
+    speaksFor: t('teaching.as-in-germany-and-its-neighbours'),
   },
   {
     value: 'fixed-do',
-    label: 'Do re mi, fixed',
-    speaksFor: 'Easy to sing; each syllable always has the same fingering.',
+    label: t('teaching.do-re-mi-fixed'),
+    speaksFor: t('teaching.easy-to-sing-each-syllable-always'),
   },
   {
     value: 'fixed-do-si',
-    label: 'Do re mi, fixed, with si',
-    speaksFor: 'As in French, Italian and Spanish: B is si, not ti.',
+    label: t('teaching.do-re-mi-fixed-with-si'),
+    speaksFor: t('teaching.as-in-french-italian-and-spanish'),
   },
   {
     value: 'movable-do',
-    label: 'Do re mi, movable',
-    speaksFor: 'Easy to sing; pupils hear where each note sits in the key.',
+    label: t('teaching.do-re-mi-movable'),
+    speaksFor: t('teaching.easy-to-sing-pupils-hear-where'),
   },
   {
     value: 'degrees',
-    label: 'Scale numbers',
-    speaksFor: 'Short; patterns keep the same numbers in every key.',
+    label: t('teaching.scale-numbers'),
+    speaksFor: t('teaching.short-patterns-keep-the-same-numbers'),
   },
   {
     value: 'finger-count',
-    label: 'Finger numbers',
-    speaksFor: 'The quickest start: how many fingers are down.',
+    label: t('teaching.finger-numbers'),
+    speaksFor: t('teaching.the-quickest-start-how-many-fingers'),
   },
 ];
 
 export const COUNTING_CHOICES: readonly StyleChoice<Counting | null>[] = [
-  { value: null, label: 'Nothing under the notes', speaksFor: 'A plain sheet.' },
+  { value: null, label: t('teaching.nothing-under-the-notes'), speaksFor: t('teaching.a-plain-sheet') },
   {
     value: 'numbers',
     label: '1 & 2 &',
-    speaksFor: 'Shows where you are in the bar; every band and orchestra uses it.',
+    speaksFor: t('teaching.shows-where-you-are-in-the'),
   },
-  { value: 'ta', label: 'Ta ti-ti', speaksFor: 'A sound for each note value: easy to chant from the first lesson.' },
-  { value: 'beat-function', label: 'Du du-de', speaksFor: 'The beat is always du, in simple and compound time.' },
+  { value: 'ta', label: t('teaching.ta-ti-ti'), speaksFor: t('teaching.a-sound-for-each-note-value') },
+  { value: 'beat-function', label: t('teaching.du-du-de'), speaksFor: t('teaching.the-beat-is-always-du-in') },
   {
     value: 'beat-position',
-    label: 'Ta ta-di',
-    speaksFor: 'A syllable for each place in the beat, whatever the note.',
+    label: t('teaching.ta-ta-di'),
+    speaksFor: t('teaching.a-syllable-for-each-place-in'),
   },
 ];
 
 export const LENGTH_CHOICES: readonly StyleChoice<LengthWords>[] = [
-  { value: 'british', label: 'Crotchet, minim', speaksFor: 'The words used in British and Commonwealth books.' },
-  { value: 'american', label: 'Quarter, half', speaksFor: 'The names say the fraction.' },
+  { value: 'british', label: t('teaching.crotchet-minim'), speaksFor: t('teaching.the-words-used-in-british-and') },
+  { value: 'american', label: t('teaching.quarter-half'), speaksFor: t('teaching.the-names-say-the-fraction') },
 ];
 
 export const MOUTH_CHOICES: readonly StyleChoice<MouthRule>[] = [
-  { value: 'lips', label: 'Lips only', speaksFor: 'A soft seal; no biting or chewing.' },
-  { value: 'teeth', label: 'Teeth may touch', speaksFor: 'Steadier for some small mouths.' },
+  { value: 'lips', label: t('teaching.lips-only'), speaksFor: t('teaching.a-soft-seal-no-biting-or') },
+  { value: 'teeth', label: t('teaching.teeth-may-touch'), speaksFor: t('teaching.steadier-for-some-small-mouths') },
 ];
 
 export const REST_CHOICES: readonly StyleChoice<RestPlace>[] = [
-  { value: 'chin', label: 'At the chin', speaksFor: 'Fingers stay in place and you can see them from the front.' },
-  { value: 'shoulder', label: 'At the shoulder', speaksFor: 'The mouth is free to say or sing the names.' },
+  { value: 'chin', label: t('teaching.at-the-chin'), speaksFor: t('teaching.fingers-stay-in-place-and-you') },
+  { value: 'shoulder', label: t('teaching.at-the-shoulder'), speaksFor: t('teaching.the-mouth-is-free-to-say') },
 ];
 
 /** What passing a step means. */
@@ -82,71 +83,87 @@ export type PassRule = (typeof PASS_RULES)[number];
 export const PASS_CHOICES: readonly StyleChoice<PassRule>[] = [
   {
     value: 'both',
-    label: 'Right and without stopping',
-    speaksFor: 'One clear standard: right notes, in time, from start to finish.',
+    label: t('teaching.right-and-without-stopping'),
+    speaksFor: t('teaching.one-clear-standard-right-notes-in'),
   },
   {
     value: 'steady',
-    label: 'Without stopping',
-    speaksFor: 'Keeping going comes first, as in any group; a wrong note is fine.',
+    label: t('teaching.without-stopping'),
+    speaksFor: t('teaching.keeping-going-comes-first-as-in'),
   },
   {
     value: 'right',
-    label: 'Every note right',
-    speaksFor: 'Secure fingerings before speed; a short stop is fine.',
+    label: t('teaching.every-note-right'),
+    speaksFor: t('teaching.secure-fingerings-before-speed-a-short'),
   },
 ];
 
 export const SYNCOPATION_CHOICES: readonly StyleChoice<Syncopation>[] = [
-  { value: 'syn-co-pa', label: 'syn-co-pa', speaksFor: 'A word for the figure: it is felt as one.' },
-  { value: 'ti-ta-ti', label: 'ti ta ti', speaksFor: 'The lengths as they always are; nothing new to learn.' },
-  { value: 'numbers', label: '1 &-2 &', speaksFor: 'Shows that the middle note is held over the beat.' },
+  { value: 'syn-co-pa', label: 'syn-co-pa', speaksFor: t('teaching.a-word-for-the-figure-it') },
+  { value: 'ti-ta-ti', label: t('teaching.ti-ta-ti'), speaksFor: t('teaching.the-lengths-as-they-always-are') },
+  { value: 'numbers', label: '1 &-2 &', speaksFor: t('teaching.shows-that-the-middle-note-is') },
 ];
 
 /** The syllables with which notes are begun. */
 export const TONGUES = ['doo', 'too', 'tee', 'loo'] as const;
 export type Tongue = (typeof TONGUES)[number];
 export const TONGUE_CHOICES: readonly StyleChoice<Tongue>[] = [
-  { value: 'doo', label: 'doo', speaksFor: 'Soft: no puff and no squeak on low notes.' },
-  { value: 'too', label: 'too', speaksFor: 'Clear: every note is heard to begin.' },
-  { value: 'tee', label: 'tee', speaksFor: 'Light, with less air: helps high notes.' },
-  { value: 'loo', label: 'loo', speaksFor: 'The softest, for slow tunes and slurs.' },
+  { value: 'doo', label: 'doo', speaksFor: t('teaching.soft-no-puff-and-no-squeak') },
+  { value: 'too', label: 'too', speaksFor: t('teaching.clear-every-note-is-heard-to') },
+  { value: 'tee', label: 'tee', speaksFor: t('teaching.light-with-less-air-helps-high') },
+  { value: 'loo', label: 'loo', speaksFor: t('teaching.the-softest-for-slow-tunes-and') },
 ];
 
 export const RIGHT_HANDS = ['carries', 'foot', 'hovers'] as const;
 export type RightHand = (typeof RIGHT_HANDS)[number];
 export const RIGHT_HAND_CHOICES: readonly StyleChoice<RightHand>[] = [
-  { value: 'carries', label: 'Thumb carries, fingers rest', speaksFor: 'The place where it will play later.' },
-  { value: 'foot', label: 'Holds the foot', speaksFor: 'The steadiest for small hands; nothing covers by mistake.' },
-  { value: 'hovers', label: 'Hovers over its holes', speaksFor: 'Ready from the first lesson; nothing to change.' },
+  {
+    value: 'carries',
+    label: t('teaching.thumb-carries-fingers-rest'),
+    speaksFor: t('teaching.the-place-where-it-will-play'),
+  },
+  {
+    value: 'foot',
+    label: t('teaching.holds-the-foot'),
+    speaksFor: t('teaching.the-steadiest-for-small-hands-nothing'),
+  },
+  {
+    value: 'hovers',
+    label: t('teaching.hovers-over-its-holes'),
+    speaksFor: t('teaching.ready-from-the-first-lesson-nothing'),
+  },
 ];
 
 export const REPEAT_WAYS = ['play', 'clap-first', 'teacher-first'] as const;
 export type RepeatWay = (typeof REPEAT_WAYS)[number];
 export const REPEAT_CHOICES: readonly StyleChoice<RepeatWay>[] = [
-  { value: 'play', label: 'Played every time', speaksFor: 'As it is written.' },
-  { value: 'clap-first', label: 'Clapped first, then played', speaksFor: 'The second time the rhythm is sure.' },
+  { value: 'play', label: t('teaching.played-every-time'), speaksFor: t('teaching.as-it-is-written') },
+  {
+    value: 'clap-first',
+    label: t('teaching.clapped-first-then-played'),
+    speaksFor: t('teaching.the-second-time-the-rhythm-is'),
+  },
   {
     value: 'teacher-first',
-    label: 'You first, the class second',
-    speaksFor: 'They hear it once more before they play.',
+    label: t('teaching.you-first-the-class-second'),
+    speaksFor: t('teaching.they-hear-it-once-more-before'),
   },
 ];
 
 export const FIRST_NOTES = ['one', 'three'] as const;
 export type FirstNotes = (typeof FIRST_NOTES)[number];
 export const FIRST_NOTES_CHOICES: readonly StyleChoice<FirstNotes>[] = [
-  { value: 'one', label: 'One by one', speaksFor: 'Each note is secure before the next comes.' },
-  { value: 'three', label: 'B, A and G together', speaksFor: 'Tunes from the first lesson.' },
+  { value: 'one', label: t('teaching.one-by-one'), speaksFor: t('teaching.each-note-is-secure-before-the') },
+  { value: 'three', label: t('teaching.b-a-and-g-together'), speaksFor: t('teaching.tunes-from-the-first-lesson') },
 ];
 
 /** Whether the notes of an echo pattern are on the screen. */
 export const ECHO_SIGHTS = ['shown', 'hidden', 'after'] as const;
 export type EchoSight = (typeof ECHO_SIGHTS)[number];
 export const ECHO_SIGHT_CHOICES: readonly StyleChoice<EchoSight>[] = [
-  { value: 'shown', label: 'Notes shown', speaksFor: 'Reading and playing go together.' },
-  { value: 'hidden', label: 'By ear', speaksFor: 'They listen, and look at the fingers.' },
-  { value: 'after', label: 'Shown after the answer', speaksFor: 'By ear first; then they see what they played.' },
+  { value: 'shown', label: t('teaching.notes-shown'), speaksFor: t('teaching.reading-and-playing-go-together') },
+  { value: 'hidden', label: t('teaching.by-ear'), speaksFor: t('teaching.they-listen-and-look-at-the') },
+  { value: 'after', label: t('teaching.shown-after-the-answer'), speaksFor: t('teaching.by-ear-first-then-they-see') },
 ];
 export const MOST_ECHO_TURNS = 3;
 
@@ -176,18 +193,34 @@ export const MOST_ROWS = 3;
 export const PART_RULES = ['whole', 'at-tempo', 'any-tempo'] as const;
 export type PartRule = (typeof PART_RULES)[number];
 export const PART_CHOICES: readonly StyleChoice<PartRule>[] = [
-  { value: 'whole', label: 'Only in one go', speaksFor: 'A part shows the way; the tune is passed as a whole.' },
-  { value: 'at-tempo', label: 'Line by line, at tempo', speaksFor: 'Those who tire early get there too.' },
-  { value: 'any-tempo', label: 'Line by line, slowly too', speaksFor: 'Every part counts, however slow.' },
+  { value: 'whole', label: t('teaching.only-in-one-go'), speaksFor: t('teaching.a-part-shows-the-way-the') },
+  {
+    value: 'at-tempo',
+    label: t('teaching.line-by-line-at-tempo'),
+    speaksFor: t('teaching.those-who-tire-early-get-there'),
+  },
+  {
+    value: 'any-tempo',
+    label: t('teaching.line-by-line-slowly-too'),
+    speaksFor: t('teaching.every-part-counts-however-slow'),
+  },
 ];
 
 /** By what a class decides to go on to its next step. */
 export const GO_ON_RULES = ['share', 'heard', 'own'] as const;
 export type GoOnRuleKind = (typeof GO_ON_RULES)[number];
 export const GO_ON_CHOICES: readonly StyleChoice<GoOnRuleKind>[] = [
-  { value: 'share', label: 'When enough have passed', speaksFor: 'The percentage above; the class moves as a class.' },
-  { value: 'heard', label: 'When all were heard once', speaksFor: 'Everybody had a turn; nobody is forgotten.' },
-  { value: 'own', label: 'When you say so', speaksFor: 'You know the class and the calendar.' },
+  {
+    value: 'share',
+    label: t('teaching.when-enough-have-passed'),
+    speaksFor: t('teaching.the-percentage-above-the-class-moves'),
+  },
+  {
+    value: 'heard',
+    label: t('teaching.when-all-were-heard-once'),
+    speaksFor: t('teaching.everybody-had-a-turn-nobody-is'),
+  },
+  { value: 'own', label: t('teaching.when-you-say-so'), speaksFor: t('teaching.you-know-the-class-and-the') },
 ];
 
 /** How a class is taught where practitioners differ, beside naming, counting and posture. */
@@ -241,15 +274,15 @@ export const USUAL_TEACHING: Teaching = {
 
 /** Rungs of the practice ladder, from the first up. */
 export const RUNGS = [
-  { id: 'say', words: 'Say or sing the names' },
-  { id: 'clap', words: 'Clap and count' },
-  { id: 'finger', words: 'Finger silently, naming the notes' },
-  { id: 'slow', words: 'Play slowly' },
-  { id: 'spot', words: 'Just the hard spot, a few times' },
-  { id: 'join', words: 'Join the parts' },
-  { id: 'whole', words: 'The whole tune' },
+  { id: 'say', words: t('teaching.say-or-sing-the-names') },
+  { id: 'clap', words: t('teaching.clap-and-count') },
+  { id: 'finger', words: t('teaching.finger-silently-naming-the-notes') },
+  { id: 'slow', words: t('teaching.play-slowly') },
+  { id: 'spot', words: t('teaching.just-the-hard-spot-a-few') },
+  { id: 'join', words: t('teaching.join-the-parts') },
+  { id: 'whole', words: t('teaching.the-whole-tune') },
   { id: 'backing', words: 'With a backing track' },
-  { id: 'alone', words: 'Alone' },
+  { id: 'alone', words: t('teaching.alone') },
 ] as const;
 export type RungId = (typeof RUNGS)[number]['id'];
 export const RUNG_IDS = RUNGS.map((rung) => rung.id);

@@ -1,4 +1,5 @@
 import type { Standing } from './standings.ts';
+import { t } from './messages.ts';
 
 /**
  * What a pass counts towards a mark of the school: nothing; points on top for each step; or a share of some points, by
@@ -20,16 +21,22 @@ export function pointsOf(standing: Standing, startStepIndex: number, rule: Point
   const passed = standing.passedSteps;
   switch (rule.kind) {
     case 'none':
-      return { points: 0, sum: 'passes do not count' };
+      return { points: 0, sum: t('points.passes-do-not-count') };
     case 'bonus': {
       const points = toTenths(Math.min(rule.most, passed * rule.perStep));
-      return { points, sum: `${passed} × ${rule.perStep}, at most ${rule.most} = ${points}` };
+      return {
+        points,
+        sum: t('points.passed-per-step-at-most-most', { passed, perStep: rule.perStep, most: rule.most, points }),
+      };
     }
     case 'share': {
       const planned = Math.max(1, rule.steps - startStepIndex);
       const counted = Math.min(passed, planned);
       const points = toTenths((rule.outOf * counted) / planned);
-      return { points, sum: `${rule.outOf} × ${counted} of ${planned} steps = ${points}` };
+      return {
+        points,
+        sum: t('points.out-counted-of-planned-steps-points', { out: rule.outOf, counted, planned, points }),
+      };
     }
   }
 }

@@ -1,3 +1,5 @@
+import { t } from './messages.ts';
+
 /** What a teacher hears go wrong, in few words, with what to try first. */
 export interface Remark {
   readonly id: string;
@@ -6,16 +8,16 @@ export interface Remark {
 }
 
 export const REMARKS = [
-  { id: 'hands', words: 'Hands', remedy: 'Left hand on top: look for the mark.' },
-  { id: 'leak', words: 'Leak', remedy: 'Flat pads, thumb first; look for complete rings on the pads.' },
-  { id: 'breath', words: 'Too much breath', remedy: 'Warm, slow breath, as if misting a window.' },
-  { id: 'airy', words: 'Too little breath', remedy: 'A little more breath, kept steady; keep the window clear.' },
-  { id: 'tongue', words: 'Tongue', remedy: 'Start each note with the tongue, not a puff.' },
-  { id: 'note', words: 'Wrong note', remedy: 'Finger it silently and name the notes.' },
-  { id: 'signature', words: 'Key signature', remedy: 'Before playing, say which notes the key signature changes.' },
-  { id: 'stopped', words: 'Stopped', remedy: 'Play just the hard spot, slowly, a few times.' },
-  { id: 'beat', words: 'Beat', remedy: 'Clap and count, then play with the click.' },
-  { id: 'slow', words: 'Too slow', remedy: 'Move up the tempo ladder one rung at a time.' },
+  { id: 'hands', words: t('remarks.hands'), remedy: t('remarks.left-hand-on-top-look-for') },
+  { id: 'leak', words: t('remarks.leak'), remedy: t('remarks.flat-pads-thumb-first-look-for') },
+  { id: 'breath', words: t('remarks.too-much-breath'), remedy: t('remarks.warm-slow-breath-as-if-misting') },
+  { id: 'airy', words: t('remarks.too-little-breath'), remedy: t('remarks.a-little-more-breath-kept-steady') },
+  { id: 'tongue', words: t('remarks.tongue'), remedy: t('remarks.start-each-note-with-the-tongue') },
+  { id: 'note', words: t('remarks.wrong-note'), remedy: t('remarks.finger-it-silently-and-name-the') },
+  { id: 'signature', words: 'Key signature', remedy: t('remarks.before-playing-say-which-notes-the') },
+  { id: 'stopped', words: t('remarks.stopped'), remedy: t('remarks.play-just-the-hard-spot-slowly') },
+  { id: 'beat', words: t('remarks.beat'), remedy: t('remarks.clap-and-count-then-play-with') },
+  { id: 'slow', words: t('remarks.too-slow'), remedy: t('remarks.move-up-the-tempo-ladder-one') },
 ] as const satisfies readonly Remark[];
 
 export type RemarkId = (typeof REMARKS)[number]['id'];

@@ -5,6 +5,7 @@ import { describeMove, NUMBERS } from './moves.ts';
 import type { ListeningSpeech } from './listening.ts';
 import { capital, listWords, type NoteNamer } from './stairs.ts';
 import { barRange } from './teaching.ts';
+import { t } from './messages.ts';
 
 /** What a child hears of a part of the practice: what it is called, and what to do. */
 export interface HomeWords {
@@ -17,26 +18,29 @@ const MOST_THINGS = 2;
 export function homePartWords(part: HomePart, say: NoteNamer, titleOf: (tune: number) => string): HomeWords {
   switch (part.kind) {
     case 'warm-up':
-      return { title: 'Warm up', say: 'Listen, then play it back.' };
+      return { title: t('home.warm-up'), say: t('home.listen-then-play-it-back') };
     case 'hard-spot':
       return {
         title: `${say(part.hardest.from)} to ${say(part.hardest.to)}`,
-        say: `${sentence(describeMove(part.hardest.move))} Finger it silently, then play. One more note each time.`,
+        say: t('home.sentence-finger-it-silently-then-play', { sentence: sentence(describeMove(part.hardest.move)) }),
       };
     case 'piece':
       return {
         title: `${titleOf(part.tune)}, ${barRange(part.chunk.bars)}`,
-        say: part.chunk.starts === 'teacher' ? 'Listen, then play it back.' : 'Play along, then alone.',
+        say: part.chunk.starts === 'teacher' ? t('home.listen-then-play-it-back') : t('home.play-along-then-alone'),
       };
     case 'task':
       return {
         title: `${titleOf(part.tune)}${part.bars === null ? '' : `, ${barRange(part.bars)}`}`,
-        say: 'Your teacher chose this for you.',
+        say: t('home.your-teacher-chose-this-for-you'),
       };
     case 'whole':
-      return { title: titleOf(part.tune), say: 'All of it. Play along, then alone.' };
+      return { title: titleOf(part.tune), say: t('home.all-of-it-play-along-then') };
     case 'old':
-      return { title: titleOf(part.tune), say: part.isLoved ? 'One that you like.' : 'One that you know.' };
+      return {
+        title: titleOf(part.tune),
+        say: part.isLoved ? t('home.one-that-you-like') : t('home.one-that-you-know'),
+      };
   }
 }
 
@@ -51,9 +55,9 @@ export interface KindWords {
 export function kindWords(listened: Listened, speech: ListeningSpeech): KindWords {
   const { proposal, assessment } = listened;
   if (proposal.unclear === 'silence')
-    return { good: 'I could not hear you.', next: ['Sit closer to the device and try again.'] };
+    return { good: t('home.i-could-not-hear-you'), next: [t('home.sit-closer-to-the-device-and')] };
   if (proposal.unclear !== null)
-    return { good: 'I could not follow this one.', next: ['Find a quiet place, and try it a little slower.'] };
+    return { good: t('home.i-could-not-follow-this-one'), next: [t('home.find-a-quiet-place-and-try')] };
   const right = assessment.verdicts.filter(({ kind }) => kind === 'right').length;
   const toFix = proposal.reasons
     .map((reason) => advice(reason, listened, speech))
@@ -67,19 +71,19 @@ export function kindTogether(takes: readonly KindWords[]): KindWords {
   const right = takes.filter(({ next }) => next.length === 0).length;
   const good =
     right === takes.length
-      ? 'Every one came back right. Lovely!'
+      ? t('home.every-one-came-back-right-lovely')
       : right === 0
-        ? 'Listen once more, then play it back.'
-        : `${capital(inWords(right))} of ${inWords(takes.length)} came back right.`;
+        ? t('home.listen-once-more-then-play-it')
+        : t('home.capital-of-in-came-back-right', { capital: capital(inWords(right)), in: inWords(takes.length) });
   const next = [...new Set(takes.flatMap((take) => take.next))].slice(0, MOST_THINGS);
   return { good, next };
 }
 
 function goodWords(right: number, of: number, toFix: number): string {
-  if (toFix === 0) return 'Every note is there. Lovely!';
-  if (right >= of * 0.8) return 'Nearly all of it is right.';
-  if (right >= of * 0.4) return 'A good part of it is right.';
-  return 'You have begun: keep going.';
+  if (toFix === 0) return t('home.every-note-is-there-lovely');
+  if (right >= of * 0.8) return t('home.nearly-all-of-it-is-right');
+  if (right >= of * 0.4) return t('home.a-good-part-of-it-is');
+  return t('home.you-have-begun-keep-going');
 }
 
 /** One thing to do; null for what a child need not hear. */
@@ -93,37 +97,46 @@ function advice(reason: Reason, { score }: Listened, { tune, on, say }: Listenin
     say(pitchName(pitchIn(tune.bars[score.notes[near]!.barIndex]!.key, midi - on.soundsAbove)));
   switch (reason.kind) {
     case 'wrong':
-      return `${noteCount(reason.at.length)} to fix: ${name(reason.asked, reason.at[0]!)} ${inBars(reason.at)}.`;
+      return t('home.note-count-to-fix-name-in', {
+        noteCount: noteCount(reason.at.length),
+        name: name(reason.asked, reason.at[0]!),
+        inBars: inBars(reason.at),
+      });
     case 'missed':
-      return `${noteCount(reason.at.length)} to find ${inBars(reason.at)}.`;
+      return t('home.note-count-to-find-in-bars', {
+        noteCount: noteCount(reason.at.length),
+        inBars: inBars(reason.at),
+      });
     case 'extra':
-      return `One note fewer ${inBars(reason.before)}.`;
+      return t('home.one-note-fewer-in-bars', { inBars: inBars(reason.before) });
     case 'broke-off':
-      return reason.after < 0 ? 'Start from the beginning.' : `Next time go on after bar ${barOf(reason.after)}.`;
+      return reason.after < 0
+        ? t('home.start-from-the-beginning')
+        : t('home.next-time-go-on-after-bar', { bar: barOf(reason.after) });
     case 'stops':
-      return `Practise into bar ${barOf(reason.before[0]!)} without stopping.`;
+      return t('home.practise-into-bar-bar-without-stopping', { bar: barOf(reason.before[0]!) });
     case 'restarts':
-      return `If you slip at bar ${barOf(reason.from[0]!)}, keep going.`;
+      return t('home.if-you-slip-at-bar-bar', { bar: barOf(reason.from[0]!) });
     case 'left-out':
-      return `Put bar ${barOf(reason.from)} back in.`;
+      return t('home.put-bar-bar-back-in', { bar: barOf(reason.from) });
     case 'slurred':
-      return `Tongue each note ${inBars(reason.at)}.`;
+      return t('home.tongue-each-note-in-bars', { inBars: inBars(reason.at) });
     case 'squeaks':
-      return 'Blow gently, and cover every hole: then it does not squeak.';
+      return t('home.blow-gently-and-cover-every-hole');
     case 'sharp':
-      return `Blow more gently ${inBars(reason.at)}.`;
+      return t('home.blow-more-gently-in-bars', { inBars: inBars(reason.at) });
     case 'weak':
-      return `A little more breath ${inBars(reason.at)}.`;
+      return t('home.a-little-more-breath-in-bars', { inBars: inBars(reason.at) });
     case 'leak':
-      return `Cover the holes well ${inBars(reason.at)}.`;
+      return t('home.cover-the-holes-well-in-bars', { inBars: inBars(reason.at) });
     case 'rushed':
-      return 'It got faster: keep your foot steady.';
+      return t('home.it-got-faster-keep-your-foot');
     case 'dragged':
-      return 'It got slower: keep your foot steady.';
+      return t('home.it-got-slower-keep-your-foot');
     case 'slow':
-      return 'Now a little faster.';
+      return t('home.now-a-little-faster');
     case 'moved':
-      return 'All the notes are higher or lower than written: check your first note.';
+      return t('home.all-the-notes-are-higher-or');
     case 'out-of-tune':
       return null;
   }

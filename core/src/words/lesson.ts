@@ -5,6 +5,7 @@ import { QUEUE_REASONS, type GoOnAnswer, type QueueReason } from '../records/ind
 import { listWords, sayNote, type NoteNamer } from './stairs.ts';
 import { barRange, timesWords } from './teaching.ts';
 import { elementWords } from './tunes.ts';
+import { t } from './messages.ts';
 
 /** How a class says notes and lengths, and what its step is called. */
 export interface LessonSpeech {
@@ -26,34 +27,34 @@ export const PLAIN_SPEECH: Omit<LessonSpeech, 'tune'> = {
 };
 
 export const BLOCK_NAMES: Readonly<Record<BlockKind, string>> = {
-  settle: 'Settle in',
+  settle: t('lesson.settle-in'),
   'warm-up': 'Warm-up',
-  'new-note': 'New note',
-  moves: 'Moves',
-  'hard-spot': 'Hard spot',
-  tune: 'Tune',
-  hearing: 'Hearing',
-  together: 'Play together',
-  close: 'Close',
+  'new-note': t('lesson.new-note'),
+  moves: t('lesson.moves'),
+  'hard-spot': t('lesson.hard-spot'),
+  tune: t('lesson.tune'),
+  hearing: t('lesson.hearing'),
+  together: t('lesson.play-together'),
+  close: t('lesson.close'),
 };
 
 /** As they stand on a tread. */
 export const SHORT_BLOCK_NAMES: Readonly<Record<BlockKind, string>> = {
   ...BLOCK_NAMES,
-  settle: 'Settle',
-  'new-note': 'Note',
-  'hard-spot': 'Spot',
-  together: 'Together',
+  settle: t('lesson.settle'),
+  'new-note': t('lesson.note'),
+  'hard-spot': t('lesson.spot'),
+  together: t('lesson.together'),
 };
 
 export const FEEL_NAMES: Readonly<Record<FeelId, string>> = {
-  march: 'March',
-  waltz: 'Waltz',
-  jig: 'Jig',
-  lullaby: 'Lullaby',
+  march: t('lesson.march'),
+  waltz: t('lesson.waltz'),
+  jig: t('lesson.jig'),
+  lullaby: t('lesson.lullaby'),
   'off-beat': 'Off-beat',
-  ballad: 'Ballad',
-  drone: 'Drone',
+  ballad: t('lesson.ballad'),
+  drone: t('lesson.drone'),
 };
 
 /** "New note: F sharp", "Hard spot: bars 3 to 4". */
@@ -65,7 +66,7 @@ export function blockTitle(block: Block, { say, tune }: LessonSpeech): string {
         ? name
         : `${name}: ${listWords(block.notes.map(say))}`;
     case 'moves':
-      return `${name}: ${listWords((block.moves ?? []).slice(0, 2).map(({ from, to }) => `${say(from)}–${say(to)}`)) || 'back and forth'}`;
+      return `${name}: ${listWords((block.moves ?? []).slice(0, 2).map(({ from, to }) => `${say(from)}–${say(to)}`)) || t('lesson.back-and-forth')}`;
     case 'hard-spot':
       return block.bars === undefined ? name : `${name}: ${barRange(block.bars)}`;
     case 'tune':
@@ -81,18 +82,18 @@ export function blockTitle(block: Block, { say, tune }: LessonSpeech): string {
 }
 
 const WHY: Readonly<Record<BlockWhy, string>> = {
-  always: 'Every lesson.',
-  weak: 'This was weak in the last hearings.',
-  'step-notes': 'It gets the notes and rhythms of the step under the fingers.',
-  'new-due': 'The step brings it, and the class has not met it yet.',
-  'left-open': 'Left open last time.',
-  'before-tune': 'The tune needs them; go over them before it.',
-  ladder: 'The next rungs of the class’s practice ladder.',
-  hardest: 'Here the tune is hardest.',
-  queue: 'They wait longest, or nearly passed.',
-  concert: 'The last lesson of the term: play to others.',
-  review: 'After the holidays: what was known comes back first.',
-  everyone: 'Everybody plays, whatever their step.',
+  always: t('lesson.every-lesson'),
+  weak: t('lesson.this-was-weak-in-the-last'),
+  'step-notes': t('lesson.it-gets-the-notes-and-rhythms'),
+  'new-due': t('lesson.the-step-brings-it-and-the'),
+  'left-open': t('lesson.left-open-last-time'),
+  'before-tune': t('lesson.the-tune-needs-them-go-over'),
+  ladder: t('lesson.the-next-rungs-of-the-classs'),
+  hardest: t('lesson.here-the-tune-is-hardest'),
+  queue: t('lesson.they-wait-longest-or-nearly-passed'),
+  concert: t('lesson.the-last-lesson-of-the-term'),
+  review: t('lesson.after-the-holidays-what-was-known'),
+  everyone: t('lesson.everybody-plays-whatever-their-step'),
 };
 
 export function blockWhyWords(block: Block): string {
@@ -105,31 +106,35 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
   switch (block.kind) {
     case 'settle':
       return [
-        'Instruments out, hands checked: left on top.',
-        ...(count(block.toClean) > 0 ? [`${block.toClean} to clean before they are played.`] : []),
-        ...(count(block.beltsToHand) > 0 ? [`${block.beltsToHand} belts to hand out.`] : []),
+        t('lesson.instruments-out-hands-checked-left-on'),
+        ...(count(block.toClean) > 0 ? [t('lesson.clean-to-clean-before-they-are', { clean: count(block.toClean) })] : []),
+        ...(count(block.beltsToHand) > 0
+          ? [t('lesson.belts-to-hand-belts-to-hand', { beltsToHand: count(block.beltsToHand) })]
+          : []),
       ];
     case 'warm-up': {
       const { weak } = block;
       const on =
         weak === undefined
-          ? 'the notes of the step'
+          ? t('lesson.the-notes-of-the-step')
           : weak.kind === 'move'
             ? `${say(weak.from)} to ${say(weak.to)}`
             : weak.kind === 'note'
               ? say(weak.note)
               : elementWords(weak.element, lengths);
-      return [`Echo on ${on}: you play four beats, the class answers.`, 'Rhythm cards: clap, then play on one note.'];
+      return [t('lesson.echo-on-on-you-play-four', { on }), t('lesson.rhythm-cards-clap-then-play-on')];
     }
     case 'new-note':
-      return ['Fingering, cover test, sound, place on the staff, echo.'];
+      return [t('lesson.fingering-cover-test-sound-place-on')];
     case 'moves':
-      return (block.moves ?? []).map(({ from, to }) => `${say(from)} to ${say(to)} and back, slowly, then faster.`);
+      return (block.moves ?? []).map(({ from, to }) =>
+        t('lesson.say-to-say2-and-back-slowly', { say: say(from), say2: say(to) }),
+      );
     case 'hard-spot': {
       const [first, last] = [block.tempi?.[0], block.tempi?.at(-1)];
       return [
-        'Loop it slowly; go up when it holds twice.',
-        ...(first === undefined || last === undefined ? [] : [`Tempo ${first} to ${last}.`]),
+        t('lesson.loop-it-slowly-go-up-when'),
+        ...(first === undefined || last === undefined ? [] : [t('lesson.tempo-first-to-last', { first, last })]),
       ];
     }
     case 'tune':
@@ -140,9 +145,13 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
         ...(block.others ?? []).map((others) => othersWords(others, speech)),
       ];
     case 'together':
-      return [`Play ${tune === '' ? 'what the class likes' : `“${tune}”`} with the backing.`];
+      return [
+        t('lesson.play-value-with-the-backing', {
+          value: tune === '' ? t('lesson.what-the-class-likes') : `“${tune}”`,
+        }),
+      ];
     case 'close':
-      return ['Say what went well, and what to practise at home.', 'Instruments dry and away.'];
+      return [t('lesson.say-what-went-well-and-what'), t('lesson.instruments-dry-and-away')];
   }
 }
 
@@ -156,23 +165,23 @@ export function rungWords(id: RungId): string {
 
 const WHO: Readonly<Record<RungRun['who'], string>> = {
   class: 'the whole class',
-  'you-then-class': 'you, then the class',
+  'you-then-class': t('lesson.you-then-the-class'),
   rows: 'row by row',
-  one: 'one at a time',
+  one: t('lesson.one-at-a-time'),
 };
 const TEMPO: Readonly<Record<RungRun['tempo'], string>> = {
-  free: 'in free time',
+  free: t('lesson.in-free-time'),
   slow: 'slowly',
-  ladder: 'up the tempo ladder',
-  own: 'at the tune’s tempo',
+  ladder: t('lesson.up-the-tempo-ladder'),
+  own: t('lesson.at-the-tunes-tempo'),
 };
 const UNTIL: Readonly<Record<RungRun['until'], string>> = {
-  together: 'until it is together',
-  'names-sure': 'until the names come without help',
-  'fingers-sure': 'until fingers and names agree',
-  'held-twice': 'up a rung when it holds twice',
-  'no-stop': 'until nobody stops',
-  heard: 'until each has been heard',
+  together: t('lesson.until-it-is-together'),
+  'names-sure': t('lesson.until-the-names-come-without-help'),
+  'fingers-sure': t('lesson.until-fingers-and-names-agree'),
+  'held-twice': t('lesson.up-a-rung-when-it-holds'),
+  'no-stop': t('lesson.until-nobody-stops'),
+  heard: t('lesson.until-each-has-been-heard'),
 };
 
 /** "The whole class, slowly, twice: until nobody stops." */
@@ -182,11 +191,11 @@ export function rungRunWords({ who, tempo, times, until }: RungRun): string {
 }
 
 const REASONS: Readonly<Record<QueueReason, string>> = {
-  due: 'Overdue',
-  ready: 'Nearly passed',
-  never: 'Not heard yet',
-  waited: 'Next in line',
-  today: 'Again today',
+  due: t('lesson.overdue'),
+  ready: t('lesson.nearly-passed'),
+  never: t('lesson.not-heard-yet'),
+  waited: t('lesson.next-in-line'),
+  today: t('lesson.again-today'),
 };
 
 /** "Nearly passed: Ann and Ben." */
@@ -208,37 +217,51 @@ function shortList(names: readonly string[]): string {
 export function othersWords({ group, pupilIds, does }: OthersWork, speech: LessonSpeech): string {
   const who =
     group === 'rest'
-      ? 'Everybody else'
-      : `${group === 'ahead' ? 'Ahead' : 'Behind'} (${shortList(pupilIds.map(speech.nameOf))})`;
+      ? t('lesson.everybody-else')
+      : `${group === 'ahead' ? t('lesson.ahead') : t('lesson.behind')} (${shortList(pupilIds.map(speech.nameOf))})`;
   const work: Readonly<Record<OthersWork['does'], string>> = {
-    extra: `“${speech.extra ?? ''}”, the extra tune`,
-    'next-tune': 'the tune of their own step',
-    easier: `“${speech.easier ?? ''}”, the easier line`,
-    'hard-spot': 'the hard spot, fingers only',
-    silent: 'the tune, fingers only, naming the notes',
-    pattern: 'a pattern of four beats of their own',
+    extra: t('lesson.extra-the-extra-tune', { extra: speech.extra ?? '' }),
+    'next-tune': t('lesson.the-tune-of-their-own-step'),
+    easier: t('lesson.easier-the-easier-line', { easier: speech.easier ?? '' }),
+    'hard-spot': t('lesson.the-hard-spot-fingers-only'),
+    silent: t('lesson.the-tune-fingers-only-naming-the'),
+    pattern: t('lesson.a-pattern-of-four-beats-of'),
   };
   return `${who}: ${work[does]}.`;
 }
 
 /** The decision with its reason: "Go on: 21 of 24 passed, the class’s rule is 70 %." */
 export function goOnWords({ rule, goOn, passed, heard, of, missing }: GoOnAnswer): string {
-  if (of === 0) return 'The class has no pupils yet.';
-  const start = goOn ? 'Go on' : 'Stay';
+  if (of === 0) return t('lesson.the-class-has-no-pupils-yet');
+  const start = goOn ? t('lesson.go-on') : t('lesson.stay');
   switch (rule.kind) {
     case 'share':
-      return `${start}: ${passed} of ${of} passed; the class’s rule is ${rule.share} %${goOn ? '' : `, ${missing} more`}.`;
+      return t('lesson.start-passed-of-of-passed-the', {
+        start,
+        passed,
+        of,
+        share: rule.share,
+        value: goOn ? '' : t('lesson.missing-more', { missing }),
+      });
     case 'heard':
-      return `${start}: ${heard} of ${of} were heard; the class goes on when all were${goOn ? '' : `, ${missing} more`}.`;
+      return t('lesson.start-heard-of-of-were-heard', {
+        start,
+        heard,
+        of,
+        value: goOn ? '' : t('lesson.missing-more', { missing }),
+      });
     case 'own':
-      return `${start}: you decide; ${passed} of ${of} passed.`;
+      return t('lesson.start-you-decide-passed-of-of', { start, passed, of });
   }
 }
 
 /** What becomes of those who have not passed when the class goes on; null when all have. */
 export function leftBehindWords({ goOn, behind }: GoOnAnswer, nameOf: (id: string) => string): string | null {
   if (!goOn || behind.length === 0) return null;
-  return `${listWords(behind.map(nameOf))} ${behind.length === 1 ? 'has' : 'have'} not passed yet: heard first, and on the easier line until then.`;
+  return t('lesson.list-value-not-passed-yet-heard', {
+    list: listWords(behind.map(nameOf)),
+    value: behind.length === 1 ? 'has' : 'have',
+  });
 }
 
 /** One part of a lesson for somebody who does not play. */
@@ -250,11 +273,11 @@ export interface SubstituteLine {
   readonly children: string;
 }
 
-const NEXT = 'Press “Next”.';
+const NEXT = t('lesson.press-next');
 
 /** The same lesson in plain words for somebody who does not play: what to press, what to say, what the children do. */
 export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLine {
-  const tune = speech.tune === '' ? 'the tune' : `“${speech.tune}”`;
+  const tune = speech.tune === '' ? t('lesson.the-tune') : `“${speech.tune}”`;
   const line = (press: string, say: string, children: string): SubstituteLine => ({
     title: blockTitle(block, speech),
     minutes: block.minutes,
@@ -265,57 +288,57 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
   switch (block.kind) {
     case 'settle':
       return line(
-        'Press “Start the lesson”. The screen shows how to hold the instrument.',
-        '“Instruments out, left hand on top. Nobody plays yet.”',
-        'Take their own instrument, sit tall, put fingers on. Nobody swaps instruments.',
+        t('lesson.press-start-the-lesson-the-screen'),
+        t('lesson.instruments-out-left-hand-on-top'),
+        t('lesson.take-their-own-instrument-sit-tall'),
       );
     case 'warm-up':
       return line(
-        `${NEXT} Press space: the computer plays four beats.`,
-        '“Listen first, then play it back.”',
-        'Listen, then play the same four beats. Clap the cards that come after.',
+        t('lesson.next-press-space-the-computer-plays', { next: NEXT }),
+        t('lesson.listen-first-then-play-it-back'),
+        t('lesson.listen-then-play-the-same-four'),
       );
     case 'new-note':
       return line(
-        `${NEXT} The screen shows the fingering. Press space to hear it.`,
-        `“Look at the picture. Put your fingers down like that. Breathe gently.”`,
-        'Copy the picture, press, look at their finger pads for full rings, then play softly.',
+        t('lesson.next-the-screen-shows-the-fingering', { next: NEXT }),
+        t('lesson.look-at-the-picture-put-your'),
+        t('lesson.copy-the-picture-press-look-at'),
       );
     case 'moves':
       return line(
-        `${NEXT} Press space: it goes back and forth, slowly.`,
-        '“Back and forth, all together. Slow is fine.”',
-        'Move their fingers with the picture, first without blowing, then playing.',
+        t('lesson.next-press-space-it-goes-back', { next: NEXT }),
+        t('lesson.back-and-forth-all-together-slow'),
+        t('lesson.move-their-fingers-with-the-picture'),
       );
     case 'hard-spot':
       return line(
-        `${NEXT} Press space: the hard bars are played again and again. Arrow up when it holds.`,
-        '“Just these bars. If it falls apart we go slower.”',
-        'Play along with the loop; hands down when the tempo changes.',
+        t('lesson.next-press-space-the-hard-bars', { next: NEXT }),
+        t('lesson.just-these-bars-if-it-falls'),
+        t('lesson.play-along-with-the-loop-hands'),
       );
     case 'tune':
       return line(
-        `${NEXT} Press space to play ${tune}; the colour shows where you are. Press 1 to 6 for another way.`,
-        `“${(block.rungs ?? []).map(rungWords).join('. ') || 'Play along'}.”`,
-        'Follow the screen together.',
+        t('lesson.next-press-space-to-play-tune', { next: NEXT, tune }),
+        `“${(block.rungs ?? []).map(rungWords).join('. ') || t('lesson.play-along')}.”`,
+        t('lesson.follow-the-screen-together'),
       );
     case 'hearing':
       return line(
-        'Do not record passes unless you were asked to. Press “Skip” to leave it out.',
-        '“Practise silently: fingers move, names are whispered.”',
-        'Finger the tune at the chin; those ahead and behind have their own line on the screen.',
+        t('lesson.do-not-record-passes-unless-you'),
+        t('lesson.practise-silently-fingers-move-names-are'),
+        t('lesson.finger-the-tune-at-the-chin'),
       );
     case 'together':
       return line(
-        `${NEXT} Press space: ${tune} with the backing.`,
-        '“All together, softly. Stop and breathe if you feel dizzy.”',
-        'Play together. Whoever loses the place waits for the next line.',
+        t('lesson.next-press-space-tune-with-the', { next: NEXT, tune }),
+        t('lesson.all-together-softly-stop-and-breathe'),
+        t('lesson.play-together-whoever-loses-the-place'),
       );
     case 'close':
       return line(
-        'Press “End the lesson”.',
-        '“What went well today? What will you practise at home?”',
-        'Dry their instruments and put them away.',
+        t('lesson.press-end-the-lesson'),
+        t('lesson.what-went-well-today-what-will'),
+        t('lesson.dry-their-instruments-and-put-them'),
       );
   }
 }

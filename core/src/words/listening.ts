@@ -3,6 +3,7 @@ import type { Instrument } from '../instruments/index.ts';
 import type { Listened, Reason, SoundKind, Unclear, WavProblem } from '../listening/index.ts';
 import { capital, listWords, type NoteNamer } from './stairs.ts';
 import { timesWords } from './teaching.ts';
+import { t } from './messages.ts';
 
 /** How sentences about a recording name notes and bars. */
 export interface ListeningSpeech {
@@ -12,28 +13,28 @@ export interface ListeningSpeech {
 }
 
 export const UNCLEAR_WORDS: Readonly<Record<Unclear, string>> = {
-  silence: 'Nothing can be heard.',
-  noise: 'Too much else can be heard to judge the playing.',
-  'other-tune': 'This does not sound like the tune.',
+  silence: t('listening.nothing-can-be-heard'),
+  noise: t('listening.too-much-else-can-be-heard'),
+  'other-tune': t('listening.this-does-not-sound-like-the'),
 };
 
 export const WAV_WORDS: Readonly<Record<WavProblem, string>> = {
-  empty: 'The file is empty.',
-  'no-wav': 'The file is no WAV sound.',
-  coding: 'The WAV file is packed in a way that cannot be read: save it as plain PCM.',
-  'cut-off': 'The WAV file breaks off before its sound.',
-  rate: 'The WAV file has an unusual sample rate: use 8,000 to 192,000 a second.',
+  empty: t('listening.the-file-is-empty'),
+  'no-wav': t('listening.the-file-is-no-wav-sound'),
+  coding: t('listening.the-wav-file-is-packed-in'),
+  'cut-off': t('listening.the-wav-file-breaks-off-before'),
+  rate: t('listening.the-wav-file-has-an-unusual'),
 };
 
 /** What a held note sounds like, in few words. */
 export const SOUND_WORDS: Readonly<Record<SoundKind, string>> = {
-  right: 'Right',
-  sharp: 'Too high: too much breath',
-  weak: 'Too low: too little breath',
-  wobbles: 'It wobbles: keep the breath steady',
-  leak: 'A hole is not covered',
-  overblown: 'Much too high: blow gently',
-  other: 'Another note',
+  right: t('listening.right'),
+  sharp: t('listening.too-high-too-much-breath'),
+  weak: t('listening.too-low-too-little-breath'),
+  wobbles: t('listening.it-wobbles-keep-the-breath-steady'),
+  leak: t('listening.a-hole-is-not-covered'),
+  overblown: t('listening.much-too-high-blow-gently'),
+  other: t('listening.another-note'),
 };
 
 /** All that is to be said of a recording in one sentence. "Stops before bar 5 twice; F sharp played as F in bars 3 and 7; the rest is right, 84 beats a minute." */
@@ -42,9 +43,12 @@ export function listenedWords(listened: Listened, speech: ListeningSpeech): stri
   if (proposal.unclear !== null) return UNCLEAR_WORDS[proposal.unclear];
   const parts = proposal.reasons.map((reason) => reasonWords(reason, listened, speech));
   const found = assessment.verdicts.some(({ kind }) => kind === 'right');
-  const tempo = assessment.tempo === null ? '' : `, ${beatsOf(assessment.tempo, speech.tune)} beats a minute`;
-  if (parts.length === 0) return `All right${tempo}.`;
-  const text = found ? [...parts, `the rest is right${tempo}`].join('; ') : parts.join('; ');
+  const tempo =
+    assessment.tempo === null
+      ? ''
+      : t('listening.beats-beats-a-minute', { beats: beatsOf(assessment.tempo, speech.tune) });
+  if (parts.length === 0) return t('listening.all-right-tempo', { tempo });
+  const text = found ? [...parts, t('listening.the-rest-is-right-tempo', { tempo })].join('; ') : parts.join('; ');
   return `${capital(text)}.`;
 }
 
@@ -64,51 +68,80 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
     case 'moved':
       return movedWords(reason.semitones);
     case 'broke-off':
-      return reason.after < 0 ? 'does not begin' : `breaks off after bar ${barOf(reason.after)}`;
+      return reason.after < 0
+        ? t('listening.does-not-begin')
+        : t('listening.breaks-off-after-bar-bar', { bar: barOf(reason.after) });
     case 'stops':
-      return counted(reason.before.map(barOf), 'stops before');
+      return counted(reason.before.map(barOf), t('listening.stops-before'));
     case 'restarts':
-      return counted(reason.from.map(barOf), 'starts again from');
+      return counted(reason.from.map(barOf), t('listening.starts-again-from'));
     case 'left-out':
       return barOf(reason.from) === barOf(reason.to)
-        ? `leaves most of bar ${barOf(reason.from)} out`
-        : `leaves out bars ${barOf(reason.from)} to ${barOf(reason.to)}`;
+        ? t('listening.leaves-most-of-bar-bar-out', { bar: barOf(reason.from) })
+        : t('listening.leaves-out-bars-bar-to-bar2', { bar: barOf(reason.from), bar2: barOf(reason.to) });
     case 'wrong':
-      return `${name(reason.asked, reason.at[0]!)} played as ${name(reason.came, reason.at[0]!)} ${bars(reason.at)}`;
+      return t('listening.name-played-as-name2-bars', {
+        name: name(reason.asked, reason.at[0]!),
+        name2: name(reason.came, reason.at[0]!),
+        bars: bars(reason.at),
+      });
     case 'missed':
-      return `${reason.at.length === 1 ? 'a note is' : `${reason.at.length} notes are`} missing ${bars(reason.at)}`;
+      return `${reason.at.length === 1 ? t('listening.a-note-is') : t('listening.at-count-notes-are', { atCount: reason.at.length })} missing ${bars(reason.at)}`;
     case 'extra':
-      return `${reason.before.length === 1 ? 'one note' : `${reason.before.length} notes`} too many ${bars(reason.before)}`;
+      return t('listening.value-too-many-bars', {
+        value: reason.before.length === 1 ? t('listening.one-note') : `${reason.before.length} notes`,
+        bars: bars(reason.before),
+      });
     case 'slurred':
-      return `not tongued again ${bars(reason.at)}`;
+      return t('listening.not-tongued-again-bars', { bars: bars(reason.at) });
     case 'squeaks':
-      return reason.count === 1 ? 'squeaks once' : `squeaks ${timesWords(reason.count)}`;
+      return reason.count === 1 ? t('listening.squeaks-once') : `squeaks ${timesWords(reason.count)}`;
     case 'sharp':
-      return `too much breath ${bars(reason.at)}`;
+      return t('listening.too-much-breath-bars', { bars: bars(reason.at) });
     case 'weak':
-      return `too little breath ${bars(reason.at)}`;
+      return t('listening.too-little-breath-bars', { bars: bars(reason.at) });
     case 'leak':
-      return `a leak ${bars(reason.at)}`;
+      return t('listening.a-leak-bars', { bars: bars(reason.at) });
     case 'rushed':
-      return `rushes from ${beatsOf(reason.from, tune)} to ${beatsOf(reason.to, tune)}`;
+      return t('listening.rushes-from-beats-to-beats2', {
+        beats: beatsOf(reason.from, tune),
+        beats2: beatsOf(reason.to, tune),
+      });
     case 'dragged':
-      return `drags from ${beatsOf(reason.from, tune)} to ${beatsOf(reason.to, tune)}`;
+      return t('listening.drags-from-beats-to-beats2', {
+        beats: beatsOf(reason.from, tune),
+        beats2: beatsOf(reason.to, tune),
+      });
     case 'slow':
-      return `too slow at ${beatsOf(reason.tempo, tune)}, not ${beatsOf(reason.asked, tune)}`;
+      return t('listening.too-slow-at-beats-not-beats2', {
+        beats: beatsOf(reason.tempo, tune),
+        beats2: beatsOf(reason.asked, tune),
+      });
     case 'out-of-tune':
-      return `${Math.abs(Math.round(reason.cents))} cents too ${reason.cents > 0 ? 'high' : 'low'} throughout`;
+      return t('listening.number-cents-too-value-throughout', {
+        number: Math.abs(Math.round(reason.cents)),
+        value: reason.cents > 0 ? 'high' : 'low',
+      });
   }
 }
 
 function movedWords(semitones: number): string {
   if (semitones % 12 === 0)
-    return `all ${Math.abs(semitones) === 12 ? 'an octave' : 'two octaves'} too ${semitones > 0 ? 'high' : 'low'}`;
-  return `all ${Math.abs(semitones)} semitones too ${semitones > 0 ? 'high' : 'low'}: another instrument, or begun on a wrong note`;
+    return t('listening.all-value-too-value2', {
+      value: Math.abs(semitones) === 12 ? t('listening.an-octave') : t('listening.two-octaves'),
+      value2: semitones > 0 ? 'high' : 'low',
+    });
+  return t('listening.all-number-semitones-too-value-another', {
+    number: Math.abs(semitones),
+    value: semitones > 0 ? 'high' : 'low',
+  });
 }
 
 function inBars(numbers: readonly number[]): string {
   const bars = [...new Set(numbers)].toSorted((a, b) => a - b).map(String);
-  return bars.length === 1 ? `in bar ${bars[0]!}` : `in bars ${listWords(bars)}`;
+  return bars.length === 1
+    ? t('listening.in-bar-bars', { bars: bars[0]! })
+    : t('listening.in-bars-list', { list: listWords(bars) });
 }
 
 /** "stops before bar 5 twice and bar 7" */

@@ -1,4 +1,5 @@
 import type { CostPart, CostReason, Move } from '../instruments/index.ts';
+import { t } from './messages.ts';
 
 export const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'seven', 'eight'];
 
@@ -6,13 +7,13 @@ export const NUMBERS = ['no', 'one', 'two', 'three', 'four', 'five', 'six', 'sev
 export function describeMove(move: Move): string {
   if (move.kind === 'none') {
     return move.registerChange
-      ? 'the same fingers, more or less breath'
-      : 'the same fingering: the tongue parts the notes';
+      ? t('moves.the-same-fingers-more-or-less')
+      : t('moves.the-same-fingering-the-tongue-parts');
   }
   const flags = [
-    move.bothHands ? 'in both hands' : '',
-    move.thumb && move.kind !== 'single' ? 'thumb included' : '',
-    move.registerChange ? 'into another register' : '',
+    move.bothHands ? t('moves.in-both-hands') : '',
+    move.thumb && move.kind !== 'single' ? t('moves.thumb-included') : '',
+    move.registerChange ? t('moves.into-another-register') : '',
   ].filter((flag) => flag !== '');
   return [fingersInWords(move), ...flags].join(', ');
 }
@@ -22,49 +23,52 @@ function fingersInWords(move: Move): string {
   const parts = [
     inWords(move.lands, 'lands', 'land'),
     inWords(move.lifts, 'lifts', 'lift'),
-    inWords(move.shades, 'half covers', 'half cover'),
+    inWords(move.shades, t('moves.half-covers'), t('moves.half-cover')),
   ].filter((part) => part !== '');
   if (move.kind === 'swap') return `${parts.join(' while ')}`;
   return `${parts.join(' and ')}${parts.length === 1 ? ' together' : ''}`;
 }
 
 function singleFinger(move: Move): string {
-  if (move.thumb) return 'only the thumb';
-  return `one ${move.hands[0] ?? 'left'}-hand finger`;
+  if (move.thumb) return t('moves.only-the-thumb');
+  return t('moves.one-hands-hand-finger', { hands: move.hands[0] ?? 'left' });
 }
 
 function inWords(count: number, one: string, many: string): string {
   if (count === 0) return '';
-  return count === 1 ? `one finger ${one}` : `${NUMBERS[count] ?? count} fingers ${many}`;
+  return count === 1 ? t('moves.one-finger-one', { one }) : `${NUMBERS[count] ?? count} fingers ${many}`;
 }
 
 const COST_WORDS: Readonly<Record<CostReason, string>> = {
-  none: 'the same fingering',
-  single: 'one finger',
-  team: 'several fingers together',
-  swap: 'fingers land while others lift',
-  furtherFinger: 'more fingers',
-  landing: 'landing: the hole has to seal',
-  teamLanding: 'landing: every hole has to seal',
-  rightHandSingle: 'the right hand',
-  rightHandTeam: 'the right hand',
-  littleFinger: 'the little finger',
-  sealSix: 'six holes to seal',
-  sealSeven: 'seven holes to seal',
-  outOfOrder: 'a finger below it stays down',
-  gap: 'around a finger that stays',
-  intoFork: 'into a fork',
-  outOfFork: 'out of a fork',
-  bothHands: 'both hands',
-  thumb: 'the thumb',
-  thumbWithFingers: 'fingers at the same time as the thumb',
-  shade: 'a half-covered hole',
-  registerChange: 'another register',
-  crossesBreak: 'across the break',
+  none: t('moves.the-same-fingering'),
+  single: t('moves.one-finger'),
+  team: t('moves.several-fingers-together'),
+  swap: t('moves.fingers-land-while-others-lift'),
+  furtherFinger: t('moves.more-fingers'),
+  landing: t('moves.landing-the-hole-has-to-seal'),
+  teamLanding: t('moves.landing-every-hole-has-to-seal'),
+  rightHandSingle: t('moves.the-right-hand'),
+  rightHandTeam: t('moves.the-right-hand'),
+  littleFinger: t('moves.the-little-finger'),
+  sealSix: t('moves.six-holes-to-seal'),
+  sealSeven: t('moves.seven-holes-to-seal'),
+  outOfOrder: t('moves.a-finger-below-it-stays-down'),
+  gap: t('moves.around-a-finger-that-stays'),
+  intoFork: t('moves.into-a-fork'),
+  outOfFork: t('moves.out-of-a-fork'),
+  bothHands: t('moves.both-hands'),
+  thumb: t('moves.the-thumb'),
+  thumbWithFingers: t('moves.fingers-at-the-same-time-as'),
+  shade: t('moves.a-half-covered-hole'),
+  registerChange: t('moves.another-register'),
+  crossesBreak: t('moves.across-the-break'),
 };
 
 /** Why a move costs something: "seven holes to seal". */
 export function costWords({ reason, count }: CostPart): string {
-  if (reason === 'furtherFinger') return count === 1 ? 'one finger more' : `${NUMBERS[count] ?? count} fingers more`;
+  if (reason === 'furtherFinger')
+    return count === 1
+      ? t('moves.one-finger-more')
+      : t('moves.numbers-fingers-more', { numbers: NUMBERS[count] ?? count });
   return COST_WORDS[reason];
 }

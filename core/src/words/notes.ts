@@ -1,6 +1,7 @@
 import { namePitch, type Pitch } from '../music/index.ts';
 import type { Bridge, EchoGap, EchoTrap } from '../practice/index.ts';
 import { describeMove, NUMBERS } from './moves.ts';
+import { t } from './messages.ts';
 
 /** "A, and one more finger": how to come to a new note from one that the class has. */
 export function bridgeWords({ from, move }: Bridge): string {
@@ -9,12 +10,22 @@ export function bridgeWords({ from, move }: Bridge): string {
 
 function change(move: Bridge['move']): string {
   const { lands, lifts, shades, thumb, registerChange } = move;
-  const breath = move.to.register > move.from.register ? 'more breath' : 'less breath';
-  if (move.kind === 'none') return registerChange ? `and ${breath}` : 'and the same fingers';
-  const withBreath = registerChange && !thumb ? `, and ${breath}` : '';
-  if (lands + shades === 0 && lifts === 1 && thumb) return 'without the thumb';
-  if (lifts + shades === 0) return `and ${NUMBERS[lands]} more ${lands === 1 ? 'finger' : 'fingers'}${withBreath}`;
-  if (lands + shades === 0) return `and ${NUMBERS[lifts]} ${lifts === 1 ? 'finger' : 'fingers'} fewer${withBreath}`;
+  const breath = move.to.register > move.from.register ? t('notes.more-breath') : t('notes.less-breath');
+  if (move.kind === 'none') return registerChange ? `and ${breath}` : t('notes.and-the-same-fingers');
+  const withBreath = registerChange && !thumb ? t('notes.and-breath', { breath }) : '';
+  if (lands + shades === 0 && lifts === 1 && thumb) return t('notes.without-the-thumb');
+  if (lifts + shades === 0)
+    return t('notes.and-numbers-more-value-with-breath', {
+      numbers: NUMBERS[lands]!,
+      value: lands === 1 ? 'finger' : 'fingers',
+      withBreath,
+    });
+  if (lands + shades === 0)
+    return t('notes.and-numbers-value-fewer-with-breath', {
+      numbers: NUMBERS[lifts]!,
+      value: lifts === 1 ? 'finger' : 'fingers',
+      withBreath,
+    });
   return `but ${describeMove(move)}`;
 }
 
@@ -22,26 +33,26 @@ function change(move: Bridge['move']): string {
 export function trapWords(trap: EchoTrap): string {
   switch (trap.kind) {
     case 'start':
-      return `Starts on ${say(trap.on)}, not on ${say(trap.not)}.`;
+      return t('notes.starts-on-say-not-on-say2', { say: say(trap.on), say2: say(trap.not) });
     case 'link':
-      return `Starts on ${say(trap.on)}; the one before ended on ${say(trap.after)}.`;
+      return t('notes.starts-on-say-the-one-before', { say: say(trap.on), say2: say(trap.after) });
     case 'move':
-      return `${say(trap.from)} to ${say(trap.to)}: ${describeMove(trap.move)}.`;
+      return t('notes.say-to-say2-move', { say: say(trap.from), say2: say(trap.to), move: describeMove(trap.move) });
     case 'skip':
-      return `Skips from ${say(trap.from)} to ${say(trap.to)}.`;
+      return t('notes.skips-from-say-to-say2', { say: say(trap.from), say2: say(trap.to) });
     case 'repeated':
-      return 'The same note twice running: tongue it.';
+      return t('notes.the-same-note-twice-running-tongue');
     case 'rest-inside':
-      return 'A rest inside: wait for it.';
+      return t('notes.a-rest-inside-wait-for-it');
     case 'same-notes':
-      return 'The notes of the one before in another rhythm.';
+      return t('notes.the-notes-of-the-one-before');
   }
 }
 
 const GAP_WORDS: Readonly<Record<EchoGap, string>> = {
-  'no-other-note': 'The class has no other note yet.',
-  'two-notes-only': 'It takes three notes.',
-  'no-skip': 'No two of these notes make a skip that can be sung.',
+  'no-other-note': t('notes.the-class-has-no-other-note'),
+  'two-notes-only': t('notes.it-takes-three-notes'),
+  'no-skip': t('notes.no-two-of-these-notes-make'),
 };
 
 /** Why a grade has no patterns, as a sentence. */

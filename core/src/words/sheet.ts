@@ -11,6 +11,7 @@ import {
   type TuneEvent,
 } from '../music/index.ts';
 import { listWords, sayNote } from './stairs.ts';
+import { t } from './messages.ts';
 
 /** How a sheet is read aloud. */
 export interface SheetSpeech {
@@ -27,10 +28,10 @@ export function sheetWords(tune: Tune, speech: SheetSpeech): readonly string[] {
   const { metre } = tune.bars[0]!;
   const last = tune.bars.at(-1)!.number;
   return [
-    `${metreText(metre)} time, ${last} ${last === 1 ? 'bar' : 'bars'}.`,
+    t('sheet.metre-time-last-value', { metre: metreText(metre), last, value: last === 1 ? 'bar' : 'bars' }),
     ...tune.bars.map((bar, index) => {
       const music = tune.parts.map(({ bars }) => eventWords(bars[index]!, bar.key, speech)).join('; second part: ');
-      return `${bar.number === 0 ? 'Pickup' : `Bar ${bar.number}`}: ${[music, ...signWordsOf(bar)].join('; ')}.`;
+      return `${bar.number === 0 ? t('sheet.pickup') : t('sheet.bar-number', { number: bar.number })}: ${[music, ...signWordsOf(bar)].join('; ')}.`;
     }),
   ];
 }
@@ -41,7 +42,7 @@ function eventWords(events: readonly TuneEvent[], key: Key, speech: SheetSpeech)
       const length = valueWords(event.value, speech.lengths);
       if (event.kind === 'rest') return `${length.replace(/ note(?= |$)/, '')} rest`;
       const other = event.or === null ? '' : ` or ${nameOf(event.or, key, speech)}`;
-      return `${nameOf(event.pitch, key, speech)}${other} ${length}${event.tied ? ', held over' : ''}`;
+      return `${nameOf(event.pitch, key, speech)}${other} ${length}${event.tied ? t('sheet.held-over') : ''}`;
     })
     .join(', ');
 }
@@ -52,11 +53,11 @@ function nameOf(pitch: Pitch, key: Key, { on, naming }: SheetSpeech): string {
 
 function signWordsOf({ repeatStart, timesPlayed, ending, fine, jump, segno, coda, toCoda }: Bar): readonly string[] {
   return [
-    ...(repeatStart ? ['repeat from here'] : []),
-    ...(ending === null ? [] : [`only time ${listWords(ending.map(String))}`]),
-    ...(timesPlayed > 1 ? [timesPlayed === 2 ? 'repeat' : `play ${timesPlayed} times`] : []),
+    ...(repeatStart ? [t('sheet.repeat-from-here')] : []),
+    ...(ending === null ? [] : [t('sheet.only-time-list', { list: listWords(ending.map(String)) })]),
+    ...(timesPlayed > 1 ? [timesPlayed === 2 ? 'repeat' : t('sheet.play-times-played-times', { timesPlayed })] : []),
     ...(segno ? ['sign'] : []),
-    ...(toCoda ? ['to coda'] : []),
+    ...(toCoda ? [t('sheet.to-coda')] : []),
     ...(coda ? ['coda'] : []),
     ...(fine ? ['fine'] : []),
     ...(jump === null ? [] : [jump]),

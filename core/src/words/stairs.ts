@@ -10,15 +10,16 @@ import type {
 } from '../staircase/index.ts';
 import { NUMBERS } from './moves.ts';
 import { elementWords, signWords } from './tunes.ts';
+import { t } from './messages.ts';
 
 /** How a class says a written note such as `F#4`. */
 export type NoteNamer = (name: string) => string;
 
 const SIGNS: Readonly<Record<string, string>> = {
-  '-2': ' double flat',
+  '-2': t('stairs.double-flat'),
   '-1': ' flat',
   '1': ' sharp',
-  '2': ' double sharp',
+  '2': t('stairs.double-sharp'),
 };
 
 /** "F sharp", "low D", "high D": as a class says it that has one octave, and begins another. */
@@ -45,79 +46,98 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
   switch (finding.kind) {
     case 'two-notes':
       return {
-        text: `Brings ${listWords(finding.notes.map(say))} at once.`,
-        remedy: `Put a tune before it that has only ${say(finding.notes[0]!)} as its new note.`,
+        text: t('stairs.brings-list-at-once', { list: listWords(finding.notes.map(say)) }),
+        remedy: t('stairs.put-a-tune-before-it-that', { say: say(finding.notes[0]!) }),
       };
     case 'note-and-rhythm': {
       const rhythm = listWords(finding.elements.map((id) => elementWords(id, lengths)));
       return {
-        text: `${listWords(finding.notes.map(say))} comes together with a new rhythm: ${rhythm}.`,
-        remedy: `Bring ${rhythm} in a tune on known notes first, or take an easier tune for ${say(finding.notes[0]!)}.`,
+        text: t('stairs.list-comes-together-with-a-new', { list: listWords(finding.notes.map(say)), rhythm }),
+        remedy: t('stairs.bring-rhythm-in-a-tune-on', { rhythm, say: say(finding.notes[0]!) }),
       };
     }
     case 'early-note':
       return {
-        text: `Uses ${say(finding.note)} before ${listWords(finding.before.map(say))} ${finding.before.length === 1 ? 'has' : 'have'} come.`,
-        remedy: `Move this step up, or bring ${say(finding.before[0]!)} first.`,
+        text: t('stairs.uses-say-before-list-value-come', {
+          say: say(finding.note),
+          list: listWords(finding.before.map(say)),
+          value: finding.before.length === 1 ? 'has' : 'have',
+        }),
+        remedy: t('stairs.move-this-step-up-or-bring', { say: say(finding.before[0]!) }),
       };
     case 'outside-order':
       return {
-        text: `${say(finding.note)} is not in the order of notes.`,
-        remedy: `Take another tune, or add ${say(finding.note)} to the order.`,
+        text: t('stairs.say-is-not-in-the-order', { say: say(finding.note) }),
+        remedy: t('stairs.take-another-tune-or-add-say', { say: say(finding.note) }),
       };
     case 'note-once':
       return {
-        text: `The new ${say(finding.note)} comes only once.`,
-        remedy: 'Take a tune that has it more often, or drill it by echo first.',
+        text: t('stairs.the-new-say-comes-only-once', { say: say(finding.note) }),
+        remedy: t('stairs.take-a-tune-that-has-it'),
       };
     case 'note-lost':
       return finding.again === null
         ? {
-            text: `${say(finding.note)} is learned here and never used again.`,
-            remedy: `Take a tune with ${say(finding.note)} for one of the next two steps.`,
+            text: t('stairs.say-is-learned-here-and-never', { say: say(finding.note) }),
+            remedy: t('stairs.take-a-tune-with-say-for', { say: say(finding.note) }),
           }
         : {
-            text: `${say(finding.note)} does not come again before step ${finding.again}.`,
-            remedy: `Take a tune with ${say(finding.note)} for one of the next two steps, or repeat it in warm-ups.`,
+            text: t('stairs.say-does-not-come-again-before', { say: say(finding.note), again: finding.again }),
+            remedy: t('stairs.take-a-tune-with-say-for-2', { say: say(finding.note) }),
           };
     case 'hard-move':
       return {
-        text: `${say(finding.from)} to ${say(finding.to)} is a hard move (${finding.cost}) to meet together with a new note.`,
-        remedy: 'Drill the move before the tune, or bring the note in an easier tune first.',
+        text: t('stairs.say-to-say2-is-a-hard', { say: say(finding.from), say2: say(finding.to), cost: finding.cost }),
+        remedy: t('stairs.drill-the-move-before-the-tune'),
       };
     case 'nothing-new':
       return {
-        text: `${capital(NUMBERS[finding.steps] ?? String(finding.steps))} steps in a row bring nothing new.`,
-        remedy: 'Leave one of them out, or put a new note between them.',
+        text: t('stairs.capital-steps-in-a-row-bring', {
+          capital: capital(NUMBERS[finding.steps] ?? String(finding.steps)),
+        }),
+        remedy: t('stairs.leave-one-of-them-out-or'),
       };
     case 'steep':
       return {
-        text: `Rises by ${finding.rise}, more than twice its neighbours (at most ${finding.neighbours}).`,
-        remedy: 'Put an easier tune before it that takes some of what is new.',
+        text: t('stairs.rises-by-rise-more-than-twice', { rise: finding.rise, neighbours: finding.neighbours }),
+        remedy: t('stairs.put-an-easier-tune-before-it'),
       };
     case 'no-three':
       return {
-        text: `No tune in three for ${NUMBERS[finding.steps] ?? finding.steps} steps.`,
-        remedy: 'Exchange one of them for a tune in three.',
+        text: t('stairs.no-tune-in-three-for-numbers', { numbers: NUMBERS[finding.steps] ?? finding.steps }),
+        remedy: t('stairs.exchange-one-of-them-for-a'),
       };
     case 'one-key':
-      return { text: `All tunes are in ${finding.key}.`, remedy: 'Exchange one for a tune in another key.' };
+      return {
+        text: t('stairs.all-tunes-are-in-key', { key: finding.key }),
+        remedy: t('stairs.exchange-one-for-a-tune-in'),
+      };
     case 'one-mood':
-      return { text: `All tunes have one mood: ${finding.mood}.`, remedy: 'Exchange one for a tune of another mood.' };
+      return {
+        text: t('stairs.all-tunes-have-one-mood-mood', { mood: finding.mood }),
+        remedy: t('stairs.exchange-one-for-a-tune-of'),
+      };
     case 'not-on-instrument':
       return {
-        text: `${listWords(finding.notes.map(say))} ${finding.notes.length === 1 ? 'is' : 'are'} not on the instrument.`,
-        remedy: 'Move the tune to another key, or take another one.',
+        text: t('stairs.list-value-not-on-the-instrument', {
+          list: listWords(finding.notes.map(say)),
+          value: finding.notes.length === 1 ? 'is' : 'are',
+        }),
+        remedy: t('stairs.move-the-tune-to-another-key'),
       };
     case 'too-few-lessons':
       return {
-        text: `${lessonWords(finding.lessons)} for a rise of ${finding.rise}; it takes about ${finding.needed}.`,
-        remedy: 'Give it more lessons, or take an easier tune.',
+        text: t('stairs.lesson-for-a-rise-of-rise', {
+          lesson: lessonWords(finding.lessons),
+          rise: finding.rise,
+          needed: finding.needed,
+        }),
+        remedy: t('stairs.give-it-more-lessons-or-take'),
       };
     case 'missing-note':
       return {
-        text: `${say(finding.note)} never comes.`,
-        remedy: `Add a step with ${say(finding.note)}, or take it out of the order.`,
+        text: t('stairs.say-never-comes', { say: say(finding.note) }),
+        remedy: t('stairs.add-a-step-with-say-or', { say: say(finding.note) }),
       };
   }
 }
@@ -127,33 +147,45 @@ export function problemWords(problem: RuleProblem, titleOf: (id: string) => stri
   switch (problem.kind) {
     case 'unknown-tune':
       return {
-        text: `There is no tune “${titleOf(problem.tune)}” in the library.`,
-        remedy: 'Check its name, or add the tune first.',
+        text: t('stairs.there-is-no-tune-title-in', { title: titleOf(problem.tune) }),
+        remedy: t('stairs.check-its-name-or-add-the'),
       };
     case 'no-such-step':
       return {
-        text: `“${titleOf(problem.pin.tune)}” was wished for a step that is not there; there are ${problem.steps}.`,
-        remedy: `Wish it for step 1 to ${problem.steps}, or plan more steps.`,
+        text: t('stairs.title-was-wished-for-a-step', { title: titleOf(problem.pin.tune), steps: problem.steps }),
+        remedy: t('stairs.wish-it-for-step-1-to', { steps: problem.steps }),
       };
     case 'contradiction':
       return {
-        text: `Two wishes cannot both be met: ${pinWords(problem.other, titleOf)}; ${pinWords(problem.pin, titleOf)}.`,
-        remedy: 'The first one was kept. Take one of them away.',
+        text: t('stairs.two-wishes-cannot-both-be-met', {
+          pin: pinWords(problem.other, titleOf),
+          pin2: pinWords(problem.pin, titleOf),
+        }),
+        remedy: t('stairs.the-first-one-was-kept-take'),
       };
     case 'circle':
       return {
-        text: `These tunes are all to come before each other: ${problem.tunes.map((id) => `“${titleOf(id)}”`).join(', ')}.`,
-        remedy: 'The last wish was left out. Take away another one to keep it.',
+        text: t('stairs.these-tunes-are-all-to-come', {
+          list: problem.tunes.map((id) => `“${titleOf(id)}”`).join(', '),
+        }),
+        remedy: t('stairs.the-last-wish-was-left-out'),
       };
     case 'pinned-unplayable':
       return {
-        text: `“${titleOf(problem.pin.tune)}” has ${listWords(problem.notes.map(sayNote))}, which the instrument does not have.`,
-        remedy: 'Move the tune to another key, or take another one.',
+        text: t('stairs.title-has-list-which-the-instrument', {
+          title: titleOf(problem.pin.tune),
+          list: listWords(problem.notes.map(sayNote)),
+        }),
+        remedy: t('stairs.move-the-tune-to-another-key'),
       };
     case 'too-few-tunes':
       return {
-        text: `Only ${problem.fitting} ${problem.fitting === 1 ? 'tune fits' : 'tunes fit'} this order of notes; ${problem.steps} steps need ${problem.steps}.`,
-        remedy: 'Plan fewer steps, add notes to the order, or add tunes to the library.',
+        text: t('stairs.only-fitting-value-this-order-of', {
+          fitting: problem.fitting,
+          value: problem.fitting === 1 ? t('stairs.tune-fits') : t('stairs.tunes-fit'),
+          steps: problem.steps,
+        }),
+        remedy: t('stairs.plan-fewer-steps-add-notes-to'),
       };
   }
 }
@@ -164,13 +196,13 @@ export function pinWords(pin: Pin, titleOf: (id: string) => string = (id) => id)
   const title = `“${titleOf(pin.tune)}”`;
   switch (pin.kind) {
     case 'at':
-      return `${title} at step ${pin.step}`;
+      return t('stairs.title-at-step-step', { title, step: pin.step });
     case 'by':
-      return `${title} by step ${pin.step}`;
+      return t('stairs.title-by-step-step', { title, step: pin.step });
     case 'never':
       return `${title} never`;
     case 'before':
-      return `${title} before “${titleOf(pin.then)}”`;
+      return t('stairs.title-before-title2', { title, title2: titleOf(pin.then) });
   }
 }
 
@@ -181,7 +213,7 @@ export function newsWords(news: StepNews, say: NoteNamer = sayNote, lengths: Len
     ...news.elements.map((id) => elementWords(id, lengths)),
     ...news.signs.map(signWords),
   ];
-  return things.length === 0 ? 'nothing new' : listWords(things);
+  return things.length === 0 ? t('stairs.nothing-new') : listWords(things);
 }
 
 /** Why a tune stands at its step. */
@@ -190,36 +222,40 @@ export function whyWords(
   say: NoteNamer = sayNote,
   lengths: LengthWords = 'american',
 ): string {
-  const sentences = [`Brings ${newsWords(news, say, lengths)}; rises by ${news.rise.total}.`];
+  const sentences = [
+    t('stairs.brings-news-rises-by-total', { news: newsWords(news, say, lengths), total: news.rise.total }),
+  ];
   for (const { note, steps } of why.again) {
     const count = news.notes.find((each) => each.name === note)?.count ?? 0;
     const often = `${capital(say(note))} comes ${count === 1 ? 'once' : `${count} times`}`;
-    sentences.push(steps.length === 0 ? `${often}.` : `${often}, and again in ${stepsWords(steps)}.`);
+    sentences.push(
+      steps.length === 0 ? `${often}.` : t('stairs.often-and-again-in-steps', { often, steps: stepsWords(steps) }),
+    );
   }
   const changes = [why.otherMetre, why.otherKey].filter((change) => change !== null);
-  if (changes.length > 0) sentences.push(`A change: ${changes.join(', ')}.`);
-  if (why.isWished) sentences.push('You asked for it here.');
-  else if (why.worse === 0) sentences.push('The next tune in line is as good.');
-  else if (why.worse !== null) sentences.push(`The next tune in line counts ${why.worse} more.`);
+  if (changes.length > 0) sentences.push(t('stairs.a-change-list', { list: changes.join(', ') }));
+  if (why.isWished) sentences.push(t('stairs.you-asked-for-it-here'));
+  else if (why.worse === 0) sentences.push(t('stairs.the-next-tune-in-line-is'));
+  else if (why.worse !== null) sentences.push(t('stairs.the-next-tune-in-line-counts', { worse: why.worse }));
   return sentences.join(' ');
 }
 
 const AGAINST_WORDS: Readonly<Record<Against, string>> = {
-  uneven: 'steps higher or lower than the middle one',
-  crowded: 'more than one new thing in a step',
-  twoNotes: 'more than one new note in a step',
-  noteAndRhythm: 'a new note together with a new rhythm',
-  order: 'notes that come before their turn',
-  outside: 'notes outside the order',
-  missing: 'notes of the order that never come',
-  once: 'new notes that come only once',
-  notAgain: 'new notes that do not come again soon',
-  hardMove: 'hard moves together with a new note',
-  idle: 'too many steps with nothing new',
-  metre: 'three in a row in one metre',
+  uneven: t('stairs.steps-higher-or-lower-than-the'),
+  crowded: t('stairs.more-than-one-new-thing-in'),
+  twoNotes: t('stairs.more-than-one-new-note-in'),
+  noteAndRhythm: t('stairs.a-new-note-together-with-a'),
+  order: t('stairs.notes-that-come-before-their-turn'),
+  outside: t('stairs.notes-outside-the-order'),
+  missing: t('stairs.notes-of-the-order-that-never'),
+  once: t('stairs.new-notes-that-come-only-once'),
+  notAgain: t('stairs.new-notes-that-do-not-come'),
+  hardMove: t('stairs.hard-moves-together-with-a-new'),
+  idle: t('stairs.too-many-steps-with-nothing-new'),
+  metre: t('stairs.three-in-a-row-in-one'),
   key: 'three in a row in one key',
-  mood: 'three in a row in one mood',
-  refused: 'wishes that are not met',
+  mood: t('stairs.three-in-a-row-in-one-2'),
+  refused: t('stairs.wishes-that-are-not-met'),
 };
 
 export function againstWords(part: Against): string {
@@ -231,7 +267,7 @@ function stepsWords(steps: readonly number[]): string {
 }
 
 function lessonWords(lessons: number): string {
-  return lessons === 1 ? 'One lesson' : `${capital(NUMBERS[lessons] ?? String(lessons))} lessons`;
+  return lessons === 1 ? t('stairs.one-lesson') : `${capital(NUMBERS[lessons] ?? String(lessons))} lessons`;
 }
 
 export function capital(text: string): string {
@@ -239,23 +275,27 @@ export function capital(text: string): string {
 }
 
 /** "a result", "3 results" */
-export const resultsWords = (count: number): string => (count === 1 ? 'a result' : `${count} results`);
+export const resultsWords = (count: number): string => (count === 1 ? t('stairs.a-result') : `${count} results`);
 
 /** Why a step stays, and what to do instead: after "Step 2, “Doorbell”,". */
 export function staysWords(why: StaysBecause): string {
   return why.code === 'has-results'
-    ? `has ${resultsWords(why.results)}. Move it instead of removing it, or change a copy of the staircase.`
-    : 'is where a pupil begins. Give the pupil another first step first, under Pupils.';
+    ? t('stairs.has-results-move-it-instead-of', { results: resultsWords(why.results) })
+    : t('stairs.is-where-a-pupil-begins-give');
 }
 
 /** Why a change of a staircase cannot be, and what to do instead. */
 export function keptWords(problem: KeptProblem): string {
-  const step = `Step ${problem.position}`;
+  const step = t('stairs.step-position', { position: problem.position });
   switch (problem.code) {
     case 'main-tune-stays':
-      return `${step}, “${problem.title}”, has ${resultsWords(problem.results)}. Add the other tune as a choice beside it, or as a new step.`;
+      return t('stairs.step-title-has-results-add-the', {
+        step,
+        title: problem.title,
+        results: resultsWords(problem.results),
+      });
     case 'tune-has-results':
-      return `${step} has results with “${problem.title}”: it stays as a choice.`;
+      return t('stairs.step-has-results-with-title-it', { step, title: problem.title });
     case 'has-results':
     case 'pupil-begins':
       return `${step}, “${problem.title}”, ${staysWords(problem)}`;

@@ -1,15 +1,16 @@
 import type { Chunk, ChunkReason, ChunkStart } from '../practice/index.ts';
 import type { Figure, MixUp } from '../reading/index.ts';
+import { t } from './messages.ts';
 
 /** "bar 3", "bars 3 to 6". */
 export function barRange([first, last]: readonly [number, number]): string {
-  return first === last ? `bar ${first}` : `bars ${first} to ${last}`;
+  return first === last ? `bar ${first}` : t('teaching.bars-first-to-last', { first, last });
 }
 
 const STARTS: Readonly<Record<ChunkStart, string>> = {
-  teacher: 'You play, the class answers',
+  teacher: t('teaching.you-play-the-class-answers'),
   class: 'The class begins',
-  together: 'All together',
+  together: t('teaching.all-together'),
 };
 
 export function startWords(starts: ChunkStart): string {
@@ -27,39 +28,45 @@ export function timesWords(times: number): string {
 export function chunkWords(why: ChunkReason): string {
   switch (why.kind) {
     case 'new':
-      return 'New.';
+      return t('teaching.new');
     case 'hard':
-      return `The hard spot, ${why.from} to ${why.to}.`;
+      return t('teaching.the-hard-spot-from-to-to', { from: why.from, to: why.to });
     case 'last-line':
-      return 'What comes last is forgotten first.';
+      return t('teaching.what-comes-last-is-forgotten-first');
     case 'join':
-      return 'Join the pieces.';
+      return t('teaching.join-the-pieces');
     case 'line':
-      return `Line ${why.line} whole.`;
+      return t('teaching.line-line-whole', { line: why.line });
     case 'same-line':
-      return `Line ${why.line} is line ${why.as} again.`;
+      return t('teaching.line-line-is-line-as-again', { line: why.line, as: why.as });
     case 'line-start':
-      return `Line ${why.line} is the beginning of line ${why.as}.`;
+      return t('teaching.line-line-is-the-beginning-of', { line: why.line, as: why.as });
     case 'new-end':
-      return `Line ${why.line} begins as line ${why.as}; only its end is new.`;
+      return t('teaching.line-line-begins-as-line-as', { line: why.line, as: why.as });
     case 'lines':
-      return `Lines ${why.lines.join(' and ')} joined.`;
+      return t('teaching.lines-list-joined', { list: why.lines.join(' and ') });
     case 'whole':
-      return 'The whole tune.';
+      return t('teaching.the-whole-tune');
     case 'own':
-      return 'Your own piece.';
+      return t('teaching.your-own-piece');
   }
 }
 
 /** A piece in one line: "bars 1 to 2: you play, the class answers, twice at 60." */
 export function chunkLine({ bars, starts, times, tempo, why }: Chunk): string {
-  return `${barRange(bars)}: ${startWords(starts).toLowerCase()}, ${timesWords(times)} at ${tempo}. ${chunkWords(why)}`;
+  return t('teaching.bars-lower-case-times-at-tempo', {
+    bars: barRange(bars),
+    lowerCase: startWords(starts).toLowerCase(),
+    times: timesWords(times),
+    tempo,
+    chunk: chunkWords(why),
+  });
 }
 
 const KINDS: Readonly<Record<Figure['kind'], string>> = {
-  exact: 'The same notes',
-  shape: 'The same shape from another note',
-  rhythm: 'The same rhythm with other notes',
+  exact: t('teaching.the-same-notes'),
+  shape: t('teaching.the-same-shape-from-another-note'),
+  rhythm: t('teaching.the-same-rhythm-with-other-notes'),
 };
 
 /** "The same notes 3 times; bars 7 to 8 begin so and end differently." */
@@ -67,21 +74,25 @@ export function figureWords({ kind, count, oddOneOut }: Figure): string {
   const odd =
     oddOneOut === null
       ? ''
-      : `; ${barRange(oddOneOut.bars)} ${oddOneOut.bars[0] === oddOneOut.bars[1] ? 'begins so and ends' : 'begin so and end'} differently`;
+      : t('teaching.bars-value-differently', {
+          bars: barRange(oddOneOut.bars),
+          value:
+            oddOneOut.bars[0] === oddOneOut.bars[1] ? t('teaching.begins-so-and-ends') : t('teaching.begin-so-and-end'),
+        });
   return `${KINDS[kind]} ${timesWords(count)}${odd}.`;
 }
 
 /** Why the two notes of a pair are taken for each other. */
 export function mixUpWords({ kind, bothHere }: MixUp): string {
-  const from = bothHere ? '' : ' The class knows the other from before.';
+  const from = bothHere ? '' : t('teaching.the-class-knows-the-other-from');
   switch (kind) {
     case 'letter':
-      return `One place on the staff, two fingerings.${from}`;
+      return t('teaching.one-place-on-the-staff-two', { from });
     case 'octave':
-      return `One name, two octaves.${from}`;
+      return t('teaching.one-name-two-octaves-from', { from });
     case 'fingering':
-      return `Two names for one fingering.${from}`;
+      return t('teaching.two-names-for-one-fingering-from', { from });
     case 'finger':
-      return `Only one finger is different.${from}`;
+      return t('teaching.only-one-finger-is-different-from', { from });
   }
 }

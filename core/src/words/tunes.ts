@@ -2,6 +2,7 @@ import type { LengthWords, NoteValue } from '../music/index.ts';
 import { valueWords } from '../music/index.ts';
 import type { Breath, BreathReason, HardestMove } from '../reading/index.ts';
 import { describeMove } from './moves.ts';
+import { t } from './messages.ts';
 
 /** "on the second line", counted from the bottom, for the treble staff. */
 export function staffPlace(step: number): string {
@@ -9,22 +10,26 @@ export function staffPlace(step: number): string {
   const bottomLine = 30;
   const offset = step - bottomLine;
   if (offset >= 0 && offset <= 8) {
-    return offset % 2 === 0 ? `on the ${ordinals[offset / 2]!} line` : `in the ${ordinals[(offset - 1) / 2]!} space`;
+    return offset % 2 === 0
+      ? t('tunes.on-the-ordinals-line', { ordinals: ordinals[offset / 2]! })
+      : t('tunes.in-the-ordinals-space', { ordinals: ordinals[(offset - 1) / 2]! });
   }
-  if (offset === -1) return 'hanging under the staff';
-  if (offset === 9) return 'sitting on top of the staff';
+  if (offset === -1) return t('tunes.hanging-under-the-staff');
+  if (offset === 9) return t('tunes.sitting-on-top-of-the-staff');
   const side = offset < 0 ? 'below' : 'above';
   const away = offset < 0 ? -offset : offset - 8;
   const ledger = ordinals[Math.floor(away / 2) - 1] ?? `${Math.floor(away / 2)}th`;
-  if (away % 2 === 0) return `on the ${ledger} ledger line ${side}`;
-  return offset < 0 ? `hanging under the ${ledger} ledger line ${side}` : `on top of the ${ledger} ledger line ${side}`;
+  if (away % 2 === 0) return t('tunes.on-the-ledger-ledger-line-side', { ledger, side });
+  return offset < 0
+    ? t('tunes.hanging-under-the-ledger-ledger-line', { ledger, side })
+    : t('tunes.on-top-of-the-ledger-ledger', { ledger, side });
 }
 
 const SPECIAL_WORDS: ReadonlyMap<string, string> = new Map([
   ['tie', 'tie'],
   ['pickup', 'pickup'],
   ['syncopation', 'syncopation'],
-  ['compound', 'beats in three'],
+  ['compound', t('tunes.beats-in-three')],
 ]);
 
 /** "dotted crotchet", "minim rest", "tie": an element in the class's words for lengths. */
@@ -47,28 +52,32 @@ export function signWords(id: string): string {
   if (kind === 'dynamic') return detail;
   if (kind !== 'key') return id;
   const count = Math.abs(Number(detail));
-  return `key signature of ${count} ${Number(detail) > 0 ? 'sharp' : 'flat'}${count === 1 ? '' : 's'}`;
+  return t('tunes.key-signature-of-count-value-value2', {
+    count,
+    value: Number(detail) > 0 ? 'sharp' : 'flat',
+    value2: count === 1 ? '' : 's',
+  });
 }
 
 const INTERVALS = [
   '',
-  'a semitone',
-  'a tone',
-  'a minor third',
-  'a major third',
-  'a fourth',
-  'a tritone',
-  'a fifth',
-  'a minor sixth',
-  'a major sixth',
-  'a minor seventh',
-  'a major seventh',
-  'an octave',
+  t('tunes.a-semitone'),
+  t('tunes.a-tone'),
+  t('tunes.a-minor-third'),
+  t('tunes.a-major-third'),
+  t('tunes.a-fourth'),
+  t('tunes.a-tritone'),
+  t('tunes.a-fifth'),
+  t('tunes.a-minor-sixth'),
+  t('tunes.a-major-sixth'),
+  t('tunes.a-minor-seventh'),
+  t('tunes.a-major-seventh'),
+  t('tunes.an-octave'),
 ];
 
 /** "down a tone": a shift as it is said. */
 export function shiftWords(semitones: number): string {
-  if (semitones === 0) return 'as it stands';
+  if (semitones === 0) return t('tunes.as-it-stands');
   return `${semitones > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(semitones)] ?? `${Math.abs(semitones)} semitones`}`;
 }
 
@@ -77,24 +86,30 @@ export function intervalWords(semitones: number): string {
   return TOGETHER[semitones] ?? INTERVALS[semitones] ?? `${semitones} semitones`;
 }
 
-const TOGETHER: Readonly<Record<number, string>> = { 1: 'a minor second', 2: 'a major second' };
+const TOGETHER: Readonly<Record<number, string>> = { 1: t('tunes.a-minor-second'), 2: t('tunes.a-major-second') };
 
 /** "A4 to E4: three fingers land together, in both hands, twice; the move is new." */
 export function hardSpotWords({ from, to, move, times, isNew }: HardestMove): string {
-  const often = ['', '', ', twice', ', three times'][times] ?? `, ${times} times`;
-  return `${from} to ${to}: ${describeMove(move)}${often}${isNew ? '; the move is new' : ''}.`;
+  const often = ['', '', t('tunes.twice'), t('tunes.three-times')][times] ?? t('tunes.times-times', { times });
+  return t('tunes.from-to-to-move-often-value', {
+    from,
+    to,
+    move: describeMove(move),
+    often,
+    value: isNew ? t('tunes.the-move-is-new') : '',
+  });
 }
 
 const BREATH_WORDS: Readonly<Record<BreathReason, string>> = {
-  rest: 'at a rest',
-  marked: 'marked on the sheet',
-  'line-end': 'at the end of a line',
-  'bar-end': 'at the end of a bar',
-  upbeat: 'before an upbeat',
-  'long-note': 'after a long note',
+  rest: t('tunes.at-a-rest'),
+  marked: t('tunes.marked-on-the-sheet'),
+  'line-end': t('tunes.at-the-end-of-a-line'),
+  'bar-end': t('tunes.at-the-end-of-a-bar'),
+  upbeat: t('tunes.before-an-upbeat'),
+  'long-note': t('tunes.after-a-long-note'),
 };
 
 /** "at the end of a line, after a long note": why one breathes here. */
 export function breathWords({ reasons }: Breath): string {
-  return reasons.map((reason) => BREATH_WORDS[reason]).join(', ') || 'before the air runs out';
+  return reasons.map((reason) => BREATH_WORDS[reason]).join(', ') || t('tunes.before-the-air-runs-out');
 }

@@ -1,4 +1,5 @@
 export default {
+  'keys-dialog.title': 'Keys of the lesson',
   'card-list.the-noun-index': 'The {noun} {index}',
   'card-list.listen-to-noun-index': 'Listen to {noun} {index}',
   'card-list.listen': 'Listen',

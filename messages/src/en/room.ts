@@ -1,4 +1,5 @@
 export default {
+  'notes-page.seconds': '{left} s',
   'answers-page.from-my-teacher': 'From my teacher',
   'answers-page.this-week': 'This week:',
   'answers-page.see-today': 'See Today.',

@@ -1,4 +1,5 @@
 export default {
+  'sign-in-page.email': 'E-mail',
   'account-page.your-account': 'your account',
   'account-page.password': 'Password',
   'account-page.current-password': 'Current password',

@@ -1,4 +1,5 @@
 export default {
+  'keys-help.title': 'Keys',
   'app.skip-to-the-content': 'Skip to the content',
   'app-rail.rooms': 'Rooms',
   'app-rail.escalier': 'Escalier',

@@ -1,4 +1,6 @@
 export default {
+  'wish-fields.instrument': '1. Instrument',
+  'staircase-menu.delete-it': 'Delete',
   'compare-page.the-staircases': 'the staircases',
   'compare-page.compare-staircases': 'Compare staircases',
   'compare-page.first': 'First',

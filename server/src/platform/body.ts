@@ -4,6 +4,7 @@ import { matchedRoutes } from 'hono/route';
 import { findTargetHandler } from 'hono/utils/handler';
 import type { AppEnv } from './context.ts';
 import { Problem } from './problem.ts';
+import { t } from './messages.ts';
 
 const KILOBYTE = 1024;
 
@@ -28,7 +29,7 @@ const OWN_LIMIT = Symbol('own limit');
 export function atMost(bytes: number) {
   const tooLarge = (): never => {
     const size = bytes < 1024 * KILOBYTE ? `${bytes / KILOBYTE} kB` : `${bytes / KILOBYTE / KILOBYTE} MB`;
-    throw new Problem(413, 'too-large', `This is too much at once: at most ${size}.`);
+    throw new Problem(413, 'too-large', t('body.this-is-too-much-at-once', { size }));
   };
   const counted = bodyLimit({ maxSize: bytes, onError: tooLarge });
   const limited = createMiddleware<AppEnv>(async (c, next) => {

@@ -1,9 +1,10 @@
 import { z } from 'zod';
+import { t } from './messages.ts';
 
 const onOff = z.enum(['on', 'off']);
 const database = z.string().startsWith('postgres', 'it has to begin with postgres://');
 const publicAddress = z
-  .url({ protocol: /^https?$/, error: 'it has to be an address such as https://music.school.example' })
+  .url({ protocol: /^https?$/, error: t('config.it-has-to-be-an-address') })
   .transform((text) => new URL(text).origin);
 
 const environment = z.object({
@@ -58,8 +59,8 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
   const demo = data.ESCALIER_DEMO === 'on';
   if (demo && data.ESCALIER_DEMO_OPEN === 'off' && !isLoopback(data.ESCALIER_HOST)) {
     throw new Error(
-      `The demo school’s password is public, so it is not opened to a network (ESCALIER_HOST is ${data.ESCALIER_HOST}). ` +
-        'Start without the demo, or say ESCALIER_DEMO_OPEN=on.',
+      t('config.the-demo-schools-password-is-public', { escalierHost: data.ESCALIER_HOST }) +
+        t('config.start-without-the-demo-or-say'),
     );
   }
   return {

@@ -1,4 +1,5 @@
 import { Problem } from './problem.ts';
+import { t } from './messages.ts';
 
 /** Classes and codes of PostgreSQL's SQLSTATE (its documentation, appendix A). */
 const UNIQUE = '23505';
@@ -11,11 +12,14 @@ const AWAY = /^(08|53|57P)|^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 export function databaseProblem(error: unknown): Problem | null {
   const code = codeOf(error);
   if (code === null) return null;
-  if (code === UNIQUE) return new Problem(409, 'taken', 'Somebody has just made the same. Please look again.');
-  if (code === FOREIGN_KEY) return new Problem(409, 'in-use', 'Something else still needs this. Nothing was changed.');
-  if (WRONG_DATA.test(code)) return new Problem(400, 'wrong-input', 'There is something in it that cannot be kept.');
-  if (TRY_AGAIN.test(code)) return new Problem(503, 'busy', 'Too much at one moment. Please try again.');
-  if (AWAY.test(code)) return new Problem(503, 'no-database', 'The database cannot be reached just now.');
+  if (code === UNIQUE) return new Problem(409, 'taken', t('database-problem.somebody-has-just-made-the-same'));
+  if (code === FOREIGN_KEY)
+    return new Problem(409, 'in-use', t('database-problem.something-else-still-needs-this-nothing'));
+  if (WRONG_DATA.test(code))
+    return new Problem(400, 'wrong-input', t('database-problem.there-is-something-in-it-that'));
+  if (TRY_AGAIN.test(code)) return new Problem(503, 'busy', t('database-problem.too-much-at-one-moment-please'));
+  if (AWAY.test(code))
+    return new Problem(503, 'no-database', t('database-problem.the-database-cannot-be-reached-just'));
   return null;
 }
 

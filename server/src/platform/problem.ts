@@ -1,6 +1,7 @@
 import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
 import type { ChangedBy, Refusal, RefusalCode } from '@escalier/contract/refusals';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import { t } from './messages.ts';
 
 export interface ProblemDetails {
   readonly fields?: FieldProblems;
@@ -29,7 +30,7 @@ export class Problem extends Error {
 }
 
 export function notFound(what: string): Problem {
-  return new Problem(404, 'not-found', `There is no such ${what}.`);
+  return new Problem(404, 'not-found', t('problem.there-is-no-such-what', { what }));
 }
 
 export function wrongInput(fields: Readonly<Record<string, FieldProblem | PlainCode>>): Problem {
@@ -38,7 +39,7 @@ export function wrongInput(fields: Readonly<Record<string, FieldProblem | PlainC
     name,
     typeof wrong === 'string' ? { code: wrong } : wrong,
   ]);
-  return new Problem(400, 'wrong-input', `Not saved: please check ${named}.`, {
+  return new Problem(400, 'wrong-input', t('problem.not-saved-please-check-named', { named }), {
     fields: Object.fromEntries(problems) as FieldProblems,
   });
 }

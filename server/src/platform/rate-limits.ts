@@ -5,6 +5,7 @@ import ipaddr from 'ipaddr.js';
 import pg from 'pg';
 import { RateLimiterPostgres, RateLimiterRes, type IRateLimiterPostgresOptions } from 'rate-limiter-flexible';
 import { Problem } from './problem.ts';
+import { t } from './messages.ts';
 
 /** Tries that are free; after them come a wait and as many tries again, and each wait is twice as long as the last. */
 const FREE_TRIES = 5;
@@ -87,7 +88,7 @@ function tooMany(milliseconds: number): Problem {
   const wait = Math.min(LONGEST_WAIT, Math.max(1, Math.ceil(milliseconds / 1000)));
   const seconds = wait === 1 ? 'a second' : `${wait} seconds`;
   const words = wait <= 90 ? seconds : `${Math.ceil(wait / 60)} minutes`;
-  return new Problem(429, 'too-many-tries', `Too many tries. Please wait ${words}, then try again.`, {
+  return new Problem(429, 'too-many-tries', t('rate-limits.too-many-tries-please-wait-words', { words }), {
     retryAfter: wait,
   });
 }

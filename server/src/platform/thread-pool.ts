@@ -4,6 +4,7 @@ import { Worker, type ResourceLimits } from 'node:worker_threads';
 import { Lanes } from './lanes.ts';
 import { Problem } from './problem.ts';
 import type { Answer, Question } from './thread.ts';
+import { t } from './messages.ts';
 
 /** Why a thread was ended in the middle of its work. */
 export class TooMuch extends Error {}
@@ -15,7 +16,7 @@ const COME_AGAIN_SECONDS = 2;
 
 /** For who comes when too many wait already. */
 export function busy(): Problem {
-  return new Problem(503, 'busy', 'Escalier is busy just now. Please try again in a moment.', {
+  return new Problem(503, 'busy', t('thread-pool.escalier-is-busy-just-now-please'), {
     retryAfter: COME_AGAIN_SECONDS,
   });
 }

@@ -29,10 +29,12 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
     </template>
     <template v-else>
       <p class="clock">
-        <span>{{ left }} s</span
-        ><BProgress :value="left" :max="60" class="flex-fill" :aria-label="t('notes-page.time-left')" /><span>{{
-          t('notes-page.right-right', { right })
-        }}</span>
+        <span>{{ t('notes-page.seconds', { left }) }}</span><BProgress
+          :value="left"
+          :max="60"
+          class="flex-fill"
+          :aria-label="t('notes-page.time-left')"
+        /><span>{{ t('notes-page.right-right', { right }) }}</span>
       </p>
       <div v-if="shown !== null" class="answer" role="alert">
         <p class="big">{{ t('notes-page.name-goes-like-this', { name: nameOf(shown) }) }}</p>

@@ -1,4 +1,5 @@
 import { MOST_BARS } from '../../music/index.ts';
+import { t } from '../messages.ts';
 
 /** Enough for a page of a tune book; a longer text is not one tune for a class. */
 export const MOST_CHARACTERS = 200_000;
@@ -31,13 +32,13 @@ export function tooMuchInAbc(text: string): string | null {
   const lines = text.split('\n');
   if (lines.length > MOST_LINES) return tooMany(lines.length, 'lines', MOST_LINES);
   const counts = countSigns(lines);
-  if (counts.restBars > MOST_BARS) return tooMany(counts.restBars, 'bars of rest', MOST_BARS);
+  if (counts.restBars > MOST_BARS) return tooMany(counts.restBars, t('limits.bars-of-rest'), MOST_BARS);
   if (counts.notes > MOST_NOTES) return tooMany(counts.notes, 'notes', MOST_NOTES);
   if (counts.barLines > MOST_BAR_LINES) return tooMany(counts.barLines, 'bar lines', MOST_BAR_LINES);
-  if (counts.overlays > MOST_OVERLAYS) return tooMany(counts.overlays, 'overlaid voices', MOST_OVERLAYS);
+  if (counts.overlays > MOST_OVERLAYS) return tooMany(counts.overlays, t('limits.overlaid-voices'), MOST_OVERLAYS);
   if (counts.voices.size > MOST_VOICES) return tooMany(counts.voices.size, 'voices', MOST_VOICES);
   if (counts.tuplets > MOST_TUPLETS) return tooMany(counts.tuplets, 'tuplets', MOST_TUPLETS);
-  if (counts.verses > MOST_VERSES) return tooMany(counts.verses, 'verses under one line', MOST_VERSES);
+  if (counts.verses > MOST_VERSES) return tooMany(counts.verses, t('limits.verses-under-one-line'), MOST_VERSES);
   return null;
 }
 
@@ -54,12 +55,16 @@ function mostInLine(line: string): number {
 export function tooLongInAbc(text: string): string | null {
   for (const [index, line] of text.split('\n').entries())
     if (line.length > mostInLine(line))
-      return `Line ${index + 1} has ${line.length} signs; at most ${mostInLine(line)} fit.`;
+      return t('limits.line-index-has-line-count-signs', {
+        index: index + 1,
+        lineCount: line.length,
+        mostInLine: mostInLine(line),
+      });
   return null;
 }
 
 function tooMany(count: number, of: string, most: number): string {
-  return `The tune has ${count > 9_999_999 ? 'millions of' : count} ${of}; at most ${most} fit.`;
+  return t('limits.the-tune-has-count-of-at', { count: count > 9_999_999 ? t('limits.millions-of') : count, of, most });
 }
 
 /** By the signs of the text alone: a little generous, never slower than reading it once. */

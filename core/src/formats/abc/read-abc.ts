@@ -29,6 +29,7 @@ import { readKey, readLength, readMetre } from './signs.ts';
 import { Words } from './read-words.ts';
 import { SourceText } from './source-text.ts';
 import { VoiceReader } from './voice-reader.ts';
+import { t } from '../messages.ts';
 
 /**
  * Reads the first tune of an ABC 2.1 text. Faults name bars and places in the text; signs that a Tune does not carry
@@ -36,10 +37,9 @@ import { VoiceReader } from './voice-reader.ts';
  */
 export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
-  if (text.trim() === '') return whole('The file is empty.');
-  if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
-  if (!/^X:/m.test(text) || !/^K:/m.test(text))
-    return whole('This is not ABC: a tune begins with X: and has a key, K:.');
+  if (text.trim() === '') return whole(t('read-abc.the-file-is-empty'));
+  if (text.length > MOST_CHARACTERS) return whole(t('read-abc.the-file-is-too-long-for'));
+  if (!/^X:/m.test(text) || !/^K:/m.test(text)) return whole(t('read-abc.this-is-not-abc-a-tune'));
   const starts = [...text.matchAll(/^X:/gm)].map((match) => match.index);
   const chosen = Math.min(options.tune ?? 0, starts.length - 1);
   const start = starts[chosen]!;
@@ -48,7 +48,7 @@ export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTun
   if (tooMuch !== null) return whole(tooMuch);
   return countable(() => {
     const parsed = parsedOrNull(source);
-    if (parsed === null) return whole('The ABC of this tune cannot be understood.');
+    if (parsed === null) return whole(t('read-abc.the-abc-of-this-tune-cannot'));
     const read = tuneOf(parsed, new SourceText(source, linesIn(text.slice(0, start))), options);
     if (!read.ok) return read;
     const tunes = starts.map((at, index) => fieldsInHead(text.slice(at, starts[index + 1]), 'T')[0] ?? 'Untitled');
@@ -80,7 +80,7 @@ function linesIn(text: string): number {
 function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Result<ReadTune, readonly FormatProblem[]> {
   const staves = parsed.lines.flatMap((line) => line.staff ?? []);
   if (staves.some((staff) => staff.clef?.type === 'perc')) {
-    return failure([{ bar: null, message: 'The tune is written for percussion: it has no pitches.' }]);
+    return failure([{ bar: null, message: t('read-abc.the-tune-is-written-for-percussion') }]);
   }
   const key = (staves[0]?.key === undefined ? null : readKey(staves[0].key)) ?? { fifths: 0, mode: 'major' };
   const metre = (staves[0]?.meter === undefined ? null : readMetre(staves[0].meter)) ?? { count: 4, unit: 4 };
@@ -94,7 +94,7 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   );
   if (!chosen.ok) return chosen;
   const melody = voices[chosen.value.take[0]];
-  if (melody === undefined) return failure([{ bar: null, message: 'The tune has no notes.' }]);
+  if (melody === undefined) return failure([{ bar: null, message: t('read-abc.the-tune-has-no-notes') }]);
   const { draft, leftOut: unfit } = repaired({
     ...headOf(parsed),
     otherTitles: fieldsInHead(source.source, 'T').slice(1),
@@ -105,7 +105,11 @@ function tuneOf(parsed: AbcTune, source: SourceText, options: ReadOptions): Resu
   if (!made.ok) return failure(made.error.map((error) => placed(error, melody, source)));
   const notices = [...melody.leftOut, ...unfit].map(({ barIndex, message }): Notice => {
     const bar = made.value.bars[barIndex]?.number ?? null;
-    return { bar, message: `Left out: ${message}.`, at: source.placeOf(melody.starts[barIndex] ?? 0) };
+    return {
+      bar,
+      message: t('read-abc.left-out-message', { message }),
+      at: source.placeOf(melody.starts[barIndex] ?? 0),
+    };
   });
   const irregular = irregularNotice(made.value).map(({ bar, message, barIndex }): Notice => ({
     bar,
@@ -145,7 +149,7 @@ function fieldsInHead(tune: string, field: 'T' | 'P'): readonly string[] {
 }
 
 function partName(index: number): string {
-  return `Part ${index + 1}`;
+  return t('read-abc.part-index', { index: index + 1 });
 }
 
 function notesIn(voice: VoiceReader): number {
@@ -190,9 +194,13 @@ function warningsOf(parsed: AbcTune, { linesBefore }: SourceText): Notice[] {
   return (parsed.warnings ?? []).map((warning) => {
     const plain = warning.replace(/<[^>]*>/g, '').trim();
     const match = /^Music Line:(\d+):(\d+):\s*([^:]*)/.exec(plain);
-    if (match === null) return { bar: null, message: `Not understood: ${plain.slice(0, 120)}` };
+    if (match === null) return { bar: null, message: t('read-abc.not-understood-text', { text: plain.slice(0, 120) }) };
     const at = { line: linesBefore + Number(match[1]), column: Number(match[2]) };
-    return { bar: null, message: `Not understood in line ${at.line}: ${match[3]!.trim()}.`, at };
+    return {
+      bar: null,
+      message: t('read-abc.not-understood-in-line-line-trim', { line: at.line, trim: match[3]!.trim() }),
+      at,
+    };
   });
 }
 
@@ -202,7 +210,7 @@ function lostWords(words: Words, source: SourceText): Notice[] {
     const at = { line: source.linesBefore + line + 1, column: 1 };
     return {
       bar: null,
-      message: `Left out: the words “${syllables.join(' ')}”, for which line ${at.line} has no notes.`,
+      message: t('read-abc.left-out-the-words-list-for', { list: syllables.join(' '), line: at.line }),
       at,
     };
   });
@@ -212,11 +220,16 @@ function lostWords(words: Words, source: SourceText): Notice[] {
 function orderOfParts({ source }: SourceText): Notice[] {
   return fieldsInHead(source, 'P').map((order) => ({
     bar: null,
-    message: `Left out: the order of the parts, ${order}; they are read as they stand.`,
+    message: t('read-abc.left-out-the-order-of-the', { order }),
   }));
 }
 
 function moreTunes(tunes: readonly string[], chosen: number): Notice[] {
   if (tunes.length === 1) return [];
-  return [{ bar: null, message: `The file holds ${tunes.length} tunes; this is number ${chosen + 1}.` }];
+  return [
+    {
+      bar: null,
+      message: t('read-abc.the-file-holds-tunes-count-tunes', { tunesCount: tunes.length, chosen: chosen + 1 }),
+    },
+  ];
 }

@@ -22,6 +22,7 @@ import {
 import type { AbcBarElement, AbcElement, AbcNoteElement, AbcPitch, AbcStaff } from './elements.ts';
 import type { Words } from './read-words.ts';
 import { ARTICULATION_OF, barSign, DYNAMIC_OF, readEnding, readKey, readLength, readMetre } from './signs.ts';
+import { t } from '../messages.ts';
 
 export type BarDraft = Omit<Bar, 'number'>;
 
@@ -81,13 +82,13 @@ export class VoiceReader {
         return this.#readBarLine(element);
       case 'key': {
         const key = readKey(element);
-        if (key === null) return this.#leave('a key signature of its own kind');
+        if (key === null) return this.#leave(t('voice-reader.a-key-signature-of-its-own'));
         this.#key = key;
         return;
       }
       case 'meter': {
         const metre = readMetre(element);
-        if (metre === null) return this.#leave('a time signature that is not a plain one');
+        if (metre === null) return this.#leave(t('voice-reader.a-time-signature-that-is-not'));
         this.#metre = metre;
         return;
       }
@@ -116,7 +117,7 @@ export class VoiceReader {
   }
 
   #readBarRests(count: number): void {
-    if (count > MOST_BARS) return this.#leave(`${count} bars of rest`);
+    if (count > MOST_BARS) return this.#leave(t('voice-reader.count-bars-of-rest', { count }));
     for (let bar = 1; bar <= count; bar++) {
       const values = valuesOfLength(barLength(this.#metre)) ?? [];
       this.#current.push(...values.map((value) => ({ ...PLAIN_REST, value })));
@@ -126,7 +127,8 @@ export class VoiceReader {
 
   #addEvents(element: AbcNoteElement): void {
     const values = this.#valuesOf(element.duration);
-    if (values === null) return this.#leave(`a note of length ${element.duration}, which cannot be written`);
+    if (values === null)
+      return this.#leave(t('voice-reader.a-note-of-length-duration-which', { duration: element.duration }));
     const common = {
       fermata: element.decoration?.includes('fermata') ?? false,
       chordSymbol: plainSigns(element.chord?.find((chord) => chord.position === 'default')?.name),
@@ -136,7 +138,8 @@ export class VoiceReader {
     this.#readDecorations(element);
     this.#readAnnotations(element);
     const pitches = element.pitches ?? [];
-    if (pitches.length > 2) this.#leave(`a chord of ${pitches.length} notes: its highest stays`);
+    if (pitches.length > 2)
+      this.#leave(t('voice-reader.a-chord-of-pitches-count-notes', { pitchesCount: pitches.length }));
     const sounding = pitches.at(-1);
     if (element.rest !== undefined || sounding === undefined) {
       this.#current.push(...values.map((value) => ({ ...PLAIN_REST, ...common, breath, value })));
@@ -189,7 +192,7 @@ export class VoiceReader {
         !ARTICULATION_OF.has(decoration) &&
         !DYNAMIC_OF.has(decoration)
       ) {
-        this.#leave(`the sign "${decoration}"`);
+        this.#leave(t('voice-reader.the-sign-decoration', { decoration }));
       }
     }
   }
@@ -243,7 +246,7 @@ export class VoiceReader {
 
   #openEnding(text: string): void {
     const ending = readEnding(text);
-    if (ending === null) this.#leave(`an ending called "${text}"`);
+    if (ending === null) this.#leave(t('voice-reader.an-ending-called-text', { text }));
     this.#ending = ending;
   }
 

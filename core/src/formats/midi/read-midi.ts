@@ -21,6 +21,7 @@ import type { FormatProblem, Notice, PartOffer, ReadOptions, ReadTune } from '..
 import { choosePart } from '../parts.ts';
 import { irregularNotice } from '../repair.ts';
 import { barsFromNotes, type MetreAt, type MidiNote } from './quantise.ts';
+import { t } from '../messages.ts';
 
 const PERCUSSION_CHANNEL = 9;
 /** A tune of some pages has a hundredth of it. */
@@ -44,23 +45,23 @@ interface Conductor {
 /** Reads a monophonic track of a MIDI file, rounding to semiquavers and triplets. Of chords the highest note stays. */
 export function readMidi(bytes: Uint8Array, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
-  if (bytes.length > MOST_BYTES) return whole('The file is too long for one tune.');
+  if (bytes.length > MOST_BYTES) return whole(t('read-midi.the-file-is-too-long-for'));
   let data: MidiData;
   try {
     data = parseMidi(bytes);
   } catch {
-    return whole('This is not a MIDI file, or it is broken.');
+    return whole(t('read-midi.this-is-not-a-midi-file'));
   }
   const perQuarter = data.header.ticksPerBeat;
-  if (perQuarter === undefined || perQuarter <= 0) return whole('This MIDI file counts in film frames, not in beats.');
+  if (perQuarter === undefined || perQuarter <= 0) return whole(t('read-midi.this-midi-file-counts-in-film'));
   const timed = data.tracks.map((track) => withTimes(track, perQuarter));
   const tracks = timed.map(readTrack);
   if (tracks.reduce((sum, track) => sum + track.notes.length, 0) > MOST_NOTES)
-    return whole('The file is too long for one tune.');
+    return whole(t('read-midi.the-file-is-too-long-for'));
   const conductor = conductorOf(timed.flat());
   const shortest = Math.min(...conductor.metres.map(({ metre }) => toNumber(barLength(metre)) * 4));
   const end = tracks.flatMap((track) => track.notes).reduce((last, note) => Math.max(last, note.end), 0);
-  if (end / shortest > MOST_BARS) return whole(`The tune has more than ${MOST_BARS} bars, pauses counted.`);
+  if (end / shortest > MOST_BARS) return whole(t('read-midi.the-tune-has-more-than-most', { mostBars: MOST_BARS }));
   return countable(() => tracksToTune(tracks, conductor, options));
 }
 
@@ -157,7 +158,7 @@ function tracksToTune(
   const sounding = tracks.filter((track) => track.notes.length > 0);
   const offers = sounding.map((track, index): PartOffer => ({
     index,
-    name: track.name === '' ? `Part ${index + 1}` : track.name,
+    name: track.name === '' ? t('read-midi.part-index', { index: index + 1 }) : track.name,
     notes: track.notes.length,
   }));
   const chosen = choosePart(
@@ -201,5 +202,5 @@ function tracksToTune(
 
 function notices(taken: readonly Track[]): Notice[] {
   const chords = taken.reduce((sum, track) => sum + track.chords, 0);
-  return chords > 0 ? [{ bar: null, message: `Left out: ${chords} lower notes of chords.` }] : [];
+  return chords > 0 ? [{ bar: null, message: t('read-midi.left-out-chords-lower-notes-of', { chords }) }] : [];
 }

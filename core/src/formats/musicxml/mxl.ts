@@ -2,6 +2,7 @@ import { strToU8, zipSync } from 'fflate';
 import { failure, success, type Result } from '../../music/index.ts';
 import { unzipTexts } from '../unzip.ts';
 import { child, children, parseXml } from './xml-reader.ts';
+import { t } from '../messages.ts';
 
 const CONTAINER = 'META-INF/container.xml';
 
@@ -11,7 +12,7 @@ export function unpackMxl(bytes: Uint8Array): Result<string, string> {
     mostBytes: 24_000_000,
     mostFiles: 200,
     wanted: /\.(xml|musicxml)$/i,
-    what: 'a tune',
+    what: t('mxl.a-tune'),
   });
   if (!read.ok) return read;
   const entries = read.value;
@@ -19,7 +20,7 @@ export function unpackMxl(bytes: Uint8Array): Result<string, string> {
   const named = container === undefined ? null : rootFile(container);
   const path = named ?? [...entries.keys()].find((name) => name !== CONTAINER) ?? '';
   const score = entries.get(path);
-  return score === undefined ? failure('The compressed file holds no MusicXML score.') : success(score);
+  return score === undefined ? failure(t('mxl.the-compressed-file-holds-no-music')) : success(score);
 }
 
 function rootFile(text: string): string | null {
@@ -30,7 +31,6 @@ function rootFile(text: string): string | null {
 }
 
 export function packMxl(musicXml: string): Uint8Array {
-  const container =
-    '<?xml version="1.0" encoding="UTF-8"?>\n<container><rootfiles><rootfile full-path="score.musicxml" media-type="application/vnd.recordare.musicxml+xml"/></rootfiles></container>\n';
+  const container = t('mxl.xml-version-1-0-encoding-utf');
   return zipSync({ [CONTAINER]: strToU8(container), 'score.musicxml': strToU8(musicXml) }, { mtime: '1980-01-01' });
 }

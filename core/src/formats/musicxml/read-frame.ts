@@ -15,6 +15,7 @@ import {
 } from '../../music/index.ts';
 import { TYPE_OF } from './write-event.ts';
 import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
+import { t } from '../messages.ts';
 
 export type BarDraft = Omit<Bar, 'number'>;
 
@@ -71,12 +72,12 @@ function readAttributes(attributes: XmlElement, state: FrameState): string[] {
   const fifths = numberIn(key, 'fifths');
   if (fifths !== null && Number.isInteger(fifths) && Math.abs(fifths) <= 7) {
     state.key = { fifths, mode: modeOf(textIn(key, 'mode').toLowerCase()) };
-  } else if (key !== undefined) leftOut.push('a key signature of its own kind');
+  } else if (key !== undefined) leftOut.push(t('read-frame.a-key-signature-of-its-own'));
   const time = child(attributes, 'time');
   const metre = time === undefined ? null : metreIn(time);
   if (metre !== null) state.metre = metre;
   else if (time !== undefined && child(time, 'senza-misura') === undefined)
-    leftOut.push('a time signature that is none');
+    leftOut.push(t('read-frame.a-time-signature-that-is-none'));
   return leftOut;
 }
 

@@ -14,6 +14,7 @@ import { readFrame, type BarDraft, type FrameState } from './read-frame.ts';
 import { readPart, type ReadPart } from './read-part.ts';
 import { moveEvents, moveKeyBy, transpositionOf, transpositionWords } from './transposition.ts';
 import { child, children, parseXml, textIn, type XmlElement } from './xml-reader.ts';
+import { t } from '../messages.ts';
 
 const MOST_CHARACTERS = 6_000_000;
 const MOST_PARTS = 60;
@@ -21,14 +22,15 @@ const MOST_PARTS = 60;
 /** Reads a MusicXML score, partwise, any version. Elements that a Tune does not carry are skipped and listed. */
 export function readMusicXml(text: string, options: ReadOptions = {}): Result<ReadTune, readonly FormatProblem[]> {
   const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
-  if (text.trim() === '') return whole('The file is empty.');
-  if (text.length > MOST_CHARACTERS) return whole('The file is too long for one tune.');
+  if (text.trim() === '') return whole(t('read-musicxml.the-file-is-empty'));
+  if (text.length > MOST_CHARACTERS) return whole(t('read-musicxml.the-file-is-too-long-for'));
   const parsed = parseXml(text);
   if (!parsed.ok) return whole(parsed.error);
   const score = parsed.value.name === 'score-timewise' ? partwise(parsed.value) : parsed.value;
-  if (score.name !== 'score-partwise') return whole('This XML is not a MusicXML score.');
+  if (score.name !== 'score-partwise') return whole(t('read-musicxml.this-xml-is-not-a-music'));
   const parts = children(score, 'part').length;
-  if (parts > MOST_PARTS) return whole(`The score has ${parts} parts; at most ${MOST_PARTS} fit.`);
+  if (parts > MOST_PARTS)
+    return whole(t('read-musicxml.the-score-has-parts-parts-at', { parts, mostParts: MOST_PARTS }));
   return countable(() => scoreToTune(score, options));
 }
 
@@ -64,7 +66,7 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
     notes: part.notes,
   }));
   if (parts.length > 0 && parts.every((part) => part.notes === 0) && parts.some((part) => part.unpitched > 0)) {
-    return failure([{ bar: null, message: 'The score is written for percussion: it has no pitches.' }]);
+    return failure([{ bar: null, message: t('read-musicxml.the-score-is-written-for-percussion') }]);
   }
   const chosen = choosePart(
     offers,
@@ -92,7 +94,7 @@ function scoreToTune(score: XmlElement, options: ReadOptions): Result<ReadTune, 
       ...(moved === null ? [] : [{ bar: null, message: moved }]),
       ...notices.map(({ barIndex, message }): Notice => ({
         bar: numberOf(barIndex),
-        message: `Left out: ${message}.`,
+        message: t('read-musicxml.left-out-message', { message }),
       })),
       ...chosen.value.leftOut,
     ]),
@@ -156,5 +158,5 @@ function nameOf(score: XmlElement, part: XmlElement, index: number): string {
     (each) => each.attributes.id === part.attributes.id,
   );
   const name = textIn(listed, 'part-name');
-  return name === '' ? `Part ${index + 1}` : name;
+  return name === '' ? t('read-musicxml.part-index', { index: index + 1 }) : name;
 }

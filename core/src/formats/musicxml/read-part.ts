@@ -12,6 +12,7 @@ import {
 } from '../../music/index.ts';
 import { chordSymbolOf, durationOf, dynamicIn, eventsOf, pitchOf, valuesOf, type Pending } from './read-event.ts';
 import { child, children, numberIn, textIn, type XmlElement } from './xml-reader.ts';
+import { t } from '../messages.ts';
 
 export interface ReadPart {
   readonly bars: readonly (readonly TuneEvent[])[];
@@ -22,9 +23,9 @@ export interface ReadPart {
 
 /** Signs over the bars that a Tune does not carry. */
 const LEFT_SIGNS: ReadonlyMap<string, string> = new Map([
-  ['wedge', 'a hairpin'],
-  ['octave-shift', 'an octave sign'],
-  ['pedal', 'a pedal sign'],
+  ['wedge', t('read-part.a-hairpin')],
+  ['octave-shift', t('read-part.an-octave-sign')],
+  ['pedal', t('read-part.a-pedal-sign')],
 ]);
 
 /** Words that stand for a jump are read with the bar. */
@@ -139,7 +140,7 @@ class PartReader implements ReadPart {
   #readGrace(note: XmlElement): void {
     const pitch = pitchOf(note);
     if (pitch === null || !isOnFirstStaff(note) || textIn(note, 'voice') !== this.#voice) return;
-    if (child(note, 'chord') !== undefined) return this.#leave('a chord of grace notes: one stays');
+    if (child(note, 'chord') !== undefined) return this.#leave(t('read-part.a-chord-of-grace-notes-one'));
     this.#pending = { ...this.#pending, grace: [...this.#pending.grace, pitch] };
   }
 
@@ -154,26 +155,27 @@ class PartReader implements ReadPart {
   #leaveWords(direction: XmlElement): void {
     for (const type of children(direction, 'direction-type').flatMap((each) => each.children)) {
       const text = type.text.trim();
-      if (type.name === 'words' && text !== '' && !isRead(text)) this.#leave(`the words “${text.slice(0, 60)}”`);
+      if (type.name === 'words' && text !== '' && !isRead(text))
+        this.#leave(t('read-part.the-words-text', { text: text.slice(0, 60) }));
       if (LEFT_SIGNS.has(type.name) && type.attributes.type !== 'stop') this.#leave(LEFT_SIGNS.get(type.name)!);
     }
   }
 
   #readNote(note: XmlElement): void {
     if (child(note, 'grace') !== undefined) return this.#readGrace(note);
-    if (child(note, 'cue') !== undefined) return this.#leave('cue notes');
+    if (child(note, 'cue') !== undefined) return this.#leave(t('read-part.cue-notes'));
     const length = durationOf(note, this.#divisions);
-    if (length === null) return this.#leave('a note without a length');
+    if (length === null) return this.#leave(t('read-part.a-note-without-a-length'));
     if (child(note, 'chord') !== undefined) return this.#readChordNote(note);
     const start = this.#now;
     this.#now = add(this.#now, length);
     if (compare(this.#now, this.#furthest) > 0) this.#furthest = this.#now;
-    if (!isOnFirstStaff(note)) return this.#leave('the second staff');
-    if (textIn(note, 'voice') !== this.#voice) return this.#leave('a second voice');
+    if (!isOnFirstStaff(note)) return this.#leave(t('read-part.the-second-staff'));
+    if (textIn(note, 'voice') !== this.#voice) return this.#leave(t('read-part.a-second-voice'));
     if (child(note, 'unpitched') !== undefined) this.unpitched += 1;
     const values = valuesOf(note, length);
-    if (values === null) return this.#leave('a note whose length cannot be written');
-    for (const sign of signsLeft(note)) this.#leave(`the sign “${sign}”`);
+    if (values === null) return this.#leave(t('read-part.a-note-whose-length-cannot-be'));
+    for (const sign of signsLeft(note)) this.#leave(t('read-part.the-sign-sign', { sign }));
     this.#fillUpTo(start);
     this.#chordFrom = this.#events.length;
     this.#inChord = 0;
@@ -192,7 +194,7 @@ class PartReader implements ReadPart {
     const [pitch, last] = [pitchOf(note), this.#events.at(-1)];
     if (pitch === null || last?.kind !== 'note') return;
     this.#inChord += 1;
-    if (this.#inChord > 1) this.#leave('a chord: its highest note stays');
+    if (this.#inChord > 1) this.#leave(t('read-part.a-chord-its-highest-note-stays'));
     const [low, high] = [pitch, last.pitch].toSorted(byHeight);
     // A note of a length that takes several written values is several events, tied.
     const or = this.#inChord > 1 ? null : low!;

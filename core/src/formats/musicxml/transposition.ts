@@ -1,5 +1,6 @@
 import { transposePitch, type Key, type Pitch, type TuneEvent } from '../../music/index.ts';
 import { child, children, numberIn, type XmlElement } from './xml-reader.ts';
+import { t } from '../messages.ts';
 
 /** By how much the notes of a part are moved, so that they stand as a recorder or whistle reads them. */
 export interface Transposition {
@@ -28,8 +29,8 @@ export function transpositionOf(part: XmlElement): Transposition {
 export function transpositionWords({ steps, semitones }: Transposition): string | null {
   if (semitones === 0 && steps === 0) return null;
   return semitones % 12 === 0
-    ? `The clef has an 8: the notes were moved ${semitones > 0 ? 'up' : 'down'} by an octave, to where they stand.`
-    : 'The part is written for an instrument in another key: the notes were moved to where they sound.';
+    ? t('transposition.the-clef-has-an-8-the', { value: semitones > 0 ? 'up' : 'down' })
+    : t('transposition.the-part-is-written-for-an');
 }
 
 export function moveEvents(events: readonly TuneEvent[], { steps, semitones }: Transposition): readonly TuneEvent[] {

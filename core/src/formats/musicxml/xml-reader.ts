@@ -1,5 +1,6 @@
 import { XMLParser } from 'fast-xml-parser';
 import { failure, success, type Result } from '../../music/index.ts';
+import { t } from '../messages.ts';
 
 /** An element of a read document. */
 export interface XmlElement {
@@ -21,18 +22,17 @@ const parser = new XMLParser({
 
 /** Parses a document without external or declared entities. The error is a sentence. */
 export function parseXml(text: string): Result<XmlElement, string> {
-  if (/<!ENTITY/i.test(text))
-    return failure('The file declares entities of its own, which music files do not need: it was not opened.');
+  if (/<!ENTITY/i.test(text)) return failure(t('xml-reader.the-file-declares-entities-of-its'));
   const tooMuch = tooMuchXml(text);
   if (tooMuch !== null) return failure(tooMuch);
   let nodes: unknown;
   try {
     nodes = parser.parse(text);
   } catch {
-    return failure('The file is not well-formed XML.');
+    return failure(t('xml-reader.the-file-is-not-well-formed'));
   }
   const root = elementsOf(nodes).find((element) => !element.name.startsWith('?'));
-  return root === undefined ? failure('The file holds no XML.') : success(root);
+  return root === undefined ? failure(t('xml-reader.the-file-holds-no-xml')) : success(root);
 }
 
 const MOST_ELEMENTS = 250_000;
@@ -49,11 +49,11 @@ function tooMuchXml(text: string): string | null {
       continue;
     }
     elements += 1;
-    if (elements > MOST_ELEMENTS) return 'The file is too long for one tune.';
+    if (elements > MOST_ELEMENTS) return t('xml-reader.the-file-is-too-long-for');
     const end = text.indexOf('>', at);
     if (end > 0 && text[end - 1] === '/') continue;
     depth += 1;
-    if (depth > MOST_DEPTH) return 'The elements of the file stand too deep inside each other.';
+    if (depth > MOST_DEPTH) return t('xml-reader.the-elements-of-the-file-stand');
   }
   return null;
 }

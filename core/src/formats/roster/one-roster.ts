@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { failure, success, type Result } from '../../music/index.ts';
 import { unzipTexts } from '../unzip.ts';
 import type { RosterTable } from './roster.ts';
+import { t } from '../messages.ts';
 
 export interface RosteredClass {
   readonly title: string;
@@ -21,7 +22,7 @@ export function readOneRosterZip(bytes: Uint8Array): Result<readonly RosteredCla
     mostBytes: 60_000_000,
     mostFiles: 100,
     wanted: /(^|\/)(users|classes|enrollments)\.csv$/i,
-    what: 'a list of pupils',
+    what: t('one-roster.a-list-of-pupils'),
   });
   if (!read.ok) return read;
   const named = [...read.value].map(([name, text]): [string, string] => [name.split('/').at(-1)!.toLowerCase(), text]);
@@ -35,11 +36,22 @@ export function readOneRosterZip(bytes: Uint8Array): Result<readonly RosteredCla
 export function readOneRoster(files: ReadonlyMap<string, string>): Result<readonly RosteredClass[], string> {
   const missing = NEEDED.filter((name) => !files.has(name));
   if (missing.length > 0)
-    return failure(`Of a OneRoster set ${missing.join(' and ')} ${missing.length > 1 ? 'are' : 'is'} missing.`);
+    return failure(
+      t('one-roster.of-a-one-roster-set-list', {
+        list: missing.join(' and '),
+        value: missing.length > 1 ? 'are' : 'is',
+      }),
+    );
   for (const name of NEEDED) {
     const letters = files.get(name)!.length;
     if (letters > MOST_LETTERS)
-      return failure(`${name} has ${Math.round(letters / 1e6)} MB: at most ${MOST_LETTERS / 1e6} MB fit.`);
+      return failure(
+        t('one-roster.name-has-number-mb-at-most', {
+          name,
+          number: Math.round(letters / 1e6),
+          mostLetters: MOST_LETTERS / 1e6,
+        }),
+      );
   }
   const rows = (name: string): readonly Row[] =>
     Papa.parse<Row>(files.get(name)!.replace(/^\uFEFF/, ''), { header: true, skipEmptyLines: 'greedy' }).data.filter(
@@ -60,13 +72,13 @@ export function readOneRoster(files: ReadonlyMap<string, string>): Result<readon
     return {
       title: each.title ?? '',
       table: {
-        columns: ['First name', 'Last name'],
+        columns: [t('one-roster.first-name'), t('one-roster.last-name')],
         rows: pupils.map((pupil) => [pupil.preferredFirstName || pupil.givenName || '', pupil.familyName ?? '']),
       },
     };
   });
   const filled = classes.filter((each) => each.table.rows.length > 0);
-  return filled.length === 0 ? failure('The OneRoster set has no class with pupils.') : success(filled);
+  return filled.length === 0 ? failure(t('one-roster.the-one-roster-set-has-no')) : success(filled);
 }
 
 function isActive(row: Row): boolean {

@@ -2,6 +2,7 @@ import Papa from 'papaparse';
 import { failure, success, type Result } from '../../music/index.ts';
 import { writeCsv } from '../csv.ts';
 import { nameKey } from './name-key.ts';
+import { t } from '../messages.ts';
 
 /** A table as a file or a paste from a spreadsheet gives it. */
 export interface RosterTable {
@@ -37,18 +38,23 @@ function fieldOf(head: string): RosterField {
  * @param head whether the first line names the columns; when not given, a known name among its cells tells.
  */
 export function readRoster(text: string, head?: boolean): Result<RosterTable, string> {
-  if (text.length > MOST_LETTERS) return failure('This is too much for a list of pupils: at most 1 MB.');
+  if (text.length > MOST_LETTERS) return failure(t('roster.this-is-too-much-for-a'));
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const rows = data.map((row) => row.map((cell) => cell.trim()));
   const [first] = rows;
-  if (first === undefined) return failure('There is nothing in it: one pupil a line, please.');
-  if (rows.length > MOST_ROWS) return failure(`There are ${rows.length} lines; at most ${MOST_ROWS} fit at once.`);
+  if (first === undefined) return failure(t('roster.there-is-nothing-in-it-one'));
+  if (rows.length > MOST_ROWS)
+    return failure(t('roster.there-are-rows-count-lines-at', { rowsCount: rows.length, mostRows: MOST_ROWS }));
   const width = Math.max(...rows.map((row) => row.length));
-  if (width > MOST_COLUMNS) return failure(`There are ${width} columns; at most ${MOST_COLUMNS} fit.`);
+  if (width > MOST_COLUMNS)
+    return failure(t('roster.there-are-width-columns-at-most', { width, mostColumns: MOST_COLUMNS }));
   const even = rows.map((row) => Array.from({ length: width }, (_, index) => row[index] ?? ''));
   const hasHead = head ?? first.some((cell) => fieldOf(cell) !== 'ignore');
   return success({
-    columns: Array.from({ length: width }, (_, index) => (hasHead ? first[index] : '') || `Column ${index + 1}`),
+    columns: Array.from(
+      { length: width },
+      (_, index) => (hasHead ? first[index] : '') || t('roster.column-index', { index: index + 1 }),
+    ),
     rows: hasHead ? even.slice(1) : even,
   });
 }
@@ -89,21 +95,21 @@ export function checkRoster(
   mapping: readonly RosterField[],
   { there, steps, today }: RosterContext,
 ): readonly RosterRow[] {
-  const seen = new Map(there.map((name) => [nameKey(name), 'in the class already']));
+  const seen = new Map(there.map((name) => [nameKey(name), t('roster.in-the-class-already')]));
   return table.rows.map((row, index): RosterRow => {
     const cell = (field: RosterField): string => row[mapping.indexOf(field)] ?? '';
     const name = shownName(cell('name'), cell('first-name'), cell('last-name'), table, mapping);
     const [step, joined] = [cell('start-step'), cell('joined-on')];
     const problems: string[] = [];
-    if (name === '') problems.push('There is no name.');
-    else if (name.length > 60) problems.push('The name is longer than 60 letters.');
+    if (name === '') problems.push(t('roster.there-is-no-name'));
+    else if (name.length > 60) problems.push(t('roster.the-name-is-longer-than-60'));
     const twin = seen.get(nameKey(name));
-    if (name !== '' && twin !== undefined) problems.push(`${name} is ${twin}: add a letter to tell them apart.`);
+    if (name !== '' && twin !== undefined) problems.push(t('roster.name-is-twin-add-a-letter', { name, twin }));
     seen.set(nameKey(name), `in line ${index + 1} too`);
     const startStep = step === '' ? 1 : Number(step);
     if (!Number.isInteger(startStep) || startStep < 1 || startStep > steps)
-      problems.push(`“${step}” is no step: they go from 1 to ${steps}.`);
-    if (joined !== '' && !isDate(joined)) problems.push(`“${joined}” is no date such as 2026-01-31.`);
+      problems.push(t('roster.step-is-no-step-they-go', { step, steps }));
+    if (joined !== '' && !isDate(joined)) problems.push(t('roster.joined-is-no-date-such-as', { joined }));
     return { line: index + 1, pupil: { name, startStep, joinedOn: joined === '' ? today : joined }, problems };
   });
 }
@@ -143,5 +149,14 @@ export function writeRoster(
   pupils: readonly (RosterPupil & { readonly leftOn: string | null; readonly steps: number })[],
 ): string {
   const rows = pupils.map((each) => [each.name, each.startStep, each.joinedOn, each.leftOn ?? '', each.steps]);
-  return writeCsv({ columns: ['Name', 'Start step', 'Joined on', 'Left on', 'Steps passed'], rows });
+  return writeCsv({
+    columns: [
+      t('roster.name'),
+      t('roster.start-step'),
+      t('roster.joined-on'),
+      t('roster.left-on'),
+      t('roster.steps-passed'),
+    ],
+    rows,
+  });
 }

@@ -22,6 +22,7 @@ import { TuneEntity } from '../tunes/index.ts';
 import { insertOf, TABLES } from './columns.ts';
 import type { Archive } from '@escalier/contract/archive';
 import { spoolFile, type Unpacked } from './unpack.ts';
+import { t } from '../../platform/messages.ts';
 
 const GIGABYTE = 1024 ** 3;
 const MOST_BYTES = GIGABYTE;
@@ -68,7 +69,7 @@ async function receive(body: ReadableStream<Uint8Array>, file: string): Promise<
   const counted = new Transform({
     transform(chunk: Uint8Array, _encoding, done) {
       bytes += chunk.byteLength;
-      if (bytes > MOST_BYTES) done(new Problem(413, 'too-large', 'The archive has more than a gigabyte.'));
+      if (bytes > MOST_BYTES) done(new Problem(413, 'too-large', t('import.the-archive-has-more-than-a')));
       else done(null, chunk);
     },
   });
@@ -88,7 +89,7 @@ async function unpack(file: string, folder: string): Promise<Unpacked> {
 
 async function refuseUnlessEmpty(em: EntityManager, who: SignedIn): Promise<void> {
   if ((await em.count(ClassEntity, { school: who.schoolId })) > 0)
-    throw new Problem(409, 'not-empty', 'This school has classes already: an archive goes into an empty one.');
+    throw new Problem(409, 'not-empty', t('import.this-school-has-classes-already-an'));
 }
 
 async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, folder: string): Promise<Imported> {
@@ -143,8 +144,7 @@ async function refuseOtherRecords(tx: EntityManager, folder: string): Promise<vo
       `select count(*) from school_class where id in (select (row ->> 'id')::uuid from json_array_elements(?::json) row)`,
       [rows],
     );
-    if (Number(found?.count) > 0)
-      throw new Problem(409, 'here-already', 'This school is in the database already: an archive comes in once.');
+    if (Number(found?.count) > 0) throw new Problem(409, 'here-already', t('import.this-school-is-in-the-database'));
   }
 }
 

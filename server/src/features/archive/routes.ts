@@ -9,6 +9,7 @@ import { logChange } from '../changes/index.ts';
 import { exportSchool } from './export.ts';
 import { importSchool } from './import.ts';
 import { exportTables } from './tables.ts';
+import { t } from '../../platform/messages.ts';
 
 const MOST_EXPORTS = 3;
 /** A device that takes nothing for so long has gone, or holds the school's transaction for nothing. */
@@ -23,8 +24,7 @@ function asFile(c: Context<AppEnv>, type: string, ending: string): void {
 
 /** An answer that is written while it is sent, no faster than it is taken. It breaks off when writing fails. */
 function streamed(work: (write: (bytes: Uint8Array) => Promise<void>) => Promise<void>): ReadableStream<Uint8Array> {
-  if (exporting >= MOST_EXPORTS)
-    throw new Problem(503, 'busy', 'Other copies are being made just now. Please try again in a minute.');
+  if (exporting >= MOST_EXPORTS) throw new Problem(503, 'busy', t('routes.other-copies-are-being-made-just'));
   exporting += 1;
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
   const writer = writable.getWriter();

@@ -17,6 +17,7 @@ import {
   type Archive,
   type Part,
 } from '@escalier/contract/archive';
+import { t } from '../../platform/messages.ts';
 
 /** The head of an archive that was read, and how many rows each part has. */
 export interface Unpacked {
@@ -108,18 +109,18 @@ class Unpacking {
         problem = error instanceof Error ? error : new Error(String(error));
       }
     };
-    parser.onError = () => (problem ??= inFile('This file is no JSON.'));
+    parser.onError = () => (problem ??= inFile(t('unpack.this-file-is-no-json')));
     for await (const chunk of createReadStream(file, { highWaterMark: 256 * 1024 })) {
       try {
         parser.write(chunk as Uint8Array);
       } catch (error) {
-        problem ??= error instanceof Refused ? error : inFile('This file is no JSON.');
+        problem ??= error instanceof Refused ? error : inFile(t('unpack.this-file-is-no-json'));
       }
       if (problem !== null) throw problem;
       if (this.#full !== null) await drained(this.#full);
       this.#full = null;
     }
-    if (!parser.isEnded) throw inFile('This file is no JSON, or a part of it is missing.');
+    if (!parser.isEnded) throw inFile(t('unpack.this-file-is-no-json-or'));
     this.#checkHead();
   }
 
@@ -149,7 +150,8 @@ class Unpacking {
       const values = fields.map((field) => String(row[field]).toLowerCase());
       const seen = this.#seen[part][at]!;
       const key = values.join(' ');
-      if (seen.has(key)) throw inFile(`${part}, row ${index + 1}: its ${fields.join(' and ')} are there twice.`);
+      if (seen.has(key))
+        throw inFile(t('unpack.part-row-index-its-list-are', { part, index: index + 1, list: fields.join(' and ') }));
       seen.add(key);
     }
   }
@@ -178,7 +180,7 @@ class Unpacking {
 function contentOf(part: Part, index: number, value: unknown): { readonly content?: string } {
   if (part !== 'tunes') return {};
   const read = readText((value as Archive['tunes'][number]).abc);
-  if (!read.ok) throw inFile(`tunes, row ${index + 1}: ${read.error}`);
+  if (!read.ok) throw inFile(t('unpack.tunes-row-index-error', { index: index + 1, error: read.error }));
   return { content: read.value.content };
 }
 
@@ -200,7 +202,7 @@ async function checkReferences(folder: string, ids: Ids): Promise<void> {
       for (const [field, target] of Object.entries(fields)) {
         const value = row[field];
         if (typeof value === 'string' && !ids[target].has(value))
-          throw inFile(`${part}, row ${index + 1}: its ${field} is not among the ${target} of the archive.`);
+          throw inFile(t('unpack.part-row-index-its-field-is', { part, index: index + 1, field, target }));
       }
       index += 1;
     }

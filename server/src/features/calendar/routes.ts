@@ -6,10 +6,14 @@ import type { AppEnv } from '../../platform/context.ts';
 import { valid } from '../../platform/valid.ts';
 import { classOf } from '../classes/index.ts';
 import { classCalendar, lessonsFile, loseLesson, switchLink } from './service.ts';
+import { t } from '../../platform/messages.ts';
 
 function asFile(c: Context<AppEnv>, { name, text }: { readonly name: string; readonly text: string }): Response {
   c.header('Content-Type', 'text/calendar; charset=utf-8');
-  c.header('Content-Disposition', `attachment; filename*=UTF-8''${encodeURIComponent(`Lessons of ${name}`)}.ics`);
+  c.header(
+    'Content-Disposition',
+    `attachment; filename*=UTF-8''${encodeURIComponent(t('routes.lessons-of-name', { name }))}.ics`,
+  );
   return c.body(text);
 }
 

@@ -19,6 +19,7 @@ import { SchoolEntity } from '../schools/index.ts';
 import { stepsOfPlan } from '../staircase/index.ts';
 import { TermEntity, termFacts } from '../terms/index.ts';
 import { localToday } from '../../platform/today.ts';
+import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function classCalendar(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<ClassCalendar> {
@@ -96,8 +97,12 @@ async function lessonTitles(
     steps.map((step) => step.lessons),
   );
   return shared.map(({ step, part }) => {
-    if (step === null) return part === 'concert' ? 'playing for others' : 'review';
-    return `step ${step + 1}, ${PART_TITLES[part]}${steps[step]!.title}`;
+    if (step === null) return part === 'concert' ? t('service.playing-for-others') : 'review';
+    return t('service.step-step-part-titles-title', {
+      step: step + 1,
+      partTitles: PART_TITLES[part],
+      title: steps[step]!.title,
+    });
   });
 }
 

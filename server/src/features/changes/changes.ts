@@ -6,6 +6,7 @@ import type { EntityManager } from '../../platform/database.ts';
 import { newId } from '../../platform/ids.ts';
 import { Problem } from '../../platform/problem.ts';
 import { ChangeEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 const MOST_LINES = 500;
 
@@ -53,11 +54,11 @@ export async function lastChange(em: EntityManager, schoolId: string, about: str
  */
 export async function changedMeanwhile(em: EntityManager, schoolId: string, about: string): Promise<Problem> {
   const line = await lastChange(em, schoolId, about);
-  const by = line?.by ?? 'Somebody';
+  const by = line?.by ?? t('changes.somebody');
   return new Problem(
     409,
     'changed',
-    `${by} has changed this since you opened it.`,
+    t('changes.by-has-changed-this-since-you', { by }),
     line === undefined ? {} : { changed: line },
   );
 }

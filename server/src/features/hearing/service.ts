@@ -10,6 +10,7 @@ import type { SignedIn } from '../../platform/context.ts';
 import type { EntityManager } from '../../platform/database.ts';
 import type { RecordRow } from './columns.ts';
 import { insertRecords, isSame, type Written } from './writer.ts';
+import { t } from '../../platform/messages.ts';
 
 type Refused = Extract<Recorded, { readonly refused: string }>;
 
@@ -84,7 +85,9 @@ export async function recordAll(
       if ('refused' in draft) return draft;
       const found = written.get(draft.id);
       const taken = found === undefined || !isSame(draft, unique.get(draft.id)!);
-      return taken ? { id: draft.id, refused: 'This id belongs to another record.' } : resultOf(draft, found, unique);
+      return taken
+        ? { id: draft.id, refused: t('service.this-id-belongs-to-another-record') }
+        : resultOf(draft, found, unique);
     }),
   );
 }
@@ -145,18 +148,18 @@ function meantBy(id: string, events: Events, known: Known) {
 
 function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn): Draft | string {
   const pupil = known.pupils.find((each) => each.id === event.pupilId);
-  if (pupil === undefined) return 'There is no such pupil in your classes.';
+  if (pupil === undefined) return t('service.there-is-no-such-pupil-in');
   const step = known.steps.find((each) => each.id === event.stepId);
-  if (step === undefined) return 'There is no such step.';
+  if (step === undefined) return t('service.there-is-no-such-step');
   const { tuneId } = event;
-  if (tuneId !== undefined && !step.tunes.includes(tuneId)) return 'This tune is not one of the step.';
+  if (tuneId !== undefined && !step.tunes.includes(tuneId)) return t('service.this-tune-is-not-one-of');
   // Heard before the pupil left, and sent when the device came to a network again.
   if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt) > pupil.leftOn)
-    return 'This pupil has left the class.';
+    return t('service.this-pupil-has-left-the-class');
   if (event.corrects !== undefined) {
     const meant = meantBy(event.corrects, events, known);
     if (meant === null || meant.pupil !== event.pupilId || meant.step !== event.stepId)
-      return 'There is no such record to correct.';
+      return t('service.there-is-no-such-record-to');
   }
   return {
     id: event.id,
@@ -179,7 +182,7 @@ function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn)
 function undoRow(event: SentUndone, events: Events, known: Known): Draft | string {
   const meant = meantBy(event.undoes, events, known);
   const pupil = known.pupils.find((each) => each.id === meant?.pupil);
-  if (meant === null || pupil === undefined) return 'There is no such record to undo.';
+  if (meant === null || pupil === undefined) return t('service.there-is-no-such-record-to-2');
   return {
     id: event.id,
     schoolClass: pupil.schoolClass,

@@ -1,6 +1,7 @@
 import type { SSEStreamingApi } from 'hono/streaming';
 import { Problem } from '../../platform/problem.ts';
 import { ANY_CLASS, type LiveRecords } from './live.ts';
+import { t } from '../../platform/messages.ts';
 
 /** A teacher has a few devices; a browser has one stream however many tabs are open. */
 const MOST_OF_ACCOUNT = 12;
@@ -22,7 +23,7 @@ export function liveStreams(heartbeatMs: number): LiveStreams {
     enter(accountId) {
       const own = open.get(accountId) ?? 0;
       if (own >= MOST_OF_ACCOUNT || all >= MOST_OF_ALL)
-        throw new Problem(429, 'too-many-streams', 'Too many devices listen at once: this one asks from time to time.');
+        throw new Problem(429, 'too-many-streams', t('streams.too-many-devices-listen-at-once'));
       open.set(accountId, own + 1);
       all += 1;
       let left = false;

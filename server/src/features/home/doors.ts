@@ -12,6 +12,7 @@ import { localToday } from '../../platform/today.ts';
 import { logChange } from '../changes/index.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
 import { DoorEntity, DoorKeyEntity, RoomEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 /** Whom a door belongs to, as the room needs it. */
 export interface Opened {
@@ -46,7 +47,7 @@ export async function makeSlips(
   const pupils = await em.find(PupilEntity, asked, { orderBy: { shownName: 'asc', id: 'asc' } });
   if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'not-in-class' });
   if ((await em.count(RoomEntity, { schoolClass: classId })) === 0)
-    throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+    throw new Problem(409, 'room-closed', t('doors.open-the-practice-room-of-this'));
   const fresh: { readonly id: string; readonly words: string; readonly wordsHash: string; readonly token: string }[] =
     [];
   // One after the other: others wait for hashes, too.
@@ -95,17 +96,12 @@ async function opened(em: EntityManager, where: string, value: string, now: Date
 }
 
 function closed(): Problem {
-  return new Problem(404, 'slip-void', 'This slip no longer works. Ask your teacher for a new one.');
+  return new Problem(404, 'slip-void', t('doors.this-slip-no-longer-works-ask'));
 }
 
 /** Whose door a token opens. @throws Problem 404 for one that opens none, or none any more. */
 export async function openDoor(em: EntityManager, token: string, now: Date): Promise<Opened> {
-  const door = await opened(
-    em,
-    'pupil_id = (select door_pupil_id from door_key where token_hash = ?)',
-    hashToken(token),
-    now,
-  );
+  const door = await opened(em, t('doors.pupil-id-select-door-pupil-id'), hashToken(token), now);
   if (door === null) throw closed();
   return door;
 }
@@ -124,7 +120,7 @@ export async function keyForWords(
   await limits.countGuess(address);
   const words = readDoorWords(typed);
   if (words === null) throw wrongInput({ words: 'three-words' });
-  const door = await opened(em, 'words_hash = ?', await hasher.hashWords('words', words), now);
+  const door = await opened(em, t('doors.words-hash'), await hasher.hashWords('words', words), now);
   if (door === null) throw closed();
   await limits.guessedRight(address, door.pupilId);
   const token = newToken();

@@ -7,6 +7,7 @@ import { notFound, Problem } from '../../platform/problem.ts';
 import { knowledgeBefore, oneClass, type ClassRow } from '../class-page/index.ts';
 import { keepHandIn } from '../recordings/index.ts';
 import type { Opened } from './doors.ts';
+import { t } from '../../platform/messages.ts';
 
 const WHOSE_LETTERS = 16;
 const NOBODY = '00000000-0000-0000-0000-000000000000';
@@ -100,12 +101,7 @@ export async function handIn(
   sound: Uint8Array,
   now: Date,
 ): Promise<void> {
-  if (!door.mayRecord)
-    throw new Problem(
-      403,
-      'no-consent',
-      'Your family and your school have not agreed to recordings yet. Ask your teacher.',
-    );
+  if (!door.mayRecord) throw new Problem(403, 'no-consent', t('room.your-family-and-your-school-have'));
   const row = await classRow(em, door);
   const index = wayOf(row, door).tunes.findIndex((each) => each.id === tuneId);
   if (index < 0) throw notFound('tune');

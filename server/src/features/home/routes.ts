@@ -24,6 +24,7 @@ import { valid } from '../../platform/valid.ts';
 import { keyForWords, makeSlips, openDoor, type Opened } from './doors.ts';
 import { handIn, roomFacts, spokenAnswer } from './room.ts';
 import { allowRooms, roomOfClass, roomsOfSchool, setTask, switchRoom } from './service.ts';
+import { t } from '../../platform/messages.ts';
 
 type DoorEnv = { Variables: AppEnv['Variables'] & { door: Opened } };
 
@@ -32,7 +33,7 @@ const bearer = /^Bearer ([\w-]+)$/;
 /** Whose room it is, by the token in the header: never by a cookie, never by the address. */
 const throughDoor = createMiddleware<DoorEnv>(async (c, next) => {
   const token = linkToken.safeParse(bearer.exec(c.req.header('authorization') ?? '')?.[1]);
-  if (!token.success) throw new Problem(401, 'no-slip', 'Come in by the link or the three words on your slip.');
+  if (!token.success) throw new Problem(401, 'no-slip', t('routes.come-in-by-the-link-or'));
   c.set('door', await openDoor(c.var.em, token.data, c.var.now));
   await next();
 });

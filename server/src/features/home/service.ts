@@ -9,6 +9,7 @@ import { oneClass } from '../class-page/index.ts';
 import { classOf } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { DoorEntity, RoomEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 const PUPILS = `
 select p.id, p.shown_name as name, d.picture_name as "pictureName", p.may_record as "mayHandIn",
@@ -48,11 +49,7 @@ export async function switchRoom(
   const { name } = await classOf(em, who, classId);
   if (until !== null) {
     if (!(await roomsOfSchool(em, who)).allowed)
-      throw new Problem(
-        403,
-        'rooms-off',
-        'The owner of the school has not allowed practice rooms yet: School, Practice room.',
-      );
+      throw new Problem(403, 'rooms-off', t('service.the-owner-of-the-school-has'));
     if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'day-over' });
   }
   await em.transactional(async (tx) => {
@@ -93,7 +90,7 @@ export async function setTask(
   }
   await em.transactional(async (tx) => {
     const room = await tx.findOne(RoomEntity, { schoolClass: classId });
-    if (room === null) throw new Problem(409, 'room-closed', 'Open the practice room of this class first.');
+    if (room === null) throw new Problem(409, 'room-closed', t('service.open-the-practice-room-of-this'));
     await changeVersion(tx, who, RoomEntity, { where: { schoolClass: classId }, about: classId, version }, { task });
     await logChange(tx, who, classId, { code: task === null ? 'task-cleared' : 'task-set', name: row.name });
   });

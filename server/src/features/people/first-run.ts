@@ -8,6 +8,7 @@ import { AccountEntity } from '../accounts/index.ts';
 import { logChange } from '../changes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { SetupCodeEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 /** Puts the tunes and staircases that ship with Escalier into a new school. */
 export type FillSchool = (em: EntityManager, schoolId: string) => Promise<void>;
@@ -59,7 +60,7 @@ export async function setUpSchool(
   return em.transactional(async (tx) => {
     await tx.execute('select pg_advisory_xact_lock(?)', [LOCKS.firstRun]);
     if ((await tx.count(SchoolEntity)) > 0)
-      throw new Problem(409, 'set-up', 'There is a school here already: please sign in, or ask its owner for a link.');
+      throw new Problem(409, 'set-up', t('first-run.there-is-a-school-here-already'));
     const [setup] = await tx.findAll(SetupCodeEntity);
     if (setup === undefined || !isCode(input.code, setup.code)) throw wrongInput({ code: 'wrong-code' });
     await tx.nativeDelete(SetupCodeEntity, {});

@@ -11,6 +11,7 @@ import { ClassEntity, ClassTeacherEntity } from '../classes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { forgetDevices, SessionEntity } from '../sign-in/index.ts';
 import { InvitationEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 const LINK_DAYS = 7;
 
@@ -154,8 +155,7 @@ export async function openInvitation(em: EntityManager, token: string, now: Date
 
 async function findInvitation(em: EntityManager, token: string, now: Date) {
   const found = await em.findOne(InvitationEntity, { tokenHash: hashToken(token), expiresAt: { $gt: now } });
-  if (found === null)
-    throw new Problem(404, 'not-found', 'This link is used up or has run out: please ask for a new one.');
+  if (found === null) throw new Problem(404, 'not-found', t('service.this-link-is-used-up-or'));
   return found;
 }
 

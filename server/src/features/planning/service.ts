@@ -10,6 +10,7 @@ import { heardOnSteps, resultsOfClass } from '../hearing/index.ts';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../staircase/index.ts';
 import { checkKept, inUse } from './kept.ts';
 import { oneStaircase } from './read.ts';
+import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 400 for a tune that is not in the school's library. */
 export async function addStaircase(em: EntityManager, who: SignedIn, input: NewStaircase): Promise<StaircaseDto> {
@@ -64,7 +65,7 @@ export async function deleteStaircase(em: EntityManager, who: SignedIn, id: stri
     const { name, classes } = await oneStaircase(tx, who, id);
     if (classes.length > 0)
       throw inUse(
-        `“${name}” is climbed by ${classes.map((each) => each.name).join(', ')}: give them another staircase first.`,
+        t('service.name-is-climbed-by-list-give', { name, list: classes.map((each) => each.name).join(', ') }),
       );
     await tx.nativeDelete(StepEntity, { staircase: id });
     await tx.nativeDelete(StaircaseEntity, { id });
@@ -118,10 +119,7 @@ export async function climbAnother(
   await em.transactional(async (tx) => {
     await tx.execute('select id from step where staircase_id = ? for update', [staircase]);
     const heard = await resultsOfClass(tx, classId);
-    if (heard > 0)
-      throw inUse(
-        `${name} has ${resultsWords(heard)} on its stairs. Change these stairs instead; steps may move, and new ones may come.`,
-      );
+    if (heard > 0) throw inUse(t('service.name-has-results-on-its-stairs', { name, results: resultsWords(heard) }));
     const [first] = next.steps;
     await changeVersion(
       tx,

@@ -10,6 +10,7 @@ import { Problem, wrongInput } from '../../platform/problem.ts';
 import { changedFields, changeVersion, logChange } from '../changes/index.ts';
 import { classOf, pupilOf, AbsenceEntity, ClassEntity, PupilEntity, PupilMoveEntity } from '../classes/index.ts';
 import { StepEntity } from '../staircase/index.ts';
+import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
 export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
@@ -145,8 +146,7 @@ function consent(before: Consent, next: Consent): 'given' | 'withdrawn' | null {
 /** @throws Problem 404 as `pupilOf`; 409 for one whose personal data was erased: nothing about them is kept any more. */
 async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
   const pupil = await pupilOf(em, who, id);
-  if ((pupil.erasedAt ?? null) !== null)
-    throw new Problem(409, 'erased', 'The personal data of this pupil was erased: nothing can be kept about them.');
+  if ((pupil.erasedAt ?? null) !== null) throw new Problem(409, 'erased', t('service.the-personal-data-of-this-pupil'));
   return pupil;
 }
 

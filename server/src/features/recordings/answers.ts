@@ -10,6 +10,7 @@ import { PupilEntity } from '../classes/index.ts';
 import { checkedSound } from './checked-sound.ts';
 import { RecordingEntity } from './entities.ts';
 import { ANSWER_TYPE, checkRoom, recordingOf } from './service.ts';
+import { t } from '../../platform/messages.ts';
 
 type Recording = Awaited<ReturnType<typeof recordingOf>>;
 
@@ -61,7 +62,7 @@ export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string, 
 }
 
 function refuseErasing({ role }: SignedIn): void {
-  if (role === 'assistant') throw new Problem(403, 'not-your-role', 'Only a teacher of the class can erase an answer.');
+  if (role === 'assistant') throw new Problem(403, 'not-your-role', t('answers.only-a-teacher-of-the-class'));
 }
 
 async function change(
@@ -84,7 +85,7 @@ async function answeredMeanwhile(tx: EntityManager, who: SignedIn, id: string, p
     now.spokenSeconds === null || now.spokenSeconds === undefined ? null : Number(now.spokenSeconds);
   const what = { code: 'recording-answer-now', words: now.words, spokenSeconds } as const;
   const last = await lastChange(tx, who.schoolId, pupilId);
-  const message = `${last?.by ?? 'Somebody'} has answered since you opened it. Your answer is not saved yet.`;
+  const message = t('answers.by-has-answered-since-you-opened', { by: last?.by ?? t('answers.somebody') });
   return new Problem(409, 'changed', message, last === undefined ? {} : { changed: { ...last, what } });
 }
 

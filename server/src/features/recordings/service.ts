@@ -17,6 +17,7 @@ import { listErasures } from '../erasures/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 import { RecordingEntity } from './entities.ts';
 import { checkedSound } from './checked-sound.ts';
+import { t } from '../../platform/messages.ts';
 
 const MEGABYTE = 1024 * 1024;
 /** Answers come from Escalier's own page. */
@@ -75,11 +76,7 @@ export async function keepRecording(
   const pupil = await pupilOf(em, who, recording.pupilId);
   if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'left-class' });
   if (!pupil.mayRecord)
-    throw new Problem(
-      403,
-      'no-consent',
-      `The family of ${pupil.shownName} has not agreed to recordings: note it with the pupil first.`,
-    );
+    throw new Problem(403, 'no-consent', t('service.the-family-of-shown-name-has', { shownName: pupil.shownName }));
   await checkTune(em, who, pupil.schoolClass, recording);
   const { type, seconds } = await checkedSound(who.accountId, sound, recording.seconds);
   const { stepId, tuneId, fileName } = recording;
@@ -153,7 +150,7 @@ async function store(em: EntityManager, row: RecordingRow, sound: Uint8Array, no
 async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<void> {
   const today = { pupil: pupilId, fromHome: true, receivedAt: { $gt: subDays(now, 1) } };
   if ((await em.count(RecordingEntity, today)) < MOST_A_DAY) return;
-  const message = `${MOST_A_DAY} recordings in a day are enough. Please send the next one tomorrow.`;
+  const message = t('service.most-aday-recordings-in-a-day', { mostADay: MOST_A_DAY });
   throw new Problem(429, 'enough-today', message);
 }
 
@@ -161,11 +158,7 @@ async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<
 export async function checkRoom(em: EntityManager, schoolId: string, more: number, now: Date): Promise<void> {
   const { bytes, megabytes } = await storageOf(em, schoolId, now);
   if (bytes + more > megabytes * MEGABYTE)
-    throw new Problem(
-      409,
-      'full',
-      `The school’s room for recordings is full (${megabytes} MB): erase some, or ask the owner for more.`,
-    );
+    throw new Problem(409, 'full', t('service.the-schools-room-for-recordings-is', { megabytes }));
 }
 
 async function checkTune(

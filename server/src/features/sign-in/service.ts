@@ -11,6 +11,7 @@ import { logChange } from '../changes/index.ts';
 import { forgetDevices, isKnownDevice, knowDevice } from './devices.ts';
 import { SessionEntity } from './entities.ts';
 import { hashPassword, passwordFits, refuseWeak } from './passwords.ts';
+import { t } from '../../platform/messages.ts';
 
 const SESSION_DAYS = 30;
 /** A session is not written anew at each request. */
@@ -48,7 +49,7 @@ export async function signIn(
     await limits.countTry(tried);
     const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
     if (!(await passwordFits(lane, account?.passwordHash ?? null, password)) || account === null) {
-      throw new Problem(401, 'wrong-sign-in', 'This e-mail and password do not belong together.');
+      throw new Problem(401, 'wrong-sign-in', t('service.this-e-mail-and-password-do'));
     }
     await limits.forgetTries(tried);
     return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);

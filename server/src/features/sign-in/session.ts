@@ -8,6 +8,7 @@ import { Problem } from '../../platform/problem.ts';
 import { mayUse, roleOfRoute } from '../../platform/roles.ts';
 import { DEVICE_DAYS } from './devices.ts';
 import type { Device, NewSession } from './service.ts';
+import { t } from '../../platform/messages.ts';
 
 const DEVICE_COOKIE = 'escalier_device';
 
@@ -22,16 +23,16 @@ export const SESSION_COOKIE = 'escalier_session';
 export const needsSession = createMiddleware<AppEnv>(async (c, next) => {
   const token = getCookie(c, SESSION_COOKIE);
   const who = token === undefined ? null : await c.var.session({ token, now: c.var.now });
-  if (who === null) throw new Problem(401, 'signed-out', 'Please sign in first.');
+  if (who === null) throw new Problem(401, 'signed-out', t('session.please-sign-in-first'));
   if (!mayUse(who.role, roleOfRoute(c))) throw new Problem(403, 'not-your-role', ROLE_SENTENCES[who.role]);
   c.set('who', who);
   await next();
 });
 
 const ROLE_SENTENCES: Record<Role, string> = {
-  owner: 'This cannot be done.',
-  teacher: 'Only an owner of the school’s Escalier can do this.',
-  assistant: 'Your account is for hearing pupils; a teacher can do this.',
+  owner: t('session.this-cannot-be-done'),
+  teacher: t('session.only-an-owner-of-the-schools'),
+  assistant: t('session.your-account-is-for-hearing-pupils'),
 };
 
 export function keepCookies(c: Context<AppEnv>, session: NewSession): void {

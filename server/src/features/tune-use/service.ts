@@ -6,6 +6,7 @@ import { logChange } from '../changes/index.ts';
 import { resultsWithTune } from '../hearing/index.ts';
 import { stepsWithTune } from '../staircase/index.ts';
 import { oneTune, TuneEntity } from '../tunes/index.ts';
+import { t } from '../../platform/messages.ts';
 
 /** Where a tune is used. @throws Problem 404 when the school has no such tune. */
 export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Promise<TuneUse> {
@@ -28,8 +29,10 @@ export async function deleteTune(
     const { title } = await oneTune(tx, who, id);
     const { steps, results } = await tuneUse(tx, who, id);
     if (steps.length > 0) {
-      const where = steps.map(({ staircase, position }) => `${staircase}, step ${position}`).join('; ');
-      throw new Problem(409, 'in-use', `“${title}” is on a staircase: remove it there first (${where}).`);
+      const where = steps
+        .map(({ staircase, position }) => t('service.staircase-step-position', { staircase, position }))
+        .join('; ');
+      throw new Problem(409, 'in-use', t('service.title-is-on-a-staircase-remove', { title, where }));
     }
     const archived = results > 0;
     if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });

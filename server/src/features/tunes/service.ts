@@ -6,6 +6,7 @@ import { notFound, Problem, wrongInput } from '../../platform/problem.ts';
 import { reader, type ReadText } from '../../reader/index.ts';
 import { changeVersion, logChange } from '../changes/index.ts';
 import { TuneEntity } from './entities.ts';
+import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 400 with the tune's first error when the text is no tune. */
 async function readTune(who: SignedIn, abc: string): Promise<ReadText> {
@@ -71,7 +72,7 @@ export async function restoreTune(em: EntityManager, who: SignedIn, id: string):
 async function refuseDuplicate(em: EntityManager, who: SignedIn, content: string, own: string | null): Promise<void> {
   const same = await em.findOne(TuneEntity, { school: who.schoolId, content });
   if (same === null || same.id === own) return;
-  throw new Problem(409, 'duplicate', `Your library already has this tune, as “${same.title}”.`, {
+  throw new Problem(409, 'duplicate', t('service.your-library-already-has-this-tune', { title: same.title }), {
     fields: { abc: { code: 'same-tune', id: same.id } },
   });
 }

@@ -114,7 +114,7 @@ async function remove(): Promise<void> {
     <BModal
       v-model="removing"
       :title="t('instrument-form.delete-number-number', { number: line.number })"
-      ok-title="Delete"
+      :ok-title="t('instrument-form.delete')"
       ok-variant="danger"
       :cancel-title="t('instrument-form.keep-it')"
       @ok="remove"

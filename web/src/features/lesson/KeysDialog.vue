@@ -25,7 +25,7 @@ onKeyStroke(
 <template>
   <BModal
     v-model="open"
-    title="Keys of the lesson"
+    :title="t('keys-dialog.title')"
     title-tag="h2"
     no-footer
     size="lg"

@@ -81,7 +81,9 @@ async function addAll(): Promise<void> {
             <BTr v-for="row in rows" :key="row.id">
               <BTd :stacked-heading="t('look-over.file')">
                 {{ row.name }}
-                <span v-if="row.seconds !== null" class="soft">{{ Math.round(row.seconds) }} s</span>
+                <span v-if="row.seconds !== null" class="soft">{{
+                  t('look-over.seconds', { seconds: Math.round(row.seconds) })
+                }}</span>
               </BTd>
               <BTd :stacked-heading="t('look-over.pupil')"
                 ><BFormSelect

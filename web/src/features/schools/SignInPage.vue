@@ -76,7 +76,13 @@ function submit(): Promise<void> {
         {{ t('sign-in-page.plan-a-recorder-or-tin-whistle') }}
       </p>
       <BForm class="stack" novalidate @submit.prevent="submit">
-        <TextField v-model="draft.email" label="E-mail" type="email" autocomplete="username" :error="fields.email" />
+        <TextField
+          v-model="draft.email"
+          :label="t('sign-in-page.email')"
+          type="email"
+          autocomplete="username"
+          :error="fields.email"
+        />
         <TextField
           v-model="draft.password"
           :label="t('sign-in-page.password')"

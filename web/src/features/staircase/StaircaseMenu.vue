@@ -58,7 +58,7 @@ async function remove(): Promise<void> {
   <BModal
     v-model="deleting"
     :title="t('staircase-menu.delete-name', { name: stored.name })"
-    ok-title="Delete"
+    :ok-title="t('staircase-menu.delete-it')"
     ok-variant="danger"
     @ok="remove"
   >

@@ -29,7 +29,12 @@ const noNote = (wrong: string | null): string | undefined =>
 
 <template>
   <div class="field-grid">
-    <SelectField v-model="instrumentId" label="1. Instrument" :options="INSTRUMENTS" :disabled="forClass !== null" />
+    <SelectField
+      v-model="instrumentId"
+      :label="t('wish-fields.instrument')"
+      :options="INSTRUMENTS"
+      :disabled="forClass !== null"
+    />
     <SelectField v-model="orderId" :label="t('wish-fields.2-order-of-notes')" :options="orders" />
     <TextField
       v-if="orderId === OWN_ORDER"

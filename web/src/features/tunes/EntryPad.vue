@@ -101,7 +101,7 @@ function onKey(event: KeyboardEvent): void {
         @update:model-value="pad.set({ ...entry, title: String($event) })"
       />
       <SelectField
-        label="Key"
+        :label="t('entry-pad.key')"
         :model-value="keyName(entry.key)"
         :options="keyOptions"
         @update:model-value="pad.set({ ...entry, key: KEYS.find((key) => keyName(key) === $event) ?? entry.key })"

@@ -101,7 +101,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
             :options="newNotes"
           />
           <SelectField v-model="filter.metre" :label="t('library-page.metre')" :options="metres" />
-          <SelectField v-model="filter.key" label="Key" :options="keys" />
+          <SelectField v-model="filter.key" :label="t('library-page.key')" :options="keys" />
           <SelectField v-model="filter.tag" :label="t('library-page.mood')" :options="tags" />
           <SelectField v-model="filter.length" :label="t('library-page.length')" :options="LENGTHS" />
           <SelectField v-model="filter.has" :label="t('library-page.to-drill')" :options="toDrill" />

@@ -1,16 +1,13 @@
 <script setup lang="ts">
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import { placeOfId } from '@escalier/core/formats';
-import type { Counting } from '@escalier/core/music';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { NoteUse } from '@escalier/core/reading';
-import { useMediaQuery } from '@vueuse/core';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { ScoreSheet, type ScoreMark } from '../../score/index.ts';
 import { usePlayer } from '../../sound/index.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import LoadState from '../../ui/LoadState.vue';
-import NoteRows from '../../ui/NoteRows.vue';
 import { noteWords, withNoteNames } from '../../ui/note-words.ts';
 import { ClassHead } from '../classes/index.ts';
 import { TakeCare, useSession } from '../schools/index.ts';
@@ -20,16 +17,16 @@ import BreathCard from './BreathCard.vue';
 import ExportButtons from './ExportButtons.vue';
 import BookCard from './BookCard.vue';
 import ChunkBar from './ChunkBar.vue';
-import { barIdsOf, breathPlaces, LAYERS, marksOf, noteIdAt, type LayerId } from './layers.ts';
+import { barIdsOf, breathPlaces, marksOf, noteIdAt, type LayerId } from './layers.ts';
 import { useRows } from './rows.ts';
 import { useBacking } from './use-backing.ts';
 import { usePractice } from './use-practice.ts';
-import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import LadderCard from './LadderCard.vue';
 import RiseCard from './RiseCard.vue';
 import SideCards from './SideCards.vue';
 import TransportBar from './TransportBar.vue';
 import TuneRemoval from './TuneRemoval.vue';
+import TuneSwitches from './TuneSwitches.vue';
 import { useTune, type TuneAddress } from './use-tune.ts';
 import type { WayIn } from '../../workers/index.ts';
 import { t } from './messages.ts';
@@ -71,16 +68,6 @@ const layers = ref<LayerId[]>(['new', 'hard', 'breaths']);
 const { rows, shownRows, counting, colours, sayings, naming } = useRows(page, info, layers);
 /** Where B is si the class says so. */
 const isWithSi = computed(() => page.value?.schoolClass?.style.naming === 'fixed-do-si');
-const COUNTING_WORDS: readonly { value: Counting; text: string }[] = [
-  { value: 'numbers', text: t('tune-page.count-1-2') },
-  { value: 'ta', text: t('tune-page.count-ta-ti-ti') },
-  { value: 'beat-function', text: t('tune-page.count-du-de') },
-  { value: 'beat-position', text: t('tune-page.count-ta-di') },
-];
-/** On a phone the switches fold away. */
-const isPhone = useMediaQuery('(max-width: 600px)');
-const switching = ref(false);
-const rowsOpen = ref(false);
 const wayOptions = computed(() => [
   { value: null, text: t('tune-page.the-tune-itself') },
   ...ways.value.map((each) => ({ value: each, text: `${each.label}: ${withNoteNames(each.about)}` })),
@@ -238,38 +225,14 @@ function label(use: NoteUse): string {
         </template>
       </nav>
     </header>
-    <BButton v-if="isPhone" class="no-print" @click="switching = true">{{
-      t('tune-page.what-the-sheet-shows')
-    }}</BButton>
-    <component
-      :is="isPhone ? BOffcanvas : 'div'"
-      v-model="switching"
-      class="no-print"
-      :title="t('tune-page.what-the-sheet-shows')"
-      placement="bottom"
-      :teleport-to="isPhone ? 'body' : undefined"
-    >
-      <div class="line">
-        <BButton :aria-expanded="rowsOpen" @click="rowsOpen = !rowsOpen">{{ t('tune-page.under-the-notes') }}</BButton>
-        <BFormCheckboxGroup
-          v-model="layers"
-          buttons
-          :options="LAYERS"
-          :aria-label="t('tune-page.layers-on-the-sheet')"
-        />
-        <BButton v-if="!isPhone" @click="print">{{ t('tune-page.print') }}</BButton>
-      </div>
-      <div v-if="rowsOpen" class="line mt-2">
-        <NoteRows v-model="rows" :has-words="info.hasWords" :with-si="isWithSi" />
-        <BFormSelect
-          v-if="rows.some((row) => row.kind === 'counting')"
-          v-model="counting"
-          class="auto"
-          :options="COUNTING_WORDS"
-          :aria-label="t('tune-page.counting')"
-        />
-      </div>
-    </component>
+    <TuneSwitches
+      v-model:layers="layers"
+      v-model:rows="rows"
+      v-model:counting="counting"
+      :has-words="info.hasWords"
+      :with-si="isWithSi"
+      @print="print"
+    />
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error.message }}</BAlert>
     <div class="columns columns-side">
       <div class="stack">

@@ -1,0 +1,16 @@
+export default {
+  'blocks.a-line': 'A line',
+  'blocks.a-gap': 'A gap',
+  'blocks.a-row': 'A row',
+  'key-handout.no': 'No.',
+  'key-handout.question': 'Question',
+  'key-handout.answer': 'Answer',
+  'lay-out.stopped': 'Stopped.',
+  'lay-out.name': 'Name',
+  'lay-out.the-heading': 'The heading',
+  'music.a-line-of-music': 'A line of music',
+  'staircase.the-staircase': 'The staircase',
+  'tiles.a-card': 'A card',
+  'tiles.a-row': 'A row',
+  'tiles.a-pair': 'A pair',
+} as const;

@@ -1,0 +1,28 @@
+export default {
+  'capacity.a-group-of-size': 'a group of {size}',
+  'capacity.a-recording': 'a recording',
+  'capacity.one-pupil': 'one pupil',
+  'capacity.an-evening': 'an evening',
+  'capacity.a-lesson': 'a lesson',
+  'capacity.talk-talk-seconds-s': 'talk {talkSeconds} s',
+  'capacity.talk-size-talk-seconds-s': 'talk {size} × {talkSeconds} s',
+  'capacity.change-changeover-s': ' + change {changeover} s',
+  'capacity.who-tune-tune-s-value-talks': '{who}: tune {tune} s{value} + {talks} = {secondsPerTurn} s',
+  'capacity.when-minutes-min-minutes2-s-seconds':
+    '{when}: {minutes} min = {minutes2} s, ÷ {secondsPerTurn} s = {turns} {value}{value2} = {turns2} pupils',
+  'capacity.all-pupils-pupils-turns-lessons-count': 'all: {pupils} pupils ÷ {turns} = {lessons} {countWord}',
+  'icalendar.this-file-is-larger-than-2': 'This file is larger than 2 MB: it is no calendar of holidays.',
+  'icalendar.the-file-has-count-events-at': 'The file has {count} events; at most {mostEvents} fit.',
+  'icalendar.this-file-cannot-be-read-as':
+    'This file cannot be read as a calendar: it is broken, or no iCalendar file.',
+  'icalendar.no-title': 'No title',
+  'icalendar.title-cannot-be-read': '“{title}” cannot be read.',
+  'icalendar.title-has-times-of-day-it': '“{title}” has times of day: it is no day off.',
+  'icalendar.title-lies-outside-the-term': '“{title}” lies outside the term.',
+  'icalendar.title-lasts-longer-than-a-year': '“{title}” lasts longer than a year.',
+  'icalendar.title-repeats-too-often-to-be': '“{title}” repeats too often to be followed.',
+  'icalendar.repeats-in-a-way-that-no': 'repeats in a way that no day off does.',
+  'icalendar.lessons-of-class-name': 'Lessons of {className}',
+  'icalendar.work-for-home': ', work for home',
+  'icalendar.class-name-lesson-number-of-of': '{className}: lesson {number} of {of}{holds}{where}',
+} as const;

@@ -1,0 +1,21 @@
+export default {
+  'make-tune.the-tune-has-no-melody': 'The tune has no melody.',
+  'make-tune.the-tune-has-parts-count-parts': 'The tune has {partsCount} parts; at most {mostParts} fit.',
+  'make-tune.the-tune-has-bars-count-bars': 'The tune has {barsCount} bars; at most {mostBars} fit.',
+  'make-tune.the-part-name-has-bars-count': 'The part "{name}" has {barsCount} bars, the tune has {barsCount2}.',
+  'make-tune.the-tune-has-events-notes-and': 'The tune has {events} notes and rests; at most {mostEvents} fit.',
+  'make-tune.a-section-is-played-at-most': 'A section is played at most {mostPasses} times.',
+  'make-tune.the-tune-has-no-notes': 'The tune has no notes.',
+  'make-tune.too-short': 'too short',
+  'make-tune.too-long': 'too long',
+  'make-tune.the-pickup': 'The pickup',
+  'make-tune.bar-number': 'Bar {number}',
+  'make-tune.place-is-size-metre-asks-for':
+    '{place} is {size}: {metre} asks for {inUnits}, it holds {inUnits2} (counted in {ordinal}).',
+  'make-tune.in-bar-number-the-part-name': 'In bar {number} the part "{name}" is not as long as the first part.',
+  'make-tune.in-bar-number-a-tie-does': 'In bar {number} a tie does not lead to the same note.',
+  'make-tune.bar-number-reason': 'Bar {number}: {reason}.',
+  'make-tune.d-s-without-a-segno-sign': 'D.S. without a segno sign to go back to',
+  'make-tune.jump-without-a-fine': '{jump} without a fine',
+  'make-tune.jump-without-to-coda-and-a': '{jump} without "to coda" and a coda',
+} as const;
