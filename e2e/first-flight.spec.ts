@@ -18,7 +18,7 @@ test('a stranger is asked to sign in, and comes to where they wanted to go', asy
   await page.getByLabel('E-mail').fill('mara@osierbridge.example');
   await page.getByLabel('Password').fill('wrong');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(page.getByRole('alert')).toHaveText('This e-mail and password do not belong together.');
+  await expect(page.getByRole('alert')).toHaveText('Wrong e-mail or password.');
   await page.getByLabel('Password').fill('one-step-more');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page).toHaveURL(/\/classes$/);

@@ -49,13 +49,13 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
       if ((await phone.getByRole('heading', { level: 1 }).textContent()) === 'Goose Walk') {
         await phone.getByLabel('Listen to me').check();
         await phone.getByRole('button', { name: 'Play it alone' }).click();
-        await expect(phone.getByText('Now you, alone. I am listening.')).toBeVisible();
+        await expect(phone.getByText('Now you, alone. I’m listening.')).toBeVisible();
         // It notices by itself that the pupil has ended.
         await expect(phone.getByText(/notes? to fix: /).first()).toBeVisible();
         await expect(engraved(phone).wrong.first()).toBeVisible();
         heard++;
       }
-      await phone.getByRole('button', { name: 'I have it: on' }).click();
+      await phone.getByRole('button', { name: 'Got it, next' }).click();
     }
     expect(heard).toBe(1);
     await expect(phone.getByRole('heading', { name: 'Done for today' })).toBeVisible();
@@ -73,7 +73,7 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
     await phone.getByRole('button', { name: 'Hear it' }).click();
     await context.setOffline(true);
     await phone.getByRole('button', { name: 'Send to my teacher' }).click();
-    await expect(phone.getByText('Kept here. It goes to your teacher with the next connection.')).toBeVisible();
+    await expect(phone.getByText('Saved here. It will be sent when you’re online.')).toBeVisible();
     await context.setOffline(false);
     await expect(phone.getByText('Your teacher has it.')).toBeVisible();
 
@@ -81,7 +81,7 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
     const inbox = page.getByRole('link', { name: new RegExp(`${name}.*From home`, 's') });
     await expect(inbox).toContainText(/played as/);
     await inbox.click();
-    await expect(page.getByText('From home: whoever has the slip may have played it.')).toBeVisible();
+    await expect(page.getByText('From home: anyone holding the slip could have recorded it.')).toBeVisible();
     await expect(engraved(page).wrong.first()).toBeVisible();
     await page.getByRole('button', { name: 'Once more' }).click();
     await expectAccessible(page);

@@ -23,7 +23,7 @@ async function openProjector(page: Page): Promise<Page> {
   const projector = await page.context().newPage();
   await projector.goto(projectorOf(page.url()));
   await page.bringToFront();
-  await expect(page.getByRole('button', { name: 'The class sees it' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Projector on' })).toBeVisible();
   return projector;
 }
 

@@ -45,9 +45,7 @@ test('twelve recordings are added at once, listened to, and decided by keys', as
   await page.getByLabel('Add recordings').setInputFiles([...files, played('Farah step 3.wav', 40), broken]);
   const rows = page.getByRole('region', { name: 'Files to add' }).getByRole('row');
   await expect(rows.filter({ hasText: 'Farah step' })).toContainText('The family has not agreed to recordings.');
-  await expect(rows.filter({ hasText: 'Chidi step' })).toContainText(
-    'This is no sound file that this browser can play.',
-  );
+  await expect(rows.filter({ hasText: 'Chidi step' })).toContainText('This browser can’t play this file.');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Add 10 recordings' }).click();
   const second = page.getByRole('link', { name: 'Bartholomew-James' });

@@ -53,7 +53,7 @@ async function lessonPictures(): Promise<void> {
   await projector.setViewportSize(DESK);
   await projector.goto(`${classAddress}/projector`);
   await page.bringToFront();
-  await page.getByRole('button', { name: 'The class sees it' }).waitFor();
+  await page.getByRole('button', { name: 'Projector on' }).waitFor();
   await projector.getByText('Ready to play').waitFor();
   const scenes: string[] = [];
   const scene = async (): Promise<void> => {

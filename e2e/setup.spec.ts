@@ -69,14 +69,14 @@ test('a class is made, its pupils come from a paste, and one of them moves', asy
   await openDemo(page);
   await makeClass(page, '3 Heron');
   await page.getByLabel('List of pupils').fill('Name,Step\nAbena,1\nBruno,9\nCleo,2');
-  await expect(page.getByText('Line 2: “9” is no step: they go from 1 to 6.')).toBeVisible();
+  await expect(page.getByText('Line 2: “9” is not a step: steps go from 1 to 6.')).toBeVisible();
   await page.getByRole('button', { name: 'Add 2 pupils' }).click();
   await expect(page.getByRole('heading', { name: '2 pupils' })).toBeVisible();
   await page.getByRole('button', { name: /^Cleo on step 2/ }).click();
   await page.getByLabel('Note').fill('Sits in front');
   await page.getByLabel('Left on').fill('2020-01-01');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
-  await expect(page.getByText('A pupil leaves after the day of joining.')).toBeVisible();
+  await expect(page.getByText('The leaving date must be after the joining date.')).toBeVisible();
   await page.getByLabel('Left on').fill('');
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page.getByRole('button', { name: /^Cleo.*has a note/ })).toBeVisible();
@@ -92,7 +92,7 @@ test('how a class is taught is set, and the pages follow', async ({ page }) => {
   await openDemo(page);
   await makeClass(page, '3 Wagtail');
   await page.getByRole('link', { name: 'Settings' }).click();
-  await expect(page.getByText('The names that sheets and other teachers use.')).toBeVisible();
+  await expect(page.getByText('The names used on sheet music and by other teachers.')).toBeVisible();
   await page.getByLabel('Note names').selectOption('Finger numbers');
   await page.getByLabel('Left-hand marker').fill('the yellow ribbon');
   for (const rung of ['Say or sing the names', 'Clap and count', 'Finger silently, naming the notes'])
@@ -175,7 +175,7 @@ test('a password is changed, other devices are signed out, and the list of chang
   await page.getByLabel('Current password').fill('not this one');
   await page.getByLabel('New password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Change password' }).click();
-  await expect(page.getByText('This is not your password.')).toBeVisible();
+  await expect(page.getByText('That isn’t your password.')).toBeVisible();
   await page.getByLabel('Current password').fill('one-step-more');
   await page.getByRole('button', { name: 'Change password' }).click();
   await expectSaved(page, 'Password changed.');

@@ -7,7 +7,7 @@ test('a staircase is proposed, changed, and climbed by a class', async ({ page }
   await expect(page.getByRole('heading', { name: 'Staircases' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('link', { name: 'Make a staircase' }).click();
-  await page.getByLabel('3. Lessons there are').fill('18');
+  await page.getByLabel('3. Number of lessons').fill('18');
   await page.getByRole('button', { name: 'Propose' }).click();
   const proposal = page.getByRole('region', { name: 'The proposal' });
   await expect(proposal.getByText(/^1 /)).toBeVisible();
@@ -54,7 +54,7 @@ test('results stay with their step when stairs move, and the class sees it', asy
   await expect(page.getByRole('alert').filter({ hasText: 'Move it instead of removing it' })).toBeVisible();
   await steps.nth(5).getByRole('button', { name: 'One lesson less for step 6' }).click();
   await page.getByRole('link', { name: 'Back' }).click();
-  await page.getByRole('dialog').getByRole('button', { name: 'Stay' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Stay on this step' }).click();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expectSaved(page);
   await page.getByRole('link', { name: 'Back' }).click();
@@ -99,11 +99,11 @@ test('a new class gets a proposal, a step is swapped, a pupil passes, a lesson i
   await expect(page.getByRole('heading', { name: /fit into the term|missing/ })).toBeVisible();
   await expectAccessible(page);
   const before = await rows(page).count();
-  await page.getByRole('button', { name: 'Lesson 1 is lost' }).click();
-  await page.getByLabel('Why (for yourself)').fill('trip');
-  await page.getByRole('button', { name: 'The lesson is lost' }).click();
+  await page.getByRole('button', { name: 'Cancel lesson 1' }).click();
+  await page.getByLabel('Reason (for you)').fill('trip');
+  await page.getByRole('button', { name: 'Cancel lesson' }).click();
   await expect(page.getByRole('status').filter({ hasText: /Lesson lost\. .*now ends/ })).toBeVisible();
   await expect(rows(page)).not.toHaveCount(before);
   await page.getByRole('button', { name: /was held after all/ }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Lesson held after all.' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Lesson restored.' })).toBeVisible();
 });

@@ -73,7 +73,7 @@ test('a fault on bar 3 comes back in what to practise, and among the class’s t
     const box = (await bar.boundingBox())!;
     await page.mouse.click(box.x + 6, box.y + box.height / 2);
     await page.getByText('Stopped', { exact: true }).click();
-    await expect(page.getByRole('button', { name: 'Take away: bar 3: stopped' })).toBeVisible();
+    await expect(page.getByRole('button', { name: 'Remove: bar 3: stopped' })).toBeVisible();
     await page.keyboard.press('3');
     await expect(lastResult(page)).toContainText(`${name} has not passed yet`);
     await expect(lastResult(page)).toContainText('Saved at school');
@@ -139,10 +139,10 @@ test('what a class is taught by is set, and sheets and echo follow', async ({ pa
   await openDemo(page);
   await openClass(page, '4 Otter');
   await page.getByRole('link', { name: 'Settings' }).click();
-  await page.getByRole('button', { name: 'More about how this class is taught' }).click();
+  await page.getByRole('button', { name: 'More teaching settings' }).click();
   await page.getByLabel('Tonguing').selectOption('too');
   await page.getByLabel('What to bring').fill('recorder and pencil');
-  await page.getByRole('button', { name: 'What the class knows already' }).click();
+  await page.getByRole('button', { name: 'What the class already knows' }).click();
   await page.getByLabel('Notes', { exact: true }).fill('G A B E');
   await expectAccessible(page);
   await page.getByRole('button', { name: 'Save', exact: true }).click();

@@ -104,7 +104,7 @@ test('the editor marks what does not add up, and engraves as one types', async (
   await expect(page.getByRole('img', { name: 'The tune Typed on a staff' }).locator('.note')).toHaveCount(5);
   await page.keyboard.press('Control+A');
   await page.keyboard.insertText('X:1\nT:Typed\nM:3/4\nL:1/4\nK:G\nz3|]\n');
-  await expect(page.getByRole('heading', { name: 'This does not add up yet' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'This doesn’t add up yet' })).toBeVisible();
   await expect(page.getByRole('button', { name: 'Add to the library' })).toBeDisabled();
   await page.keyboard.press('Control+Z');
   await page.keyboard.press('Control+A');
@@ -166,7 +166,7 @@ test('another way in: the hardest moves, the rhythm on one note, a bare version 
   await openDemo(page);
   await openClass(page, '4 Plover');
   await page.getByRole('link', { name: /3 Goose Walk/ }).click();
-  const way = page.getByLabel('Way into the tune');
+  const way = page.getByLabel('Ways into the tune');
   await expect(way.locator('option')).toHaveText([
     'The tune itself',
     'Moves first: G–B, E–B, E–G, G–E',

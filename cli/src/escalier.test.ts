@@ -31,7 +31,7 @@ describe('escalier move', () => {
     expect((await escalier(['move', 'A4', 'E4'])).out).toBe(
       [
         'A4 (0 12) to E4 (0 123 45): three fingers land together, in both hands',
-        'Cost 3.4 = 1.9 several fingers together + 0.15 one finger more + 0.15 landing: every hole has to seal + 1.2 both hands',
+        'Cost 3.4 = 1.9 several fingers together + 0.15 one finger more + 0.15 landing: seal every hole + 1.2 both hands',
       ].join('\n'),
     );
     expect(await json('move', 'A4', 'E4')).toMatchObject({

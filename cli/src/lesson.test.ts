@@ -33,7 +33,10 @@ describe('plan', () => {
   it('plans a lesson to the minute, and says why the class stays', async () => {
     const made = await run({ minutes: 35, part: 'first', staircase: staircase(), pupils });
     expect(made.step).toEqual({ position: 2, title: 'Left Foot, Right Foot' });
-    expect(made.goOn).toMatchObject({ goOn: false, why: 'Stay: 0 of 5 passed; the class’s rule is 70 %, 4 more.' });
+    expect(made.goOn).toMatchObject({
+      goOn: false,
+      why: 'Stay on this step: 0 of 5 passed. Your rule is 70%; 4 more to go.',
+    });
     expect(made.goOn.behind).toContain('Eli has not passed yet');
     const minutes = made.blocks.map((block: { minutes: number }) => block.minutes);
     expect(minutes.reduce((sum: number, each: number) => sum + each, 0)).toBe(35);

@@ -92,7 +92,7 @@ describe('listen', () => {
     await writeFile(file, '');
     expect(await said(file, '--tune', TUNE)).toContain('The file is empty.');
     await writeFile(file, 'a letter that is no sound');
-    expect(await said(file, '--tune', TUNE)).toContain('The file is no WAV sound.');
+    expect(await said(file, '--tune', TUNE)).toContain('This isn’t a WAV file.');
     await writeFile(file.replace('wav', 'json'), '{"score": {"timeSignature": "4/4"}}');
     expect(await said('--set', folder, '--out', join(folder, 'out'))).toContain('score.tempoBpm');
     await rm(file.replace('wav', 'json'));

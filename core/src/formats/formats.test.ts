@@ -89,19 +89,19 @@ describe('readAbc', () => {
       return read.ok ? read.value.leftOut.map((notice) => notice.message) : [];
     };
     expect(told('G4|A3|B4|]')).toEqual([
-      'Bar 2 is too short: 4/4 asks for 4, it holds 3 (counted in quarters). It is kept as it is.',
+      'Bar 2 is too short: 4/4 asks for 4, it holds 3 (counted in quarters). Kept as it is.',
     ]);
     expect(told('G4|A4B|B4|]')[0]).toContain('Bar 2 is too long: 4/4 asks for 4, it holds 5');
     expect(told('G4|A3|B4|c3|d4|e5|f4|]')).toEqual([
-      'Bars 2, 4 and 6 do not hold what their time signature asks for: they are kept as they are.',
+      'Bars 2, 4 and 6 don’t match their time signature. Kept as they are.',
     ]);
-    expect(told('G4|A4-|B4|]')).toEqual(['Left out: a tie that leads to no note of the same pitch.']);
+    expect(told('G4|A4-|B4|]')).toEqual(['Left out: a tie with no matching note after it.']);
   });
 
   it('says what it leaves out', () => {
     const read = readAbc(abc('[GBd]4|{c}A4|~G4|]'));
     expect(read.ok && read.value.leftOut.map((notice) => [notice.bar, notice.message])).toEqual([
-      [1, 'Left out: a chord of 3 notes: its highest stays.'],
+      [1, 'Left out: a chord of 3 notes (the highest is kept).'],
       [3, 'Left out: the sign "irishroll".'],
     ]);
   });

@@ -117,7 +117,7 @@ describe('hostile and broken files', () => {
     expect(sentence(new Uint8Array(13_000_000))).toContain('13 MB');
     expect(sentence(new Uint8Array([0x89, 0x50, 0x4e, 0x47, 0, 0, 0, 13]))).toContain('not text, MusicXML or MIDI');
     expect(sentence(text('MThd broken'))).toMatch(/MIDI file|no notes/);
-    expect(sentence(text('PK broken'))).toContain('broken');
+    expect(sentence(text('PK broken'))).toContain('damaged');
     expect(sentence(text('<html><body>hello</body></html>'))).toContain('not a MusicXML score');
     expect(sentence(text('<score-timewise/>'))).toContain('no notes');
     expect(sentence(text('<score-partwise><part><measure/></part></score-partwise>'))).toContain('no notes');

@@ -145,7 +145,7 @@ export function substitutePlan(request: HandoutRequest): Handout {
     section(
       title,
       [
-        text(t('class-papers.pupils-count-pupils-where-you-do', { pupilsCount: pupils.length, where }), 'lead'),
+        text(t('class-papers.pupils-count-pupils-where-you-do', { n: pupils.length, where }), 'lead'),
         {
           kind: 'table',
           columns: [

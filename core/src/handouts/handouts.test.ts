@@ -104,8 +104,8 @@ describe('every handout', () => {
     expect(refusal('note-match', { notes: [pitch('B4')] })).toBe('This sheet needs at least 2 different notes.');
     expect(refusal('note-names', { notes: [pitch('C2')] })).toMatch(/^The Soprano recorder.* has no /);
     expect(refusal('note-names', { count: 5000 })).toBe('From 1 to 60 fit on this sheet.');
-    expect(refusal('spell-words', { notes: ['G4', 'F#4'].map(pitch) })).toMatch(/^No word can be spelled with G/);
-    expect(refusal('rhythm-cards', { elements: new Set() })).toMatch(/fill no bar/);
+    expect(refusal('spell-words', { notes: ['G4', 'F#4'].map(pitch) })).toMatch(/^G don’t spell any word/);
+    expect(refusal('rhythm-cards', { elements: new Set() })).toMatch(/can’t fill a bar/);
     expect(refusal('class-list', { schoolClass: { ...madeUpClass(), pupils: [] } })).toBe(
       'The class has no pupils yet.',
     );
@@ -311,7 +311,7 @@ describe('papers of a class', () => {
       block.kind === 'text' && block.look === 'head' ? [block.text] : [],
     );
     expect(heads[0]).toBe('1. Warm up – two minutes');
-    expect(heads.at(-1)).toBe('Tick a day when you have practised:');
+    expect(heads.at(-1)).toBe('Tick each day you practise:');
     expect(musicOf(sheet).at(-1)!.tune.title).toBe('Stile and Gate');
     expect(refusal('ten-minutes', { tune: null })).toBe('Choose a tune for this sheet.');
   });
@@ -352,7 +352,7 @@ describe('papers of a class', () => {
   it('bring a booklet with each step’s new notes before its tune', () => {
     const booklet = made('booklet');
     expect(booklet.sections.map(({ title }) => title)).toEqual([
-      ...['3 Heron', 'What is in it', 'How to hold and to blow', 'Two Windows', 'Down the Lane', 'Rain at Noon'],
+      ...['3 Heron', 'Contents', 'How to hold it and how to blow', 'Two Windows', 'Down the Lane', 'Rain at Noon'],
       ...['The Long Stair', 'What I have passed', 'Fingering chart: Soprano recorder, baroque fingering'],
     ]);
     expect(JSON.stringify(booklet.sections[4])).toContain('New note: G, on the second line');

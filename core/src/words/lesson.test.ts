@@ -48,8 +48,8 @@ const said = (kind: Block['kind']): string => {
 
 describe('a lesson in words', () => {
   it('says what is done, and why', () => {
-    expect(said('settle')).toContain('2 to clean before they are played.');
-    expect(said('new-note')).toContain('New note: F sharp | The step brings it');
+    expect(said('settle')).toContain('2 instruments to clean before playing.');
+    expect(said('new-note')).toContain('New note: F sharp | New on this step');
     expect(said('moves')).toContain('G to F sharp and back');
     expect(said('hearing')).toContain('Overdue: Ann. | Ahead (Xi): “Kite”, the extra tune.');
     expect(said('hearing')).toContain('Behind (Yara): the hard spot, fingers only.');
@@ -65,8 +65,8 @@ describe('a lesson in words', () => {
   it('says whether the class goes on, and what becomes of the others', () => {
     const rule = { kind: 'share', share: 70 } as const;
     const answer = { rule, goOn: true, passed: 8, heard: 9, of: 10, missing: 0, holding: [], behind: ['a', 'y'] };
-    expect(goOnWords(answer)).toBe('Go on: 8 of 10 passed; the class’s rule is 70 %.');
-    expect(goOnWords({ ...answer, goOn: false, passed: 6, missing: 1 })).toContain('Stay: 6 of 10 passed');
+    expect(goOnWords(answer)).toBe('Move on: 8 of 10 passed. Your rule is 70%.');
+    expect(goOnWords({ ...answer, goOn: false, passed: 6, missing: 1 })).toContain('Stay on this step: 6 of 10 passed');
     expect(leftBehindWords(answer, speech.nameOf)).toContain('Ann and Yara have not passed yet');
     expect(leftBehindWords({ ...answer, goOn: false }, speech.nameOf)).toBeNull();
     expect(goOnWords({ ...answer, of: 0 })).toBe('The class has no pupils yet.');

@@ -107,9 +107,9 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
     case 'settle':
       return [
         t('lesson.instruments-out-hands-checked-left-on'),
-        ...(count(block.toClean) > 0 ? [t('lesson.clean-to-clean-before-they-are', { clean: count(block.toClean) })] : []),
+        ...(count(block.toClean) > 0 ? [t('lesson.clean-to-clean-before-they-are', { n: count(block.toClean) })] : []),
         ...(count(block.beltsToHand) > 0
-          ? [t('lesson.belts-to-hand-belts-to-hand', { beltsToHand: count(block.beltsToHand) })]
+          ? [t('lesson.belts-to-hand-belts-to-hand', { n: count(block.beltsToHand) })]
           : []),
       ];
     case 'warm-up': {

@@ -61,7 +61,7 @@ describe('a recording held against its tune', () => {
     const alto = STILE_NOTES.map((note) => ({ ...note, midi: note.midi - 7 }));
     const heard = listenToMade({ wrong: 1, seed: 6 }, alto);
     expect(heard.assessment.moved).toBe(-7);
-    expect(said(heard)).toContain('another instrument');
+    expect(said(heard)).toContain('a different instrument');
     expect(heard.assessment.verdicts.filter(({ kind }) => kind === 'wrong')).toHaveLength(1);
   });
 
@@ -116,6 +116,6 @@ describe('a proposal', () => {
     const other = tuneOf('X:1\nT:Other\nM:3/4\nL:1/4\nQ:1/4=140\nK:D\nd e d|c B c|d e f|e3|c B c|e e d|f3|d3|]');
     const unlike = listenToMade({}, tuneScore(other, recorder).notes);
     expect(unlike.proposal).toMatchObject({ outcome: null, unclear: 'other-tune', remarks: [] });
-    expect(said(unlike)).toBe('This does not sound like the tune.');
+    expect(said(unlike)).toBe('This doesn’t sound like the tune.');
   });
 });

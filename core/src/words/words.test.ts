@@ -87,7 +87,7 @@ describe('words for moves', () => {
   it('says what a cost is made of', () => {
     const words = (from: string, to: string): string => costParts(recorder, move(from, to)).map(costWords).join(', ');
     expect(words('D4', 'C4')).toBe(
-      'one finger, landing: the hole has to seal, the right hand, the little finger, seven holes to seal',
+      'one finger, landing: seal the hole, the right hand, the little finger, seven holes to seal',
     );
     expect(words('A4', 'D4')).toContain('two fingers more');
   });
@@ -122,7 +122,7 @@ describe('words for echo patterns', () => {
     expect(trapWords({ kind: 'skip', from, to })).toBe('Skips from B to F sharp.');
     const doubles = { kind: 'skip', from: pitch('F##4'), to: pitch('Bbb4') } as const;
     expect(trapWords(doubles)).toBe('Skips from F double sharp to B double flat.');
-    expect(trapWords({ kind: 'link', on: from, after: to })).toBe('Starts on B; the one before ended on F sharp.');
-    expect(gapWords('two-notes-only')).toBe('It takes three notes.');
+    expect(trapWords({ kind: 'link', on: from, after: to })).toBe('Starts on B; the last one ended on F sharp.');
+    expect(gapWords('two-notes-only')).toBe('Needs three notes.');
   });
 });

@@ -123,7 +123,7 @@ describe('the outbox', () => {
     expect(got).toEqual(['a', 'c']);
     const [left] = await waiting();
     expect(left).toMatchObject({ event: { id: 'poison' } });
-    expect(left!.refused).toContain('server breaks on this one');
+    expect(left!.refused).toContain('server can’t take this one');
     breaks = false;
     await box.retry(left!.order);
     expect(await box.send(MARA, fragile, () => undefined)).toBe('done');

@@ -108,7 +108,7 @@ describe('a tune in the room', () => {
 
   it('is shown as the class plays it, and says so when it is not there', () => {
     expect(open().get('figure').text()).toBe('as played: X:1');
-    expect(mountInApp(TunePage, { number: '9' }).wrapper.text()).toContain('This tune is not in your room.');
+    expect(mountInApp(TunePage, { number: '9' }).wrapper.text()).toContain('This tune isn’t in your room.');
   });
 
   it('loops the bars that are touched: the first begins, the second ends, the third takes it away', async () => {
@@ -153,7 +153,7 @@ describe('a part of the ten minutes', () => {
     await wrapper.get('[aria-label="Play"]').trigger('click');
     expect([player.perMinute.value, loopBars.value]).toEqual([76, [0, 1]]);
     await nextTick();
-    expect(wrapper.text()).toContain('Again tomorrow');
+    expect(wrapper.text()).toContain('More practice tomorrow');
     expect(wrapper.text()).toContain('Get ready');
   });
 
@@ -166,8 +166,8 @@ describe('a part of the ten minutes', () => {
     expect(listening.playAlone).toHaveBeenCalledOnce();
     listening.isAlone.value = true;
     await nextTick();
-    expect(wrapper.get('[role=status]').text()).toBe('Now you, alone. I am listening.');
-    await press('I am done');
+    expect(wrapper.get('[role=status]').text()).toBe('Now you, alone. I’m listening.');
+    await press('I’m done');
     expect(listening.done).toHaveBeenCalledOnce();
   });
 
@@ -175,14 +175,14 @@ describe('a part of the ten minutes', () => {
     const wrapper = run();
     kindly.value = { good: 'Every note is there. Lovely!', next: [] };
     await nextTick();
-    expect([wrapper.get('.turn').text(), primary()]).toEqual(['Every note is there. Lovely!', 'I have it: on']);
+    expect([wrapper.get('.turn').text(), primary()]).toEqual(['Every note is there. Lovely!', 'Got it, next']);
     kindly.value = { good: 'Nearly all of it is right.', next: ['One note to fix: ti in bar 2.'] };
     await nextTick();
     expect([wrapper.get('[role=status] li').text(), primary()]).toEqual([
       'One note to fix: ti in bar 2.',
-      'Again tomorrow',
+      'More practice tomorrow',
     ]);
-    await press('I have it: on');
+    await press('Got it, next');
     expect(wrapper.emitted('next')).toEqual([[true]]);
   });
 });
@@ -213,7 +213,7 @@ describe('an own recording', () => {
     await send()!.trigger('click');
     await flushPromises();
     expect(handIns.handIn.mock.calls[0]).toMatchObject([{ whose: 'heron' }, { tuneId: 't' }]);
-    expect(wrapper.text()).toContain('Kept here. It goes to your teacher with the next connection.');
+    expect(wrapper.text()).toContain('Saved here. It will be sent when you’re online.');
     expect(send()).toBeUndefined();
   });
 

@@ -166,7 +166,7 @@ describe('today', () => {
     const { wrapper } = mountInApp(TodayPage);
     await vi.waitFor(() => expect(wrapper.findAll('.parts li')).toHaveLength(2));
     expect(wrapper.text()).toContain('Bars 5 to 8, slowly.');
-    expect(wrapper.text()).toContain('Only this device knows these days.');
+    expect(wrapper.text()).toContain('These days are stored on this device only.');
     expect(wrapper.get('[aria-current="step"]').text()).toContain('Goose Walk');
     const asked = parts.homeParts.mock.calls.at(-1) as unknown as [{ task: unknown; day: number }];
     expect(asked[0].task).toEqual({ tune: 1, bars: [5, 8], tempo: 60 });
@@ -221,7 +221,7 @@ describe('one minute of notes', () => {
     const { wrapper } = mountInApp(NotesPage);
     await press('Cover the holes');
     const note = /Cover (.)/.exec(wrapper.get('h1').text())![1]!;
-    await press('That is it');
+    await press('Done');
     expect(wrapper.get('[role="alert"]').text()).toContain(`${note} goes like this:`);
     await press('Next one');
     // G: thumb and three fingers; A two; B one.
@@ -229,7 +229,7 @@ describe('one minute of notes', () => {
     expect(next).not.toBe(note);
     const fingers = { G: 4, A: 3, B: 2 }[next]!;
     for (const hole of wrapper.findAll('button.hole').slice(0, fingers)) await hole.trigger('click');
-    await press('That is it');
+    await press('Done');
     expect(wrapper.text()).toContain('1 right');
     vi.advanceTimersByTime(61_000);
     await nextTick();

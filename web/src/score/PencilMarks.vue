@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { useId } from 'vue';
 import type { PlacedMark } from './marks.ts';
-import { t } from '../ui/messages.ts';
 
 /** A teacher's pencil over an engraved sheet: what lies under the notes, or what is drawn over them. */
 defineProps<{ placed: readonly PlacedMark[]; under?: boolean }>();
@@ -11,7 +10,7 @@ const id = useId();
 /** Over the bars; closer on a small sheet, where the names under the line before are near. */
 function bracketPath({ x, y, width, height }: PlacedMark): string {
   const rise = Math.round(Math.min(8, height / 9));
-  return t('pencil-marks.m-x-y-v-value-h', { x: x + 3, y: y - rise, value: -rise, width: width - 6, rise });
+  return `M${x + 3} ${y - rise}v${-rise}h${width - 6}v${rise}`;
 }
 </script>
 

@@ -79,10 +79,10 @@ describe('the microphone', () => {
   });
 
   it.each([
-    ['NotAllowedError', 'The browser may not use the microphone'],
+    ['NotAllowedError', 'The browser isn’t allowed to use the microphone'],
     ['NotFoundError', 'There is no microphone.'],
     ['NotReadableError', 'in use by another program'],
-    ['OtherError', 'could not be started'],
+    ['OtherError', 'couldn’t be started'],
   ])('says why it cannot be heard: %s', async (name, words) => {
     getUserMedia.mockRejectedValue(new DOMException('', name));
     const { start, isOn, error } = microphone();

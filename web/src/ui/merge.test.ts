@@ -58,6 +58,6 @@ describe('saving over a change of somebody else', () => {
     const theirs = { ...before, note: 'tired', version: 4 };
     const mine = { ...before, note: 'left-handed' };
     const saving = saveMerged({ before, mine, put: school(theirs), again: () => Promise.resolve(theirs) });
-    await expect(saving).rejects.toThrow(/Ivo has changed this.*consent to recordings.*press the button again/);
+    await expect(saving).rejects.toThrow(/Ivo has changed this.*consent to recordings.*Press the button again/);
   });
 });

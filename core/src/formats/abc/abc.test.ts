@@ -126,7 +126,7 @@ describe('reading ABC as people write it', () => {
     expect(sheep.leftOut.map((notice) => notice.message)).toEqual([]);
     const lost = read('F G A F|G2 A2|]\nw:Cloud sheep are graz-ing slow-ly by');
     expect(lost.leftOut.map((notice) => notice.message)).toEqual([
-      'Left out: the words “ly by”, for which line 8 has no notes.',
+      'Left out: the words “ly by”; line 8 has no notes for them.',
     ]);
     const thrice = read('|:C D E F|"^3x"G4:|]');
     expect(thrice.tune.bars[1]!.timesPlayed).toBe(3);

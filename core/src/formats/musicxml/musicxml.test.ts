@@ -63,14 +63,14 @@ describe('reading MusicXML', () => {
       undefined,
     ]);
     expect(found.tune.parts[0].bars[0]![0]).toMatchObject({ grace: [{ letter: 'F', octave: 4 }] });
-    expect(found.leftOut.map((notice) => notice.message)).toEqual(['Left out: a chord: its highest note stays.']);
+    expect(found.leftOut.map((notice) => notice.message)).toEqual(['Left out: a chord (its highest note is kept).']);
   });
 
   it('reads bars that are not full as they are, and names them once', () => {
     const found = read([note('G', 8), note('A', 6), note('B', 8), note('C', 3)]);
     expect(found.tune.bars.map((bar) => bar.number)).toEqual([1, 2, 3, 4]);
     expect(found.leftOut.map((notice) => notice.message)).toEqual([
-      'Bars 2 and 4 do not hold what their time signature asks for: they are kept as they are.',
+      'Bars 2 and 4 don’t match their time signature. Kept as they are.',
     ]);
   });
 
@@ -202,7 +202,7 @@ describe('reading MusicXML', () => {
       '<attributes><key><key-step>B</key-step></key><time><beats>3+2</beats><beat-type>8</beat-type></time></attributes>';
     const found = read([note('G', 8), odd + note('A', 5)]);
     expect(found.leftOut.map((notice) => [notice.bar, notice.message])).toEqual([
-      [2, 'Left out: a key signature of its own kind.'],
+      [2, 'Left out: an unusual key signature.'],
     ]);
     expect(found.tune.bars[1]!.metre).toEqual({ count: 5, unit: 8, groups: [3, 2] });
   });

@@ -31,6 +31,7 @@ function rootFile(text: string): string | null {
 }
 
 export function packMxl(musicXml: string): Uint8Array {
-  const container = t('mxl.xml-version-1-0-encoding-utf');
+  const container =
+    '<?xml version="1.0" encoding="UTF-8"?>\n<container><rootfiles><rootfile full-path="score.musicxml" media-type="application/vnd.recordare.musicxml+xml"/></rootfiles></container>\n';
   return zipSync({ [CONTAINER]: strToU8(container), 'score.musicxml': strToU8(musicXml) }, { mtime: '1980-01-01' });
 }

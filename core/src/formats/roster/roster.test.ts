@@ -48,10 +48,13 @@ describe('a list of pupils', () => {
     const rows = checkRoster(read, guessMapping(read), context);
     expect(rows.map((row) => row.problems)).toEqual([
       ['Aino is in the class already: add a letter to tell them apart.'],
-      ['There is no name.'],
-      ['“9” is no step: they go from 1 to 6.'],
-      ['“31.1.2026” is no date such as 2026-01-31.'],
-      ['ida is in line 4 too: add a letter to tell them apart.', '“2026-02-30” is no date such as 2026-01-31.'],
+      ['The name is missing.'],
+      ['“9” is not a step: steps go from 1 to 6.'],
+      ['“31.1.2026” is not a date. Write it like 2026-01-31.'],
+      [
+        'ida is in line 4 too: add a letter to tell them apart.',
+        '“2026-02-30” is not a date. Write it like 2026-01-31.',
+      ],
       [],
     ]);
     expect(rows.at(-1)!.pupil).toEqual({ name: 'Ole', startStep: 3, joinedOn: '2026-02-28' });
@@ -60,7 +63,7 @@ describe('a list of pupils', () => {
   it('follows the mapping that the teacher chooses', () => {
     const read = table('Code,Who\nBo,17\nIda,18', true);
     expect(checkRoster(read, ['name', 'ignore'], context).map((row) => row.pupil.name)).toEqual(['Bo', 'Ida']);
-    expect(checkRoster(read, ['ignore', 'ignore'], context)[0]!.problems).toEqual(['There is no name.']);
+    expect(checkRoster(read, ['ignore', 'ignore'], context)[0]!.problems).toEqual(['The name is missing.']);
   });
 
   it('refuses nothing and too much in a sentence, and never throws', () => {
@@ -128,7 +131,7 @@ describe('the OneRoster set', () => {
   it('says what is missing', () => {
     expect(readOneRoster(new Map([['users.csv', '']]))).toEqual({
       ok: false,
-      error: 'Of a OneRoster set classes.csv and enrollments.csv are missing.',
+      error: 'The OneRoster set is incomplete: classes.csv and enrollments.csv are missing.',
     });
     expect(readOneRoster(new Map([...files, ['classes.csv', 'sourcedId,title\n']]))).toMatchObject({ ok: false });
   });

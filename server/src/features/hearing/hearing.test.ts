@@ -106,7 +106,7 @@ describe('recording', () => {
     await test.record(pass('Ximena', 2, { tuneId: second!.id }));
     expect((await standingNow('Ximena'))!.steps.at(-1)).toMatchObject({ passed: true, passedTunes: [second!.id] });
     expect(await test.record(pass('Ximena', 3, { tuneId: second!.id }))).toMatchObject([
-      { refused: 'This tune is not one of the step.' },
+      { refused: 'This tune isn’t on the step.' },
     ]);
   });
 

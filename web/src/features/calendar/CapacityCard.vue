@@ -101,7 +101,7 @@ function capacityFor(count: number): Capacity | null {
         {{
           t('capacity-card.name-pupils-pupils-lessons-units', {
             name: other.name,
-            pupils: other.pupils,
+            n: other.pupils,
             lessons: capacityFor(other.pupils)?.lessons ?? 'no',
             units,
           })

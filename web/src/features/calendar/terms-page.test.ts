@@ -105,7 +105,7 @@ describe('the address to subscribe to', () => {
     };
     await then('Create an address to subscribe to');
     expect(wrapper.get<HTMLInputElement>('input').element.value).toMatch(new RegExp(`/api/calendars/${first}$`));
-    await then('Make a new address');
+    await then('Create a new address');
     expect(wrapper.get<HTMLInputElement>('input').element.value).toMatch(new RegExp(`${second}$`));
     await then('Turn it off');
     expect(wrapper.find('input').exists()).toBe(false);

@@ -94,7 +94,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         type="number"
         :model-value="numberAt(key)"
         :label="label"
-        :error="errorOf(t('hearing-fields.points-key', { key }))"
+        :error="errorOf(`points.${key}`)"
         @update:model-value="setPoints({ ...style.points, [key]: Number($event) } as PointsRule)"
       />
     </div>

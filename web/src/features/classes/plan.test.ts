@@ -36,7 +36,7 @@ describe('the plan of a unit', () => {
     const { wrapper } = await openPage(PlanPage, { classId: 'c' });
     await flushPromises();
     expect(wrapper.text()).toContain('lessons are missing');
-    await wrapper.get('[aria-label="Lesson 2 is lost"]').trigger('click');
+    await wrapper.get('[aria-label="Cancel lesson 2"]').trigger('click');
     await flushPromises();
     const dialog = document.querySelector('.modal')!;
     expect(dialog.textContent).toContain('No lesson on');
@@ -44,7 +44,7 @@ describe('the plan of a unit', () => {
     await flushPromises();
     const put = () => asked.findLast((each) => each.method === 'PUT')!.body;
     expect(put()).toEqual({ date: page.lessons.all[1]!.date, reason: '', isLost: true });
-    const held = wrapper.findAll('button').find((each) => each.text() === 'Held after all')!;
+    const held = wrapper.findAll('button').find((each) => each.text() === 'Restore')!;
     await held.trigger('click');
     await flushPromises();
     expect(put()).toEqual({ date: '2026-03-02', reason: '', isLost: false });
@@ -76,7 +76,7 @@ describe('the plan of a unit', () => {
     });
     const { wrapper } = await openPage(PlanPage, { classId: 'c' });
     await flushPromises();
-    const first = '[aria-label="Step 1 ends here: drag, or up and down arrow"]';
+    const first = '[aria-label="Step 1 ends here: drag, or use the up and down arrows"]';
     await wrapper.get(first).trigger('keydown', { key: 'ArrowUp' });
     await flushPromises();
     const put = asked.findLast((each) => each.method === 'PUT')!.body as {

@@ -66,7 +66,7 @@ describe('the settings of a class', () => {
   it('say what speaks for each choice, and send what was changed', async () => {
     const asked = fakeServer({ ...existing, 'PUT /api/classes/c/settings': () => settings });
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
-    expect(wrapper.text()).toContain('The names that sheets and other teachers use.');
+    expect(wrapper.text()).toContain('The names used on sheet music and by other teachers.');
     const naming = wrapper.findAll('select').find((each) => each.text().includes('Do re mi, movable'))!;
     await naming.setValue('movable-do');
     expect(wrapper.text()).toContain('pupils hear where each note sits in the key');
@@ -95,6 +95,6 @@ describe('the settings of a class', () => {
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
     // 24 s of tune + 15 s to change + 20 s to talk = 59 s: ten turns in ten minutes.
     expect(wrapper.text()).toContain('one pupil: tune 24 s + change 15 s + talk 20 s = 59 s');
-    expect(wrapper.text()).toContain('4 Otter, 26 pupils: 3 lessons; 5 are left');
+    expect(wrapper.text()).toContain('4 Otter, 26 pupils: 3 lessons; 5 left');
   });
 });

@@ -44,7 +44,7 @@ function choose(field: HTMLSelectElement, value: string): Promise<unknown> {
 describe('further ways of teaching', () => {
   it('are chosen with what speaks for each, and leave the others as they were', async () => {
     const { value } = held<Teaching>(TeachingFields, USUAL_TEACHING, { fields: {}, withSi: false });
-    await press('More about how this class is taught');
+    await press('More teaching settings');
     expect(document.body.textContent).toContain('Soft: no puff and no squeak on low notes.');
     await choose(select('Tonguing'), 'tee');
     expect(document.body.textContent).toContain('Light, with less air: helps high notes.');
@@ -54,15 +54,15 @@ describe('further ways of teaching', () => {
 
   it('stack up to three rows under the notes, each kind once', async () => {
     const { value } = held<Teaching>(TeachingFields, USUAL_TEACHING, { fields: {}, withSi: true });
-    await press('More about how this class is taught');
+    await press('More teaching settings');
     await press('Add a row under the notes');
     await press('Add a row');
     await press('Add a row');
     expect(value.value.rows.map(({ kind }) => kind)).toEqual(['letters', 'german-letters', 'fixed-do-si']);
     expect([...document.querySelectorAll('button')].some((each) => each.textContent.includes('Add a row'))).toBe(false);
-    document.querySelector<HTMLButtonElement>('[aria-label="Row 3 one up"]')!.click();
+    document.querySelector<HTMLButtonElement>('[aria-label="Move row 3 up"]')!.click();
     await flushPromises();
-    document.querySelector<HTMLButtonElement>('[aria-label="Row 1 off"]')!.click();
+    document.querySelector<HTMLButtonElement>('[aria-label="Remove row 1"]')!.click();
     await flushPromises();
     expect(value.value.rows.map(({ kind }) => kind)).toEqual(['fixed-do-si', 'german-letters']);
   });
@@ -111,13 +111,13 @@ describe('what a class knows already', () => {
     await type('G A B C′');
     expect(value.value.notes).toEqual(['G4', 'A4', 'B4', 'C5']);
     await type('G A H');
-    expect(document.body.textContent).toContain('“H” is no note.');
+    expect(document.body.textContent).toContain('“H” is not a note.');
     expect(value.value.notes).toEqual(['G4', 'A4', 'B4', 'C5']);
     document.querySelector<HTMLInputElement>('input[value="note half"]')!.click();
     await flushPromises();
     await choose(document.querySelector<HTMLSelectElement>('[aria-label="Add a tune they can play"]')!, 'g');
     expect(value.value).toMatchObject({ elements: ['note half'], tuneIds: ['g'] });
-    document.querySelector<HTMLButtonElement>('[aria-label="Take away Goose Walk"]')!.click();
+    document.querySelector<HTMLButtonElement>('[aria-label="Remove Goose Walk"]')!.click();
     await flushPromises();
     expect(value.value.tuneIds).toEqual([]);
   });
@@ -126,7 +126,7 @@ describe('what a class knows already', () => {
     const known = { notes: ['B4', 'A4'], elements: ['tie'], signs: ['slur'], moves: ['B4>A4'] };
     fakeServer({ 'GET /api/tunes': () => [], 'GET /api/classes/last/knowledge': () => ({ schoolClass: {}, known }) });
     const { value } = held(BringsFields, { ...NOTHING, notes: ['G4'] }, { others, lengthWords: 'british' });
-    await choose(select('Take over from'), 'last');
+    await choose(select('Copy from'), 'last');
     await press('Take over');
     expect(value.value).toEqual({ ...known, notes: ['G4', 'B4', 'A4'], tuneIds: [] });
     expect((select('Notes') as unknown as HTMLInputElement).value).toBe('G B A');
@@ -138,7 +138,7 @@ describe('what a class knows already', () => {
       'GET /api/classes/last/knowledge': () => new Refused(404, 'There is no such class.'),
     });
     const { value } = held(BringsFields, NOTHING, { others, lengthWords: 'british' });
-    await choose(select('Take over from'), 'last');
+    await choose(select('Copy from'), 'last');
     await press('Take over');
     expect(document.querySelector('[role=alert]')!.textContent).toContain('There is no such class.');
     expect(value.value).toEqual(NOTHING);

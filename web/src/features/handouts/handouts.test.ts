@@ -174,7 +174,7 @@ describe('the page', () => {
     const templates = { ...NONE, 'new-note': 'Hello {pupil}' };
     const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({ templates, version: 2 }));
     fakeServer({ 'PUT /api/school/templates': kept });
-    await press('Keep for the school');
+    await press('Save for the school');
     await vi.waitFor(() => expect(kept).toHaveBeenCalled());
     expect(kept.mock.calls[0]![0].body).toEqual({ templates, version: 1 });
   });

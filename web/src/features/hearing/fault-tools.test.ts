@@ -55,7 +55,7 @@ describe('the tools beside the sheet', () => {
     expect((field.element as HTMLSelectElement).value).toBe('3');
     await field.setValue('2');
     expect(wrapper.emitted('update:extent')!.at(-1)).toEqual([{ bars: [5, 8], indices: [4, 7], slowly: false }]);
-    await wrapper.get('[aria-label="Take away: bar 3: stopped"]').trigger('click');
+    await wrapper.get('[aria-label="Remove: bar 3: stopped"]').trigger('click');
     expect(wrapper.emitted('unmark')).toHaveLength(1);
   });
 

@@ -101,5 +101,5 @@ it('the queue tells who comes after that, with the reason, and why in this order
     'Cem step 1, not heard for 2 lessons',
   ]);
   await openHow(card);
-  expect(card.text()).toContain('10 fit into a lesson’s 10 minutes');
+  expect(card.text()).toContain('10 in a lesson’s 10 minutes');
 });

@@ -43,8 +43,8 @@ async function open(found: RoomOfClass, more: Parameters<typeof fakeServer>[0] =
 describe('the practice room of a class', () => {
   it('makes slips for who has none, and shows them once', async () => {
     const { wrapper, asked } = await open(room(), { 'POST /api/classes/c/room/slips': () => [SLIP] });
-    expect(wrapper.text()).toContain('1 pupil may hand in recordings');
-    expect(wrapper.text()).toContain('Blue Heron · may hand in · 2 recordings');
+    expect(wrapper.text()).toContain('1 pupil may send recordings');
+    expect(wrapper.text()).toContain('Blue Heron · may send recordings · 2 recordings');
     await press('Make 1 slip');
     await vi.waitFor(() => expect(wrapper.text()).toContain('1 slip to print now'));
     expect(asked.find(({ method }) => method === 'POST')!.body).toEqual({ pupilIds: ['b'] });
@@ -60,12 +60,12 @@ describe('the practice room of a class', () => {
     });
     expect(wrapper.text()).toContain('The practice room is closed');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This day is over: choose a later one.'));
+    await vi.waitFor(() => expect(wrapper.text()).toContain('This day is past: choose a later one.'));
   });
 
   it('waits for the owner', async () => {
     const { wrapper } = await open(room({ allowed: false, room: null }));
-    expect(wrapper.text()).toContain('The owner of the school allows practice rooms first');
+    expect(wrapper.text()).toContain('Practice rooms are off');
     expect(wrapper.text()).not.toContain('Open it');
   });
 
@@ -101,7 +101,7 @@ describe('the practice room of a class', () => {
     const words = () => form().findAll('input').at(-1)!;
     await words().setValue('Softly.');
     await form().trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('Now “Goose Walk”: Slowly, with a drone.'));
+    await vi.waitFor(() => expect(wrapper.text()).toContain('It is now: “Goose Walk”: Slowly, with a drone.'));
     expect(wrapper.text()).toContain('Ivo Brandt has changed this since you opened it.');
     expect((words().element as HTMLInputElement).value).toBe('Softly.');
     await form().trigger('submit');

@@ -72,7 +72,7 @@ async function add(): Promise<void> {
           <h2 class="grow">
             {{
               t('instruments-page.instruments-count-instruments-usable-usable', {
-                instrumentsCount: lent.instruments.length,
+                n: lent.instruments.length,
                 usable,
               })
             }}

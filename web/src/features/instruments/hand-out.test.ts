@@ -57,7 +57,7 @@ describe('the list of belts to hand out', () => {
   });
 
   it('says when all are handed out, and what the school refused', () => {
-    expect(card([]).get('h2').text()).toBe('Every belt has been handed out');
+    expect(card([]).get('h2').text()).toBe('All belts handed out');
     expect(card([], 'Somebody has not passed the step.').get('[role=alert]').text()).toContain('has not passed');
   });
 });

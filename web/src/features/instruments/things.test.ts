@@ -33,7 +33,7 @@ describe('belts to have ready', () => {
       new Map(),
     );
     expect(straw).toMatchObject({ passed: 43, likely: 5, atMost: 7, missing: 2 });
-    expect(straw!.sums).toContain('missing: 7 − 5 in stock = 2');
+    expect(straw!.sums).toContain('short: 7 − 5 in stock = 2');
     expect(stockWords(straw!)).toBe('2 more');
     expect(stockWords(moss!)).toBe('enough');
     expect(beltNeeds(classes, [stock('plum')], new Map())).toEqual([]);
@@ -67,7 +67,7 @@ describe('belts to hand out', () => {
     ]);
     const [straw] = beltNeeds(classes, [stock('straw', { onHand: 5 })], waiting);
     expect(straw).toMatchObject({ missing: 4 });
-    expect(straw!.sums).toContain('to have ready: 2 to hand out + 7 to come = 9 pieces');
+    expect(straw!.sums).toContain('needed: 2 to hand out + 7 to come = 9 pieces');
   });
 });
 

@@ -289,7 +289,7 @@ function openProjector(): void {
           </div>
           <LessonTools :page="page" :run="run" @note="note" />
           <p v-if="lessons.waiting > 0" class="soft" role="status">
-            {{ t('runner-page.saved-here-waiting-on-the-way', { waiting: lessons.waiting }) }}
+            {{ t('runner-page.saved-here-waiting-on-the-way', { n: lessons.waiting }) }}
           </p>
           <BAlert v-if="lessons.refused !== null" variant="danger" :model-value="true">{{
             t('runner-page.the-school-did-not-take-something', { refused: lessons.refused })

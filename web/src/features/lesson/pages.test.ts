@@ -94,9 +94,9 @@ describe('today', () => {
     serve();
     const wrapper = await open(TodayPage);
     expect(minutes(wrapper).reduce((sum, each) => sum + each, 0)).toBe(40);
-    expect(wrapper.text()).toContain('The step brings it, and the class has not met it yet.');
+    expect(wrapper.text()).toContain('New on this step; the class hasn’t met it yet.');
     expect(wrapper.text()).toContain('1 belt to hand out');
-    expect(wrapper.text()).toContain('The first lesson that Escalier runs with this class.');
+    expect(wrapper.text()).toContain('Your first lesson with this class in Escalier.');
   });
 
   it('keeps what the teacher changes, and still ends with the bell', async () => {
@@ -105,7 +105,7 @@ describe('today', () => {
     await press(wrapper, 'A minute more for Warm-up');
     expect(minutes(wrapper).reduce((sum, each) => sum + each, 0)).toBe(40);
     expect(sent(asked).map(({ kind }) => kind)).toEqual(['planned']);
-    await press(wrapper, 'Save as our usual lesson');
+    await press(wrapper, 'Save as usual lesson');
     expect(sent(asked).at(-1)).toMatchObject({
       kind: 'usual',
       usual: expect.arrayContaining([expect.objectContaining({ kind: 'tune' })]),
@@ -137,8 +137,8 @@ describe('today', () => {
       'GET /api/staircases': () => [],
     });
     const wrapper = await open(TodayPage);
-    expect(wrapper.text()).toContain('Stay: you decide');
-    await press(wrapper, 'Go on to step 2');
+    expect(wrapper.text()).toContain('Stay on this step: you decide');
+    await press(wrapper, 'Move on to step 2');
     const put = asked.find(({ method }) => method === 'PUT')!.body as typeof settings;
     expect(put.style.teaching.ownStep).toBe(1);
     expect(put.version).toBe(3);
@@ -148,7 +148,7 @@ describe('today', () => {
     serve({ 'POST /api/classes/c/lessons': () => new Refused(503, 'Away.') });
     const wrapper = await open(RunnerPage);
     await press(wrapper, 'Start the lesson →');
-    expect(wrapper.text()).toContain('1 on the way to the school');
+    expect(wrapper.text()).toContain('sending 1 change');
     expect(localStorage.getItem('escalier-lessons')).toContain('started');
   });
 });
@@ -180,7 +180,7 @@ describe('what the school does not take', () => {
     // Sending twice stores once: how often is another matter.
     expect([...new Set(taken)]).toEqual(['started', 'again']);
     await flushPromises();
-    expect(wrapper.text()).toContain('did not take something of this lesson. Too long.');
+    expect(wrapper.text()).toContain('Part of this lesson couldn’t be saved. Too long.');
   });
 });
 
@@ -212,7 +212,7 @@ describe('a lesson', () => {
     serve();
     const first = await open(RunnerPage);
     await press(first, 'Start the lesson →');
-    await press(first, 'Go on →');
+    await press(first, 'Next →');
     const again = await open(RunnerPage);
     expect(again.get('[aria-label="Now"]').text()).toContain('Warm-up');
   });

@@ -77,7 +77,7 @@ describe('the sound check', () => {
 
   it('says that a held note is right, and which one it is when it is not', async () => {
     const wrapper = open();
-    expect(wrapper.text()).toContain('Nothing is heard yet.');
+    expect(wrapper.text()).toContain('Nothing heard yet.');
     await press(wrapper, 'Start listening');
     expect(wrapper.text()).toContain('Hold the note for a second.');
     await hold(79);
@@ -119,7 +119,7 @@ describe('listening along', () => {
     await wrapper.get('button').trigger('click');
     for (let turn = 0; turn < 4; turn++) await flushPromises();
     await hold(79);
-    expect(wrapper.text()).toContain('Listening, 1 s. Nothing is kept.');
+    expect(wrapper.text()).toContain('Listening, 1 s. Nothing is stored.');
     await wrapper.get('button').trigger('click');
     for (let turn = 0; turn < 4; turn++) await flushPromises();
     expect(listen.mock.calls[0]![0]).toMatchObject({ abc: 'X:1', rate: 22_050, rule });

@@ -49,7 +49,7 @@ describe('HeatMap', () => {
     expect(ten.findAll('tbody button')).toHaveLength(90);
     expect(ten.get('button[aria-label^="A to E"]').attributes('aria-label')).toBe('A to E: 3.4, hard');
     await openHow(ten);
-    expect(ten.text()).toContain('90 moves among 10 notes');
+    expect(ten.text()).toContain('90 moves between 10 notes');
   });
 
   it('gives the move that is pressed', async () => {

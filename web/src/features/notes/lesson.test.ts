@@ -147,7 +147,7 @@ describe('Fingers', () => {
 
   it('shows the class only the picture and the words', () => {
     const stage = mount(FingerStage, { props: { lesson, big: true, view: 'facing' } });
-    expect(stage.text()).not.toContain('If it does not sound right');
+    expect(stage.text()).not.toContain('If it doesn’t sound right');
     expect(stage.text()).toContain('Mirrored');
     expect(stage.text()).toContain('Cover test');
   });

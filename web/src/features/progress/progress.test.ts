@@ -169,6 +169,6 @@ describe('trends of a class', () => {
     const open = page({ today: '2026-03-09', lessons });
     const trends = trendsOf(open, early, forecastsOf(fanRequests(open, early)));
     expect(trends.then?.from).toBe(4);
-    expect(againstFan(trends)).toMatch(/^Predicted after lesson 4: .* actual 1\.0, slower than expected/);
+    expect(againstFan(trends)).toMatch(/^Forecast after lesson 4: .* actual 1\.0, slower than expected/);
   });
 });

@@ -101,7 +101,7 @@ describe('the pupils of a class', () => {
     await wrapper.get('[aria-label="Class"]').setValue('o');
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('Bo is in this class already:');
+    expect(wrapper.text()).toContain('Bo is already in this class.');
   });
 
   const erasing = {

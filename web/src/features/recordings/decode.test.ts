@@ -55,18 +55,18 @@ describe('a file that is to be a recording', () => {
     await expect(decode(blob(0))).rejects.toThrow('The file is empty.');
     await expect(decode(blob(2_000_000_000))).rejects.toThrow('far too large');
     browser([tone(0.5)], 200);
-    await expect(decode(blob())).rejects.toThrow('It is 4 minutes long: three are the most.');
+    await expect(decode(blob())).rejects.toThrow('It is 4 minutes long; the limit is three.');
     browser([tone(0.0001)]);
-    await expect(decode(blob())).rejects.toThrow('Nothing can be heard in it.');
+    await expect(decode(blob())).rejects.toThrow('It is silent.');
     browser(null);
-    await expect(decode(blob())).rejects.toThrow('no sound file that this browser can play');
+    await expect(decode(blob())).rejects.toThrow('This browser can’t play this file');
   });
 
   it('is not decoded at all when its head says that it is too long', async () => {
     browser([tone(0.5)]);
     const decoded = vi.spyOn(OfflineAudioContext.prototype, 'decodeAudioData');
     stated(2940);
-    await expect(decode(blob())).rejects.toThrow('It is 49 minutes long: three are the most.');
+    await expect(decode(blob())).rejects.toThrow('It is 49 minutes long; the limit is three.');
     expect(decoded).not.toHaveBeenCalled();
   });
 

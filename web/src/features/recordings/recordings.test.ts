@@ -126,13 +126,13 @@ describe('the recordings of a class', () => {
     expect(asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body)).toMatchObject([
       ...[{ heard: { outcome: 'nearly', remarks: ['signature'], sure: 0.95 } }, { heard: { outcome: 'nearly' } }],
     ]);
-    expect(wrapper.text()).toContain('2 recordings at school, 2.0 of 500 MB. Each is erased after 30 days.');
+    expect(wrapper.text()).toContain('2 recordings stored, 2.0 of 500 MB. Each is erased after 30 days.');
   });
 
   it('say what could not be listened to, and try again when asked', async () => {
-    decode.mockRejectedValue(new PlainError('This is no sound file that this browser can play.'));
+    decode.mockRejectedValue(new PlainError('This browser can’t play this file.'));
     const { wrapper } = await open(RecordingsPage, [recording('one')]);
-    expect(wrapper.text()).toContain('This is no sound file that this browser can play.');
+    expect(wrapper.text()).toContain('This browser can’t play this file.');
     decode.mockResolvedValue({ samples: new Float32Array(10), rate: 22_050, seconds: 20, deadSide: false });
     await wrapper
       .findAll('button')
@@ -144,7 +144,7 @@ describe('the recordings of a class', () => {
 
   it('are looked over before they are added', async () => {
     const { wrapper } = await open(RecordingsPage, []);
-    expect(wrapper.text()).toContain('Nothing is waiting.');
+    expect(wrapper.text()).toContain('Nothing waiting.');
     const sent: string[] = [];
     const earlier = fetch;
     vi.stubGlobal('fetch', (input: string, init: RequestInit = {}) => {
@@ -277,11 +277,11 @@ describe('one recording', () => {
     await wrapper.get('textarea').setValue('Well done.');
     window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
     for (let turn = 0; turn < 6; turn++) await flushPromises();
-    expect(document.body.textContent).toContain('The result is saved, but your words are not: “Well done.”.');
+    expect(document.body.textContent).toContain('The result is saved, but not your answer: “Well done.”.');
   });
 
   it('that is gone says so', async () => {
     const { wrapper } = await open(RecordingPage, [], { recordingId: 'one' });
-    expect(wrapper.text()).toContain('This recording is not here any more');
+    expect(wrapper.text()).toContain('This recording is gone');
   });
 });

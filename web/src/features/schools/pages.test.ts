@@ -51,7 +51,7 @@ describe('cautions', () => {
     const { wrapper } = await openPage(TakeCare, { place: 'lesson' });
     expect(wrapper.text()).toContain('Never play a mouthpiece that someone else has used');
     expect(wrapper.text()).not.toContain('A full class is loud');
-    expect(wrapper.text()).toContain('The rules of your school and country come first.');
+    expect(wrapper.text()).toContain('Your school’s and country’s rules come first.');
   });
 });
 
@@ -158,7 +158,7 @@ describe('people', () => {
     await wrapper.findAll('form')[0]!.get('select').setValue('teacher');
     await wrapper.findAll('form')[0]!.trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('Mara Tillen is the only owner:');
+    expect(wrapper.text()).toContain('Mara Tillen is the only owner.');
   });
 });
 
@@ -206,7 +206,7 @@ describe('the account', () => {
     await next!.setValue('four plain words here');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
-    expect(wrapper.text()).toContain('This is not your password.');
+    expect(wrapper.text()).toContain('That isn’t your password.');
     expect(current!.attributes('aria-describedby')).not.toBe('');
     await wrapper.get('form').trigger('submit');
     await flushPromises();
@@ -247,7 +247,7 @@ describe('the school’s data', () => {
       }),
     );
     expect(wrapper.get('[role="alert"]').text()).toBe(
-      'This is no archive of a school: at terms.0.startsOn: A date such as 2026-01-31.',
+      'This isn’t a school archive: at terms.0.startsOn: A date such as 2026-01-31.',
     );
   });
 });

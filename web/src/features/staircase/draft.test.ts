@@ -65,9 +65,9 @@ describe('changing a staircase', () => {
   it('removes a step, but not one that results or pupils hang on, and says what to do instead', () => {
     expect(names(done(removeStep(three, 0)))).toBe('two three');
     expect(why(removeStep(three, 1))).toBe(
-      'Step 2, “two”, has 4 results. Move it instead of removing it, or change a copy of the staircase.',
+      'Step 2, “two”, has 4 results. Move it instead of removing it, or edit a copy of the staircase.',
     );
-    expect(why(removeStep(three, 2))).toContain('another first step');
+    expect(why(removeStep(three, 2))).toContain('is where a pupil starts');
     expect(why(removeStep(draft(step('only')), 0))).toContain('needs a step');
   });
 
@@ -91,7 +91,7 @@ describe('changing a staircase', () => {
     const merged = done(mergeWithNext(split, 0));
     expect(merged.steps[0]).toMatchObject({ lessons: 3, tunes: [{ title: 'one' }, { title: 'Lark', role: 'choice' }] });
     expect(why(mergeWithNext(three, 0))).toContain('has 4 results');
-    expect(why(mergeWithNext(three, 2))).toContain('no step behind');
+    expect(why(mergeWithNext(three, 2))).toContain('no step after');
   });
 
   it('gives belts in their order, and sends what the server knows', () => {

@@ -93,9 +93,9 @@ describe('the stairs editor', () => {
   it('shows what each step brings, and what is to be said of it at its place', async () => {
     const { wrapper } = await openEditor();
     expect(titles(wrapper)).toEqual(['1 doorbell', '2 ladder', '3 goose']);
-    expect(wrapper.text()).toContain('climbed by 4 Plover: a change is for all of them');
+    expect(wrapper.text()).toContain('used by 4 Plover: changes affect all of them');
     await wrapper.findAll('.open-step')[2]!.trigger('click');
-    expect(wrapper.get('[aria-label="Step 3"]').text()).toContain('Brings G and E at once.');
+    expect(wrapper.get('[aria-label="Step 3"]').text()).toContain('Brings G and E together.');
     expect(wrapper.findAll('.step-row')[2]!.text()).toContain('look');
   });
 

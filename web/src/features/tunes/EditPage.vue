@@ -123,7 +123,7 @@ const partOptions = computed(() => [
   { value: '', text: t('edit-page.as-escalier-suggests') },
   ...parts.value.map((part) => ({
     value: String(part.index),
-    text: t('edit-page.name-notes-notes', { name: part.name, notes: part.notes }),
+    text: t('edit-page.name-notes-notes', { name: part.name, n: part.notes }),
   })),
 ]);
 
