@@ -57,9 +57,9 @@ test('a step shows its engraved tune, names, new notes ringed and the fingerings
   await page.getByRole('button', { name: 'Under the notes' }).click();
   await page.getByLabel('Row 1', { exact: true }).selectOption('fixed-do');
   await expect(engraved(tune).verses.first()).toHaveText('ti');
-  await page.getByRole('button', { name: 'Row 1 off' }).click();
+  await page.getByRole('button', { name: 'Remove row 1' }).click();
   await expect(engraved(tune).verses.first()).toHaveText('Geese');
-  await page.getByRole('button', { name: 'Row 1 off' }).click();
+  await page.getByRole('button', { name: 'Remove row 1' }).click();
   await expect(engraved(tune).verses).toHaveCount(0);
 });
 

@@ -91,7 +91,7 @@ test('from the slip to ten minutes, a recording, the teacher’s answer, and bac
       .poll(async () => {
         await phone.reload();
         await phone.getByRole('link', { name: 'Teacher' }).click();
-        return phone.getByText(/Practise bar \d slowly, then send it once more/).count();
+        return phone.getByText(/Practise bar \d slowly, then send it again/).count();
       })
       .toBe(1);
     await expect(phone.getByText('Nearly: once more.')).toBeVisible();

@@ -61,7 +61,7 @@ test('a lesson of forty minutes is stepped through by keys alone, with the class
   await expect(seen(projector)).toContainText('Row 1');
   for (let part = 0; part < 12 && !(await page.getByText('The lesson is over').isVisible()); part++)
     await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('What is left goes into the next plan.')).toBeVisible();
+  await expect(page.getByText('The rest goes into the next plan.')).toBeVisible();
 });
 
 test('a lesson goes on with the network cut, after a reload too, and all of it arrives', async ({ page, context }) => {
@@ -75,7 +75,7 @@ test('a lesson goes on with the network cut, after a reload too, and all of it a
   await page.getByRole('button', { name: 'Remark' }).click();
   await page.getByLabel('Shown with the next plan').fill('Windows open next time.');
   await page.getByRole('button', { name: 'Keep it' }).click();
-  await expect(page.getByText(/Saved here; 2 on the way/)).toBeVisible();
+  await expect(page.getByText(/Saved on this device; sending 2/)).toBeVisible();
   // What a teacher says lies sealed until it is away.
   await expect.poll(() => page.evaluate(() => localStorage.getItem('escalier-lesson-words'))).toMatch(/"iv"/);
   expect(await page.evaluate(() => JSON.stringify({ ...localStorage }))).not.toContain('Windows open');
@@ -224,7 +224,7 @@ test('axe finds nothing on the screens of a lesson, and the plan is printed for 
   await expect(page.getByRole('list').filter({ hasText: 'Settle in' })).toBeVisible();
   await expectAccessibleOnTablet(page);
   await page.getByRole('link', { name: 'For a substitute' }).click();
-  await expect(page.getByText('You do not need to play.')).toBeVisible();
+  await expect(page.getByText('You don’t need to play.')).toBeVisible();
   await expectAccessibleOnTablet(page);
   await page.goto(today.replace(/today$/, 'lesson'));
   await page.getByRole('button', { name: 'Keys', exact: true }).click();

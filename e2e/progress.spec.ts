@@ -122,7 +122,7 @@ test('axe finds nothing on the board, the pupil’s page, the trends, and the li
   for (const desk of ['remarks', 'belts']) {
     await page.goto(`/school/${desk}`);
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-    await expect(page.getByRole('button', { name: /Save for the school|Save the stock/ })).toBeVisible();
+    await expect(page.getByRole('button', { name: /Save for the school|Save stock/ })).toBeVisible();
     await expectAccessibleOnTablet(page);
   }
 });

@@ -45,9 +45,9 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   const [, lesson] = await nextLessons(page, '4 Otter');
   const ics = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\nPRODID:-//t//t//EN\r\nBEGIN:VEVENT\r\nUID:1\r\nDTSTAMP:20260101T000000Z\r\nDTSTART;VALUE=DATE:${lesson.replaceAll('-', '')}\r\nDTEND;VALUE=DATE:${dayFrom(lesson, 1).replaceAll('-', '')}\r\nSUMMARY:Founders’ day\r\nEND:VEVENT\r\nEND:VCALENDAR\r\n`;
   const file = (content: string) => ({ name: 'days.ics', mimeType: 'text/calendar', buffer: Buffer.from(content) });
-  await page.getByLabel(/Read days off/).setInputFiles(file('no calendar'));
+  await page.getByLabel(/Import days off/).setInputFiles(file('no calendar'));
   await expect(page.getByRole('alert')).toContainText('This file cannot be read as a calendar');
-  await page.getByLabel(/Read days off/).setInputFiles(file(ics));
+  await page.getByLabel(/Import days off/).setInputFiles(file(ics));
   await expect(page.getByRole('group', { name: 'Days off in the file' })).toContainText('Founders’ day');
   await page.getByRole('button', { name: 'Add these' }).click();
   const reasons = page.getByRole('textbox', { name: /^Reason of day off/ });
@@ -118,12 +118,12 @@ test('an assistant comes by a link, hears pupils, and finds no page of the teach
   const device = await browser.newContext();
   const other = await device.newPage();
   await other.goto(link);
-  await expect(other.getByText('You are invited as an assistant')).toBeVisible();
+  await expect(other.getByText('You’re invited as an assistant')).toBeVisible();
   await expectAccessible(other);
   await other.getByLabel('Your e-mail').fill('asha@osierbridge.example');
   await other.getByLabel('Password').fill('short');
   await other.getByRole('button', { name: 'Create my account' }).click();
-  await expect(other.getByText('At least 12 letters')).toBeVisible();
+  await expect(other.getByText('At least 12 characters')).toBeVisible();
   await other.getByLabel('Password').fill(PASSWORD);
   await other.getByRole('button', { name: 'Create my account' }).click();
   await expect(other.getByRole('heading', { level: 2, name: 'Whistle Club' })).toBeVisible();

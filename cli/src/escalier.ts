@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { LOCALES, setEnglish, USUAL_ENGLISH } from '@escalier/messages';
 import { BadInput, type Command } from './command.ts';
 import { completion } from './completion.ts';
 import { t } from './messages.ts';
@@ -36,6 +37,7 @@ async function help(): Promise<string> {
   const more = [
     t('escalier.command-help-one-command-with-an'),
     t('escalier.completion-a-script-that-completes-commands'),
+    t('escalier.locale'),
   ];
   return [HEAD, ...rows, ...more, EXITS].join('\n');
 }
@@ -56,11 +58,25 @@ export interface Ended {
   readonly err: string;
 }
 
+/** Takes `--locale en-US` off a command line, and speaks so from then on. @throws BadInput for any other. */
+function speaking(argv: readonly string[]): readonly string[] {
+  const at = argv.indexOf('--locale');
+  if (at < 0) {
+    setEnglish(USUAL_ENGLISH);
+    return argv;
+  }
+  const chosen = LOCALES.find((each) => each === argv[at + 1]);
+  if (chosen === undefined)
+    throw new BadInput(t('escalier.no-such-locale', { word: argv[at + 1] ?? '', list: LOCALES.join(', ') }));
+  setEnglish({ locale: chosen, pupils: chosen === 'en-US' ? 'student' : 'pupil' });
+  return argv.toSpliced(at, 2);
+}
+
 /** Runs one command line. Bad input gives a sentence on `err` and code 1, or `{error}` as JSON when asked for. */
 export async function escalier(argv: readonly string[]): Promise<Ended> {
   const wantsJson = argv.includes('--json');
   try {
-    const [name, ...words] = argv;
+    const [name, ...words] = speaking(argv);
     if (name === undefined || name === 'help' || name === '--help') return { code: 0, out: await help(), err: '' };
     if (name === 'completion') return { code: 0, out: completion(await allCommands()), err: '' };
     const load = Object.hasOwn(COMMANDS, name) ? COMMANDS[name] : undefined;

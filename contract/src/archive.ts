@@ -2,6 +2,7 @@ import { PRINT_SIZES, TEMPLATE_IDS } from '@escalier/core/handouts';
 import { MOST_ABC_CHARACTERS } from '@escalier/core/formats';
 import { CONDITIONS, OWNERS, STOCK_WAYS } from '@escalier/core/instruments';
 import { LETTERS } from '@escalier/core/music';
+import { USUAL_ENGLISH } from '@escalier/messages';
 import { CAUTION_PLACES, USUAL_TEACHING } from '@escalier/core/practice';
 import { OUTCOMES } from '@escalier/core/records';
 import { ANY_WAY } from '@escalier/core/staircase';
@@ -9,6 +10,7 @@ import * as z from 'zod/mini';
 import { ChangeFact } from './changes.ts';
 import { Brings, meeting, NOTHING_BROUGHT, pointsRule, TeachingStyle, teaching } from './classes.ts';
 import { beltId, instrumentId } from './choices.ts';
+import { english } from './english.ts';
 import { count, email, localDate, moment, timeZone, uuid as id, whole } from './fields.ts';
 import { lessonEventContent } from './lessons.ts';
 import { role } from './people.ts';
@@ -96,6 +98,7 @@ export const HEAD = {
     z.object({
       name: text,
       timeZone,
+      english: z._default(english, USUAL_ENGLISH),
       cautions: z.nullable(z.array(caution).check(z.maxLength(40))),
       remarks: z._default(z.nullable(z.array(remark).check(z.maxLength(20))), null),
       noteColours: z._default(z.nullable(noteColours), null),

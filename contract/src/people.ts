@@ -16,6 +16,7 @@ import {
   version,
   writtenMoment,
 } from './fields.ts';
+import { english } from './english.ts';
 
 /** What somebody may do at a school: all of it, teach and set up classes, or only hear pupils. */
 export const ROLES = ['owner', 'teacher', 'assistant'] as const;
@@ -48,6 +49,7 @@ export const Me = z.object({
   role,
   /** IANA name. */
   timeZone: z.string(),
+  english,
   /** Of the school's name and clock. */
   schoolVersion: count,
   /** Null for the usual ones. */

@@ -1,5 +1,6 @@
 import { OUTCOMES } from '@escalier/core/records';
 import * as z from 'zod/mini';
+import { english } from './english.ts';
 import { knownNames } from './knowledge.ts';
 import { plainStyle } from './plain-style.ts';
 import {
@@ -113,6 +114,7 @@ export const RoomFacts = z.object({
   whose: z.string(),
   instrumentId: z.string(),
   style: plainStyle,
+  english,
   chunkBeats: count,
   /** Up to the step that the pupil is on, and the next one. */
   tunes: z.array(RoomTune),

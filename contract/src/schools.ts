@@ -4,6 +4,7 @@ import { CAUTION_PLACES, contrastWithWhite, LEAST_CONTRAST, type Caution } from 
 import type { Remark } from '@escalier/core/records';
 import * as z from 'zod/mini';
 import { different, type ReadOf, remarkId, text, timeZone, typed, version } from './fields.ts';
+import { english } from './english.ts';
 import { schoolName } from './people.ts';
 
 const colour = z.string().check(
@@ -11,10 +12,11 @@ const colour = z.string().check(
   z.refine((each) => contrastWithWhite(each) >= LEAST_CONTRAST, 'too-pale'),
 );
 
-/** Name and clock of a school. */
+/** Name, clock and English of a school. */
 export const SchoolInput = z.object({
   name: schoolName,
   timeZone,
+  english,
   /** Of note heads, by letter; null for the usual ones. */
   noteColours: z._default(z.nullable(z.record(z.enum(LETTERS), colour)), null),
   version,

@@ -1,5 +1,5 @@
-import { americanWords } from './american.ts';
-import { locale } from './locale.ts';
+import { wordsIn } from './englishes.ts';
+import { english } from './locale.ts';
 
 /** Text and names of values by turns, text first: "{n} of {total}" is `['', 'n', ' of ', 'total']`. */
 export type Parts = readonly string[];
@@ -16,7 +16,7 @@ export const isOne = (n: number): boolean => PLURALS.select(Math.abs(n)) === 'on
 
 /** Says a built message in the English that is set; `n` among the values chooses between one and many. */
 export function sayBuilt(message: Built, values: Values = {}): string {
-  const words = locale() === 'en-US' ? americanWords : (text: string) => text;
+  const words = (text: string): string => wordsIn(english(), text);
   if (typeof message === 'string') return words(message);
   const parts = 'one' in message ? (isOne(Number(values.n)) ? message.one : message.many) : message;
   return parts.map((part, index) => (index % 2 === 0 ? words(part) : String(values[part]))).join('');

@@ -1,6 +1,16 @@
 import { say } from './say.ts';
 
-export { inLocale, locale, LOCALES, setLocale, type Locale } from './locale.ts';
+export {
+  english,
+  inEnglish,
+  locale,
+  LOCALES,
+  PUPIL_WORDS,
+  setEnglish,
+  USUAL_ENGLISH,
+  type English,
+  type Locale,
+} from './locale.ts';
 
 /** Names in braces: "{n} of {total}" has `n` and `total`. */
 type Slots<M> = M extends `${string}{${infer Name}}${infer Rest}`
@@ -15,7 +25,7 @@ export type Say<C extends Catalogue> = <K extends keyof C & string>(
 ) => string;
 
 /**
- * A catalogue's `t`. British messages are written; American ones follow from them by the table in american.ts, before
+ * A catalogue's `t`. British messages are written; American ones follow from them by the table in englishes.ts, before
  * values are put in, so that a pupil called Bar keeps the name.
  */
 export function catalogue<const C extends Catalogue>(messages: C): Say<C> {

@@ -2,22 +2,35 @@
 export const LOCALES = ['en-GB', 'en-US'] as const;
 export type Locale = (typeof LOCALES)[number];
 
-const state: { locale: Locale } = { locale: 'en-GB' };
+/** What a school calls those it teaches. */
+export const PUPIL_WORDS = ['pupil', 'student'] as const;
+export type PupilWord = (typeof PUPIL_WORDS)[number];
 
-export const locale = (): Locale => state.locale;
-
-/** Sets the English of all that is said from now on; tables made before keep theirs. */
-export function setLocale(chosen: Locale): void {
-  state.locale = chosen;
+/** How a school speaks. */
+export interface English {
+  readonly locale: Locale;
+  readonly pupils: PupilWord;
 }
 
-/** Gives what `words` says in another English: for a server that serves several schools at once. */
-export function inLocale<T>(chosen: Locale, words: () => T): T {
-  const before = state.locale;
-  state.locale = chosen;
+export const USUAL_ENGLISH: English = { locale: 'en-GB', pupils: 'pupil' };
+
+const state = { english: USUAL_ENGLISH };
+
+export const english = (): English => state.english;
+export const locale = (): Locale => state.english.locale;
+
+/** Sets the English of all that is said from now on; tables made before keep theirs. */
+export function setEnglish(chosen: English): void {
+  state.english = chosen;
+}
+
+/** Gives what `words` says in another English. */
+export function inEnglish<T>(chosen: English, words: () => T): T {
+  const before = state.english;
+  state.english = chosen;
   try {
     return words();
   } finally {
-    state.locale = before;
+    state.english = before;
   }
 }

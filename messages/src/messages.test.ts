@@ -2,10 +2,10 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { afterEach, describe, expect, test } from 'vitest';
-import { american, americanWords } from './american.ts';
+import { messageIn, wordsIn } from './englishes.ts';
 import { build } from './build.ts';
 import { sayBuilt } from './built.ts';
-import { catalogue, inLocale, LOCALES, setLocale } from './index.ts';
+import { catalogue, inEnglish, LOCALES, PUPIL_WORDS, setEnglish, USUAL_ENGLISH, type English } from './index.ts';
 import { say } from './say.ts';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
@@ -25,7 +25,9 @@ function valuesFor(message: string, n: number): Record<string, string | number> 
   return Object.fromEntries(names.map((name) => [name, name === 'n' ? n : `<${name}>`]));
 }
 
-afterEach(() => setLocale('en-GB'));
+const AMERICAN: English = { locale: 'en-US', pupils: 'pupil' };
+
+afterEach(() => setEnglish(USUAL_ENGLISH));
 
 describe('a message', () => {
   test('has named values, and one and many', () => {
@@ -38,8 +40,8 @@ describe('a message', () => {
   });
 
   test('of any catalogue is said alike from its text and as the build leaves it, in each English', () => {
-    for (const locale of LOCALES) {
-      setLocale(locale);
+    for (const english of LOCALES.flatMap((locale) => PUPIL_WORDS.map((pupils) => ({ locale, pupils })))) {
+      setEnglish(english);
       for (const [key, message] of ALL)
         for (const n of [0, 1, 2]) {
           const values = valuesFor(message, n);
@@ -80,12 +82,19 @@ describe('American English', () => {
     ['4 centimetres', '4 centimeters'],
     ['the metre', 'the time signature'],
   ])('%s', (british, said) => {
-    expect(americanWords(british)).toBe(said);
+    expect(wordsIn(AMERICAN, british)).toBe(said);
+  });
+
+  test('calls pupils students where the school does', () => {
+    const t = catalogue({ left: 'Pupils: {n} pupil’s bar | Pupils: {n} pupils’ bars' });
+    const say = (english: English) => inEnglish(english, () => t('left', { n: 2 }));
+    expect(say({ locale: 'en-GB', pupils: 'student' })).toBe('Students: 2 students’ bars');
+    expect(say({ locale: 'en-US', pupils: 'student' })).toBe('Students: 2 students’ measures');
   });
 
   test('leaves the words of a value as they are', () => {
     const t = catalogue({ away: 'Bar 3: {name} is away' });
-    expect(inLocale('en-US', () => t('away', { name: 'Bar Colour' }))).toBe('Measure 3: Bar Colour is away');
+    expect(inEnglish(AMERICAN, () => t('away', { name: 'Bar Colour' }))).toBe('Measure 3: Bar Colour is away');
     expect(t('away', { name: 'Bar Colour' })).toBe('Bar 3: Bar Colour is away');
   });
 
@@ -93,7 +102,9 @@ describe('American English', () => {
     const british =
       /\b(crotchet|quaver|minim|semibreve|colour|metre|practis|programme|licence|favourite|centre|grey|organis|recognis)/i;
     expect(
-      ALL.map(([, message]) => american(message)).filter((message) => british.test(message.replace(/\{\w+\}/g, ''))),
+      ALL.map(([, message]) => messageIn(AMERICAN, message)).filter((message) =>
+        british.test(message.replace(/\{\w+\}/g, '')),
+      ),
     ).toEqual([]);
   });
 });

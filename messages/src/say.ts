@@ -1,7 +1,7 @@
 import { compile, createCoreContext, registerMessageCompiler, translate } from '@intlify/core-base';
-import { american } from './american.ts';
+import { messageIn } from './englishes.ts';
 import { isOne, type Values } from './built.ts';
-import { locale } from './locale.ts';
+import { english } from './locale.ts';
 
 registerMessageCompiler(compile);
 
@@ -15,7 +15,7 @@ const context = createCoreContext({
 
 /** Says a message in the English that is set; `n` among the values chooses between one and many. */
 export function say(message: string, values: Values = {}): string {
-  const meant = locale() === 'en-US' ? american(message) : message;
+  const meant = messageIn(english(), message);
   const plural = typeof values.n === 'number' ? { plural: values.n } : {};
   return String(translate(context, meant, values, { ...plural, resolvedMessage: true }));
 }

@@ -5,7 +5,7 @@ import { CLI_BUILD, ROOT } from './paths.mjs';
 import { runQuiet } from './processes.mjs';
 import { Refusal } from './say.mjs';
 
-const SOURCES = ['core/src', 'paper/src', 'cli/src', 'scripts/build-cli.mjs', 'package-lock.json'];
+const SOURCES = ['messages/src', 'core/src', 'paper/src', 'cli/src', 'scripts/build-cli.mjs', 'package-lock.json'];
 /** Sheets need packages that are not in the build. */
 const WITH_PACKAGES = new Set(['handout']);
 

@@ -32,6 +32,7 @@ const who = {
   sealKey: '',
   until: new Date('2999-01-01'),
   timeZone: school.timeZone,
+  english: school.english,
 };
 
 /** Of the large school, once it has grown. */

@@ -1,4 +1,5 @@
 import './no-eval.ts';
+import './english.ts';
 import '@fontsource/atkinson-hyperlegible-next/400.css';
 import '@fontsource/atkinson-hyperlegible-next/700.css';
 import '@fontsource/bricolage-grotesque/700.css';

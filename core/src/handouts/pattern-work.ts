@@ -22,7 +22,7 @@ export function sameBars(request: HandoutRequest): Handout {
     question: t('pattern-work.which-bars-are-the-same-as', { bars: bars[0]! }),
     answer: bars
       .slice(1)
-      .map((bar) => `bar ${bar}`)
+      .map((bar) => t('bar.one', { bar }))
       .join(', '),
     facts: { bars },
   }));

@@ -62,7 +62,7 @@ export const COUNTING_CHOICES: readonly StyleChoice<Counting | null>[] = [
 ];
 
 export const LENGTH_CHOICES: readonly StyleChoice<LengthWords>[] = [
-  { value: 'british', label: t('teaching.crotchet-minim'), speaksFor: t('teaching.the-words-used-in-british-and') },
+  { value: 'british', label: 'Crotchet, minim', speaksFor: t('teaching.the-words-used-in-british-and') },
   { value: 'american', label: t('teaching.quarter-half'), speaksFor: t('teaching.the-names-say-the-fraction') },
 ];
 

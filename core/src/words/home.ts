@@ -91,7 +91,7 @@ function advice(reason: Reason, { score }: Listened, { tune, on, say }: Listenin
   const barOf = (at: number): number => tune.bars[score.notes[at]!.barIndex]!.number;
   const inBars = (places: readonly number[]): string => {
     const bars = [...new Set(places.map(barOf))].toSorted((a, b) => a - b);
-    return `in ${bars.length === 1 ? 'bar' : 'bars'} ${listWords(bars.map(String))}`;
+    return `in ${bars.length === 1 ? t('bar.bar') : t('bar.bars')} ${listWords(bars.map(String))}`;
   };
   const name = (midi: number, near: number): string =>
     say(pitchName(pitchIn(tune.bars[score.notes[near]!.barIndex]!.key, midi - on.soundsAbove)));

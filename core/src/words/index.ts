@@ -1,3 +1,4 @@
+export { usualLengths, usualPaper } from './english.ts';
 export { costWords, describeMove } from './moves.ts';
 export { bridgeWords, gapWords, trapWords } from './notes.ts';
 export * from './tunes.ts';

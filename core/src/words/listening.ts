@@ -148,7 +148,7 @@ function inBars(numbers: readonly number[]): string {
 function counted(bars: readonly number[], what: string): string {
   const each = [...new Set(bars)].map((bar) => {
     const times = bars.filter((other) => other === bar).length;
-    return times === 1 ? `bar ${bar}` : `bar ${bar} ${timesWords(times)}`;
+    return times === 1 ? t('bar.one', { bar }) : `${t('bar.one', { bar })} ${timesWords(times)}`;
   });
   return `${what} ${listWords(each)}`;
 }

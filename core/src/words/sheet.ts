@@ -28,7 +28,11 @@ export function sheetWords(tune: Tune, speech: SheetSpeech): readonly string[] {
   const { metre } = tune.bars[0]!;
   const last = tune.bars.at(-1)!.number;
   return [
-    t('sheet.metre-time-last-value', { metre: metreText(metre), last, value: last === 1 ? 'bar' : 'bars' }),
+    t('sheet.metre-time-last-value', {
+      metre: metreText(metre),
+      last,
+      value: last === 1 ? t('bar.bar') : t('bar.bars'),
+    }),
     ...tune.bars.map((bar, index) => {
       const music = tune.parts.map(({ bars }) => eventWords(bars[index]!, bar.key, speech)).join('; second part: ');
       return `${bar.number === 0 ? t('sheet.pickup') : t('sheet.bar-number', { number: bar.number })}: ${[music, ...signWordsOf(bar)].join('; ')}.`;

@@ -4,7 +4,7 @@ import { t } from './messages.ts';
 
 /** "bar 3", "bars 3 to 6". */
 export function barRange([first, last]: readonly [number, number]): string {
-  return first === last ? `bar ${first}` : t('teaching.bars-first-to-last', { first, last });
+  return first === last ? t('bar.one', { bar: first }) : t('teaching.bars-first-to-last', { first, last });
 }
 
 const STARTS: Readonly<Record<ChunkStart, string>> = {

@@ -1,4 +1,6 @@
 export default {
+  'bar.one': 'bar {bar}',
+  'bar.pickup': 'pickup',
   'fault-tools.what-is-heard': 'What is heard',
   'fault-tools.slowly': 'slowly',
   'fault-tools.mark-a-bar': 'Mark a bar',

@@ -1,4 +1,5 @@
 export default {
+  'bar.one': 'bar {bar}',
   'agreement-card.escalier-listened-right-kept-times-of': 'Escalier was right {kept} times out of {proposed}',
   'agreement-card.results-for-which-a-recording-or':
     'Results where Escalier listened, to a recording or live. It was right when you gave the result it proposed. For each remark: how often it was proposed, how often you agreed, and how often you added it yourself.',

@@ -1,4 +1,5 @@
 export default {
+  'bar.one': 'bar {bar}',
   'look-over.seconds': '{seconds} s',
   'look-over.files-to-add': 'Files to add',
   'look-over.add-recordings': 'Add recordings',

@@ -1,4 +1,7 @@
 export default {
+  'bar.bars': 'bars',
+  'bar.bar': 'bar',
+  'week-leaf.practised': 'practised',
   'notes-page.seconds': '{left} s',
   'answers-page.from-my-teacher': 'From my teacher',
   'answers-page.this-week': 'This week:',

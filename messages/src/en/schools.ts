@@ -1,4 +1,12 @@
 export default {
+  'details-page.english': 'English',
+  'details-page.british': 'British',
+  'details-page.american': 'American',
+  'details-page.call-them': 'Call them',
+  'details-page.pupils': 'pupils',
+  'details-page.students': 'students',
+  'english-preview.line':
+    'For example: “Each pupil practises bar 3: one {value} is a different colour.” {date}, {time}. Paper: {paper}.',
   'sign-in-page.email': 'E-mail',
   'account-page.your-account': 'your account',
   'account-page.password': 'Password',

@@ -1,4 +1,5 @@
 export default {
+  'bar.one': 'bar {bar}',
   'charts.fingering-chart-name': 'Fingering chart: {name}',
   'charts.black-is-covered-white-is-open':
     'Black is covered, white is open, half black is half covered. Left hand on top.',

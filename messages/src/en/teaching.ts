@@ -65,7 +65,6 @@ export default {
   'teaching.the-beat-is-always-du-in': 'The beat is always du, in simple and compound time.',
   'teaching.ta-ta-di': 'Ta ta-di',
   'teaching.a-syllable-for-each-place-in': 'A syllable for each place in the beat, whatever the note.',
-  'teaching.crotchet-minim': 'Crotchet, minim',
   'teaching.the-words-used-in-british-and': 'The words used in British and Commonwealth books.',
   'teaching.quarter-half': 'Quarter, half',
   'teaching.the-names-say-the-fraction': 'The names say the fraction.',

@@ -1,4 +1,6 @@
 export default {
+  'escalier.no-such-locale': '"{word}" is not a locale. Known: {list}.',
+  'escalier.locale': '  --locale en-US\n      says measures, quarter notes and students; en-GB is usual',
   'agree.whether-debians-abc2midi-and-musicxml2ly-packages':
     'whether Debian’s abc2midi and musicxml2ly (packages abcmidi, lilypond) find the notes of every shipped tune as exported',
   'agree.this-takes-no-further-words': 'This takes no further words.',

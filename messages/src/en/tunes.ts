@@ -1,4 +1,6 @@
 export default {
+  'bar.several': 'bars {list}',
+  'bar.one': 'bar {bar}',
   'library-page.key': 'Key',
   'entry-pad.key': 'Key',
   'abc-editor.the-tune-as-abc': 'The tune as ABC',

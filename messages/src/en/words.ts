@@ -1,4 +1,7 @@
 export default {
+  'bar.bar': 'bar',
+  'bar.bars': 'bars',
+  'bar.one': 'bar {bar}',
   'home.warm-up': 'Warm up',
   'home.listen-then-play-it-back': 'Listen, then play it back.',
   'home.sentence-finger-it-silently-then-play': '{sentence} Finger it silently, then play. One more note each time.',

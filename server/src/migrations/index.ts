@@ -18,6 +18,7 @@ import { PracticeRoom } from './practice-room.ts';
 import { RecordCounts } from './record-counts.ts';
 import { ResultsCarryDetails } from './results-carry-details.ts';
 import { RulesInTheDatabase } from './rules-in-the-database.ts';
+import { SchoolsChooseTheirEnglish } from './schools-choose-their-english.ts';
 import { SpokenAnswers } from './spoken-answers.ts';
 import { Staircases } from './staircases.ts';
 import { Lessons } from './lessons.ts';
@@ -50,4 +51,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-12-04-results-carry-details', class: ResultsCarryDetails },
   { name: '2026-12-04-changes-are-facts', class: ChangesAreFacts },
   { name: '2026-12-04-rules-in-the-database', class: RulesInTheDatabase },
+  { name: '2026-12-07-schools-choose-their-english', class: SchoolsChooseTheirEnglish },
 ];

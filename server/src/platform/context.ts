@@ -1,4 +1,5 @@
 import type { Role } from '@escalier/contract/people';
+import type { English } from '@escalier/messages';
 import type { NoteColours } from '@escalier/core/practice';
 import type { Network } from './client.ts';
 import type { EntityManager } from './database.ts';
@@ -14,6 +15,7 @@ export interface SignedIn {
   readonly email: string;
   readonly schoolName: string;
   readonly timeZone: string;
+  readonly english: English;
   readonly schoolVersion: number;
   /** Of note heads; null for the usual ones. */
   readonly noteColours: NoteColours | null;

@@ -1,3 +1,4 @@
+import { locale } from '@escalier/messages';
 import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
 import { t } from './messages.ts';
 
@@ -52,8 +53,8 @@ const IN_FILE: Readonly<Partial<Record<FieldProblem['code'], string>>> = {
 
 const isPlain = (problem: FieldProblem): problem is { readonly code: PlainCode } => problem.code in WORDS;
 
-const number = new Intl.NumberFormat();
-const list = new Intl.ListFormat('en-GB');
+const number = new Intl.NumberFormat(locale());
+const list = new Intl.ListFormat(locale());
 
 /** What is wrong with a field, for the person who filled it in. */
 export function fieldWords(problem: FieldProblem): string {

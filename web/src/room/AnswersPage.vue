@@ -27,7 +27,7 @@ const titleOf = (id: string): string =>
   facts.value?.tunes.find((tune) => tune.id === id)?.title ?? t('answers-page.a-tune-from-before');
 const barsOf = ({ bars }: RoomAnswer): string =>
   t('answers-page.look-at-value-list', {
-    value: bars.length === 1 ? 'bar' : 'bars',
+    value: bars.length === 1 ? t('bar.bar') : t('bar.bars'),
     list: listWords(bars.map(String)),
   });
 const answers = computed(() => facts.value?.answers ?? []);

@@ -22,7 +22,7 @@ const week = computed(() => {
   <ul class="week">
     <li v-for="{ day, name, done } in week" :key="day" :class="{ done }">
       {{ name }}<span aria-hidden="true">{{ done ? '✓' : '·' }}</span
-      ><span class="visually-hidden">{{ done ? 'practised' : t('week-leaf.not-practised') }}</span>
+      ><span class="visually-hidden">{{ done ? t('week-leaf.practised') : t('week-leaf.not-practised') }}</span>
     </li>
   </ul>
   <p class="small">{{ t('week-leaf.only-this-device-knows-these-days') }}</p>

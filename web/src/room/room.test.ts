@@ -1,3 +1,4 @@
+import { USUAL_ENGLISH } from '@escalier/messages';
 import type { RoomFacts } from '@escalier/contract/practice-rooms';
 import 'fake-indexeddb/auto';
 import { flushPromises } from '@vue/test-utils';
@@ -59,6 +60,7 @@ const facts = (more: Partial<RoomFacts> = {}): RoomFacts => ({
   pictureName: 'Blue Heron',
   whose: 'heron',
   instrumentId: 'soprano-recorder-baroque',
+  english: USUAL_ENGLISH,
   chunkBeats: 4,
   now: 1,
   task: null,

@@ -5,6 +5,7 @@ import { useLocalStorage } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import { noteWordsIn } from '../ui/note-words.ts';
 import { PlainError } from '../refusals/index.ts';
+import { keepEnglish } from '../english.ts';
 import { askFacts, RoomError, tokenFor, Unreached } from './room-api.ts';
 
 /** What stays on this device and goes nowhere: the way in, what the room last knew, how far its pupil is. */
@@ -55,6 +56,7 @@ async function refresh(): Promise<void> {
     const found = await askFacts(token.value);
     if (found.whose !== whose.value) forgetPupil(found.whose);
     facts.value = found;
+    if (keepEnglish(found.english)) location.reload();
     isOffline.value = false;
     error.value = null;
   } catch (problem) {

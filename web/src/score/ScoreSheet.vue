@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usualLengths } from '@escalier/core/words';
 import { findInstrument, type Naming } from '@escalier/core/instruments';
 import { pitch, type Counting, type LengthWords, type Sayings } from '@escalier/core/music';
 import type { NoteColours, NoteRow } from '@escalier/core/practice';
@@ -119,7 +120,7 @@ watch(
     svg,
     () => props.abc,
     () => props.namesAloud ?? props.naming ?? 'letters',
-    () => props.lengths ?? 'british',
+    () => props.lengths ?? usualLengths(),
   ] as const,
   async ([drawnSheet, abc, naming, lengths]) => {
     const mine = ++reading;

@@ -1,3 +1,4 @@
+import { USUAL_ENGLISH } from '@escalier/messages';
 import type { Me } from '@escalier/contract/people';
 import type { Refusal, RefusalCode } from '@escalier/contract/refusals';
 import { flushPromises } from '@vue/test-utils';
@@ -60,6 +61,7 @@ const MARA: Me = {
   school: 'Osier Bridge School',
   role: 'owner',
   timeZone: 'Europe/London',
+  english: USUAL_ENGLISH,
   schoolVersion: 1,
   noteColours: null,
   until: '2999-01-01T00:00:00.000Z',

@@ -1,3 +1,4 @@
+import '../english.ts';
 import { readAbc } from '@escalier/core/formats';
 import {
   makeHandout,

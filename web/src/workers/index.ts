@@ -1,7 +1,9 @@
 import { failure, type Result } from '@escalier/core/music';
 import { wrap, type Remote } from 'comlink';
 import { PlainError } from '../refusals/index.ts';
+import { inEnglishOfPage } from '../english.ts';
 import type { TuneWorker } from './tune.worker.ts';
+import tuneWorkerUrl from './tune.worker.ts?worker&url';
 import { t } from '../messages.ts';
 
 export type { LibraryRow } from './library.ts';
@@ -28,7 +30,7 @@ interface Running {
 let running: Running | null = null;
 
 function start(): Running {
-  const worker = new Worker(new URL('./tune.worker.ts', import.meta.url), { type: 'module', name: 'tunes' });
+  const worker = new Worker(inEnglishOfPage(tuneWorkerUrl), { type: 'module', name: 'tunes' });
   const broken = new Promise<never>((_, reject) => {
     worker.addEventListener('error', () => {
       end(worker);

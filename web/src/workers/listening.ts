@@ -1,6 +1,8 @@
 import { transfer, wrap, type Remote } from 'comlink';
 import { PlainError } from '../refusals/index.ts';
 import type { ListenedView, ListeningWorker, ToListen } from './listening.worker.ts';
+import listeningWorkerUrl from './listening.worker.ts?worker&url';
+import { inEnglishOfPage } from '../english.ts';
 import { t } from '../messages.ts';
 
 export type { ListenedView, ToListen } from './listening.worker.ts';
@@ -30,7 +32,7 @@ export function listeningPool() {
   let running = new Set<Job>();
 
   function open(): Place {
-    const worker = new Worker(new URL('./listening.worker.ts', import.meta.url), { type: 'module', name: 'listening' });
+    const worker = new Worker(inEnglishOfPage(listeningWorkerUrl), { type: 'module', name: 'listening' });
     const place = { worker, remote: wrap<ListeningWorker>(worker) };
     worker.addEventListener('error', () => cancel(t('listening.listening-has-stopped-please-try-again')));
     places.push(place);

@@ -1,3 +1,4 @@
+import '../english.ts';
 import { readAbc, eventId, placeOfId } from '@escalier/core/formats';
 import { findInstrument, type Instrument, type Naming } from '@escalier/core/instruments';
 import {

@@ -1,3 +1,4 @@
+import '../english.ts';
 import { readAbc } from '@escalier/core/formats';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import { forecastClass, type ClassForecast, type ForecastRequest } from '@escalier/core/records';

@@ -1,3 +1,4 @@
+import '../english.ts';
 import {
   entryOf,
   eventId,

@@ -3,7 +3,7 @@ import { selectOf } from './columns.ts';
 import { ARCHIVE_FORMAT, ARCHIVE_VERSION, PARTS } from '@escalier/contract/archive';
 import { withSnapshot } from './rows.ts';
 
-const SCHOOL = `select name, time_zone as "timeZone", cautions, remarks, note_colours as "noteColours", templates from school where id = $school`;
+const SCHOOL = `select name, time_zone as "timeZone", english, cautions, remarks, note_colours as "noteColours", templates from school where id = $school`;
 
 /**
  * Writes the whole school as the text of an archive, a row a line. The database writes the JSON, and what was written is

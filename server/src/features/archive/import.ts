@@ -98,13 +98,14 @@ async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, fol
   await refuseUnlessEmpty(tx, who);
   await refuseOtherRecords(tx, folder);
   await makeRoom(tx, school);
-  const { name, timeZone, cautions, remarks, noteColours, templates } = unpacked.school;
+  const { name, timeZone, english, cautions, remarks, noteColours, templates } = unpacked.school;
   await tx.execute(
-    `update school set name = ?, time_zone = ?, cautions = ?::jsonb, remarks = ?::jsonb, note_colours = ?::jsonb, templates = ?::jsonb,
+    `update school set name = ?, time_zone = ?, english = ?::jsonb, cautions = ?::jsonb, remarks = ?::jsonb, note_colours = ?::jsonb, templates = ?::jsonb,
       version = version + 1 where id = ?`,
     [
       name,
       timeZone,
+      JSON.stringify(english),
       JSON.stringify(cautions),
       JSON.stringify(remarks),
       JSON.stringify(noteColours),

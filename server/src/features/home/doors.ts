@@ -12,6 +12,7 @@ import { localToday } from '../../platform/today.ts';
 import { logChange } from '../changes/index.ts';
 import { classOf, PupilEntity } from '../classes/index.ts';
 import { DoorEntity, DoorKeyEntity, RoomEntity } from './entities.ts';
+import type { English } from '@escalier/messages';
 import { t } from '../../platform/messages.ts';
 
 /** Whom a door belongs to, as the room needs it. */
@@ -23,6 +24,7 @@ export interface Opened {
   readonly until: LocalDate;
   readonly task: RoomTask | null;
   readonly timeZone: string;
+  readonly english: English;
   readonly recordingDays: number;
   readonly mayRecord: boolean;
   readonly easierLine: boolean;
@@ -83,7 +85,7 @@ async function newWords(): Promise<{ readonly words: string; readonly wordsHash:
 
 const OPEN = `
 select p.id as "pupilId", p.school_id as "schoolId", p.school_class_id as "classId", d.picture_name as "pictureName",
-  r.until::text as until, r.task, s.time_zone as "timeZone", s.recording_days as "recordingDays",
+  r.until::text as until, r.task, s.time_zone as "timeZone", s.english, s.recording_days as "recordingDays",
   p.may_record as "mayRecord", p.easier_line as "easierLine"
 from door d join pupil p on p.id = d.pupil_id and p.school_class_id = d.school_class_id
   join room r on r.school_class_id = d.school_class_id

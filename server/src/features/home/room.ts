@@ -27,6 +27,7 @@ export async function roomFacts(em: EntityManager, door: Opened, now: Date): Pro
     whose: hashToken(door.pupilId).slice(0, WHOSE_LETTERS),
     instrumentId: own !== null && findInstrument(own) !== null ? own : row.instrumentId,
     style: { naming, counting, lengthWords, posture },
+    english: door.english,
     chunkBeats: teaching.chunkBeats,
     tunes,
     now: step,

@@ -23,7 +23,7 @@ export async function changeSchoolVersion(
   next: Partial<
     Pick<
       RequiredEntityData<InferEntity<typeof SchoolEntity>>,
-      'name' | 'timeZone' | 'cautions' | 'remarks' | 'noteColours' | 'templates'
+      'name' | 'timeZone' | 'english' | 'cautions' | 'remarks' | 'noteColours' | 'templates'
     >
   >,
 ): Promise<void> {

@@ -1,4 +1,5 @@
 import type { SchoolCaution, SchoolTemplates } from '@escalier/contract/schools';
+import { USUAL_ENGLISH, type English } from '@escalier/messages';
 import { defineEntity } from '@mikro-orm/core';
 import type { NoteColours } from '@escalier/core/practice';
 import type { Remark } from '@escalier/core/records';
@@ -10,6 +11,8 @@ export const SchoolEntity = defineEntity({
     id: p.uuid().primary(),
     name: p.text(),
     timeZone: p.text(),
+    /** Which English its screens and sheets speak. */
+    english: p.json<English>().default(JSON.stringify(USUAL_ENGLISH)),
     /** The school's own cautions; null as long as they are the usual ones. */
     cautions: p.json<SchoolCaution[]>().nullable(),
     /** The school's own remarks at hearing; null as long as they are the usual ones. */

@@ -32,13 +32,14 @@ export const sessionRoutes = new Hono<AppEnv>()
   .use(needsSession)
   .use(forRole('assistant'))
   .get('/', answers(Me), (c) => {
-    const { name, email, schoolName, role, timeZone, schoolVersion, noteColours, until } = c.var.who;
+    const { name, email, schoolName, role, timeZone, english, schoolVersion, noteColours, until } = c.var.who;
     return c.json({
       name,
       email,
       school: schoolName,
       role,
       timeZone,
+      english,
       schoolVersion,
       noteColours,
       until: until.toISOString(),

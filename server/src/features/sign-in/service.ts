@@ -92,7 +92,7 @@ export async function signOut(em: EntityManager, token: string): Promise<void> {
 
 const WHO = `
 select s.token_hash as "tokenHash", a.id as "accountId", s.id as "sessionId", a.role, c.id as "schoolId", a.name, a.email,
-  c.name as "schoolName", c.time_zone as "timeZone", c.version as "schoolVersion",
+  c.name as "schoolName", c.time_zone as "timeZone", c.english, c.version as "schoolVersion",
   c.note_colours as "noteColours", extract(epoch from s.seen_at)::float8 as "seenAt",
   extract(epoch from s.expires_at)::float8 as "expiresAt", a.seal_key as "sealKey"
 from session s join account a on a.id = s.account_id join school c on c.id = a.school_id

@@ -49,10 +49,10 @@ describe('TermPicture', () => {
     const picture = mount(TermPicture, { props: { term, meetings: [tuesday], today: '2026-03-03' } });
     expect(picture.findAll('td .day.off')).toHaveLength(2);
     expect(picture.findAll('td .day.lesson').map((each) => each.text())).toEqual([
-      'Tuesday, March 3: lesson',
-      'Tuesday, March 17: lesson',
+      'Tuesday 3 March: lesson',
+      'Tuesday 17 March: lesson',
     ]);
-    expect(picture.get('td .day.today').text()).toContain('March 3');
+    expect(picture.get('td .day.today').text()).toContain('3 March');
     expect(picture.get('figcaption').text()).toContain('3 weeks, 13 school days, 2 lessons');
   });
 
@@ -87,7 +87,7 @@ describe('GroupsCard', () => {
       token: null,
     };
     const { wrapper: card } = mountInApp(GroupsCard, { calendar, today: '2026-03-12' });
-    expect(card.text()).toContain('4 Otter is 1 lesson behind, since Mar 10; has 1 fewer by the end of the term.');
-    expect(card.text()).toContain('Days off cost this class 1 lesson: Mar 10 (Boiler repair).');
+    expect(card.text()).toContain('4 Otter is 1 lesson behind, since 10 Mar; has 1 fewer by the end of the term.');
+    expect(card.text()).toContain('Days off cost this class 1 lesson: 10 Mar (Boiler repair).');
   });
 });

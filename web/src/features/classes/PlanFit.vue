@@ -24,7 +24,7 @@ const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum 
   <section class="card-paper stack-close">
     <h2 v-if="page.lessons.total === 0">{{ t('plan-fit.the-term-has-no-lessons') }}</h2>
     <h2 v-else-if="plan.missing === 0">{{ t('plan-fit.the-stairs-fit-into-the-term') }}</h2>
-    <h2 v-else>{{ t('plan-fit.lessons-missing', { lessons: t('count.lessons-are', { n: plan.missing }) }) }}</h2>
+    <h2 v-else>{{ t('plan-fit.lessons-missing', { n: plan.missing }) }}</h2>
     <p v-if="page.lessons.total === 0">
       {{ t('plan-fit.say-under') }}
       <RouterLink :to="{ name: 'class-settings', params: { classId: page.id } }">{{

@@ -35,7 +35,7 @@ describe('the plan of a unit', () => {
     });
     const { wrapper } = await openPage(PlanPage, { classId: 'c' });
     await flushPromises();
-    expect(wrapper.text()).toContain('lessons are missing');
+    expect(wrapper.text()).toContain('lessons short');
     await wrapper.get('[aria-label="Cancel lesson 2"]').trigger('click');
     await flushPromises();
     const dialog = document.querySelector('.modal')!;

@@ -1,3 +1,4 @@
+import { usualLengths } from '@escalier/core/words';
 import { ClassSettings } from '@escalier/contract/classes';
 import { type StaircaseChoice, staircaseList } from '@escalier/contract/staircases';
 import { ClassCalendar, type TermDto, termList } from '@escalier/contract/terms';
@@ -105,7 +106,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
     style: {
       naming: 'letters',
       counting: null,
-      lengthWords: 'british',
+      lengthWords: usualLengths(),
       goOnShare: 70,
       posture: USUAL_POSTURE,
       passRule: 'both',

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usualPaper } from '@escalier/core/words';
 import { isHandoutKind } from '@escalier/core/handouts';
 import { computed, nextTick, ref, toRef, watch } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
@@ -65,7 +66,7 @@ const job = computed(() =>
     : printRequest(page.value, choices.value, facts.value),
 );
 const settings = computed(() => {
-  const { paper = 'a4', holding = 'none', size = 'medium' } = choices.value ?? {};
+  const { paper = usualPaper(), holding = 'none', size = 'medium' } = choices.value ?? {};
   return { paper, holding, size } as const;
 });
 const { view, problem, share, save, picture, stop } = useSheet(job, settings);

@@ -48,7 +48,7 @@ function setSlowly(slowly: boolean): void {
 }
 
 function barWords(number: number): string {
-  return number === 0 ? 'pickup' : `bar ${number}`;
+  return number === 0 ? t('bar.pickup') : t('bar.one', { bar: number });
 }
 
 function placeWords({ bar, remark }: Fault): string {

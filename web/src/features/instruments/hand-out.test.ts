@@ -40,7 +40,7 @@ describe('the list of belts to hand out', () => {
     const shown = card([PLOVER]);
     expect(shown.get('h2').text()).toBe('2 belts to hand out');
     const lines = shown.findAll('li').map((line) => line.text().replace(/\s+/g, ' '));
-    expect(lines).toEqual(['Aino, Straw step 1, Mar 3, 4 left', 'Chidi, Moss step 2, Mar 3, 2 left']);
+    expect(lines).toEqual(['Aino, Straw step 1, 3 Mar, 4 left', 'Chidi, Moss step 2, 3 Mar, 2 left']);
   });
 
   it('is ticked one by one, or a class at once, and a tick is taken away again', async () => {

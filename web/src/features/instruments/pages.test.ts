@@ -47,7 +47,7 @@ describe('the instruments', () => {
     const { wrapper } = await openPage(InstrumentsPage);
     expect(wrapper.get('h2').text()).toBe('3 instruments, 2 usable');
     expect(wrapper.text()).toContain(
-      'Before 4 Otter, Wednesday, March 4, 9:40 AM: 1 instrument last played by 4 Plover.',
+      'Before 4 Otter, Wednesday 4 March, 9:40 am: 1 instrument last played by 4 Plover.',
     );
     expect(wrapper.text()).toContain('Number 1');
     await press('Cleaned now');

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { barFromTaps, ECHO_METRE, openBar, rulesFor, type RhythmCard, type RhythmValue } from '@escalier/core/practice';
 import { pitchName } from '@escalier/core/music';
-import { elementWords } from '@escalier/core/words';
+import { elementWords, usualLengths } from '@escalier/core/words';
 import { useSortable } from '@vueuse/integrations/useSortable';
 import { computed, ref, toRef, useTemplateRef, watch } from 'vue';
 import { clickSchedule, echoSchedule, useSound } from '../../sound/index.ts';
@@ -44,7 +44,7 @@ const note = computed(() => {
 const made = ref<RhythmValue[]>([]);
 const open = computed(() => openBar(rules.value, made.value));
 const words = ({ kind, value }: RhythmValue): string =>
-  elementWords(`${kind} ${'dotted-'.repeat(value.dots)}${value.base}`, page.value?.style.lengthWords ?? 'british');
+  elementWords(`${kind} ${'dotted-'.repeat(value.dots)}${value.base}`, page.value?.style.lengthWords ?? usualLengths());
 const placed = useTemplateRef<HTMLElement>('placed');
 useSortable(placed, made, { animation: 0 });
 

@@ -1,3 +1,4 @@
+import { usualLengths } from '@escalier/core/words';
 import { StepPage } from '@escalier/contract/class-pages';
 import { type EarnedBelt, InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
 import { findInstrument } from '@escalier/core/instruments';
@@ -88,7 +89,7 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
 
   const speech = computed((): LessonSpeech => ({
     say: (name) => sayFor(page.value, name),
-    lengths: page.value?.style.lengthWords ?? 'british',
+    lengths: page.value?.style.lengthWords ?? usualLengths(),
     tune: step.value?.title ?? '',
     easier: step.value?.tunes.find(({ role }) => role === 'easier')?.title ?? null,
     extra: step.value?.tunes.find(({ role }) => role === 'extra')?.title ?? null,

@@ -26,7 +26,7 @@ const tune = computed(() => {
 });
 
 function placeWords({ bar, remark }: Fault): string {
-  return `bar ${bar}${remark === undefined ? '' : `: ${remarks.wordsOf(remark).toLowerCase()}`}`;
+  return `${t('bar.one', { bar })}${remark === undefined ? '' : `: ${remarks.wordsOf(remark).toLowerCase()}`}`;
 }
 
 const OPTIONS = OUTCOMES.map((value) => ({ value, text: OUTCOME_WORDS[value] }));

@@ -64,12 +64,12 @@ describe('the board', () => {
     const rows = boardRows(page(), 'name', 'all', '');
     expect(rows.map((row) => row.pupil.name)).toEqual(['Ann', 'Ben', 'Cem']);
     expect(rows[0]!.cells.map((cell) => `${cell.state} ${cell.text}`)).toEqual([
-      'passed Mar 2',
+      'passed 2 Mar',
       'tried 1×',
       'unheard ',
     ]);
-    expect(rows[0]!.cells[0]!.words).toBe('Ann, step 1: passed on Mar 2, 2 tries');
-    expect(rows[1]!.cells[0]!.words).toBe('Ben, step 1: 1 try, 1 nearly, last on Mar 2');
+    expect(rows[0]!.cells[0]!.words).toBe('Ann, step 1: passed on 2 Mar, 2 tries');
+    expect(rows[1]!.cells[0]!.words).toBe('Ben, step 1: 1 try, 1 nearly, last on 2 Mar');
     expect(rows[2]!.cells[0]).toMatchObject({ state: 'below', words: 'Cem, step 1: joined on a later step' });
     expect(rows.map((row) => row.cells.findIndex((cell) => cell.here))).toEqual([1, 0, 1]);
   });
@@ -83,8 +83,8 @@ describe('the board', () => {
       const pupils = open.pupils.slice(0, 1).map((pupil) => ({ ...pupil, standing }));
       return boardRows({ ...open, pupils }, 'name', 'all', '')[0]!.cells[0]!.text;
     };
-    expect(cell('Pacific/Auckland')).toBe('Mar 3');
-    expect(cell('America/Los_Angeles')).toBe('Mar 2');
+    expect(cell('Pacific/Auckland')).toBe('3 Mar');
+    expect(cell('America/Los_Angeles')).toBe('2 Mar');
   });
 
   it('is sorted, filtered and searched', () => {

@@ -52,7 +52,7 @@ describe('the pupils of a class', () => {
     const lines = wrapper.findAll('.list-group-item').map((each) => each.text());
     expect(lines[0]).toContain('away 1×');
     expect(lines[0]).toContain('has a note');
-    expect(lines[1]).toContain('left Feb 20');
+    expect(lines[1]).toContain('left 20 Feb');
   });
 
   it('are noted as away by a tap, and there again by another', async () => {
@@ -97,7 +97,7 @@ describe('the pupils of a class', () => {
     });
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
     await wrapper.get('.list-group-item').trigger('click');
-    expect(wrapper.text()).toContain('Feb 10: moved from 4 Otter to 4 Plover.');
+    expect(wrapper.text()).toContain('10 Feb: moved from 4 Otter to 4 Plover.');
     await wrapper.get('[aria-label="Class"]').setValue('o');
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();

@@ -4,7 +4,7 @@ import { t } from './messages.ts';
 const props = defineProps<{ bar: number | null }>();
 defineEmits<{ say: [words: string] }>();
 
-const place = (): string => (props.bar === null ? t('ready-answers.the-hard-place') : `bar ${props.bar}`);
+const place = (): string => (props.bar === null ? t('ready-answers.the-hard-place') : t('bar.one', { bar: props.bar }));
 const ANSWERS: readonly { readonly label: string; readonly words: () => string }[] = [
   { label: t('ready-answers.well-done'), words: () => t('ready-answers.well-done-i-enjoyed-that') },
   {

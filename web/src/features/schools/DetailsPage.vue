@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { LETTERS, type Letter } from '@escalier/core/music';
+import { LOCALES, PUPIL_WORDS, USUAL_ENGLISH } from '@escalier/messages';
 import { contrastWithWhite, LEAST_CONTRAST, USUAL_COLOURS } from '@escalier/core/practice';
 import { computed, reactive } from 'vue';
 import { api, ask } from '../../api.ts';
 import { saveMerged } from '../../ui/merge.ts';
 import SaveBar from '../../ui/SaveBar.vue';
+import SelectField from '../../ui/SelectField.vue';
 import TextField from '../../ui/TextField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 import ZoneField from './ZoneField.vue';
+import { previewOf } from './english-preview.ts';
 import { t } from './messages.ts';
 
 /** What the school is called, and its time zone. */
@@ -18,10 +21,20 @@ const { busy, error, fields, save } = useSave();
 const current = () => ({
   name: session.me?.school ?? '',
   timeZone: session.timeZone,
+  english: { ...(session.me?.english ?? USUAL_ENGLISH) },
   noteColours: session.me?.noteColours ?? null,
   version: session.me?.schoolVersion ?? 0,
 });
 const draft = reactive(current());
+
+const LOCALE_OPTIONS = LOCALES.map((value) => ({
+  value,
+  text: value === 'en-GB' ? t('details-page.british') : t('details-page.american'),
+}));
+const PUPIL_OPTIONS = PUPIL_WORDS.map((value) => ({
+  value,
+  text: value === 'pupil' ? t('details-page.pupils') : t('details-page.students'),
+}));
 
 const colourOf = (letter: Letter): string => draft.noteColours?.[letter] ?? USUAL_COLOURS[letter];
 
@@ -40,6 +53,7 @@ async function submit(): Promise<void> {
     await saveMerged({ before: current(), mine: { ...draft }, put: (json) => ask(api.school.$put({ json })), again });
     await session.enter();
     Object.assign(draft, current());
+    session.speakAsSchool();
   });
 }
 </script>
@@ -50,6 +64,11 @@ async function submit(): Promise<void> {
     <BForm class="card-paper stack details" novalidate @submit.prevent="submit">
       <TextField v-model="draft.name" :label="t('details-page.name-of-the-school')" :error="fields.name" />
       <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
+      <div class="line">
+        <SelectField v-model="draft.english.locale" :label="t('details-page.english')" :options="LOCALE_OPTIONS" />
+        <SelectField v-model="draft.english.pupils" :label="t('details-page.call-them')" :options="PUPIL_OPTIONS" />
+      </div>
+      <p class="soft" aria-live="polite">{{ previewOf(draft.english) }}</p>
       <BFormGroup :label="t('details-page.colours-of-the-notes')">
         <p class="soft">{{ t('details-page.for-classes-that-have-them-switched') }}</p>
         <div class="d-flex flex-wrap gap-3 align-items-center">

@@ -22,7 +22,7 @@ async function setUp(): Promise<void> {
     await ask(api['first-run'].$post({ json: { ...draft } }));
     await session.enter();
   });
-  if (done) await router.push({ name: 'start' });
+  if (done) await session.goTo({ name: 'start' }, router);
 }
 </script>
 

@@ -32,7 +32,7 @@ async function accept(): Promise<void> {
     await ask(api.invitations[':token'].$post({ param: { token: props.token }, json: { ...draft } }));
     await session.enter();
   });
-  if (done) await router.push({ name: 'classes' });
+  if (done) await session.goTo({ name: 'classes' }, router);
 }
 </script>
 

@@ -42,7 +42,7 @@ async function enter(email: string, password: string): Promise<void> {
   try {
     await session.signIn(email, password);
     const { to } = route.query;
-    await router.push(typeof to === 'string' && /^\/(?!\/)/.test(to) ? to : '/classes');
+    await session.goTo(typeof to === 'string' && /^\/(?!\/)/.test(to) ? to : '/classes', router);
   } catch (error) {
     fields.value = error instanceof ApiError ? error.fields : {};
     const isField = Object.keys(fields.value).length > 0;

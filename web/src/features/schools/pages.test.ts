@@ -1,3 +1,4 @@
+import { USUAL_ENGLISH } from '@escalier/messages';
 import type { People, SessionLine } from '@escalier/contract/people';
 import { USUAL_CAUTIONS } from '@escalier/core/practice';
 import { flushPromises } from '@vue/test-utils';
@@ -98,9 +99,9 @@ describe('people', () => {
   it('are listed with what they may do and when they were seen', async () => {
     fakeServer({ 'GET /api/people': () => people });
     const { wrapper } = await openPage(PeoplePage);
-    expect(wrapper.text()).toContain('Mara Tillenan owner, all classeslast seen Mar 3, 10:00 AM');
+    expect(wrapper.text()).toContain('Mara Tillenan owner, all classeslast seen 3 Mar, 10:00 am');
     expect(wrapper.text()).toContain('Ivo Brandsena teacher, 4 Otternever signed in');
-    expect(wrapper.text()).toContain('Tove an assistant, until Mar 10, 10:00 AM');
+    expect(wrapper.text()).toContain('Tove an assistant, until 10 Mar, 10:00 am');
   });
 
   it('come in by a link that is shown once', async () => {
@@ -132,6 +133,7 @@ describe('people', () => {
         school: 'Osier School',
         role: 'owner',
         timeZone: 'Europe/London',
+        english: USUAL_ENGLISH,
       }),
     });
     const { wrapper } = await openPage(DetailsPage);
@@ -142,6 +144,7 @@ describe('people', () => {
     expect(asked.find((each) => each.method === 'PUT')!.body).toEqual({
       name: 'Osier School',
       timeZone: 'Europe/London',
+      english: USUAL_ENGLISH,
       noteColours: null,
       version: 1,
     });
@@ -222,7 +225,14 @@ describe('the school’s data', () => {
     const asked = fakeServer({
       'GET /api/changes': () => changes,
       'POST /api/archive': () => answer,
-      'GET /api/session': () => ({ name: 'Mara', email: 'm@x.example', school: 'S', role: 'owner', timeZone: 'UTC' }),
+      'GET /api/session': () => ({
+        name: 'Mara',
+        email: 'm@x.example',
+        school: 'S',
+        role: 'owner',
+        timeZone: 'UTC',
+        english: USUAL_ENGLISH,
+      }),
     });
     const { wrapper } = await openPage(DataPage);
     const input = wrapper.get<HTMLInputElement>('input[type=file]');
@@ -253,7 +263,14 @@ describe('the school’s data', () => {
 });
 
 describe('at the door', () => {
-  const me = () => ({ name: 'Eir', email: 'eir@hill.example', school: 'Hill', role: 'owner', timeZone: 'UTC' });
+  const me = () => ({
+    name: 'Eir',
+    email: 'eir@hill.example',
+    school: 'Hill',
+    role: 'owner',
+    timeZone: 'UTC',
+    english: USUAL_ENGLISH,
+  });
 
   it('the first school is set up, and its first class is next', async () => {
     const asked = fakeServer({ 'POST /api/first-run': () => ({ ok: true }), 'GET /api/session': me });

@@ -1,3 +1,4 @@
+import { USUAL_ENGLISH } from '@escalier/messages';
 import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -22,6 +23,7 @@ function me(email = MARA, more: object = {}): object {
     school: 'S',
     role: 'owner',
     timeZone: 'UTC',
+    english: USUAL_ENGLISH,
     schoolVersion: 1,
     noteColours: null,
     until,

@@ -2,6 +2,7 @@ import { Me, sealSecret, signInPage, type DemoAccount } from '@escalier/contract
 import { dayIn, type LocalDate } from '@escalier/core/calendar';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
+import type { Router, RouteLocationRaw } from 'vue-router';
 import { api, ApiError, ask } from '../../api.ts';
 import {
   clearDevice,
@@ -13,6 +14,7 @@ import {
   useOutbox,
   whenTold,
 } from '../../offline/index.ts';
+import { keepEnglish } from '../../english.ts';
 import { t } from './messages.ts';
 
 /** So long a device may go on without having heard from the school: then it asks for signing in, also without a network. */
@@ -28,6 +30,8 @@ export const useSession = defineStore('session', () => {
   const mayTeach = computed(() => me.value !== null && me.value.role !== 'assistant');
   /** Of the school; times and days are said by its clock. */
   const timeZone = computed(() => me.value?.timeZone ?? 'UTC');
+  /** The school speaks otherwise than this page, which has to be loaded again. */
+  let speaksOtherwise = false;
   let loaded = false;
 
   /** The calendar day where the school is. */
@@ -45,6 +49,7 @@ export const useSession = defineStore('session', () => {
     }
     try {
       await enter();
+      speakAsSchool();
     } catch (error) {
       if (error instanceof ApiError && error.code === 'signed-out') {
         loaded = true;
@@ -78,6 +83,7 @@ export const useSession = defineStore('session', () => {
     deviceAccount.set(found.email);
     sealKey.value = await keptKey(found.email, async () => (await ask(api.session.seal.$get(), sealSecret)).key);
     me.value = found;
+    speaksOtherwise = keepEnglish(found.english);
     loaded = true;
     if (before !== found.email) tellTabs({ kind: 'entered', email: found.email });
   }
@@ -124,10 +130,21 @@ export const useSession = defineStore('session', () => {
       void outbox.leave().then(() => fresh.page('/classes'));
   });
 
+  /** Goes on to a page, which is loaded afresh where the school speaks otherwise than this one. */
+  async function goTo(to: RouteLocationRaw, router: Router): Promise<void> {
+    if (speaksOtherwise) fresh.page(router.resolve(to).href);
+    else await router.push(to);
+  }
+
+  /** Loads this page afresh where the school speaks otherwise than it does. */
+  function speakAsSchool(): void {
+    if (speaksOtherwise) fresh.page(location.href);
+  }
+
   /** The demo's account, and whether there is no school yet. */
   async function door(): Promise<{ readonly demo: DemoAccount | null; readonly firstRun: boolean }> {
     return ask(api['sign-in'].$get(), signInPage);
   }
 
-  return { me, sealKey, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, door };
+  return { me, sealKey, mayTeach, timeZone, today, load, signIn, enter, signOut, ended, goTo, speakAsSchool, door };
 });

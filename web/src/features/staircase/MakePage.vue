@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { StaircaseDto } from '@escalier/contract/staircases';
 import { instrument } from '@escalier/core/instruments';
-import { problemWords } from '@escalier/core/words';
+import { problemWords, usualLengths } from '@escalier/core/words';
 import { computed, nextTick, onMounted } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
@@ -36,7 +36,7 @@ onMounted(async () => {
 });
 
 const titleOf = (id: string): string => library.byId.value.get(id)?.title ?? id;
-const said = computed(() => saidIn(forClass.value?.lengthWords ?? 'british'));
+const said = computed(() => saidIn(forClass.value?.lengthWords ?? usualLengths()));
 const advice = computed(() => [
   ...(plan.value?.problems ?? []).map((problem) => ({ step: null, ...problemWords(problem, titleOf) })),
   ...findings.value.map((finding) => ({ step: finding.step, ...said.value.finding(finding) })),

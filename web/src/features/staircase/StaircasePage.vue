@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usualLengths } from '@escalier/core/words';
 import { instrument, type InstrumentId } from '@escalier/core/instruments';
 import type { TuneProfile, TuneRole } from '@escalier/core/staircase';
 import { onKeyStroke, until, useEventListener } from '@vueuse/core';
@@ -56,7 +57,7 @@ watch(order, ({ notes, wrong }) => {
 });
 const lessons = computed(() => draft.value.steps.reduce((sum, step) => sum + step.lessons, 0));
 /** In the words of the first class that climbs it. */
-const said = computed(() => saidIn(stored.value?.classes[0]?.lengthWords ?? 'british'));
+const said = computed(() => saidIn(stored.value?.classes[0]?.lengthWords ?? usualLengths()));
 const whole = computed(() =>
   findings.value.filter((finding) => finding.step === null).map((finding) => said.value.finding(finding)),
 );

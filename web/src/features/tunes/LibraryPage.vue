@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usualLengths } from '@escalier/core/words';
 import { useLocalStorage } from '@vueuse/core';
 import { computed, onMounted, ref } from 'vue';
 import LoadState from '../../ui/LoadState.vue';
@@ -30,7 +31,9 @@ const shown = computed(() => filtered(all.value, filter.value));
 const metres = computed(() => offered(all.value, (row) => [row.metre]));
 const keys = computed(() => offered(all.value, (row) => [row.key]));
 const tags = computed(() => offered(all.value, (row) => row.tags));
-const lengths = computed(() => classes.list?.find((each) => each.id === classId.value)?.style.lengthWords ?? 'british');
+const lengths = computed(
+  () => classes.list?.find((each) => each.id === classId.value)?.style.lengthWords ?? usualLengths(),
+);
 const toDrill = computed(() =>
   offered(
     all.value,

@@ -32,7 +32,7 @@ const loops = computed(() => {
   const lines = form.lines.map((line) => ({ bars: line.bars, what: `line ${line.letter}` }));
   return [...spots, ...lines].map(({ bars, what }) => ({
     key: `${what} ${bars.join('-')}`,
-    label: `${what}, ${bars[0] === bars[1] ? `bar ${bars[0]}` : t('transport-bar.bars-bars-to-bars2', { bars: bars[0], bars2: bars[1] })}`,
+    label: `${what}, ${bars[0] === bars[1] ? t('bar.one', { bar: bars[0] }) : t('transport-bar.bars-bars-to-bars2', { bars: bars[0], bars2: bars[1] })}`,
     value: [indexOf(bars[0]), props.info.barNumbers.lastIndexOf(bars[1])] as const,
   }));
 });

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { usualLengths } from '@escalier/core/words';
 import { findInstrument, instrument, INSTRUMENT_IDS, nameNote } from '@escalier/core/instruments';
 import { placeOfId } from '@escalier/core/formats';
 import { USUAL_TEACHING } from '@escalier/core/practice';
@@ -310,7 +311,7 @@ function label(use: NoteUse): string {
       <SideCards
         :info="info"
         :on="on"
-        :length-words="page.schoolClass?.style.lengthWords ?? 'british'"
+        :length-words="page.schoolClass?.style.lengthWords ?? usualLengths()"
         :for-whom="page.schoolClass?.name ?? t('tune-page.a-class-that-knows-nothing-yet')"
         class="no-print"
         :troubles="page.troubles"

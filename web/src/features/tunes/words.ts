@@ -18,7 +18,12 @@ export function barsWords(bars: readonly number[], capital = false): string {
       : [`${from === 0 ? 'pickup' : from} to ${to}`];
   });
   const list = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}` : (parts[0] ?? '');
-  const text = bars.length === 1 ? (bars[0] === 0 ? t('words.in-the-pickup') : `bar ${list}`) : `bars ${list}`;
+  const text =
+    bars.length === 1
+      ? bars[0] === 0
+        ? t('words.in-the-pickup')
+        : t('bar.one', { bar: list })
+      : t('bar.several', { list });
   return capital ? text.charAt(0).toUpperCase() + text.slice(1) : text;
 }
 

@@ -1,5 +1,7 @@
+import type { English } from './locale.ts';
+
 /** British words and what an American teacher says; the first letter keeps its size. */
-const WORDS: readonly (readonly [RegExp, string])[] = [
+const AMERICAN: readonly (readonly [RegExp, string])[] = [
   [/\ba(?= quaver)/gi, 'an'],
   [/\bdemisemiquaver(?= rest|-rest)/gi, 'thirty-second'],
   [/\bsemiquaver(?= rest)/gi, 'sixteenth'],
@@ -35,11 +37,18 @@ const WORDS: readonly (readonly [RegExp, string])[] = [
   [/\bcancell(?=ed|ing)/gi, 'cancel'],
 ];
 
-/** Text in American English; the words of a value that is put in later are not touched. */
-export function americanWords(text: string): string {
-  return WORDS.reduce(
-    (said, [british, word]) =>
-      said.replace(british, (found: string, ...groups: unknown[]) => {
+const STUDENTS: readonly (readonly [RegExp, string])[] = [[/\bpupil/gi, 'student']];
+
+/** Text as a school speaks; the words of a value that is put in later are not touched. */
+export function wordsIn({ locale, pupils }: English, text: string): string {
+  const american = locale === 'en-US' ? replaced(text, AMERICAN) : text;
+  return pupils === 'student' ? replaced(american, STUDENTS) : american;
+}
+
+function replaced(text: string, words: typeof AMERICAN): string {
+  return words.reduce(
+    (said, [from, word]) =>
+      said.replace(from, (found: string, ...groups: unknown[]) => {
         const whole = typeof groups[0] === 'string' ? word.replace('$1', groups[0]) : word;
         return found[0] === found[0]!.toUpperCase() ? whole[0]!.toUpperCase() + whole.slice(1) : whole;
       }),
@@ -49,12 +58,14 @@ export function americanWords(text: string): string {
 
 const made = new Map<string, string>();
 
-/** A message in American English: the names in its braces stay. */
-export function american(message: string): string {
-  let found = made.get(message);
+/** A message as a school speaks: the names in its braces stay. */
+export function messageIn(english: English, message: string): string {
+  if (english.locale === 'en-GB' && english.pupils === 'pupil') return message;
+  const key = `${english.locale} ${english.pupils} ${message}`;
+  let found = made.get(key);
   if (found === undefined) {
-    const parts = message.split(/(\{[^}]*\})/).map((part) => (part.startsWith('{') ? part : americanWords(part)));
-    made.set(message, (found = parts.join('')));
+    const parts = message.split(/(\{[^}]*\})/).map((part) => (part.startsWith('{') ? part : wordsIn(english, part)));
+    made.set(key, (found = parts.join('')));
   }
   return found;
 }
