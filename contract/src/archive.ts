@@ -18,7 +18,7 @@ import { HeardDetails } from './results.ts';
 import { stepPassRule } from './staircases.ts';
 import { rotation, withDays } from './terms.ts';
 
-/** docs/ARCHIVE.md says what each part is. A new version is read beside the old ones, never instead of them. */
+/** docs/reference/archive.md says what each part is. A new version is read beside the old ones, never instead of them. */
 export const ARCHIVE_FORMAT = 'escalier-school';
 export const ARCHIVE_VERSION = 1;
 

@@ -28,7 +28,7 @@ export interface Move {
 /**
  * Weights of a move, chosen so that the orderings practitioners agree on hold (one finger before a team, a team in one
  * hand before a team across both, swaps after teams, landing after lifting because every hole has to seal), and so that
- * the costs of 28 moves of the soprano stand in the order in which a teacher put them beforehand (docs/MOVES.md).
+ * the costs of 28 moves of the soprano stand in the order in which a teacher put them beforehand (docs/develop/moves.md).
  */
 export const MOVE_WEIGHTS = {
   none: 0.1,

@@ -21,7 +21,7 @@ export interface StaircaseRules {
 
 /**
  * What counts against a staircase, in points; a point is a point of rise. The sum is the objective: the less, the better.
- * docs/STAIRCASE.md says why.
+ * docs/develop/staircase.md says why.
  */
 export const AGAINST = {
   /** Each point by which a step rises more or less than the middle one. */

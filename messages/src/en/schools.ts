@@ -67,7 +67,7 @@ export default {
   'count.pupils': '{n} pupil | {n} pupils',
   'count.results': '{n} result | {n} results',
   'data-page.added-classes-pupils-and-results': 'Added {classes}, {pupils} and {results}.',
-  'details-page.the-name-on-every-page-and': 'The name on every page and sheet, and your time zone.',
+  'details-page.the-name-on-every-page-and': 'The name on every page and sheet, your time zone and your English.',
   'details-page.name-of-the-school': 'Name of the school',
   'details-page.colours-of-the-notes': 'Colours of the notes',
   'details-page.for-classes-that-have-them-switched':

@@ -3,7 +3,7 @@ import { useHandIns } from './hand-ins.ts';
 import { useRoom } from './use-room.ts';
 import { t } from './messages.ts';
 
-/** What is kept where, in words for families: docs/PRIVACY.md at greater length. */
+/** What is kept where, in words for families: docs/guide/privacy.md at greater length. */
 const { facts, leave } = useRoom();
 const { forget } = useHandIns();
 

@@ -1,4 +1,4 @@
-import document from '../../../docs/reference/api/openapi.json' with { type: 'json' };
+import document from '../../../docs/reference/openapi.json' with { type: 'json' };
 
 interface JsonSchema {
   readonly $ref?: string;
