@@ -16,12 +16,12 @@ test('a new owner comes from nothing to the first recorded pass in twelve action
   try {
     await page.goto(server.address);
     await fill('Setup code', /code: (\S+)/.exec(server.output())![1]!);
-    await fill('Name of the school', 'Ferry Lane School');
+    await fill('School name', 'Ferry Lane School');
     await fill('Your name', 'Runa Aldous');
     await fill('Your e-mail', 'runa@ferrylane.example');
     await fill('Password', 'quiet-river-stone-9');
     await press('Set up the school');
-    await fill('Name of the class', '3 Heron');
+    await fill('Class name', '3 Heron');
     actions += 1;
     await page.getByLabel('Meets on').selectOption({ label: 'Tuesday' });
     await fill('At', '10:15');

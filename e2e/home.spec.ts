@@ -149,7 +149,7 @@ test('axe finds nothing in the practice room and on its teacher’s page', async
   const context = await browser.newContext({ viewport: PHONE, baseURL: test.info().project.use.baseURL! });
   const phone = await context.newPage();
   await phone.goto('/room/');
-  await expect(phone.getByRole('heading', { name: 'Come in' })).toBeVisible();
+  await expect(phone.getByRole('heading', { name: 'Open' })).toBeVisible();
   await expectAccessible(phone);
   await phone.goto(`/room/#${slip.token}`);
   await phone.reload();

@@ -54,10 +54,10 @@ test('days off by hand and from a calendar file cost lessons', async ({ page }) 
   await expect
     .poll(() => reasons.evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value)))
     .toContain('Founders’ day');
-  await page.getByRole('button', { name: 'Save the term' }).click();
+  await page.getByRole('button', { name: 'Save term' }).click();
   await expectSaved(page);
   await page.getByLabel('Last day', { exact: true }).fill('2020-01-01');
-  await page.getByRole('button', { name: 'Save the term' }).click();
+  await page.getByRole('button', { name: 'Save term' }).click();
   await expect(page.getByText('It ends before it begins.')).toBeVisible();
   await page.goto('/classes');
   await openClass(page, '4 Otter');
@@ -203,7 +203,7 @@ test('an empty database asks for a school, which is set up, filled from an archi
     await expectAccessible(page);
     const code = /code: (\S+)/.exec(server.output())![1]!;
     await page.getByLabel('Setup code').fill(code.toLowerCase());
-    await page.getByLabel('Name of the school').fill('Hill School');
+    await page.getByLabel('School name').fill('Hill School');
     await page.getByLabel('Your name').fill('Eir');
     await page.getByLabel('Your e-mail').fill('eir@hill.example');
     await page.getByLabel('Password').fill(PASSWORD);

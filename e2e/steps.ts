@@ -106,7 +106,7 @@ export async function expectAccessibleOnTablet(page: Page): Promise<void> {
 export async function makeClass(page: Page, name: string): Promise<void> {
   await page.goto('/classes/new');
   await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByLabel('Grade (optional)').fill('Year 3');
+  await page.getByLabel('Year group (optional)').fill('Year 3');
   await page.getByRole('button', { name: 'Add a lesson time' }).click();
   await page.getByLabel('Start of lesson time 1').fill('10:30');
   await page.getByRole('button', { name: 'Add the class' }).click();

@@ -132,11 +132,11 @@ export function createApp(options: AppOptions) {
         defaultSrc: ["'self'"],
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         // Tone.js makes the worker that keeps its time from a blob.
-        workerSrc: ["'self'", t('app.blob')],
+        workerSrc: ["'self'", 'blob:'],
         styleSrc: ["'self'"],
         imgSrc: ["'self'", 'data:'],
         // A file that is chosen is asked for its length before it is decoded.
-        mediaSrc: ["'self'", t('app.blob')],
+        mediaSrc: ["'self'", 'blob:'],
         objectSrc: ["'none'"],
         baseUri: ["'none'"],
         formAction: ["'self'"],

@@ -3,7 +3,7 @@ export default {
   'brings-fields.from-last-year-from-singing-from':
     'From last year, from singing, from another instrument. Anything listed here never counts as new for this class.',
   'brings-fields.take-over-from': 'Copy from',
-  'brings-fields.take-over': 'Take over',
+  'brings-fields.take-over': 'Copy',
   'brings-fields.notes': 'Notes',
   'brings-fields.such-as-g-a-b-c': 'For example G A B C′ D′, with an apostrophe for the upper octave.',
   'brings-fields.wrong-is-no-note': '“{wrong}” is not a note.',
@@ -44,8 +44,9 @@ export default {
   'class-settings-page.set-up-your-first-class': 'Set up your first class',
   'class-settings-page.class-and-lessons': 'Class and lessons',
   'class-settings-page.name': 'Name',
-  'class-settings-page.grade-optional': 'Grade (optional)',
-  'class-settings-page.classes-of-one-grade-are-compared': 'Classes in the same grade are compared as parallel groups.',
+  'class-settings-page.grade-optional': 'Year group (optional)',
+  'class-settings-page.classes-of-one-grade-are-compared':
+    'Classes in the same year group are compared as parallel groups.',
   'class-settings-page.term': 'Term',
   'class-settings-page.stairs': 'Stairs',
   'class-settings-page.name-the-stairs-set-the-instrument': '{name}. The stairs set the instrument and its fingering.',
@@ -174,7 +175,7 @@ export default {
   'plan-lessons.lessons': 'Lessons',
   'plan-lessons.step-position-ends-here-drag-or': 'Step {position} ends here: drag, or use the up and down arrows',
   'plan-lessons.lesson-number-is-lost': 'Cancel lesson {number}',
-  'plan-lessons.lost': 'Lost',
+  'plan-lessons.lost': 'Cancel',
   'plan-lessons.lesson': 'Lesson',
   'plan-lessons.date': 'Date',
   'plan-lessons.step': 'Step',
@@ -208,7 +209,7 @@ export default {
   'start-page.your-first-class': 'Your first class',
   'start-page.three-things-then-you-can-hear':
     'Three things, and you can hear your first pupil. You can change everything later.',
-  'start-page.name-of-the-class': 'Name of the class',
+  'start-page.name-of-the-class': 'Class name',
   'start-page.instrument-and-stairs': 'Instrument and stairs',
   'start-page.meets-on': 'Meets on',
   'start-page.at': 'At',

@@ -23,7 +23,7 @@ export default {
   'cards-page.none-yet-kept-cards-come-first': 'None yet. Your own cards come first in the warm-up.',
   'cards-page.made-from-what-the-class-knows': 'Made from what the class knows',
   'cards-page.keep': 'Keep',
-  'cards-page.others': 'Others',
+  'cards-page.others': 'More',
   'cards-page.that-is-no-rhythm-of-four': 'That isn’t a four-beat rhythm the class knows. Tap it again.',
   'follow-stage.the-lesson': 'the lesson',
   'keys-dialog.numbers-go-to-the-rungs-of':

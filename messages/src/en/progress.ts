@@ -17,7 +17,7 @@ export default {
   'board-page.passed-today': 'Passed today',
   'board-page.nearly': 'Nearly',
   'board-page.not-yet': 'Not yet',
-  'board-page.unmark-all': 'Unmark all',
+  'board-page.unmark-all': 'Clear marks',
   'board-page.move-with-the-arrow-keys-open':
     'Move with the arrow keys, open a cell with Enter, mark it with Space. ● passed, with the date; ◐ nearly; ○ tried, with the number of tries.',
   'board-sheet.name-pupils-by-steps': '{name}: pupils by steps',

@@ -50,7 +50,7 @@ export default {
   'pupil-form.the-classs-instrument': 'the class’s instrument',
   'pupil-form.as-in-the-class': 'as in the class',
   'pupil-form.small-print': 'Small print',
-  'pupil-form.as-usual': 'As usual',
+  'pupil-form.as-usual': 'Normal print',
   'pupil-form.big-print': 'Big print',
   'pupil-form.choose-a-class': 'Choose a class',
   'pupils-page.the-pupils': 'the pupils',

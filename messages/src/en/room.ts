@@ -20,7 +20,7 @@ export default {
   'answers-page.keep-practising': 'Keep practising.',
   'answers-page.a-tune-from-before': 'A tune from before',
   'answers-page.look-at-value-list': 'Look at {value} {list}.',
-  'door-page.come-in': 'Come in',
+  'door-page.come-in': 'Open',
   'door-page.scan-the-code-on-your-slip': 'Scan the code on your slip, or type its three words.',
   'door-page.three-words': 'Three words',
   'door-page.three-small-words': 'three small words',

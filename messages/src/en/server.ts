@@ -1,5 +1,4 @@
 export default {
-  'app.blob': 'blob:',
   'app.something-broke-here-nothing-was-saved':
     'Something broke here. Nothing was saved. Whoever looks after the server will find it as {number}.',
   'app.this-request-comes-from-another-site': 'This request comes from another site.',

@@ -127,7 +127,7 @@ describe('what a class knows already', () => {
     fakeServer({ 'GET /api/tunes': () => [], 'GET /api/classes/last/knowledge': () => ({ schoolClass: {}, known }) });
     const { value } = held(BringsFields, { ...NOTHING, notes: ['G4'] }, { others, lengthWords: 'british' });
     await choose(select('Copy from'), 'last');
-    await press('Take over');
+    await press('Copy');
     expect(value.value).toEqual({ ...known, notes: ['G4', 'B4', 'A4'], tuneIds: [] });
     expect((select('Notes') as unknown as HTMLInputElement).value).toBe('G B A');
   });
@@ -139,7 +139,7 @@ describe('what a class knows already', () => {
     });
     const { value } = held(BringsFields, NOTHING, { others, lengthWords: 'british' });
     await choose(select('Copy from'), 'last');
-    await press('Take over');
+    await press('Copy');
     expect(document.querySelector('[role=alert]')!.textContent).toContain('There is no such class.');
     expect(value.value).toEqual(NOTHING);
   });

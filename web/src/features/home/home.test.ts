@@ -66,7 +66,7 @@ describe('the practice room of a class', () => {
   it('waits for the owner', async () => {
     const { wrapper } = await open(room({ allowed: false, room: null }));
     expect(wrapper.text()).toContain('Practice rooms are off');
-    expect(wrapper.text()).not.toContain('Open it');
+    expect(wrapper.text()).not.toContain('Open');
   });
 
   it('sets some bars for the week', async () => {
