@@ -99,11 +99,11 @@ test('a new class gets a proposal, a step is swapped, a pupil passes, a lesson i
   await expect(page.getByRole('heading', { name: /fit the term|short/ })).toBeVisible();
   await expectAccessible(page);
   const before = await rows(page).count();
-  await page.getByRole('button', { name: 'Cancel lesson 1' }).click();
+  await page.getByRole('button', { name: 'Cancel lesson 1', exact: true }).click();
   await page.getByLabel('Reason (for you)').fill('trip');
-  await page.getByRole('button', { name: 'Cancel lesson' }).click();
-  await expect(page.getByRole('status').filter({ hasText: /Lesson lost\. .*now ends/ })).toBeVisible();
+  await page.getByRole('dialog').getByRole('button', { name: 'Cancel lesson' }).click();
+  await expect(page.getByRole('status').filter({ hasText: /Lesson cancelled\. .*now ends/ })).toBeVisible();
   await expect(rows(page)).not.toHaveCount(before);
-  await page.getByRole('button', { name: /was held after all/ }).click();
+  await page.getByRole('button', { name: /^Restore / }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Lesson restored.' })).toBeVisible();
 });

@@ -8,7 +8,7 @@ import { t } from './messages.ts';
 const DEFAULT_STAGES = 4;
 
 export const bare: Command = {
-  usage: t('bare.bare-file-stages-4'),
+  usage: t('bare.bare-file-stages-4-2'),
   about: t('bare.fewest-stages-to-most-stages-bare', { fewestStages: FEWEST_STAGES, mostStages: MOST_STAGES }),
   example: t('bare.bare-demo-tunes-goose-walk-abc'),
   options: ['stages'],

@@ -42,7 +42,7 @@ type ClassFile = z.infer<typeof classFile>;
 const RUNS = 10_000;
 
 export const forecast: Command = {
-  usage: t('forecast.forecast-file-runs-10000-seed-1'),
+  usage: t('forecast.forecast-file-runs-10000-seed-1-2'),
   about: t('forecast.where-the-pupils-of-a-class'),
   example: t('forecast.forecast-class-json-runs-10000-seed'),
   options: ['runs', 'seed'],

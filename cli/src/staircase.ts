@@ -108,7 +108,7 @@ function pinOf(text: string): Pin {
   if (by !== null) return { kind: 'by', tune: by[1]!, step: Number(by[2]) };
   const before = /^([^<=]+)<([^<=]+)$/.exec(text);
   if (before !== null) return { kind: 'before', tune: before[1]!, then: before[2]! };
-  throw new BadInput(t('staircase.text-is-no-wish-write-3', { text }));
+  throw new BadInput(t('staircase.text-is-no-wish-write-3-2', { text }));
 }
 
 function words(list: string): readonly string[] {

@@ -227,6 +227,6 @@ function numbered(logger: Logger) {
 /** Broken JSON and refused origins come from Hono itself. */
 function fromHttp(error: HTTPException): Refusal {
   const message =
-    error.status === 403 ? t('app.this-request-comes-from-another-site') : t('app.this-request-cannot-be-read');
+    error.status === 403 ? t('app.this-request-comes-from-another-site') : t('app.this-request-cant-be-read');
   return { error: { code: error.status === 403 ? 'wrong-origin' : 'unreadable', message } };
 }

@@ -10,7 +10,7 @@ const open = ref(true);
 const EVERYWHERE: readonly (readonly [key: string, does: string])[] = [
   [t('keys-help.ctrl-k'), t('keys-help.find-a-class-pupil-tune-or')],
   ['?', t('keys-help.show-these-keys')],
-  [t('keys-help.esc'), t('keys-help.close-what-is-open')],
+  [t('keys-help.esc'), t('keys-help.close-whatever-is-open')],
 ];
 const here = computed(() => route.meta.keys ?? []);
 </script>

@@ -91,7 +91,7 @@ async function readBody(answer: Answer<unknown>, schema: z.ZodMiniType | undefin
   const read = schema.safeParse(body);
   if (read.success) return read.data;
   throw new ApiError({
-    error: { code: 'broken', message: t('api.this-page-is-older-or-newer') },
+    error: { code: 'broken', message: t('api.this-page-and-the-school-server') },
   });
 }
 
@@ -99,7 +99,7 @@ async function refusalOf(answer: Answer<unknown>): Promise<Told> {
   const read = Refusal.safeParse(await jsonOf(answer));
   if (read.success) return read.data;
   // A proxy or a broken server answered.
-  return { error: { code: 'broken', message: t('api.the-school-server-gave-an-unreadable') } };
+  return { error: { code: 'broken', message: t('api.the-school-server-sent-an-answer') } };
 }
 
 /** Undefined for what is no JSON. */

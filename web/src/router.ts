@@ -67,18 +67,18 @@ const STAIRCASE_KEYS = [
   [t('router.on-an-edge'), t('router.fewer-or-more-lessons')],
 ] as const;
 const NOTE_KEYS = [
-  [t('router.1-to-5'), t('router.go-to-a-part-of-the')],
-  ['← →', t('router.back-and-on')],
-  ['B', t('router.big-for-the-projector-and-back')],
+  [t('router.1-to-5-2'), t('router.go-to-a-part-of-the')],
+  ['← →', t('router.back-and-next')],
+  ['B', t('router.fill-the-screen-and-back')],
   ...PLAY_KEYS,
 ] as const;
 
 const LESSON_KEYS = [
-  ['→', t('router.go-on')],
+  ['→', t('router.next')],
   ['←', t('router.back')],
   ...PLAY_KEYS,
   ['↑ ↓', t('router.faster-and-slower')],
-  [t('router.1-to-9'), t('router.a-rung-of-the-practice-ladder')],
+  [t('router.1-to-9-2'), t('router.a-rung-of-the-practice-ladder')],
   ['R, S', t('router.again-skip')],
   ['M, B, C, L', t('router.melody-backing-click-loop')],
   ['Q', t('router.quiet-please')],

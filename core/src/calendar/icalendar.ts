@@ -26,7 +26,7 @@ const [FIRST_YEAR, LAST_YEAR] = [1900, 2200];
  * @param from,to the term: what lies outside is not taken.
  */
 export function readHolidays(text: string, from: LocalDate, to: LocalDate): Result<ReadHolidays, string> {
-  if (text.length > MOST_CALENDAR_CHARACTERS) return failure(t('icalendar.this-file-is-larger-than-2'));
+  if (text.length > MOST_CALENDAR_CHARACTERS) return failure(t('icalendar.this-file-is-larger-than-2-2'));
   const count = text.match(/^BEGIN:VEVENT/gim)?.length ?? 0;
   if (count > MOST_EVENTS)
     return failure(t('icalendar.the-file-has-count-events-at', { count, mostEvents: MOST_EVENTS }));

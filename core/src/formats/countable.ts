@@ -10,6 +10,6 @@ export function countable(read: () => Reading): Reading {
     return read();
   } catch (error) {
     if (!(error instanceof UncountableError)) throw error;
-    return failure([{ bar: null, message: t('countable.the-tune-has-lengths-that-cannot') }]);
+    return failure([{ bar: null, message: t('countable.the-tune-has-note-lengths-that') }]);
   }
 }

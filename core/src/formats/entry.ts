@@ -69,18 +69,18 @@ const DIGITS: Readonly<Record<string, ValueName>> = {
 
 /** What each key does, for the help beside the sheet. */
 export const ENTRY_KEYS: readonly { readonly keys: string; readonly does: string }[] = [
-  { keys: t('entry.a-to-g'), does: t('entry.a-note-as-near-as-can') },
-  { keys: '1 2 4 8 6', does: t('entry.how-long-the-next-ones-are') },
-  { keys: '.', does: t('entry.a-dot-at-the-last-note') },
+  { keys: t('entry.a-to-g'), does: t('entry.a-note-as-near-as-possible') },
+  { keys: '1 2 4 8 6', does: t('entry.note-length-from-here-on-whole') },
+  { keys: '.', does: t('entry.dot-the-last-note') },
   { keys: 'R', does: t('entry.a-rest') },
-  { keys: '↑ ↓', does: t('entry.the-last-note-a-step-higher') },
-  { keys: '# - =', does: t('entry.the-last-note-sharp-flat-natural') },
-  { keys: 'T', does: t('entry.a-tie-from-the-last-note') },
-  { keys: '3', does: t('entry.the-last-three-notes-as-a') },
-  { keys: '[ ]', does: t('entry.a-repeat-begins-with-the-bar') },
-  { keys: 'Enter', does: t('entry.the-line-of-the-sheet-ends') },
-  { keys: '← →', does: t('entry.go-back-and-on') },
-  { keys: 'Backspace', does: t('entry.take-the-last-note-away') },
+  { keys: '↑ ↓', does: t('entry.move-the-last-note-up-or') },
+  { keys: '# - =', does: t('entry.make-the-last-note-sharp-flat') },
+  { keys: 'T', does: t('entry.tie-the-last-note-to-the') },
+  { keys: '3', does: t('entry.make-the-last-three-notes-a') },
+  { keys: '[ ]', does: t('entry.start-or-end-a-repeat-at') },
+  { keys: 'Enter', does: t('entry.end-the-line') },
+  { keys: '← →', does: t('entry.undo-and-redo') },
+  { keys: 'Backspace', does: t('entry.delete-the-last-note') },
 ];
 
 /** The entry after a key; the same entry where the key means nothing here. @param key as the browser names it. */

@@ -18,7 +18,7 @@ export function readTuneFile(bytes: Uint8Array, options: ReadOptions = {}): Resu
   const whole = (message: string): Result<ReadTune, readonly FormatProblem[]> => failure([{ bar: null, message }]);
   if (bytes.length === 0) return whole(t('files.the-file-is-empty'));
   if (bytes.length > MOST_FILE_BYTES)
-    return whole(t('files.the-file-has-number-mb-a', { number: Math.round(bytes.length / 1e6) }));
+    return whole(t('files.the-file-is-number-mb-the', { number: Math.round(bytes.length / 1e6) }));
   if (startsWith(bytes, 'MThd')) return readMidi(bytes, options);
   if (startsWith(bytes, 'PK')) {
     const unpacked = unpackMxl(bytes);

@@ -46,5 +46,8 @@ const MOST_NOTICES = 60;
 export function shortened(notices: readonly Notice[]): readonly Notice[] {
   if (notices.length <= MOST_NOTICES) return notices;
   const more = notices.length - MOST_NOTICES;
-  return [...notices.slice(0, MOST_NOTICES), { bar: null, message: t('notice.left-out-more-more-of-the', { more }) }];
+  return [
+    ...notices.slice(0, MOST_NOTICES),
+    { bar: null, message: t('notice.left-out-more-more-like-these', { more }) },
+  ];
 }

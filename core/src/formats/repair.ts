@@ -42,8 +42,8 @@ export function irregularNotice(tune: Tune): readonly (Notice & { readonly barIn
   if (first === undefined) return [];
   const message =
     others.length === 0
-      ? t('repair.message-it-is-kept-as-it', { message: first.message })
-      : t('repair.bars-in-do-not-hold-what', { in: inWords(bars.map(({ bar }) => bar ?? 0)) });
+      ? t('repair.message-kept-as-it-is', { message: first.message })
+      : t('repair.bars-in-dont-match-their-time', { in: inWords(bars.map(({ bar }) => bar ?? 0)) });
   return [{ bar: first.bar, message, barIndex: first.index ?? 0 }];
 }
 
@@ -58,7 +58,7 @@ function fits(part: Part, lead: Part, leftOut: LeftOut[]): boolean {
     (events, index) => !equal(eventsLength(events), eventsLength(lead.bars[index]!)),
   );
   if (barIndex < 0) return true;
-  leftOut.push({ barIndex, message: t('repair.the-part-name-which-here-is', { name: part.name }) });
+  leftOut.push({ barIndex, message: t('repair.the-part-name-which-differs-in', { name: part.name }) });
   return false;
 }
 
@@ -66,7 +66,7 @@ function untied(part: Part, leftOut: LeftOut[]): Part {
   const bars = part.bars.map((events) => [...events]);
   for (const { barIndex, eventIndex } of looseTies(part)) {
     bars[barIndex]![eventIndex] = { ...(bars[barIndex]![eventIndex] as Note), tied: false };
-    leftOut.push({ barIndex, message: t('repair.a-tie-that-leads-to-no') });
+    leftOut.push({ barIndex, message: t('repair.a-tie-with-no-matching-note') });
   }
   return { ...part, bars };
 }

@@ -30,7 +30,7 @@ export function unzipTexts(bytes: Uint8Array, limits: UnzipLimits): Result<Reado
   try {
     entries = unzipSync(bytes, { filter: allow });
   } catch {
-    return failure(t('unzip.the-compressed-file-is-broken-and'));
+    return failure(t('unzip.the-compressed-file-is-damaged-and'));
   }
   if (tooLarge) return failure(t('unzip.the-compressed-file-unpacks-to-far', { what: limits.what }));
   return success(new Map(Object.entries(entries).map(([name, content]) => [name, strFromU8(content)])));

@@ -48,7 +48,7 @@ export function beltSlips(request: HandoutRequest): Handout {
     const latest = pupil.passed.slice(-1).map((step) => schoolClass.steps[step]!.belt);
     return (pupil.beltsDue.length > 0 ? pupil.beltsDue : latest).map((belt) => ({ pupil, belt }));
   });
-  if (due.length === 0) throw new NoHandout(t('class-papers.no-belt-is-to-be-handed'));
+  if (due.length === 0) throw new NoHandout(t('class-papers.no-belts-to-hand-out-yet'));
   const slips = due.map(({ pupil, belt }): Tile => {
     const step = schoolClass.steps.find((each) => each.belt === belt);
     return {
@@ -145,7 +145,7 @@ export function substitutePlan(request: HandoutRequest): Handout {
     section(
       title,
       [
-        text(t('class-papers.pupils-count-pupils-where-you-do', { n: pupils.length, where }), 'lead'),
+        text(t('class-papers.n-pupils-where-you-dont-need', { n: pupils.length, where }), 'lead'),
         {
           kind: 'table',
           columns: [

@@ -111,7 +111,12 @@ export function noteDraw(request: HandoutRequest): Handout {
   return handout(
     'note-draw',
     t('note-work.draw-the-notes'),
-    [section(t('note-work.draw-the-notes'), [text(t('note-work.draw-each-note-as-often-as'), 'lead'), tiles(2, made)])],
+    [
+      section(t('note-work.draw-the-notes'), [
+        text(t('note-work.draw-each-note-the-number-of'), 'lead'),
+        tiles(2, made),
+      ]),
+    ],
     key,
   );
 }
@@ -206,7 +211,7 @@ export function fingeringColour(request: HandoutRequest): Handout {
     t('note-work.colour-the-fingering'),
     [
       section(t('note-work.colour-the-fingering'), [
-        text(t('note-work.colour-the-holes-that-your-fingers'), 'lead'),
+        text(t('note-work.colour-the-holes-your-fingers-cover'), 'lead'),
         tiles(4, made),
       ]),
     ],
@@ -243,7 +248,7 @@ export function higherLower(request: HandoutRequest): Handout {
     t('note-work.higher-or-lower'),
     [
       section(t('note-work.higher-or-lower'), [
-        text(t('note-work.look-at-the-second-note-ring'), 'lead'),
+        text(t('note-work.look-at-the-second-note-circle'), 'lead'),
         tiles(2, made),
       ]),
     ],
@@ -263,7 +268,7 @@ export function spellWords(request: HandoutRequest): Handout {
   const possible = SPELLINGS.filter((word) => [...word].every((letter) => byLetter.has(letter)));
   if (possible.length === 0) {
     const letters = [...byLetter.keys()].toSorted().join(', ');
-    throw new NoHandout(t('note-work.no-word-can-be-spelled-with', { letters }));
+    throw new NoHandout(t('note-work.letters-dont-spell-any-word-choose', { letters }));
   }
   const words = shuffled(possible, random).slice(0, countOf(request, Math.min(USUAL.spell, possible.length)));
   const key = words.map((word, index): Answer => ({
@@ -296,7 +301,7 @@ export function staffToStairs(request: HandoutRequest): Handout {
   const row = mixed(notes, countOf(request, USUAL.stairs), seeded(request.seed));
   const key = row.map((note, index): Answer => ({
     number: index + 1,
-    question: t('note-work.on-which-stair-does-this-note'),
+    question: t('note-work.which-stair-is-this-note-on'),
     answer: t('note-work.stair-index-named', { index: notes.indexOf(note) + 1, named: named(request, note) }),
     facts: { note: pitchName(note), stair: notes.indexOf(note) + 1, stairs: notes.map(pitchName) },
   }));
@@ -309,7 +314,7 @@ export function staffToStairs(request: HandoutRequest): Handout {
     t('note-work.from-the-staff-to-the-stairs'),
     [
       section(t('note-work.from-the-staff-to-the-stairs'), [
-        text(t('note-work.draw-a-peg-on-the-stair'), 'lead'),
+        text(t('note-work.draw-a-peg-on-the-notes'), 'lead'),
         tiles(4, made),
       ]),
     ],
@@ -346,7 +351,7 @@ export function fingeringMistake(request: HandoutRequest): Handout {
     t('note-work.find-the-mistake'),
     [
       section(t('note-work.find-the-mistake'), [
-        text(t('note-work.is-the-fingering-right-ring-the'), 'lead'),
+        text(t('note-work.is-the-fingering-right-circle-yes'), 'lead'),
         tiles(4, made),
       ]),
     ],

@@ -141,8 +141,8 @@ export function booklet(request: HandoutRequest): Handout {
     `${title}: ${schoolClass.name}`,
     [
       cover,
-      section(t('packets.what-is-in-it'), [{ kind: 'contents' }], { nameLine: false }),
-      section(t('packets.how-to-hold-and-to-blow'), [...holdingBlocks(request), ...cautionBlocks(schoolClass)], {
+      section(t('packets.contents'), [{ kind: 'contents' }], { nameLine: false }),
+      section(t('packets.how-to-hold-it-and-how'), [...holdingBlocks(request), ...cautionBlocks(schoolClass)], {
         nameLine: false,
       }),
       ...pages,

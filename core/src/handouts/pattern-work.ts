@@ -16,7 +16,8 @@ const music = (request: HandoutRequest, tune: Tune): Block => ({ kind: 'music', 
 export function sameBars(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const groups = formOf(request, tune).sameBars;
-  if (groups.length === 0) throw new NoHandout(t('pattern-work.in-title-no-bar-comes-again', { title: tune.title }));
+  if (groups.length === 0)
+    throw new NoHandout(t('pattern-work.title-has-no-repeated-bars-choose', { title: tune.title }));
   const key = groups.map((bars, index): Answer => ({
     number: index + 1,
     question: t('pattern-work.which-bars-are-the-same-as', { bars: bars[0]! }),
@@ -31,7 +32,7 @@ export function sameBars(request: HandoutRequest): Handout {
     t('pattern-work.same-again-title', { title: tune.title }),
     [
       section(t('pattern-work.same-again-title', { title: tune.title }), [
-        text(t('pattern-work.some-bars-are-the-same-note'), 'lead'),
+        text(t('pattern-work.some-bars-are-exactly-the-same'), 'lead'),
         music(request, tune),
         ...groups.map((bars, index) =>
           text(t('pattern-work.index-the-same-as-bar-bars', { index: index + 1, bars: bars[0]! })),
@@ -46,7 +47,7 @@ export function sameBars(request: HandoutRequest): Handout {
 export function whereChanges(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const pairs = formOf(request, tune).differAtEnd;
-  if (pairs.length === 0) throw new NoHandout(t('pattern-work.in-title-no-two-bars-differ', { title: tune.title }));
+  if (pairs.length === 0) throw new NoHandout(t('pattern-work.title-has-no-two-bars-that', { title: tune.title }));
   const heads = (printed: number): readonly string[] => {
     const index = tune.bars.findIndex((bar) => bar.number === printed);
     return tune.parts[0].bars[index]!.map((event) =>
@@ -70,7 +71,7 @@ export function whereChanges(request: HandoutRequest): Handout {
     t('pattern-work.where-does-it-change-title', { title: tune.title }),
     [
       section(t('pattern-work.where-does-it-change-title', { title: tune.title }), [
-        text(t('pattern-work.these-bars-begin-alike-ring-the'), 'lead'),
+        text(t('pattern-work.these-bars-start-the-same-circle'), 'lead'),
         music(request, tune),
         ...pairs.map(([a, b], index) =>
           text(t('pattern-work.index-bars-a-and-b-different', { index: index + 1, a, b })),
@@ -85,7 +86,7 @@ export function whereChanges(request: HandoutRequest): Handout {
 export function orderLines(request: HandoutRequest): Handout {
   const tune = tuneOf(request);
   const lines = phraseLines(tune);
-  if (lines.length < 2) throw new NoHandout(t('pattern-work.title-has-one-line-only-choose', { title: tune.title }));
+  if (lines.length < 2) throw new NoHandout(t('pattern-work.title-has-only-one-line-choose', { title: tune.title }));
   const order = shuffledAway(
     lines.map((_, index) => index),
     request.seed,

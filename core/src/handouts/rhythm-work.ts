@@ -26,7 +26,7 @@ function metreOf({ tune }: HandoutRequest): Metre {
 /** Different bars from the values the class knows. @throws NoHandout where they fill none. */
 function cardsFor(request: HandoutRequest, count: number): readonly RhythmCard[] {
   const cards = rhythmCards({ metre: metreOf(request), elements: request.elements, count, seed: request.seed });
-  if (cards.length === 0) throw new NoHandout(t('rhythm-work.the-note-lengths-that-the-class'));
+  if (cards.length === 0) throw new NoHandout(t('rhythm-work.the-note-values-the-class-knows'));
   return cards;
 }
 
@@ -47,7 +47,7 @@ export function rhythmCardsSheet(request: HandoutRequest): Handout {
   const ROWS = 4;
   const key = cards.map((card, index): Answer => ({
     number: index + 1,
-    question: t('rhythm-work.how-is-this-card-said'),
+    question: t('rhythm-work.how-do-you-say-this-card'),
     answer: said(request, card),
     facts: { lengths: lengthsOf(card) },
   }));
@@ -93,7 +93,7 @@ export function completeBar(request: HandoutRequest): Handout {
     { metre, elements: request.elements, count: countOf(request, USUAL.bars), seed: request.seed },
     request.lengthWords,
   );
-  if (missing.length === 0) throw new NoHandout(t('rhythm-work.every-bar-has-one-length-only'));
+  if (missing.length === 0) throw new NoHandout(t('rhythm-work.every-bar-has-only-one-note'));
   const key = missing.map(({ bar, missing: at, sum: written, answer }, index): Answer => ({
     number: index + 1,
     question: t('rhythm-work.which-length-is-missing'),
@@ -117,7 +117,7 @@ export function completeBar(request: HandoutRequest): Handout {
     t('rhythm-work.complete-the-bar'),
     [
       section(t('rhythm-work.complete-the-bar'), [
-        text(t('rhythm-work.one-length-is-missing-in-each'), 'lead'),
+        text(t('rhythm-work.one-note-value-is-missing-from'), 'lead'),
         tiles(2, made),
       ]),
     ],
@@ -182,7 +182,7 @@ export function matchSyllables(request: HandoutRequest): Handout {
   const right = shuffled(chosen, random);
   const key = chosen.map(([words, card], index): Answer => ({
     number: index + 1,
-    question: t('rhythm-work.how-is-this-rhythm-said'),
+    question: t('rhythm-work.how-do-you-say-this-rhythm'),
     answer: `${String.fromCharCode(65 + right.findIndex(([other]) => other === words))}: ${words}`,
     facts: { lengths: lengthsOf(card), order: right.map(([other]) => other) },
   }));
@@ -214,7 +214,7 @@ export function clapTick(request: HandoutRequest): Handout {
   const cards = cardsFor(request, countOf(request, USUAL.clap, 16));
   const key = cards.map((card, index): Answer => ({
     number: index + 1,
-    question: t('rhythm-work.how-is-this-bar-said'),
+    question: t('rhythm-work.how-do-you-say-this-bar'),
     answer: said(request, card),
     facts: { lengths: lengthsOf(card) },
   }));
@@ -229,7 +229,7 @@ export function clapTick(request: HandoutRequest): Handout {
     t('rhythm-work.clap-and-tick'),
     [
       section(t('rhythm-work.clap-and-tick'), [
-        text(t('rhythm-work.count-the-beat-aloud-and-clap'), 'lead'),
+        text(t('rhythm-work.count-aloud-and-clap-tick-a'), 'lead'),
         tiles(2, made),
       ]),
     ],

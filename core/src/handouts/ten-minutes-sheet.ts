@@ -50,7 +50,7 @@ export function tenMinutesSheet(request: HandoutRequest): Handout {
     section(t('ten-minutes-sheet.ten-minutes-at-home-title', { title: tune.title }), [
       text(t('ten-minutes-sheet.left-hand-on-top-blow-gently'), 'lead'),
       ...parts.flatMap((part, index) => partBlocks({ ...request, tune }, part, index + 1)),
-      text(t('ten-minutes-sheet.tick-a-day-when-you-have'), 'head'),
+      text(t('ten-minutes-sheet.tick-each-day-you-practise'), 'head'),
       DAYS_TO_TICK,
     ]),
   ]);

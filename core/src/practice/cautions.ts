@@ -49,4 +49,4 @@ export const USUAL_CAUTIONS: readonly Caution[] = [
   },
 ];
 
-export const LOCAL_RULES = t('cautions.the-rules-of-your-school-and');
+export const LOCAL_RULES = t('cautions.your-schools-and-countrys-rules-come');

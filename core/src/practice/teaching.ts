@@ -12,11 +12,11 @@ export interface StyleChoice<Value> {
 }
 
 export const NAMING_CHOICES: readonly StyleChoice<Naming>[] = [
-  { value: 'letters', label: 'Letters: C D E', speaksFor: t('teaching.the-names-that-sheets-and-other') },
+  { value: 'letters', label: 'Letters: C D E', speaksFor: t('teaching.the-names-used-on-sheet-music') },
   {
     value: 'german-letters',
     label: t('teaching.letters-c-d-e-with-h'),
-    speaksFor: t('teaching.as-in-germany-and-its-neighbours'),
+    speaksFor: t('teaching.as-in-germany-and-nearby-b'),
   },
   {
     value: 'fixed-do',
@@ -83,7 +83,7 @@ export type PassRule = (typeof PASS_RULES)[number];
 export const PASS_CHOICES: readonly StyleChoice<PassRule>[] = [
   {
     value: 'both',
-    label: t('teaching.right-and-without-stopping'),
+    label: t('teaching.right-notes-no-stopping'),
     speaksFor: t('teaching.one-clear-standard-right-notes-in'),
   },
   {
@@ -99,8 +99,8 @@ export const PASS_CHOICES: readonly StyleChoice<PassRule>[] = [
 ];
 
 export const SYNCOPATION_CHOICES: readonly StyleChoice<Syncopation>[] = [
-  { value: 'syn-co-pa', label: 'syn-co-pa', speaksFor: t('teaching.a-word-for-the-figure-it') },
-  { value: 'ti-ta-ti', label: t('teaching.ti-ta-ti'), speaksFor: t('teaching.the-lengths-as-they-always-are') },
+  { value: 'syn-co-pa', label: 'syn-co-pa', speaksFor: t('teaching.one-word-for-the-figure-so') },
+  { value: 'ti-ta-ti', label: t('teaching.ti-ta-ti'), speaksFor: t('teaching.the-usual-note-lengths-nothing-new') },
   { value: 'numbers', label: '1 &-2 &', speaksFor: t('teaching.shows-that-the-middle-note-is') },
 ];
 
@@ -109,7 +109,7 @@ export const TONGUES = ['doo', 'too', 'tee', 'loo'] as const;
 export type Tongue = (typeof TONGUES)[number];
 export const TONGUE_CHOICES: readonly StyleChoice<Tongue>[] = [
   { value: 'doo', label: 'doo', speaksFor: t('teaching.soft-no-puff-and-no-squeak') },
-  { value: 'too', label: 'too', speaksFor: t('teaching.clear-every-note-is-heard-to') },
+  { value: 'too', label: 'too', speaksFor: t('teaching.clear-every-note-has-a-beginning') },
   { value: 'tee', label: 'tee', speaksFor: t('teaching.light-with-less-air-helps-high') },
   { value: 'loo', label: 'loo', speaksFor: t('teaching.the-softest-for-slow-tunes-and') },
 ];
@@ -120,12 +120,12 @@ export const RIGHT_HAND_CHOICES: readonly StyleChoice<RightHand>[] = [
   {
     value: 'carries',
     label: t('teaching.thumb-carries-fingers-rest'),
-    speaksFor: t('teaching.the-place-where-it-will-play'),
+    speaksFor: t('teaching.where-it-will-play-later'),
   },
   {
     value: 'foot',
     label: t('teaching.holds-the-foot'),
-    speaksFor: t('teaching.the-steadiest-for-small-hands-nothing'),
+    speaksFor: t('teaching.steadiest-for-small-hands-nothing-gets'),
   },
   {
     value: 'hovers',
@@ -141,11 +141,11 @@ export const REPEAT_CHOICES: readonly StyleChoice<RepeatWay>[] = [
   {
     value: 'clap-first',
     label: t('teaching.clapped-first-then-played'),
-    speaksFor: t('teaching.the-second-time-the-rhythm-is'),
+    speaksFor: t('teaching.by-the-second-time-the-rhythm'),
   },
   {
     value: 'teacher-first',
-    label: t('teaching.you-first-the-class-second'),
+    label: t('teaching.you-first-then-the-class'),
     speaksFor: t('teaching.they-hear-it-once-more-before'),
   },
 ];
@@ -193,11 +193,11 @@ export const MOST_ROWS = 3;
 export const PART_RULES = ['whole', 'at-tempo', 'any-tempo'] as const;
 export type PartRule = (typeof PART_RULES)[number];
 export const PART_CHOICES: readonly StyleChoice<PartRule>[] = [
-  { value: 'whole', label: t('teaching.only-in-one-go'), speaksFor: t('teaching.a-part-shows-the-way-the') },
+  { value: 'whole', label: t('teaching.only-all-at-once'), speaksFor: t('teaching.parts-are-practice-the-whole-tune') },
   {
     value: 'at-tempo',
     label: t('teaching.line-by-line-at-tempo'),
-    speaksFor: t('teaching.those-who-tire-early-get-there'),
+    speaksFor: t('teaching.pupils-who-tire-quickly-get-there'),
   },
   {
     value: 'any-tempo',
@@ -217,8 +217,8 @@ export const GO_ON_CHOICES: readonly StyleChoice<GoOnRuleKind>[] = [
   },
   {
     value: 'heard',
-    label: t('teaching.when-all-were-heard-once'),
-    speaksFor: t('teaching.everybody-had-a-turn-nobody-is'),
+    label: t('teaching.when-everyone-has-been-heard'),
+    speaksFor: t('teaching.everyone-gets-a-turn-nobody-is'),
   },
   { value: 'own', label: t('teaching.when-you-say-so'), speaksFor: t('teaching.you-know-the-class-and-the') },
 ];

@@ -83,16 +83,16 @@ export function blockTitle(block: Block, { say, tune }: LessonSpeech): string {
 
 const WHY: Readonly<Record<BlockWhy, string>> = {
   always: t('lesson.every-lesson'),
-  weak: t('lesson.this-was-weak-in-the-last'),
-  'step-notes': t('lesson.it-gets-the-notes-and-rhythms'),
-  'new-due': t('lesson.the-step-brings-it-and-the'),
-  'left-open': t('lesson.left-open-last-time'),
-  'before-tune': t('lesson.the-tune-needs-them-go-over'),
+  weak: t('lesson.weak-in-the-last-hearings'),
+  'step-notes': t('lesson.warms-up-this-steps-notes-and'),
+  'new-due': t('lesson.new-on-this-step-the-class'),
+  'left-open': t('lesson.not-finished-last-time'),
+  'before-tune': t('lesson.the-tune-needs-them-so-practise'),
   ladder: t('lesson.the-next-rungs-of-the-classs'),
-  hardest: t('lesson.here-the-tune-is-hardest'),
-  queue: t('lesson.they-wait-longest-or-nearly-passed'),
+  hardest: t('lesson.the-hardest-bar-of-the-tune'),
+  queue: t('lesson.waiting-longest-or-nearly-passed'),
   concert: t('lesson.the-last-lesson-of-the-term'),
-  review: t('lesson.after-the-holidays-what-was-known'),
+  review: t('lesson.after-the-holidays-go-over-what'),
   everyone: t('lesson.everybody-plays-whatever-their-step'),
 };
 
@@ -106,11 +106,11 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
   switch (block.kind) {
     case 'settle':
       return [
-        t('lesson.instruments-out-hands-checked-left-on'),
-        ...(count(block.toClean) > 0 ? [t('lesson.clean-to-clean-before-they-are', { n: count(block.toClean) })] : []),
-        ...(count(block.beltsToHand) > 0
-          ? [t('lesson.belts-to-hand-belts-to-hand', { n: count(block.beltsToHand) })]
+        t('lesson.instruments-out-check-hands-left-on'),
+        ...(count(block.toClean) > 0
+          ? [t('lesson.n-instruments-to-clean-before-playing', { n: count(block.toClean) })]
           : []),
+        ...(count(block.beltsToHand) > 0 ? [t('lesson.n-belts-to-hand-out', { n: count(block.beltsToHand) })] : []),
       ];
     case 'warm-up': {
       const { weak } = block;
@@ -133,7 +133,7 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
     case 'hard-spot': {
       const [first, last] = [block.tempi?.[0], block.tempi?.at(-1)];
       return [
-        t('lesson.loop-it-slowly-go-up-when'),
+        t('lesson.loop-it-slowly-go-faster-once'),
         ...(first === undefined || last === undefined ? [] : [t('lesson.tempo-first-to-last', { first, last })]),
       ];
     }
@@ -233,22 +233,22 @@ export function othersWords({ group, pupilIds, does }: OthersWork, speech: Lesso
 /** The decision with its reason: "Go on: 21 of 24 passed, the class’s rule is 70 %." */
 export function goOnWords({ rule, goOn, passed, heard, of, missing }: GoOnAnswer): string {
   if (of === 0) return t('lesson.the-class-has-no-pupils-yet');
-  const start = goOn ? t('lesson.go-on') : t('lesson.stay');
+  const start = goOn ? t('lesson.move-on') : t('lesson.stay-on-this-step');
   switch (rule.kind) {
     case 'share':
-      return t('lesson.start-passed-of-of-passed-the', {
+      return t('lesson.start-passed-of-of-passed-your', {
         start,
         passed,
         of,
         share: rule.share,
-        value: goOn ? '' : t('lesson.missing-more', { missing }),
+        value: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
       });
     case 'heard':
-      return t('lesson.start-heard-of-of-were-heard', {
+      return t('lesson.start-heard-of-of-heard-you', {
         start,
         heard,
         of,
-        value: goOn ? '' : t('lesson.missing-more', { missing }),
+        value: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
       });
     case 'own':
       return t('lesson.start-you-decide-passed-of-of', { start, passed, of });
@@ -258,7 +258,7 @@ export function goOnWords({ rule, goOn, passed, heard, of, missing }: GoOnAnswer
 /** What becomes of those who have not passed when the class goes on; null when all have. */
 export function leftBehindWords({ goOn, behind }: GoOnAnswer, nameOf: (id: string) => string): string | null {
   if (!goOn || behind.length === 0) return null;
-  return t('lesson.list-value-not-passed-yet-heard', {
+  return t('lesson.list-value-not-passed-yet-hear', {
     list: listWords(behind.map(nameOf)),
     value: behind.length === 1 ? 'has' : 'have',
   });
@@ -302,7 +302,7 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
       return line(
         t('lesson.next-the-screen-shows-the-fingering', { next: NEXT }),
         t('lesson.look-at-the-picture-put-your'),
-        t('lesson.copy-the-picture-press-look-at'),
+        t('lesson.copy-the-picture-press-check-their'),
       );
     case 'moves':
       return line(
@@ -324,7 +324,7 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
       );
     case 'hearing':
       return line(
-        t('lesson.do-not-record-passes-unless-you'),
+        t('lesson.dont-record-passes-unless-you-were'),
         t('lesson.practise-silently-fingers-move-names-are'),
         t('lesson.finger-the-tune-at-the-chin'),
       );
@@ -332,7 +332,7 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
       return line(
         t('lesson.next-press-space-tune-with-the', { next: NEXT, tune }),
         t('lesson.all-together-softly-stop-and-breathe'),
-        t('lesson.play-together-whoever-loses-the-place'),
+        t('lesson.play-together-anyone-who-gets-lost'),
       );
     case 'close':
       return line(

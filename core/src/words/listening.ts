@@ -13,16 +13,16 @@ export interface ListeningSpeech {
 }
 
 export const UNCLEAR_WORDS: Readonly<Record<Unclear, string>> = {
-  silence: t('listening.nothing-can-be-heard'),
-  noise: t('listening.too-much-else-can-be-heard'),
-  'other-tune': t('listening.this-does-not-sound-like-the'),
+  silence: t('listening.it-is-silent'),
+  noise: t('listening.too-much-other-noise-to-judge'),
+  'other-tune': t('listening.this-doesnt-sound-like-the-tune'),
 };
 
 export const WAV_WORDS: Readonly<Record<WavProblem, string>> = {
   empty: t('listening.the-file-is-empty'),
-  'no-wav': t('listening.the-file-is-no-wav-sound'),
-  coding: t('listening.the-wav-file-is-packed-in'),
-  'cut-off': t('listening.the-wav-file-breaks-off-before'),
+  'no-wav': t('listening.this-isnt-a-wav-file'),
+  coding: t('listening.the-wav-file-is-compressed-in'),
+  'cut-off': t('listening.the-wav-file-ends-before-its'),
   rate: t('listening.the-wav-file-has-an-unusual'),
 };
 
@@ -69,7 +69,7 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
       return movedWords(reason.semitones);
     case 'broke-off':
       return reason.after < 0
-        ? t('listening.does-not-begin')
+        ? t('listening.doesnt-start')
         : t('listening.breaks-off-after-bar-bar', { bar: barOf(reason.after) });
     case 'stops':
       return counted(reason.before.map(barOf), t('listening.stops-before'));
@@ -131,7 +131,7 @@ function movedWords(semitones: number): string {
       value: Math.abs(semitones) === 12 ? t('listening.an-octave') : t('listening.two-octaves'),
       value2: semitones > 0 ? 'high' : 'low',
     });
-  return t('listening.all-number-semitones-too-value-another', {
+  return t('listening.all-number-semitones-too-value-a', {
     number: Math.abs(semitones),
     value: semitones > 0 ? 'high' : 'low',
   });

@@ -8,7 +8,7 @@ export function describeMove(move: Move): string {
   if (move.kind === 'none') {
     return move.registerChange
       ? t('moves.the-same-fingers-more-or-less')
-      : t('moves.the-same-fingering-the-tongue-parts');
+      : t('moves.the-same-fingering-the-tongue-separates');
   }
   const flags = [
     move.bothHands ? t('moves.in-both-hands') : '',
@@ -43,10 +43,10 @@ const COST_WORDS: Readonly<Record<CostReason, string>> = {
   none: t('moves.the-same-fingering'),
   single: t('moves.one-finger'),
   team: t('moves.several-fingers-together'),
-  swap: t('moves.fingers-land-while-others-lift'),
+  swap: t('moves.some-fingers-land-while-others-lift'),
   furtherFinger: t('moves.more-fingers'),
-  landing: t('moves.landing-the-hole-has-to-seal'),
-  teamLanding: t('moves.landing-every-hole-has-to-seal'),
+  landing: t('moves.landing-seal-the-hole'),
+  teamLanding: t('moves.landing-seal-every-hole'),
   rightHandSingle: t('moves.the-right-hand'),
   rightHandTeam: t('moves.the-right-hand'),
   littleFinger: t('moves.the-little-finger'),

@@ -35,7 +35,7 @@ export function trapWords(trap: EchoTrap): string {
     case 'start':
       return t('notes.starts-on-say-not-on-say2', { say: say(trap.on), say2: say(trap.not) });
     case 'link':
-      return t('notes.starts-on-say-the-one-before', { say: say(trap.on), say2: say(trap.after) });
+      return t('notes.starts-on-say-the-last-one', { say: say(trap.on), say2: say(trap.after) });
     case 'move':
       return t('notes.say-to-say2-move', { say: say(trap.from), say2: say(trap.to), move: describeMove(trap.move) });
     case 'skip':
@@ -45,13 +45,13 @@ export function trapWords(trap: EchoTrap): string {
     case 'rest-inside':
       return t('notes.a-rest-inside-wait-for-it');
     case 'same-notes':
-      return t('notes.the-notes-of-the-one-before');
+      return t('notes.the-last-ones-notes-in-a');
   }
 }
 
 const GAP_WORDS: Readonly<Record<EchoGap, string>> = {
   'no-other-note': t('notes.the-class-has-no-other-note'),
-  'two-notes-only': t('notes.it-takes-three-notes'),
+  'two-notes-only': t('notes.needs-three-notes'),
   'no-skip': t('notes.no-two-of-these-notes-make'),
 };
 

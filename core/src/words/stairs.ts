@@ -46,44 +46,44 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
   switch (finding.kind) {
     case 'two-notes':
       return {
-        text: t('stairs.brings-list-at-once', { list: listWords(finding.notes.map(say)) }),
-        remedy: t('stairs.put-a-tune-before-it-that', { say: say(finding.notes[0]!) }),
+        text: t('stairs.brings-list-together', { list: listWords(finding.notes.map(say)) }),
+        remedy: t('stairs.put-a-tune-with-only-say', { say: say(finding.notes[0]!) }),
       };
     case 'note-and-rhythm': {
       const rhythm = listWords(finding.elements.map((id) => elementWords(id, lengths)));
       return {
-        text: t('stairs.list-comes-together-with-a-new', { list: listWords(finding.notes.map(say)), rhythm }),
-        remedy: t('stairs.bring-rhythm-in-a-tune-on', { rhythm, say: say(finding.notes[0]!) }),
+        text: t('stairs.list-comes-with-a-new-rhythm', { list: listWords(finding.notes.map(say)), rhythm }),
+        remedy: t('stairs.teach-rhythm-in-a-tune-on', { rhythm, say: say(finding.notes[0]!) }),
       };
     }
     case 'early-note':
       return {
-        text: t('stairs.uses-say-before-list-value-come', {
+        text: t('stairs.uses-say-before-list-value-been', {
           say: say(finding.note),
           list: listWords(finding.before.map(say)),
           value: finding.before.length === 1 ? 'has' : 'have',
         }),
-        remedy: t('stairs.move-this-step-up-or-bring', { say: say(finding.before[0]!) }),
+        remedy: t('stairs.move-this-step-later-or-teach', { say: say(finding.before[0]!) }),
       };
     case 'outside-order':
       return {
-        text: t('stairs.say-is-not-in-the-order', { say: say(finding.note) }),
-        remedy: t('stairs.take-another-tune-or-add-say', { say: say(finding.note) }),
+        text: t('stairs.say-isnt-in-the-order-of', { say: say(finding.note) }),
+        remedy: t('stairs.use-another-tune-or-add-say', { say: say(finding.note) }),
       };
     case 'note-once':
       return {
         text: t('stairs.the-new-say-comes-only-once', { say: say(finding.note) }),
-        remedy: t('stairs.take-a-tune-that-has-it'),
+        remedy: t('stairs.use-a-tune-that-has-it'),
       };
     case 'note-lost':
       return finding.again === null
         ? {
             text: t('stairs.say-is-learned-here-and-never', { say: say(finding.note) }),
-            remedy: t('stairs.take-a-tune-with-say-for', { say: say(finding.note) }),
+            remedy: t('stairs.use-a-tune-with-say-on', { say: say(finding.note) }),
           }
         : {
             text: t('stairs.say-does-not-come-again-before', { say: say(finding.note), again: finding.again }),
-            remedy: t('stairs.take-a-tune-with-say-for-2', { say: say(finding.note) }),
+            remedy: t('stairs.use-a-tune-with-say-on-2', { say: say(finding.note) }),
           };
     case 'hard-move':
       return {
@@ -92,7 +92,7 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
       };
     case 'nothing-new':
       return {
-        text: t('stairs.capital-steps-in-a-row-bring', {
+        text: t('stairs.capital-steps-in-a-row-have', {
           capital: capital(NUMBERS[finding.steps] ?? String(finding.steps)),
         }),
         remedy: t('stairs.leave-one-of-them-out-or'),
@@ -105,17 +105,17 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
     case 'no-three':
       return {
         text: t('stairs.no-tune-in-three-for-numbers', { numbers: NUMBERS[finding.steps] ?? finding.steps }),
-        remedy: t('stairs.exchange-one-of-them-for-a'),
+        remedy: t('stairs.swap-one-for-a-tune-in'),
       };
     case 'one-key':
       return {
         text: t('stairs.all-tunes-are-in-key', { key: finding.key }),
-        remedy: t('stairs.exchange-one-for-a-tune-in'),
+        remedy: t('stairs.swap-one-for-a-tune-in-2'),
       };
     case 'one-mood':
       return {
-        text: t('stairs.all-tunes-have-one-mood-mood', { mood: finding.mood }),
-        remedy: t('stairs.exchange-one-for-a-tune-of'),
+        text: t('stairs.every-tune-has-the-same-mood', { mood: finding.mood }),
+        remedy: t('stairs.swap-one-for-a-tune-in-3'),
       };
     case 'not-on-instrument':
       return {
@@ -123,7 +123,7 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
           list: listWords(finding.notes.map(say)),
           value: finding.notes.length === 1 ? 'is' : 'are',
         }),
-        remedy: t('stairs.move-the-tune-to-another-key'),
+        remedy: t('stairs.transpose-the-tune-or-use-another'),
       };
     case 'too-few-lessons':
       return {
@@ -132,7 +132,7 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
           rise: finding.rise,
           needed: finding.needed,
         }),
-        remedy: t('stairs.give-it-more-lessons-or-take'),
+        remedy: t('stairs.give-it-more-lessons-or-use'),
       };
     case 'missing-note':
       return {
@@ -152,20 +152,20 @@ export function problemWords(problem: RuleProblem, titleOf: (id: string) => stri
       };
     case 'no-such-step':
       return {
-        text: t('stairs.title-was-wished-for-a-step', { title: titleOf(problem.pin.tune), steps: problem.steps }),
+        text: t('stairs.title-is-wished-for-a-step', { title: titleOf(problem.pin.tune), steps: problem.steps }),
         remedy: t('stairs.wish-it-for-step-1-to', { steps: problem.steps }),
       };
     case 'contradiction':
       return {
-        text: t('stairs.two-wishes-cannot-both-be-met', {
+        text: t('stairs.two-wishes-clash-pin-pin2', {
           pin: pinWords(problem.other, titleOf),
           pin2: pinWords(problem.pin, titleOf),
         }),
-        remedy: t('stairs.the-first-one-was-kept-take'),
+        remedy: t('stairs.the-first-was-kept-remove-one'),
       };
     case 'circle':
       return {
-        text: t('stairs.these-tunes-are-all-to-come', {
+        text: t('stairs.these-wishes-go-round-in-a', {
           list: problem.tunes.map((id) => `“${titleOf(id)}”`).join(', '),
         }),
         remedy: t('stairs.the-last-wish-was-left-out'),
@@ -176,7 +176,7 @@ export function problemWords(problem: RuleProblem, titleOf: (id: string) => stri
           title: titleOf(problem.pin.tune),
           list: listWords(problem.notes.map(sayNote)),
         }),
-        remedy: t('stairs.move-the-tune-to-another-key'),
+        remedy: t('stairs.transpose-the-tune-or-use-another'),
       };
     case 'too-few-tunes':
       return {
@@ -235,8 +235,8 @@ export function whyWords(
   const changes = [why.otherMetre, why.otherKey].filter((change) => change !== null);
   if (changes.length > 0) sentences.push(t('stairs.a-change-list', { list: changes.join(', ') }));
   if (why.isWished) sentences.push(t('stairs.you-asked-for-it-here'));
-  else if (why.worse === 0) sentences.push(t('stairs.the-next-tune-in-line-is'));
-  else if (why.worse !== null) sentences.push(t('stairs.the-next-tune-in-line-counts', { worse: why.worse }));
+  else if (why.worse === 0) sentences.push(t('stairs.the-next-best-tune-is-as'));
+  else if (why.worse !== null) sentences.push(t('stairs.the-next-best-tune-adds-worse', { worse: why.worse }));
   return sentences.join(' ');
 }
 
@@ -245,7 +245,7 @@ const AGAINST_WORDS: Readonly<Record<Against, string>> = {
   crowded: t('stairs.more-than-one-new-thing-in'),
   twoNotes: t('stairs.more-than-one-new-note-in'),
   noteAndRhythm: t('stairs.a-new-note-together-with-a'),
-  order: t('stairs.notes-that-come-before-their-turn'),
+  order: t('stairs.notes-that-come-too-early'),
   outside: t('stairs.notes-outside-the-order'),
   missing: t('stairs.notes-of-the-order-that-never'),
   once: t('stairs.new-notes-that-come-only-once'),
@@ -255,7 +255,7 @@ const AGAINST_WORDS: Readonly<Record<Against, string>> = {
   metre: t('stairs.three-in-a-row-in-one'),
   key: 'three in a row in one key',
   mood: t('stairs.three-in-a-row-in-one-2'),
-  refused: t('stairs.wishes-that-are-not-met'),
+  refused: t('stairs.wishes-not-met'),
 };
 
 export function againstWords(part: Against): string {
@@ -281,7 +281,7 @@ export const resultsWords = (count: number): string => (count === 1 ? t('stairs.
 export function staysWords(why: StaysBecause): string {
   return why.code === 'has-results'
     ? t('stairs.has-results-move-it-instead-of', { results: resultsWords(why.results) })
-    : t('stairs.is-where-a-pupil-begins-give');
+    : t('stairs.is-where-a-pupil-starts-change');
 }
 
 /** Why a change of a staircase cannot be, and what to do instead. */

@@ -32,17 +32,17 @@ export function chunkWords(why: ChunkReason): string {
     case 'hard':
       return t('teaching.the-hard-spot-from-to-to', { from: why.from, to: why.to });
     case 'last-line':
-      return t('teaching.what-comes-last-is-forgotten-first');
+      return t('teaching.the-end-is-forgotten-first-so');
     case 'join':
       return t('teaching.join-the-pieces');
     case 'line':
-      return t('teaching.line-line-whole', { line: why.line });
+      return t('teaching.all-of-line-line', { line: why.line });
     case 'same-line':
       return t('teaching.line-line-is-line-as-again', { line: why.line, as: why.as });
     case 'line-start':
-      return t('teaching.line-line-is-the-beginning-of', { line: why.line, as: why.as });
+      return t('teaching.line-line-is-the-start-of', { line: why.line, as: why.as });
     case 'new-end':
-      return t('teaching.line-line-begins-as-line-as', { line: why.line, as: why.as });
+      return t('teaching.line-line-starts-like-line-as', { line: why.line, as: why.as });
     case 'lines':
       return t('teaching.lines-list-joined', { list: why.lines.join(' and ') });
     case 'whole':
@@ -77,14 +77,16 @@ export function figureWords({ kind, count, oddOneOut }: Figure): string {
       : t('teaching.bars-value-differently', {
           bars: barRange(oddOneOut.bars),
           value:
-            oddOneOut.bars[0] === oddOneOut.bars[1] ? t('teaching.begins-so-and-ends') : t('teaching.begin-so-and-end'),
+            oddOneOut.bars[0] === oddOneOut.bars[1]
+              ? t('teaching.starts-the-same-and-ends')
+              : t('teaching.start-the-same-and-end'),
         });
   return `${KINDS[kind]} ${timesWords(count)}${odd}.`;
 }
 
 /** Why the two notes of a pair are taken for each other. */
 export function mixUpWords({ kind, bothHere }: MixUp): string {
-  const from = bothHere ? '' : t('teaching.the-class-knows-the-other-from');
+  const from = bothHere ? '' : t('teaching.the-class-already-knows-the-other');
   switch (kind) {
     case 'letter':
       return t('teaching.one-place-on-the-staff-two', { from });

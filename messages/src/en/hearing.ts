@@ -4,7 +4,7 @@ export default {
   'fault-tools.what-is-heard': 'What is heard',
   'fault-tools.slowly': 'slowly',
   'fault-tools.mark-a-bar': 'Mark a bar',
-  'fault-tools.take-away-place': 'Remove: {place}',
+  'fault-tools.remove-place': 'Remove: {place}',
   'fault-tools.press-the-bar-or-note-where':
     'Press the bar or note where it happened, then the remark (or the remark first). Drag across bars to hear part of the tune.',
   'fault-tools.all-of-it': 'All of it',
@@ -15,7 +15,7 @@ export default {
   'hearing-page.everyone-in-this-class-has-passed': 'Everyone in this class has passed every step.',
   'hearing-page.this-pupil-is-not-in-the': 'This pupil is not in the class.',
   'hearing-page.row-count-together-step-position': '{rowCount} together, step {position}',
-  'hearing-page.press-the-bar-or-note-on': 'To show where, press a bar or note on the sheet.',
+  'hearing-page.to-show-where-press-a-bar': 'To show where, press a bar or note on the sheet.',
   'hearing-page.name-has-passed-every-step': '{name} has passed every step.',
   'hearing-page.skip-to-name': 'Skip to {name}',
   'hearing-page.away-today': 'Away today',
@@ -49,7 +49,7 @@ export default {
   'queue-card.next': 'Next',
   'queue-card.step-step-index-why': 'step {stepIndex}, {why}',
   'queue-card.why-this-order': 'Why this order?',
-  'queue-card.queue-rule-per-lesson-fit-into':
+  'queue-card.queue-rule-you-can-hear-per':
     '{queueRule} You can hear {perLesson} in a lesson’s {minutes} minutes, so nobody waits more than {within} lessons.',
   'remark-chips.to-work-on': 'To work on',
   'turn-tools.for-hearing': 'For hearing',
@@ -60,7 +60,7 @@ export default {
   'turn-tools.tap-the-beat': 'Tap the beat',
   'turn-tools.clear-tempo': 'Clear tempo',
   'store.not-recorded-pupil-name-message': 'Not recorded: {pupilName}. {message}',
-  'store.not-noted-as-away-pupil-name': 'Not marked away: {pupilName}. {message}',
+  'store.not-marked-away-pupil-name-message': 'Not marked away: {pupilName}. {message}',
   'store.not-undone-message': 'Not undone. {message}',
   'words.passed': 'Passed',
   'words.nearly': 'Nearly',

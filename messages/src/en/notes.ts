@@ -12,7 +12,7 @@ export default {
   'before-stage.your-school-shows-none-here': 'Your school shows none here.',
   'before-stage.edit-the-cautions': 'Edit the cautions',
   'chart-grid.makers-differ-check-their-chart': 'makers differ: check their chart',
-  'compare-table.rows-count-notes-have-different-fingerings':
+  'compare-table.rows-count-notes-are-fingered-differently':
     '{rowsCount} notes are fingered differently, or makers differ. To tell them apart: on a German recorder hole 5 is smaller than hole 4, and the plain fingering 0 123 4 is in tune.',
   'compare-table.german': 'German',
   'compare-table.baroque': 'Baroque',
@@ -37,7 +37,7 @@ export default {
   'echo-stage.change-a-note-of-pattern-index': 'Change a note of pattern {index}',
   'echo-stage.pin-pattern-index': 'Pin pattern {index}',
   'echo-stage.by-ear': 'By ear',
-  'echo-stage.each-pattern-is-played-and-answered':
+  'echo-stage.you-play-each-pattern-and-the':
     'You play each pattern and the class answers without a gap, then reads it alone. Pinned patterns stay when you shuffle. “?” plays a pattern twice, with one note changed the second time. After each: what was good?',
   'echo-stage.one-note': 'One note',
   'echo-stage.two-notes': 'Two notes',
@@ -48,11 +48,11 @@ export default {
   'finger-stage.the-fingering': 'The fingering',
   'finger-stage.point-of-view': 'Point of view',
   'finger-stage.note-shown': 'Note shown',
-  'finger-stage.as-the-pupil-holds-it-the': 'As the pupil holds it: left hand on the left.',
+  'finger-stage.as-the-pupil-holds-it-left': 'As the pupil holds it: left hand on the left.',
   'finger-stage.mirrored-as-the-class-sees-the': 'Mirrored, as the class sees the teacher: left hand on the right.',
   'finger-stage.the-very-first-note': 'The very first note',
   'finger-stage.starting-from': 'Starting from',
-  'finger-stage.if-it-does-not-sound-right': 'If it doesn’t sound right',
+  'finger-stage.if-it-doesnt-sound-right': 'If it doesn’t sound right',
   'finger-stage.check-the-new-fingers-first': 'Check the new fingers first:',
   'finger-stage.also-list': 'Also: {list}.',
   'finger-stage.makers-differ-here-check-the-chart':
@@ -67,28 +67,28 @@ export default {
   'fingerings-page.view': 'View',
   'fingerings-page.print': 'Print',
   'fingerings-page.notes-of-the-map': 'Notes of the map',
-  'fingerings-page.source-makers-differ-the-chart-that':
+  'fingerings-page.source-makers-differ-go-by-the':
     '{source} Makers differ: go by the chart that came with your instrument.',
   'fingerings-page.the-move-between-two-notes': 'The move between two notes',
   'fingerings-page.from-note-label-press-the-note': 'From {noteLabel}: press the note it goes to.',
-  'fingerings-page.press-two-fingerings': 'Choose two fingerings.',
+  'fingerings-page.choose-two-fingerings': 'Choose two fingerings.',
   'fingerings-page.press-a-number-on-the-map': 'Press a number on the map.',
-  'fingerings-page.you-will-see-which-fingers-land':
+  'fingerings-page.see-which-fingers-land-and-lift':
     'See which fingers land and lift, how to say it, and how hard it is.',
   'heat-map.choose-two-notes-or-more': 'Choose two notes or more.',
-  'heat-map.cost-of-the-move-from-the': 'Difficulty of the move from the row’s note to the column’s note',
+  'heat-map.difficulty-of-the-move-from-the': 'Difficulty of the move from the row’s note to the column’s note',
   'heat-map.from-to': 'from ↓ to →',
   'heat-map.note-label-to-note-label2-number': '{noteLabel} to {noteLabel2}: {number}, {label}',
-  'heat-map.what-the-shades-mean': 'Shades',
+  'heat-map.shades': 'Shades',
   'heat-map.up-to-up-to': ', up to {upTo}',
-  'heat-map.a-walk-through-all-moves': 'Every move once',
+  'heat-map.every-move-once': 'Every move once',
   'heat-map.each-move-once': 'Each move once',
-  'heat-map.walk-count-moves-among-notes-count':
+  'heat-map.walk-count-moves-between-notes-count':
     '{walkCount} moves between {notesCount} notes, both ways, in one chain that ends where it began. At each note the easiest move left comes next, unless it would cut off the rest.',
   'move-card.the-move': 'The move',
   'move-card.note-label-to-note-label2': '{noteLabel} to {noteLabel2}',
   'move-card.cost': 'Cost',
-  'move-card.how-is-the-cost-worked-out': 'How is difficulty worked out?',
+  'move-card.how-is-difficulty-worked-out': 'How is difficulty worked out?',
   'move-card.cost-cost-sum-b-to-a': '{cost} = {costSum}. B to A, the easiest move, is about 1.',
   'move-card.point-of-view': 'Point of view',
   'move-card.the-way-back': 'The way back',
@@ -96,7 +96,7 @@ export default {
     'This is the first note, so there are no moves yet. The next note brings the first ones.',
   'moves-stage.moves-easiest-first': 'Moves, easiest first',
   'moves-stage.move-back-move2': '{move}; back: {move2}',
-  'moves-stage.how-is-the-cost-worked-out': 'How is difficulty worked out?',
+  'moves-stage.how-is-difficulty-worked-out': 'How is difficulty worked out?',
   'moves-stage.there-cost-cost-sum-back-cost2': 'There {cost} = {costSum}. Back {cost2} = {costSum2}.',
   'moves-stage.all-moves-once': 'All moves once',
   'moves-stage.play-them-all': 'Play them all',
@@ -126,8 +126,8 @@ export default {
   'note-lesson-page.they-know-list': 'they know {list}',
   'note-lesson-page.handouts': 'Handouts',
   'note-lesson-page.which-note': 'Which note',
-  'note-lesson-page.leave-the-big-view': 'Small again',
-  'note-lesson-page.big-for-the-projector': 'Fill the screen',
+  'note-lesson-page.small-again': 'Small again',
+  'note-lesson-page.fill-the-screen': 'Fill the screen',
   'note-lesson-page.the-class-is-on-step-now': 'the class is on step {now}, so this note can wait',
   'note-lesson-page.next': ' · next',
   'note-lesson-page.note-step-position-value': '{note} · step {position}{value}',
@@ -151,7 +151,7 @@ export default {
   'staff-stage.up-the-stair': 'Up the stair',
   'staff-stage.down-the-stair': 'Down the stair',
   'staff-stage.name-then-label': '{name} then {label}',
-  'staff-stage.say-line-or-space-counted-from':
+  'staff-stage.say-line-or-space-counting-from':
     'Say line or space, counting from the bottom, then the name. Higher or lower? Look first, then listen.',
   'stage-stairs.parts-of-the-lesson': 'Parts of the lesson',
   'chart.chart': 'Chart',

@@ -1,7 +1,7 @@
 export default {
   'bar.one': 'bar {bar}',
-  'agreement-card.escalier-listened-right-kept-times-of': 'Escalier was right {kept} times out of {proposed}',
-  'agreement-card.results-for-which-a-recording-or':
+  'agreement-card.escalier-was-right-kept-times-out': 'Escalier was right {kept} times out of {proposed}',
+  'agreement-card.results-where-escalier-listened-to-a':
     'Results where Escalier listened, to a recording or live. It was right when you gave the result it proposed. For each remark: how often it was proposed, how often you agreed, and how often you added it yourself.',
   'agreement-card.remark': 'Remark',
   'agreement-card.proposed': 'Proposed',
@@ -17,7 +17,7 @@ export default {
   'board-page.passed-today': 'Passed today',
   'board-page.nearly': 'Nearly',
   'board-page.not-yet': 'Not yet',
-  'board-page.unmark-all': 'Clear marks',
+  'board-page.clear-marks': 'Clear marks',
   'board-page.move-with-the-arrow-keys-open':
     'Move with the arrow keys, open a cell with Enter, mark it with Space. ● passed, with the date; ◐ nearly; ○ tried, with the number of tries.',
   'board-sheet.name-pupils-by-steps': '{name}: pupils by steps',
@@ -30,11 +30,11 @@ export default {
   'cell-card.not-heard-on-this-step-yet': 'Not heard on this step yet.',
   'cell-card.heard-today': 'Heard today:',
   'climb-chart.passed-so-far': 'Passed so far',
-  'climb-chart.expected-from-now-on': 'Forecast',
-  'climb-chart.predicted-after-lesson-from': 'Forecast after lesson {from}',
+  'climb-chart.forecast': 'Forecast',
+  'climb-chart.forecast-after-lesson-from': 'Forecast after lesson {from}',
   'climb-chart.lessons': 'Lessons',
   'climb-chart.steps-passed': 'Steps passed',
-  'climb-chart.steps-passed-on-average-number-after':
+  'climb-chart.average-steps-passed-number-after-lessons':
     'Average steps passed: {number} after {lessonsHad} lessons; {end} to {end2} expected by the end of term, most likely {end3}',
   'hearing-line.tempo-beats-a-minute': ', {tempo} beats a minute',
   'hearing-line.saved-here': 'saved here',
@@ -66,7 +66,7 @@ export default {
   'pupil-page.every-step-passed': 'every step passed',
   'pupil-page.step-likely-steps-passed': 'step {likelySteps} passed',
   'pupil-page.percent-by-the-end-of-term': '{percent} by the end of term; expected by then: {value}.',
-  'pupil-page.from-10-000-possible-courses-of':
+  'pupil-page.from-10-000-simulated-terms-name':
     'From 10,000 simulated terms. {name} passed {passed} of {hearings}; with few hearings, the class’s own rate counts for more. Each lesson hears as many pupils as lessons so far.',
   'pupil-page.to-practise': 'To practise',
   'pupil-page.drill-for-the-hard-spot': 'Drill for the hard spot',
@@ -84,16 +84,16 @@ export default {
   'trends-page.passes-week-by-week': 'Passes week by week',
   'trends-page.nobody-has-been-heard-yet': 'Nobody has been heard yet.',
   'trends-page.show-as-a-table': 'Show as a table',
-  'trends-page.step-step-index-holds-the-class': 'Step {stepIndex} is slowing the class down',
-  'trends-page.no-step-holds-the-class-up': 'No step is slowing the class down',
+  'trends-page.step-step-index-is-slowing-the': 'Step {stepIndex} is slowing the class down',
+  'trends-page.no-step-is-slowing-the-class': 'No step is slowing the class down',
   'trends-page.title-takes-lessons-the-others-usually': '“{title}” takes {lessons}; the others usually take {usual}.',
-  'trends-page.lessons-are-the-middle-value-for':
+  'trends-page.lessons-are-the-median-from-reaching':
     'Lessons are the median, from reaching a step to passing it. A step slows the class down when it takes half as long again as the others and at least three pupils have passed it.',
   'trends-page.points': 'Points',
   'trends-page.by-the-classs-rule-as-a':
     'By the class’s rule, as a table for your own marks. Points alone are never a mark.',
   'trends-page.export-points-as-csv': 'Export points as CSV',
-  'trends-page.passes-do-not-count-towards-marks':
+  'trends-page.passes-dont-count-towards-marks-in':
     'Passes don’t count towards marks in this class. You can set a rule under Settings.',
   'trends-page.week-of': 'Week of',
   'trends-page.heard': 'Heard',
@@ -116,7 +116,7 @@ export default {
   'board.all': 'All',
   'board.nearly': 'Nearly',
   'board.stuck': 'Stuck',
-  'board.waiting-2': 'Waiting 2+',
+  'board.waiting-2-2': 'Waiting 2+',
   'board.name-step-position-words': '{name}, step {position}: {words}',
   'board.joined-on-a-later-step': 'joined on a later step',
   'board.not-heard': 'not heard',
@@ -130,12 +130,12 @@ export default {
   'pupil.bar-bar-value-slowly-a-few': 'bar {bar}{value}: slowly, a few times',
   'pupil.first-is-on-the-first-of': '{first} is on the first of {stepsCount} steps.',
   'pupil.first-has-passed-passed-of-steps': '{first} has passed {passed} of {stepsCount} steps.',
-  'pupil.that-is-all-of-them-well': 'That’s every step: well done!',
+  'pupil.thats-every-step-well-done': 'That’s every step: well done!',
   'pupil.the-tune-now-is-title-at': 'The tune now is “{title}”, at {tempo} beats a minute.',
   'pupil.five-minutes-a-day-is-enough': 'Five minutes a day is enough:',
   'pupil.dear-family': 'Dear family,',
   'pupil.music-name': 'Music, {name}',
-  'trends.predicted-after-lesson-from-steps-to': 'Forecast after lesson {from}: {steps} to {steps2}; actual {steps3}',
+  'trends.forecast-after-lesson-from-steps-to': 'Forecast after lesson {from}: {steps} to {steps2}; actual {steps3}',
   'trends.said-faster-than-expected': '{said}, faster than expected.',
   'trends.said-slower-than-expected': '{said}, slower than expected.',
 } as const;

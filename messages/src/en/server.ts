@@ -2,55 +2,55 @@ export default {
   'app.something-broke-here-nothing-was-saved':
     'Something broke here. Nothing was saved. Whoever looks after the server will find it as {number}.',
   'app.this-request-comes-from-another-site': 'This request comes from another site.',
-  'app.this-request-cannot-be-read': 'This request can’t be read.',
-  'import.the-archive-has-more-than-a': 'The archive is larger than a gigabyte.',
-  'import.this-school-has-classes-already-an':
+  'app.this-request-cant-be-read': 'This request can’t be read.',
+  'import.the-archive-is-larger-than-a': 'The archive is larger than a gigabyte.',
+  'import.this-school-already-has-classes-import':
     'This school already has classes. Import an archive into an empty school.',
-  'import.this-school-is-in-the-database':
+  'import.this-school-is-already-in-the':
     'This school is already in the database. An archive can be imported only once.',
-  'unpack.this-file-is-no-json': 'This file isn’t JSON.',
-  'unpack.this-file-is-no-json-or': 'This file isn’t JSON, or part of it is missing.',
-  'unpack.part-row-index-its-list-are': '{part}, row {index}: duplicate {list}.',
+  'unpack.this-file-isnt-json': 'This file isn’t JSON.',
+  'unpack.this-file-isnt-json-or-part': 'This file isn’t JSON, or part of it is missing.',
+  'unpack.part-row-index-duplicate-list': '{part}, row {index}: duplicate {list}.',
   'unpack.tunes-row-index-error': 'tunes, row {index}: {error}',
-  'unpack.part-row-index-its-field-is': '{part}, row {index}: its {field} isn’t among the archive’s {target}.',
-  'routes.other-copies-are-being-made-just': 'Another export is running. Please try again in a minute.',
+  'unpack.part-row-index-its-field-isnt': '{part}, row {index}: its {field} isn’t among the archive’s {target}.',
+  'routes.another-export-is-running-please-try': 'Another export is running. Please try again in a minute.',
   'changes.somebody': 'Somebody',
   'changes.by-has-changed-this-since-you': '{by} has changed this since you opened it.',
   'service.this-id-belongs-to-another-record': 'This id belongs to another record.',
   'service.there-is-no-such-pupil-in': 'There is no such pupil in your classes.',
   'service.there-is-no-such-step': 'There is no such step.',
-  'service.this-tune-is-not-one-of': 'This tune isn’t on the step.',
+  'service.this-tune-isnt-on-the-step': 'This tune isn’t on the step.',
   'service.this-pupil-has-left-the-class': 'This pupil has left the class.',
   'service.there-is-no-such-record-to': 'There is no such record to correct.',
   'service.there-is-no-such-record-to-2': 'There is no such record to undo.',
-  'streams.too-many-devices-listen-at-once':
+  'streams.too-many-devices-are-connected-so':
     'Too many devices are connected, so this one will refresh from time to time.',
   'doors.open-the-practice-room-of-this': 'Open the practice room of this class first.',
   'doors.this-slip-no-longer-works-ask': 'This slip no longer works. Ask your teacher for a new one.',
-  'room.your-family-and-your-school-have':
+  'room.your-family-and-your-school-havent':
     'Your family and your school haven’t agreed to recordings yet. Ask your teacher.',
-  'routes.come-in-by-the-link-or': 'Use the link or the three words on your slip.',
-  'service.the-owner-of-the-school-has': 'Practice rooms are off. An owner can turn them on in School › Data.',
+  'routes.use-the-link-or-the-three': 'Use the link or the three words on your slip.',
+  'service.practice-rooms-are-off-an-owner': 'Practice rooms are off. An owner can turn them on in School › Data.',
   'service.open-the-practice-room-of-this': 'Open the practice room of this class first.',
-  'first-run.there-is-a-school-here-already': 'There is already a school here. Sign in, or ask its owner for a link.',
-  'service.this-link-is-used-up-or': 'This link has been used or has expired. Please ask for a new one.',
-  'service.name-is-climbed-by-list-give': '“{name}” is used by {list}. Give them another staircase first.',
+  'first-run.there-is-already-a-school-here': 'There is already a school here. Sign in, or ask its owner for a link.',
+  'service.this-link-has-been-used-or': 'This link has been used or has expired. Please ask for a new one.',
+  'service.name-is-used-by-list-give': '“{name}” is used by {list}. Give them another staircase first.',
   'service.name-has-results-on-its-stairs':
     '{name} has {results} on its stairs. Edit these stairs instead: you can move steps and add new ones.',
-  'service.the-personal-data-of-this-pupil':
+  'service.this-pupils-personal-data-was-erased':
     'This pupil’s personal data was erased, so nothing can be stored about them.',
   'answers.only-a-teacher-of-the-class': 'Only a teacher of the class can erase an answer.',
   'answers.somebody': 'Somebody',
   'answers.by-has-answered-since-you-opened': '{by} has answered since you opened it. Your answer isn’t saved yet.',
-  'service.the-family-of-shown-name-has':
+  'service.shown-name-s-family-hasnt-agreed':
     '{shownName}’s family hasn’t agreed to recordings. Record consent under Pupils first.',
-  'service.most-aday-recordings-in-a-day':
+  'service.most-aday-recordings-a-day-is':
     '{mostADay} recordings a day is the limit. Please send the next one tomorrow.',
-  'service.the-schools-room-for-recordings-is':
+  'service.the-schools-space-for-recordings-is':
     'The school’s space for recordings is full ({megabytes} MB). Erase some, or ask an owner for more.',
-  'service.this-e-mail-and-password-do': 'Wrong e-mail or password.',
+  'service.wrong-e-mail-or-password': 'Wrong e-mail or password.',
   'session.please-sign-in-first': 'Please sign in first.',
-  'session.this-cannot-be-done': 'This can’t be done.',
+  'session.this-cant-be-done': 'This can’t be done.',
   'session.only-an-owner-of-the-schools': 'Only an owner of the school’s Escalier can do this.',
   'session.your-account-is-for-hearing-pupils': 'Your account is for hearing pupils. Ask a teacher to do this.',
   'service.staircase-step-position': '{staircase}, step {position}',
@@ -60,15 +60,15 @@ export default {
   'service.playing-for-others': 'playing for others',
   'service.step-step-part-titles-title': 'step {step}, {partTitles}{title}',
   'body.this-is-too-much-at-once': 'This is too much at once: at most {size}.',
-  'config.it-has-to-be-an-address': 'it must be an address such as https://music.school.example',
+  'config.it-must-be-an-address-such': 'it must be an address such as https://music.school.example',
   'config.the-demo-schools-password-is-public':
     'The demo school’s password is public, so it is not opened to a network (ESCALIER_HOST is {escalierHost}). ',
   'config.start-without-the-demo-or-say': 'Start without the demo, or say ESCALIER_DEMO_OPEN=on.',
-  'database-problem.somebody-has-just-made-the-same': 'Somebody has just created the same thing. Please check.',
+  'database-problem.somebody-has-just-created-the-same': 'Somebody has just created the same thing. Please check.',
   'database-problem.something-else-still-needs-this-nothing': 'Something else still needs this. Nothing was changed.',
-  'database-problem.there-is-something-in-it-that': 'It contains something that can’t be stored.',
-  'database-problem.too-much-at-one-moment-please': 'The server is busy. Please try again.',
-  'database-problem.the-database-cannot-be-reached-just': 'The database can’t be reached just now.',
+  'database-problem.it-contains-something-that-cant-be': 'It contains something that can’t be stored.',
+  'database-problem.the-server-is-busy-please-try': 'The server is busy. Please try again.',
+  'database-problem.the-database-cant-be-reached-just': 'The database can’t be reached just now.',
   'problem.there-is-no-such-what': 'There is no such {what}.',
   'problem.not-saved-please-check-named': 'Not saved: please check {named}.',
   'rate-limits.too-many-tries-please-wait-words': 'Too many tries. Please wait {words}, then try again.',

@@ -11,7 +11,7 @@ export default {
   'capacity.when-minutes-min-minutes2-s-seconds':
     '{when}: {minutes} min = {minutes2} s, ÷ {secondsPerTurn} s = {turns} {value}{value2} = {turns2} pupils',
   'capacity.all-pupils-pupils-turns-lessons-count': 'all: {pupils} pupils ÷ {turns} = {lessons} {countWord}',
-  'icalendar.this-file-is-larger-than-2': 'This file is larger than 2 MB: it is no calendar of holidays.',
+  'icalendar.this-file-is-larger-than-2-2': 'This file is larger than 2 MB: it is no calendar of holidays.',
   'icalendar.the-file-has-count-events-at': 'The file has {count} events; at most {mostEvents} fit.',
   'icalendar.this-file-cannot-be-read-as':
     'This file cannot be read as a calendar: it is broken, or no iCalendar file.',

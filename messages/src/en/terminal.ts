@@ -7,7 +7,7 @@ export default {
   'agree.files-count-tunes-found-count-disagreements': '{filesCount} tunes, {foundCount} disagreements.',
   'agree.slug-program-theirs-and-not-ours': '{slug}, {program}: {theirs} and not {ours}',
   'agree.program-is-not-installed-apt-install': '{program} is not installed: apt install abcmidi lilypond',
-  'bare.bare-file-stages-4': 'bare FILE [--stages 4]',
+  'bare.bare-file-stages-4-2': 'bare FILE [--stages 4]',
   'bare.fewest-stages-to-most-stages-bare':
     '{fewestStages} to {mostStages} bare versions of a tune as ABC, each with all notes of the one before; the last is the tune',
   'bare.bare-demo-tunes-goose-walk-abc': 'bare demo/tunes/goose-walk.abc --stages 4',
@@ -52,7 +52,7 @@ export default {
   'fingering.makers-differ-check-the-chart-that': 'Makers differ: check the chart that came with the instrument.',
   'forecast.a-result-is-of-a-lesson': 'a result is of a lesson that has not been: lessons past are too few',
   'forecast.a-result-is-of-a-step': 'a result is of a step that is not there: steps are too few',
-  'forecast.forecast-file-runs-10000-seed-1': 'forecast FILE [--runs 10000] [--seed 1]',
+  'forecast.forecast-file-runs-10000-seed-1-2': 'forecast FILE [--runs 10000] [--seed 1]',
   'forecast.where-the-pupils-of-a-class':
     'where the pupils of a class will stand, lesson by lesson, from what they have passed so far',
   'forecast.forecast-class-json-runs-10000-seed': 'forecast class.json --runs 10000 --seed 1',
@@ -154,7 +154,7 @@ export default {
   'staircase.a-tune-stands-twice-in-the': 'A tune stands twice in the list.',
   'staircase.give-a-list-of-tunes-list': 'Give a list of tunes (--list a,b,c) or a file of lists (--lists FILE).',
   'staircase.the-file-lists-is-not-a': 'The file {lists} is not a JSON array of lists of tunes.',
-  'staircase.text-is-no-wish-write-3':
+  'staircase.text-is-no-wish-write-3-2':
     '"{text}" is no wish: write 3=TUNE (at step 3), TUNE<=5 (by step 5) or TUNE<OTHER (before it).',
   'staircase.give-a-folder-of-tunes-tunes': 'Give a folder of tunes: --tunes DIR.',
   'staircase.the-folder-folder-cannot-be-read': 'The folder {folder} cannot be read.',

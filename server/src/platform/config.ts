@@ -4,7 +4,7 @@ import { t } from './messages.ts';
 const onOff = z.enum(['on', 'off']);
 const database = z.string().startsWith('postgres', 'it has to begin with postgres://');
 const publicAddress = z
-  .url({ protocol: /^https?$/, error: t('config.it-has-to-be-an-address') })
+  .url({ protocol: /^https?$/, error: t('config.it-must-be-an-address-such') })
   .transform((text) => new URL(text).origin);
 
 const environment = z.object({

@@ -12,14 +12,13 @@ const AWAY = /^(08|53|57P)|^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT)$/;
 export function databaseProblem(error: unknown): Problem | null {
   const code = codeOf(error);
   if (code === null) return null;
-  if (code === UNIQUE) return new Problem(409, 'taken', t('database-problem.somebody-has-just-made-the-same'));
+  if (code === UNIQUE) return new Problem(409, 'taken', t('database-problem.somebody-has-just-created-the-same'));
   if (code === FOREIGN_KEY)
     return new Problem(409, 'in-use', t('database-problem.something-else-still-needs-this-nothing'));
   if (WRONG_DATA.test(code))
-    return new Problem(400, 'wrong-input', t('database-problem.there-is-something-in-it-that'));
-  if (TRY_AGAIN.test(code)) return new Problem(503, 'busy', t('database-problem.too-much-at-one-moment-please'));
-  if (AWAY.test(code))
-    return new Problem(503, 'no-database', t('database-problem.the-database-cannot-be-reached-just'));
+    return new Problem(400, 'wrong-input', t('database-problem.it-contains-something-that-cant-be'));
+  if (TRY_AGAIN.test(code)) return new Problem(503, 'busy', t('database-problem.the-server-is-busy-please-try'));
+  if (AWAY.test(code)) return new Problem(503, 'no-database', t('database-problem.the-database-cant-be-reached-just'));
   return null;
 }
 

@@ -42,7 +42,7 @@ export interface Outbox {
   send(account: string, send: Send, arrived: (kept: Kept, number: number) => void): Promise<Sent>;
 }
 
-const BREAKS = t('outbox.the-schools-server-breaks-on-this');
+const BREAKS = t('outbox.the-schools-server-cant-take-this');
 
 /** @param sealer null where the browser cannot seal. */
 export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox {

@@ -14,7 +14,7 @@ const FIELDS: Readonly<Record<string, string>> = {
   printSize: t('change-words.print-size'),
   easierLine: t('change-words.easier-line'),
   style: t('change-words.teaching-style'),
-  brings: t('change-words.what-it-knew-before'),
+  brings: t('change-words.what-it-already-knew'),
   startsOn: t('change-words.first-day'),
   endsOn: t('change-words.last-day'),
   daysOff: t('change-words.days-off'),
@@ -106,7 +106,7 @@ const SAYINGS: Sayings = {
     t('change-words.instruments-back-from-name', { instruments: instruments(count), name }),
   'belt-stock-changed': () => t('change-words.belts-in-stock'),
   'belt-given': ({ name, belt }) => t('change-words.name-belt-belt-handed-out', { name, belt }),
-  'belt-taken-back': ({ name, belt }) => t('change-words.name-belt-belt-not-handed-out', { name, belt }),
+  'belt-taken-back': ({ name, belt }) => t('change-words.name-belt-belt-taken-back', { name, belt }),
   'in-words': ({ words }) => words,
 };
 

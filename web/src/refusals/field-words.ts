@@ -5,50 +5,50 @@ import { t } from './messages.ts';
 /** What needs no facts to be said. */
 const WORDS: Readonly<Record<PlainCode, string>> = {
   missing: t('field-words.please-fill-this-in'),
-  wrong: t('field-words.this-does-not-fit-here'),
+  wrong: t('field-words.this-isnt-right-here'),
   'not-whole': t('field-words.a-whole-number-please'),
   'not-a-choice': t('field-words.please-choose'),
-  unknown: t('field-words.this-is-not-there-any-more'),
-  twice: t('field-words.something-stands-here-twice'),
+  unknown: t('field-words.this-no-longer-exists-please-choose'),
+  twice: t('field-words.something-is-listed-twice'),
   'too-much': t('field-words.this-is-too-much-at-once'),
   'first-last': t('field-words.it-ends-before-it-begins'),
-  'not-storable': t('field-words.there-are-signs-in-it-that'),
-  'not-date': t('field-words.a-date-such-as-2026-01'),
-  'out-of-time': t('field-words.a-date-from-1900-to-2199'),
+  'not-storable': t('field-words.it-contains-characters-that-cant-be'),
+  'not-date': t('field-words.a-date-such-as-2026-01-2'),
+  'out-of-time': t('field-words.a-date-from-1900-to-2199-2'),
   'not-time': 'A time such as 09:40.',
   'not-zone': t('field-words.a-time-zone-such-as-europe'),
   'not-email': t('field-words.please-give-an-e-mail-address'),
-  'not-note': t('field-words.a-note-such-as-f-4'),
+  'not-note': t('field-words.a-note-such-as-f-4-2'),
   'not-colour': t('field-words.a-colour-such-as-28508f'),
-  'too-pale': t('field-words.too-pale-it-cannot-be-told'),
+  'too-pale': t('field-words.too-pale-to-see-on-paper'),
   'not-sound': t('field-words.this-is-not-a-sound-file'),
   'sound-empty': t('field-words.there-is-no-sound-in-this'),
-  'sound-without-length': t('field-words.this-file-does-not-say-how'),
+  'sound-without-length': t('field-words.this-file-doesnt-give-its-length'),
   'main-first': t('field-words.the-first-tune-is-the-main'),
-  'minutes-apart': t('field-words.the-minutes-of-the-parts-are'),
-  'heard-or-undone': t('field-words.a-record-that-was-heard-has'),
-  'no-note-there': t('field-words.a-breath-stands-where-the-tune'),
-  'on-no-step': t('field-words.this-tune-is-on-no-step'),
-  'lesson-full': t('field-words.this-is-more-than-happens-in'),
+  'minutes-apart': t('field-words.the-parts-dont-add-up-to'),
+  'heard-or-undone': t('field-words.a-hearing-needs-an-outcome-an'),
+  'no-note-there': t('field-words.there-is-a-breath-where-the'),
+  'on-no-step': t('field-words.this-tune-isnt-on-any-of'),
+  'lesson-full': t('field-words.this-is-more-than-fits-in'),
   'no-lesson': t('field-words.the-class-has-no-lesson-on'),
-  'day-over': t('field-words.this-day-is-over-choose-a'),
-  'three-words': t('field-words.three-words-as-they-stand-on'),
-  'belt-not-passed': t('field-words.somebody-has-not-passed-the-step'),
-  'leaves-before-joining': t('field-words.a-pupil-leaves-after-the-day'),
-  'in-class-already': t('field-words.the-pupil-is-in-this-class'),
-  'not-in-class': t('field-words.these-are-not-all-in-the'),
+  'day-over': t('field-words.this-day-is-past-choose-a'),
+  'three-words': t('field-words.those-words-dont-match-check-the'),
+  'belt-not-passed': t('field-words.somebody-hasnt-passed-this-belts-step'),
+  'leaves-before-joining': t('field-words.the-leaving-date-must-be-after'),
+  'in-class-already': t('field-words.the-pupil-is-already-in-this'),
+  'not-in-class': t('field-words.not-all-of-these-are-in'),
   'left-class': t('field-words.this-pupil-has-left-the-class'),
-  'personal-password': t('field-words.please-do-not-use-your-e'),
-  'easy-password': t('field-words.this-is-too-easy-to-guess'),
-  'not-password': t('field-words.this-is-not-your-password'),
-  'wrong-code': t('field-words.this-is-not-the-code-it'),
-  'email-taken': t('field-words.there-is-an-account-with-this'),
+  'personal-password': t('field-words.dont-use-your-e-mail-your'),
+  'easy-password': t('field-words.too-easy-to-guess-use-three'),
+  'not-password': t('field-words.that-isnt-your-password'),
+  'wrong-code': t('field-words.that-isnt-the-code-it-is'),
+  'email-taken': t('field-words.there-is-already-an-account-with'),
 };
 
 /** Nobody fills in a file: these are said in another way of its places. */
 const IN_FILE: Readonly<Partial<Record<FieldProblem['code'], string>>> = {
   missing: t('field-words.something-is-missing-here'),
-  'not-a-choice': t('field-words.this-is-none-of-what-can'),
+  'not-a-choice': t('field-words.this-isnt-one-of-the-choices'),
 };
 
 const isPlain = (problem: FieldProblem): problem is { readonly code: PlainCode } => problem.code in WORDS;
@@ -74,7 +74,7 @@ export function fieldWords(problem: FieldProblem): string {
     case 'bars':
       return t('field-words.the-tune-has-most-bars', { most: problem.most });
     case 'short-password':
-      return t('field-words.at-least-least-letters-a-few', { least: problem.least });
+      return t('field-words.at-least-least-characters-a-few', { least: problem.least });
     case 'too-low':
       return t('field-words.at-least-number', { number: number.format(problem.least) });
     case 'too-few':
@@ -86,30 +86,30 @@ export function fieldWords(problem: FieldProblem): string {
     case 'file':
       return problem.words;
     case 'in-archive':
-      return t('field-words.this-is-no-archive-of-a', {
+      return t('field-words.this-isnt-a-school-archive-at', {
         at: problem.at,
         inFile: IN_FILE[problem.problem.code] ?? fieldWords(problem.problem),
       });
     case 'name-taken':
-      return t('field-words.name-is-in-this-class-already', { name: problem.name });
+      return t('field-words.name-is-already-in-this-class', { name: problem.name });
     case 'has-left':
       return t('field-words.name-has-left', { name: problem.name });
     case 'held-by':
-      return t('field-words.name-of-this-class-has-it', { name: problem.name });
+      return t('field-words.name-in-this-class-has-it', { name: problem.name });
     case 'other-stairs':
-      return t('field-words.name-climbs-other-stairs-the-records', { name: problem.name });
+      return t('field-words.name-is-on-a-different-staircase', { name: problem.name });
     case 'only-owner':
       return t('field-words.name-is-the-only-owner-make', { name: problem.name });
     case 'email-elsewhere':
-      return t('field-words.name-belongs-to-another-school-of', { name: problem.name });
+      return t('field-words.name-belongs-to-another-school-in', { name: problem.name });
     case 'no-step':
       return t('field-words.there-is-no-step-number', { number: problem.number });
     case 'lent-number':
       return t('field-words.number-number-has-been-lent-mark', { number: problem.number });
     case 'numbers-taken':
       return problem.numbers.length === 1
-        ? t('field-words.number-numbers-is-there-already', { numbers: problem.numbers[0]! })
-        : t('field-words.numbers-number-are-there-already', { number: list.format(problem.numbers.map(String)) });
+        ? t('field-words.number-numbers-already-exists', { numbers: problem.numbers[0]! })
+        : t('field-words.numbers-number-already-exist', { number: list.format(problem.numbers.map(String)) });
     case 'condition':
       return t('field-words.number-number-is-condition', { number: problem.number, condition: problem.condition });
     case 'same-tune':

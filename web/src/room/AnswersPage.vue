@@ -69,8 +69,8 @@ async function hear({ id }: RoomAnswer): Promise<void> {
       </p>
     </BCard>
     <template v-if="answers.length === 0">
-      <p v-if="facts?.mayHandIn">{{ t('answers-page.nothing-yet-record-yourself-under-a') }}</p>
-      <p v-else>{{ t('answers-page.recordings-can-be-sent-when-your') }}</p>
+      <p v-if="facts?.mayHandIn">{{ t('answers-page.nothing-yet-record-yourself-on-a') }}</p>
+      <p v-else>{{ t('answers-page.you-can-send-recordings-once-your') }}</p>
     </template>
   </section>
 </template>

@@ -17,7 +17,7 @@ async function open(): Promise<void> {
 
 <template>
   <BForm class="door" @submit.prevent="open">
-    <h1>{{ t('door-page.come-in') }}</h1>
+    <h1>{{ t('door-page.open') }}</h1>
     <p>{{ t('door-page.scan-the-code-on-your-slip') }}</p>
     <div>
       <label class="form-label" for="words">{{ t('door-page.three-words') }}</label>

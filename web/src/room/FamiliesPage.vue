@@ -21,14 +21,14 @@ async function clear(): Promise<void> {
     </p>
     <h2 class="mt-3">{{ t('families-page.on-this-device-alone') }}</h2>
     <ul>
-      <li>{{ t('families-page.the-days-of-practice-the-tunes') }}</li>
+      <li>{{ t('families-page.practice-days-favourite-tunes-and-how') }}</li>
       <li>{{ t('families-page.what-the-microphone-hears-it-is') }}</li>
-      <li>{{ t('families-page.a-recording-that-waits-for-a') }}</li>
+      <li>{{ t('families-page.a-recording-waiting-for-a-connection') }}</li>
     </ul>
     <h2 class="mt-3">{{ t('families-page.at-the-school') }}</h2>
     <ul>
       <li>
-        {{ t('families-page.a-recording-that-your-child-sends', { keptDays: facts?.keptDays ?? 'some' }) }}
+        {{ t('families-page.a-recording-your-child-sends-if', { keptDays: facts?.keptDays ?? 'some' }) }}
       </li>
       <li>{{ t('families-page.nothing-else-no-visits-no-times') }}</li>
     </ul>
@@ -36,10 +36,10 @@ async function clear(): Promise<void> {
     <p>{{ t('families-page.can-practise-and-send-a-recording') }}</p>
     <h2 class="mt-3">{{ t('families-page.ears-breath-mouthpiece') }}</h2>
     <p>
-      {{ t('families-page.ten-minutes-are-enough-earphones-low') }}
+      {{ t('families-page.ten-minutes-is-enough-keep-earphones') }}
     </p>
     <BButton v-if="facts !== null" variant="outline-danger" @click="clear">{{
-      t('families-page.take-the-room-off-this-device')
+      t('families-page.remove-the-room-from-this-device')
     }}</BButton>
   </section>
 </template>

@@ -16,7 +16,7 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
     <template v-if="asked === null">
       <h1>{{ t('notes-page.one-minute-of-notes') }}</h1>
       <p v-if="right > 0" role="status" class="big">
-        {{ t('notes-page.right-right-this-minute-notes-that', { right }) }}
+        {{ t('notes-page.right-right-this-minute-notes-you', { right }) }}
       </p>
       <p v-if="notes.length === 0">{{ t('notes-page.your-notes-come-with-your-first') }}</p>
       <template v-else>
@@ -45,7 +45,7 @@ const holesOf = (note: string) => primaryFingering(on.value!, pitch(note))!.hole
         <h1>{{ t('notes-page.cover-name', { name: nameOf(asked) }) }}</h1>
         <HolePad :on="on" :holes="covered" @touch="touch" />
         <p class="small">{{ t('notes-page.touch-a-hole-to-cover-it') }}</p>
-        <BButton variant="primary" size="lg" @click="check">{{ t('notes-page.that-is-it') }}</BButton>
+        <BButton variant="primary" size="lg" @click="check">{{ t('notes-page.done') }}</BButton>
       </div>
       <div v-else class="answer">
         <h1>{{ t('notes-page.which-note-is-it') }}</h1>

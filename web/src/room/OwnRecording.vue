@@ -60,12 +60,12 @@ async function send(): Promise<void> {
         <BButton variant="primary" size="lg" :disabled="!wasHeard" @click="send">{{
           t('own-recording.send-to-my-teacher')
         }}</BButton>
-        <p v-if="!wasHeard" class="small">{{ t('own-recording.hear-it-once-more-then-you') }}</p>
+        <p v-if="!wasHeard" class="small">{{ t('own-recording.listen-once-more-then-you-can') }}</p>
       </template>
-      <BButton variant="link" @click="forget">{{ t('own-recording.throw-it-away') }}</BButton>
+      <BButton variant="link" @click="forget">{{ t('own-recording.delete-it') }}</BButton>
     </div>
     <p v-if="isSent && refused === null" role="status">
-      {{ waiting === 0 ? t('own-recording.your-teacher-has-it') : t('own-recording.kept-here-it-goes-to-your') }}
+      {{ waiting === 0 ? t('own-recording.your-teacher-has-it') : t('own-recording.saved-here-it-will-be-sent') }}
     </p>
     <BAlert :model-value="refused !== null" variant="warning">{{ refused }}</BAlert>
     <p class="small">{{ t('own-recording.it-stays-on-this-device-until') }}</p>

@@ -37,7 +37,7 @@ const isToAgain = computed(() => (kindly.value?.next.length ?? 0) > 0);
 
 const turn = computed((): string => {
   if (isThinking.value) return t('part-runner.let-me-think');
-  if (isAlone.value) return t('part-runner.now-you-alone-i-am-listening');
+  if (isAlone.value) return t('part-runner.now-you-alone-im-listening');
   if (player.playing.value === null)
     return kindly.value?.good ?? t('part-runner.tempo-beats-a-minute', { tempo: props.part.tempo });
   if (player.turn.value?.who === 'class') return t('part-runner.your-turn');
@@ -72,7 +72,7 @@ async function toggle(): Promise<void> {
     <div class="keys">
       <PlayButton :playing="player.playing.value !== null" :disabled="info === null || isAlone" @toggle="toggle" />
       <template v-if="listens">
-        <BButton v-if="isAlone" size="lg" variant="danger" @click="done">{{ t('part-runner.i-am-done') }}</BButton>
+        <BButton v-if="isAlone" size="lg" variant="danger" @click="done">{{ t('part-runner.im-done') }}</BButton>
         <BButton v-else size="lg" :disabled="info === null || isThinking" @click="playAlone">{{
           t('part-runner.play-it-alone')
         }}</BButton>
@@ -80,10 +80,10 @@ async function toggle(): Promise<void> {
     </div>
     <div class="keys">
       <BButton :variant="isToAgain ? 'primary' : 'outline-dark'" @click="$emit('next', false)">{{
-        hasPlayed || kindly !== null ? t('part-runner.again-tomorrow') : t('part-runner.skip')
+        hasPlayed || kindly !== null ? t('part-runner.more-practice-tomorrow') : t('part-runner.skip')
       }}</BButton>
       <BButton :variant="isToAgain ? 'outline-dark' : 'primary'" @click="$emit('next', true)">{{
-        t('part-runner.i-have-it-on')
+        t('part-runner.got-it-next')
       }}</BButton>
     </div>
     <BFormCheckbox v-model="listens" switch class="listens">

@@ -51,13 +51,13 @@ const marks = computed((): readonly ScoreMark[] => [
 const count = (kind: string): number => (result.value?.notes ?? []).filter((note) => note.kind === kind).length;
 const said = computed(() => {
   if (result.value === null) return '';
-  if (taps.value.length === 0) return t('rhythm-page.no-tap-came-tap-the-big');
+  if (taps.value.length === 0) return t('rhythm-page.no-taps-tap-the-big-button');
   const [early, late, missed] = [count('early'), count('late'), count('missed')];
   if (early + late + missed + result.value.extra === 0) return t('rhythm-page.all-together-with-the-notes-lovely');
   const words = [
     ...(early > 0 ? [`${early} early`] : []),
     ...(late > 0 ? [`${late} late`] : []),
-    ...(missed > 0 ? [t('rhythm-page.missed-without-a-tap', { missed })] : []),
+    ...(missed > 0 ? [t('rhythm-page.missed-missed', { missed })] : []),
     ...(result.value.extra > 0 ? [t('count.taps-too-many', { n: result.value.extra })] : []),
   ];
   return t('rhythm-page.count-together-list', { count: count('together'), list: words.join(', ') });
@@ -87,7 +87,7 @@ function toggle(): void {
     />
     <p>
       {{
-        way === 'along' ? t('rhythm-page.wait-for-the-clicks-of-the') : t('rhythm-page.listen-to-the-bars-once-then')
+        way === 'along' ? t('rhythm-page.wait-for-the-count-in-then') : t('rhythm-page.listen-once-then-tap-it-back')
       }}
     </p>
     <RoomSheet :abc="shown" :title="own.title" :marks="marks" />

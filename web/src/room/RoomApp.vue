@@ -39,7 +39,7 @@ useEventListener(document, 'visibilitychange', () => {
     <a class="skip" href="#content">{{ t('room-app.skip-to-the-content') }}</a>
     <header class="head">
       <strong>{{ facts?.pictureName ?? t('room-app.practice-room') }}</strong>
-      <span v-if="isOffline" role="status">{{ t('room-app.offline-all-goes-on') }}</span>
+      <span v-if="isOffline" role="status">{{ t('room-app.offline-everything-still-works') }}</span>
     </header>
     <main id="content" class="room" tabindex="-1">
       <DoorPage v-if="token === null && !isFamilies" />
@@ -53,9 +53,9 @@ useEventListener(document, 'visibilitychange', () => {
     <div role="status">
       <div v-if="facts !== null && isDue" class="rest">
         <p>
-          <strong>{{ t('room-app.ten-minutes-are-over') }}</strong> {{ t('room-app.lay-it-down-shake-your-hands') }}
+          <strong>{{ t('room-app.ten-minutes-are-up') }}</strong> {{ t('room-app.put-it-down-shake-out-your') }}
         </p>
-        <BButton @click="rested">{{ t('room-app.i-had-a-rest') }}</BButton>
+        <BButton @click="rested">{{ t('room-app.ive-had-a-rest') }}</BButton>
       </div>
     </div>
     <nav v-if="facts !== null" class="foot" :aria-label="t('room-app.rooms')">

@@ -17,7 +17,7 @@ const { parts, at, part, isOver, start, next, again } = useToday();
   <PartRunner v-if="part !== null" :key="at!" :part="part" :number="at! + 1" :of="parts!.length" @next="next" />
   <section v-else-if="isOver" class="stack" aria-live="polite">
     <h1>{{ t('today-page.done-for-today') }}</h1>
-    <p>{{ t('today-page.ten-minutes-are-enough-put-the') }}</p>
+    <p>{{ t('today-page.ten-minutes-is-enough-dry-your') }}</p>
     <WeekLeaf />
     <BButton class="mt-3" @click="again">{{ t('today-page.once-more') }}</BButton>
   </section>
@@ -26,7 +26,7 @@ const { parts, at, part, isOver, start, next, again } = useToday();
     <p v-if="facts?.task" class="task">
       {{ t('today-page.your-teacher-says') }} <strong>{{ facts.task.words || t('today-page.this-one-first') }}</strong>
     </p>
-    <p v-if="parts === null" role="status"><BSpinner small /> {{ t('today-page.looking-what-is-next') }}</p>
+    <p v-if="parts === null" role="status"><BSpinner small /> {{ t('today-page.finding-whats-next') }}</p>
     <template v-else>
       <BListGroup numbered class="parts">
         <BListGroupItem v-for="each in parts" :key="each.kind">

@@ -134,7 +134,7 @@ const parts = computed(() => new Set(info.value?.playback.notes.map(({ part }) =
     <OwnRecording :tune="{ ...tune, abc: shown }" @heard="(view) => (heard = view)" @started="player.stop()" />
   </section>
   <p v-else>
-    {{ t('tune-page.this-tune-is-not-in-your') }}
+    {{ t('tune-page.this-tune-isnt-in-your-room') }}
     <RouterLink to="/tunes">{{ t('tune-page.all-your-tunes') }}</RouterLink>
   </p>
 </template>

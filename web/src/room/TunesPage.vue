@@ -18,8 +18,8 @@ const { facts, loved, love } = useRoom();
             tune.passed
               ? t('tunes-page.passed')
               : index === facts!.now
-                ? t('tunes-page.you-are-on-this-one')
-                : t('tunes-page.the-next-one')
+                ? t('tunes-page.you-are-here')
+                : t('tunes-page.next-one')
           }}</span>
         </RouterLink>
         <BButton

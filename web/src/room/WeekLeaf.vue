@@ -25,7 +25,7 @@ const week = computed(() => {
       ><span class="visually-hidden">{{ done ? t('week-leaf.practised') : t('week-leaf.not-practised') }}</span>
     </li>
   </ul>
-  <p class="small">{{ t('week-leaf.only-this-device-knows-these-days') }}</p>
+  <p class="small">{{ t('week-leaf.these-days-are-stored-on-this') }}</p>
 </template>
 
 <style scoped lang="scss">

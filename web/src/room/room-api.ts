@@ -28,7 +28,7 @@ export class RoomError extends PlainError {
 /** The school does not answer: what is kept here goes on. */
 export class Unreached extends PlainError {
   constructor() {
-    super(t('room-api.no-connection-just-now-everything-that'));
+    super(t('room-api.youre-offline-everything-here-still-works'));
   }
 }
 
@@ -44,7 +44,7 @@ async function ask(path: string, token: string | null, init: RequestInit = {}): 
   if (answer.status >= 502) throw new Unreached();
   if (!answer.ok) {
     const read = PlainRefusal.safeParse(await answer.json().catch(() => null));
-    const words = read.success ? refusalWords(read.data.error) : t('room-api.this-did-not-work-please-try');
+    const words = read.success ? refusalWords(read.data.error) : t('room-api.that-didnt-work-please-try-again');
     throw new RoomError(answer.status, read.data?.error.code ?? '', words);
   }
   return answer;

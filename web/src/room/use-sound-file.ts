@@ -31,7 +31,7 @@ export function useSoundFile() {
       source.start();
     } catch {
       stop();
-      error.value = t('use-sound-file.this-device-gives-no-sound-just');
+      error.value = t('use-sound-file.this-device-cant-play-sound-at');
     }
   }
 

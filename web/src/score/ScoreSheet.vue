@@ -106,7 +106,7 @@ watch(
       ...(notesOnLine === undefined ? {} : { notesOnLine }),
     });
     if (mine !== asked) return;
-    error.value = result.ok ? null : (result.error[0]?.message ?? t('score-sheet.the-tune-could-not-be-read'));
+    error.value = result.ok ? null : (result.error[0]?.message ?? t('score-sheet.the-tune-couldnt-be-read'));
     if (result.ok) svg.value = result.value.svg;
   },
   { immediate: true },
@@ -151,7 +151,7 @@ watch(svg, () => afterPaint(placeAll));
 <template>
   <div class="sheet">
     <p v-if="error !== null" role="alert">{{ error }}</p>
-    <p v-else-if="svg === null" class="soft" role="status">{{ t('score-sheet.engraving-title', { title }) }}</p>
+    <p v-else-if="svg === null" class="soft" role="status">{{ t('score-sheet.loading-title', { title }) }}</p>
     <div v-else class="layers" :style="{ '--comma': `${Math.max(16, Math.min(46, size.width * 0.056))}px` }">
       <PencilMarks under :placed="placed" />
       <!-- The markup is Verovio's own output for a tune that the core has read. -->

@@ -4,7 +4,7 @@ import { t } from '../ui/messages.ts';
 
 /** Why the microphone cannot be heard. */
 const WORDS: Readonly<Record<string, string>> = {
-  NotAllowedError: t('use-microphone.the-browser-may-not-use-the'),
+  NotAllowedError: t('use-microphone.the-browser-isnt-allowed-to-use'),
   NotFoundError: t('use-microphone.there-is-no-microphone'),
   NotReadableError: t('use-microphone.the-microphone-is-in-use-by'),
 };
@@ -50,7 +50,7 @@ export function useMicrophone() {
       isOn.value = true;
     } catch (problem) {
       const name = problem instanceof DOMException ? problem.name : '';
-      error.value = WORDS[name] ?? t('use-microphone.the-microphone-could-not-be-started');
+      error.value = WORDS[name] ?? t('use-microphone.the-microphone-couldnt-be-started');
     }
   }
 

@@ -47,7 +47,7 @@ export function useSound() {
       if (mine === asked) playing.value = started;
       else started.stop();
     } catch {
-      if (mine === asked) error.value = t('use-sound.this-device-gives-no-sound-just');
+      if (mine === asked) error.value = t('use-sound.this-device-cant-play-sound-at');
     }
   }
 

@@ -9,7 +9,7 @@ defineEmits<{ again: [] }>();
 const HINTS: Readonly<Record<LoadProblem['kind'], string>> = {
   offline: t('load-state.nothing-is-lost-check-the-network'),
   missing: t('load-state.it-may-have-been-deleted-or'),
-  failed: t('load-state.nothing-is-lost-if-this-goes'),
+  failed: t('load-state.nothing-is-lost-if-this-keeps'),
 };
 </script>
 

@@ -52,7 +52,7 @@ function add(): void {
     <BInputGroup v-for="(row, index) in rows" :key="row.kind" class="w-auto">
       <BButton
         v-if="index > 0"
-        :aria-label="t('note-rows.row-index-one-up', { index: index + 1 })"
+        :aria-label="t('note-rows.move-row-index-up', { index: index + 1 })"
         @click="raise(index)"
         >↑</BButton
       >
@@ -70,7 +70,7 @@ function add(): void {
         :aria-label="t('note-rows.which-notes-of-row-index', { index: index + 1 })"
         @update:model-value="change(index, { fill: $event as RowFill })"
       />
-      <BButton :aria-label="t('note-rows.row-index-off', { index: index + 1 })" @click="drop(index)">×</BButton>
+      <BButton :aria-label="t('note-rows.remove-row-index', { index: index + 1 })" @click="drop(index)">×</BButton>
     </BInputGroup>
     <BButton v-if="rows.length < MOST_ROWS && free !== undefined" @click="add">
       {{ rows.length === 0 ? t('note-rows.add-a-row-under-the-notes') : t('note-rows.add-a-row') }}

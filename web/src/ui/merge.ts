@@ -73,6 +73,6 @@ function clash({ message, changed }: ApiError): ApiError {
     changed === null || changed === undefined
       ? message
       : `${message.replace(/\.$/, '')} (${changeWords(changed.what)}).`;
-  const way = t('merge.your-version-is-not-saved-yet');
+  const way = t('merge.your-version-isnt-saved-yet-press');
   return new ApiError({ error: { code: 'changed', message: `${what} ${way}` } });
 }

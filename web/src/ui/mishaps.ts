@@ -16,7 +16,7 @@ export function useMishaps() {
 function wordsOf(error: unknown): string {
   if (error instanceof ApiError) return error.message;
   if (error instanceof Error && /dynamically imported module|Failed to fetch/i.test(error.message))
-    return t('mishaps.this-page-could-not-be-loaded');
+    return t('mishaps.this-page-couldnt-be-loaded-check');
   return t('mishaps.something-went-wrong-on-this-page');
 }
 

@@ -10,6 +10,6 @@ export type { PrintRequest, HandoutView } from './handouts.worker.ts';
 export function handoutsWorker() {
   return pageWorker<HandoutsWorker>(
     () => new Worker(inEnglishOfPage(handoutsWorkerUrl), { type: 'module', name: 'handouts' }),
-    t('handouts.the-sheets-could-not-be-set'),
+    t('handouts.the-sheets-couldnt-be-made-please'),
   );
 }

@@ -55,7 +55,7 @@ function mostInLine(line: string): number {
 export function tooLongInAbc(text: string): string | null {
   for (const [index, line] of text.split('\n').entries())
     if (line.length > mostInLine(line))
-      return t('limits.line-index-has-line-count-signs', {
+      return t('limits.line-index-has-line-count-characters', {
         index: index + 1,
         lineCount: line.length,
         mostInLine: mostInLine(line),
@@ -64,7 +64,11 @@ export function tooLongInAbc(text: string): string | null {
 }
 
 function tooMany(count: number, of: string, most: number): string {
-  return t('limits.the-tune-has-count-of-at', { count: count > 9_999_999 ? t('limits.millions-of') : count, of, most });
+  return t('limits.the-tune-has-count-of-the', {
+    count: count > 9_999_999 ? t('limits.millions-of') : count,
+    of,
+    most,
+  });
 }
 
 /** By the signs of the text alone: a little generous, never slower than reading it once. */

@@ -48,7 +48,7 @@ export function readAbc(text: string, options: ReadOptions = {}): Result<ReadTun
   if (tooMuch !== null) return whole(tooMuch);
   return countable(() => {
     const parsed = parsedOrNull(source);
-    if (parsed === null) return whole(t('read-abc.the-abc-of-this-tune-cannot'));
+    if (parsed === null) return whole(t('read-abc.this-tunes-abc-cant-be-read'));
     const read = tuneOf(parsed, new SourceText(source, linesIn(text.slice(0, start))), options);
     if (!read.ok) return read;
     const tunes = starts.map((at, index) => fieldsInHead(text.slice(at, starts[index + 1]), 'T')[0] ?? 'Untitled');
@@ -210,7 +210,7 @@ function lostWords(words: Words, source: SourceText): Notice[] {
     const at = { line: source.linesBefore + line + 1, column: 1 };
     return {
       bar: null,
-      message: t('read-abc.left-out-the-words-list-for', { list: syllables.join(' '), line: at.line }),
+      message: t('read-abc.left-out-the-words-list-line', { list: syllables.join(' '), line: at.line }),
       at,
     };
   });

@@ -82,13 +82,13 @@ export class VoiceReader {
         return this.#readBarLine(element);
       case 'key': {
         const key = readKey(element);
-        if (key === null) return this.#leave(t('voice-reader.a-key-signature-of-its-own'));
+        if (key === null) return this.#leave(t('voice-reader.an-unusual-key-signature'));
         this.#key = key;
         return;
       }
       case 'meter': {
         const metre = readMetre(element);
-        if (metre === null) return this.#leave(t('voice-reader.a-time-signature-that-is-not'));
+        if (metre === null) return this.#leave(t('voice-reader.an-unusual-time-signature'));
         this.#metre = metre;
         return;
       }

@@ -20,7 +20,7 @@ export function unpackMxl(bytes: Uint8Array): Result<string, string> {
   const named = container === undefined ? null : rootFile(container);
   const path = named ?? [...entries.keys()].find((name) => name !== CONTAINER) ?? '';
   const score = entries.get(path);
-  return score === undefined ? failure(t('mxl.the-compressed-file-holds-no-music')) : success(score);
+  return score === undefined ? failure(t('mxl.the-compressed-file-contains-no-music')) : success(score);
 }
 
 function rootFile(text: string): string | null {

@@ -72,12 +72,12 @@ function readAttributes(attributes: XmlElement, state: FrameState): string[] {
   const fifths = numberIn(key, 'fifths');
   if (fifths !== null && Number.isInteger(fifths) && Math.abs(fifths) <= 7) {
     state.key = { fifths, mode: modeOf(textIn(key, 'mode').toLowerCase()) };
-  } else if (key !== undefined) leftOut.push(t('read-frame.a-key-signature-of-its-own'));
+  } else if (key !== undefined) leftOut.push(t('read-frame.an-unusual-key-signature'));
   const time = child(attributes, 'time');
   const metre = time === undefined ? null : metreIn(time);
   if (metre !== null) state.metre = metre;
   else if (time !== undefined && child(time, 'senza-misura') === undefined)
-    leftOut.push(t('read-frame.a-time-signature-that-is-none'));
+    leftOut.push(t('read-frame.an-impossible-time-signature'));
   return leftOut;
 }
 

@@ -30,7 +30,7 @@ export function readMusicXml(text: string, options: ReadOptions = {}): Result<Re
   if (score.name !== 'score-partwise') return whole(t('read-musicxml.this-xml-is-not-a-music'));
   const parts = children(score, 'part').length;
   if (parts > MOST_PARTS)
-    return whole(t('read-musicxml.the-score-has-parts-parts-at', { parts, mostParts: MOST_PARTS }));
+    return whole(t('read-musicxml.the-score-has-parts-parts-the', { parts, mostParts: MOST_PARTS }));
   return countable(() => scoreToTune(score, options));
 }
 

@@ -174,7 +174,7 @@ class PartReader implements ReadPart {
     if (textIn(note, 'voice') !== this.#voice) return this.#leave(t('read-part.a-second-voice'));
     if (child(note, 'unpitched') !== undefined) this.unpitched += 1;
     const values = valuesOf(note, length);
-    if (values === null) return this.#leave(t('read-part.a-note-whose-length-cannot-be'));
+    if (values === null) return this.#leave(t('read-part.a-note-whose-length-cant-be'));
     for (const sign of signsLeft(note)) this.#leave(t('read-part.the-sign-sign', { sign }));
     this.#fillUpTo(start);
     this.#chordFrom = this.#events.length;
@@ -194,7 +194,7 @@ class PartReader implements ReadPart {
     const [pitch, last] = [pitchOf(note), this.#events.at(-1)];
     if (pitch === null || last?.kind !== 'note') return;
     this.#inChord += 1;
-    if (this.#inChord > 1) this.#leave(t('read-part.a-chord-its-highest-note-stays'));
+    if (this.#inChord > 1) this.#leave(t('read-part.a-chord-its-highest-note-is'));
     const [low, high] = [pitch, last.pitch].toSorted(byHeight);
     // A note of a length that takes several written values is several events, tied.
     const or = this.#inChord > 1 ? null : low!;

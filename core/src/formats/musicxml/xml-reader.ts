@@ -22,7 +22,7 @@ const parser = new XMLParser({
 
 /** Parses a document without external or declared entities. The error is a sentence. */
 export function parseXml(text: string): Result<XmlElement, string> {
-  if (/<!ENTITY/i.test(text)) return failure(t('xml-reader.the-file-declares-entities-of-its'));
+  if (/<!ENTITY/i.test(text)) return failure(t('xml-reader.the-file-declares-its-own-xml'));
   const tooMuch = tooMuchXml(text);
   if (tooMuch !== null) return failure(tooMuch);
   let nodes: unknown;
@@ -32,7 +32,7 @@ export function parseXml(text: string): Result<XmlElement, string> {
     return failure(t('xml-reader.the-file-is-not-well-formed'));
   }
   const root = elementsOf(nodes).find((element) => !element.name.startsWith('?'));
-  return root === undefined ? failure(t('xml-reader.the-file-holds-no-xml')) : success(root);
+  return root === undefined ? failure(t('xml-reader.the-file-contains-no-xml')) : success(root);
 }
 
 const MOST_ELEMENTS = 250_000;
@@ -53,7 +53,7 @@ function tooMuchXml(text: string): string | null {
     const end = text.indexOf('>', at);
     if (end > 0 && text[end - 1] === '/') continue;
     depth += 1;
-    if (depth > MOST_DEPTH) return t('xml-reader.the-elements-of-the-file-stand');
+    if (depth > MOST_DEPTH) return t('xml-reader.the-files-elements-are-nested-too');
   }
   return null;
 }

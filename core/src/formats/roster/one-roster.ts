@@ -37,7 +37,7 @@ export function readOneRoster(files: ReadonlyMap<string, string>): Result<readon
   const missing = NEEDED.filter((name) => !files.has(name));
   if (missing.length > 0)
     return failure(
-      t('one-roster.of-a-one-roster-set-list', {
+      t('one-roster.the-one-roster-set-is-incomplete', {
         list: missing.join(' and '),
         value: missing.length > 1 ? 'are' : 'is',
       }),
@@ -46,7 +46,7 @@ export function readOneRoster(files: ReadonlyMap<string, string>): Result<readon
     const letters = files.get(name)!.length;
     if (letters > MOST_LETTERS)
       return failure(
-        t('one-roster.name-has-number-mb-at-most', {
+        t('one-roster.name-is-number-mb-the-limit', {
           name,
           number: Math.round(letters / 1e6),
           mostLetters: MOST_LETTERS / 1e6,

@@ -38,16 +38,16 @@ function fieldOf(head: string): RosterField {
  * @param head whether the first line names the columns; when not given, a known name among its cells tells.
  */
 export function readRoster(text: string, head?: boolean): Result<RosterTable, string> {
-  if (text.length > MOST_LETTERS) return failure(t('roster.this-is-too-much-for-a'));
+  if (text.length > MOST_LETTERS) return failure(t('roster.too-large-for-a-class-list'));
   const { data } = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: 'greedy' });
   const rows = data.map((row) => row.map((cell) => cell.trim()));
   const [first] = rows;
-  if (first === undefined) return failure(t('roster.there-is-nothing-in-it-one'));
+  if (first === undefined) return failure(t('roster.it-is-empty-one-pupil-per'));
   if (rows.length > MOST_ROWS)
-    return failure(t('roster.there-are-rows-count-lines-at', { rowsCount: rows.length, mostRows: MOST_ROWS }));
+    return failure(t('roster.there-are-rows-count-lines-the', { rowsCount: rows.length, mostRows: MOST_ROWS }));
   const width = Math.max(...rows.map((row) => row.length));
   if (width > MOST_COLUMNS)
-    return failure(t('roster.there-are-width-columns-at-most', { width, mostColumns: MOST_COLUMNS }));
+    return failure(t('roster.there-are-width-columns-the-limit', { width, mostColumns: MOST_COLUMNS }));
   const even = rows.map((row) => Array.from({ length: width }, (_, index) => row[index] ?? ''));
   const hasHead = head ?? first.some((cell) => fieldOf(cell) !== 'ignore');
   return success({
@@ -101,15 +101,15 @@ export function checkRoster(
     const name = shownName(cell('name'), cell('first-name'), cell('last-name'), table, mapping);
     const [step, joined] = [cell('start-step'), cell('joined-on')];
     const problems: string[] = [];
-    if (name === '') problems.push(t('roster.there-is-no-name'));
-    else if (name.length > 60) problems.push(t('roster.the-name-is-longer-than-60'));
+    if (name === '') problems.push(t('roster.the-name-is-missing'));
+    else if (name.length > 60) problems.push(t('roster.the-name-is-longer-than-60-2'));
     const twin = seen.get(nameKey(name));
     if (name !== '' && twin !== undefined) problems.push(t('roster.name-is-twin-add-a-letter', { name, twin }));
     seen.set(nameKey(name), `in line ${index + 1} too`);
     const startStep = step === '' ? 1 : Number(step);
     if (!Number.isInteger(startStep) || startStep < 1 || startStep > steps)
-      problems.push(t('roster.step-is-no-step-they-go', { step, steps }));
-    if (joined !== '' && !isDate(joined)) problems.push(t('roster.joined-is-no-date-such-as', { joined }));
+      problems.push(t('roster.step-is-not-a-step-steps', { step, steps }));
+    if (joined !== '' && !isDate(joined)) problems.push(t('roster.joined-is-not-a-date-write', { joined }));
     return { line: index + 1, pupil: { name, startStep, joinedOn: joined === '' ? today : joined }, problems };
   });
 }

@@ -69,7 +69,7 @@ async function receive(body: ReadableStream<Uint8Array>, file: string): Promise<
   const counted = new Transform({
     transform(chunk: Uint8Array, _encoding, done) {
       bytes += chunk.byteLength;
-      if (bytes > MOST_BYTES) done(new Problem(413, 'too-large', t('import.the-archive-has-more-than-a')));
+      if (bytes > MOST_BYTES) done(new Problem(413, 'too-large', t('import.the-archive-is-larger-than-a')));
       else done(null, chunk);
     },
   });
@@ -89,7 +89,7 @@ async function unpack(file: string, folder: string): Promise<Unpacked> {
 
 async function refuseUnlessEmpty(em: EntityManager, who: SignedIn): Promise<void> {
   if ((await em.count(ClassEntity, { school: who.schoolId })) > 0)
-    throw new Problem(409, 'not-empty', t('import.this-school-has-classes-already-an'));
+    throw new Problem(409, 'not-empty', t('import.this-school-already-has-classes-import'));
 }
 
 async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, folder: string): Promise<Imported> {
@@ -145,7 +145,7 @@ async function refuseOtherRecords(tx: EntityManager, folder: string): Promise<vo
       `select count(*) from school_class where id in (select (row ->> 'id')::uuid from json_array_elements(?::json) row)`,
       [rows],
     );
-    if (Number(found?.count) > 0) throw new Problem(409, 'here-already', t('import.this-school-is-in-the-database'));
+    if (Number(found?.count) > 0) throw new Problem(409, 'here-already', t('import.this-school-is-already-in-the'));
   }
 }
 

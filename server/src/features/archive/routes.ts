@@ -24,7 +24,7 @@ function asFile(c: Context<AppEnv>, type: string, ending: string): void {
 
 /** An answer that is written while it is sent, no faster than it is taken. It breaks off when writing fails. */
 function streamed(work: (write: (bytes: Uint8Array) => Promise<void>) => Promise<void>): ReadableStream<Uint8Array> {
-  if (exporting >= MOST_EXPORTS) throw new Problem(503, 'busy', t('routes.other-copies-are-being-made-just'));
+  if (exporting >= MOST_EXPORTS) throw new Problem(503, 'busy', t('routes.another-export-is-running-please-try'));
   exporting += 1;
   const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>();
   const writer = writable.getWriter();

@@ -109,18 +109,18 @@ class Unpacking {
         problem = error instanceof Error ? error : new Error(String(error));
       }
     };
-    parser.onError = () => (problem ??= inFile(t('unpack.this-file-is-no-json')));
+    parser.onError = () => (problem ??= inFile(t('unpack.this-file-isnt-json')));
     for await (const chunk of createReadStream(file, { highWaterMark: 256 * 1024 })) {
       try {
         parser.write(chunk as Uint8Array);
       } catch (error) {
-        problem ??= error instanceof Refused ? error : inFile(t('unpack.this-file-is-no-json'));
+        problem ??= error instanceof Refused ? error : inFile(t('unpack.this-file-isnt-json'));
       }
       if (problem !== null) throw problem;
       if (this.#full !== null) await drained(this.#full);
       this.#full = null;
     }
-    if (!parser.isEnded) throw inFile(t('unpack.this-file-is-no-json-or'));
+    if (!parser.isEnded) throw inFile(t('unpack.this-file-isnt-json-or-part'));
     this.#checkHead();
   }
 
@@ -151,7 +151,7 @@ class Unpacking {
       const seen = this.#seen[part][at]!;
       const key = values.join(' ');
       if (seen.has(key))
-        throw inFile(t('unpack.part-row-index-its-list-are', { part, index: index + 1, list: fields.join(' and ') }));
+        throw inFile(t('unpack.part-row-index-duplicate-list', { part, index: index + 1, list: fields.join(' and ') }));
       seen.add(key);
     }
   }
@@ -202,7 +202,7 @@ async function checkReferences(folder: string, ids: Ids): Promise<void> {
       for (const [field, target] of Object.entries(fields)) {
         const value = row[field];
         if (typeof value === 'string' && !ids[target].has(value))
-          throw inFile(t('unpack.part-row-index-its-field-is', { part, index: index + 1, field, target }));
+          throw inFile(t('unpack.part-row-index-its-field-isnt', { part, index: index + 1, field, target }));
       }
       index += 1;
     }

@@ -152,7 +152,7 @@ function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn)
   const step = known.steps.find((each) => each.id === event.stepId);
   if (step === undefined) return t('service.there-is-no-such-step');
   const { tuneId } = event;
-  if (tuneId !== undefined && !step.tunes.includes(tuneId)) return t('service.this-tune-is-not-one-of');
+  if (tuneId !== undefined && !step.tunes.includes(tuneId)) return t('service.this-tune-isnt-on-the-step');
   // Heard before the pupil left, and sent when the device came to a network again.
   if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt) > pupil.leftOn)
     return t('service.this-pupil-has-left-the-class');

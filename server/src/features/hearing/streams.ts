@@ -23,7 +23,7 @@ export function liveStreams(heartbeatMs: number): LiveStreams {
     enter(accountId) {
       const own = open.get(accountId) ?? 0;
       if (own >= MOST_OF_ACCOUNT || all >= MOST_OF_ALL)
-        throw new Problem(429, 'too-many-streams', t('streams.too-many-devices-listen-at-once'));
+        throw new Problem(429, 'too-many-streams', t('streams.too-many-devices-are-connected-so'));
       open.set(accountId, own + 1);
       all += 1;
       let left = false;

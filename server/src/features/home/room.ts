@@ -102,7 +102,7 @@ export async function handIn(
   sound: Uint8Array,
   now: Date,
 ): Promise<void> {
-  if (!door.mayRecord) throw new Problem(403, 'no-consent', t('room.your-family-and-your-school-have'));
+  if (!door.mayRecord) throw new Problem(403, 'no-consent', t('room.your-family-and-your-school-havent'));
   const row = await classRow(em, door);
   const index = wayOf(row, door).tunes.findIndex((each) => each.id === tuneId);
   if (index < 0) throw notFound('tune');

@@ -33,7 +33,7 @@ const bearer = /^Bearer ([\w-]+)$/;
 /** Whose room it is, by the token in the header: never by a cookie, never by the address. */
 const throughDoor = createMiddleware<DoorEnv>(async (c, next) => {
   const token = linkToken.safeParse(bearer.exec(c.req.header('authorization') ?? '')?.[1]);
-  if (!token.success) throw new Problem(401, 'no-slip', t('routes.come-in-by-the-link-or'));
+  if (!token.success) throw new Problem(401, 'no-slip', t('routes.use-the-link-or-the-three'));
   c.set('door', await openDoor(c.var.em, token.data, c.var.now));
   await next();
 });

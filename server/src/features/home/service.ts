@@ -49,7 +49,7 @@ export async function switchRoom(
   const { name } = await classOf(em, who, classId);
   if (until !== null) {
     if (!(await roomsOfSchool(em, who)).allowed)
-      throw new Problem(403, 'rooms-off', t('service.the-owner-of-the-school-has'));
+      throw new Problem(403, 'rooms-off', t('service.practice-rooms-are-off-an-owner'));
     if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'day-over' });
   }
   await em.transactional(async (tx) => {

@@ -60,7 +60,7 @@ export async function setUpSchool(
   return em.transactional(async (tx) => {
     await tx.execute('select pg_advisory_xact_lock(?)', [LOCKS.firstRun]);
     if ((await tx.count(SchoolEntity)) > 0)
-      throw new Problem(409, 'set-up', t('first-run.there-is-a-school-here-already'));
+      throw new Problem(409, 'set-up', t('first-run.there-is-already-a-school-here'));
     const [setup] = await tx.findAll(SetupCodeEntity);
     if (setup === undefined || !isCode(input.code, setup.code)) throw wrongInput({ code: 'wrong-code' });
     await tx.nativeDelete(SetupCodeEntity, {});

@@ -155,7 +155,7 @@ export async function openInvitation(em: EntityManager, token: string, now: Date
 
 async function findInvitation(em: EntityManager, token: string, now: Date) {
   const found = await em.findOne(InvitationEntity, { tokenHash: hashToken(token), expiresAt: { $gt: now } });
-  if (found === null) throw new Problem(404, 'not-found', t('service.this-link-is-used-up-or'));
+  if (found === null) throw new Problem(404, 'not-found', t('service.this-link-has-been-used-or'));
   return found;
 }
 

@@ -64,9 +64,7 @@ export async function deleteStaircase(em: EntityManager, who: SignedIn, id: stri
     await tx.execute('select id from staircase where id = ? for update', [id]);
     const { name, classes } = await oneStaircase(tx, who, id);
     if (classes.length > 0)
-      throw inUse(
-        t('service.name-is-climbed-by-list-give', { name, list: classes.map((each) => each.name).join(', ') }),
-      );
+      throw inUse(t('service.name-is-used-by-list-give', { name, list: classes.map((each) => each.name).join(', ') }));
     await tx.nativeDelete(StepEntity, { staircase: id });
     await tx.nativeDelete(StaircaseEntity, { id });
     await logChange(tx, who, id, { code: 'staircase-deleted', name });

@@ -146,7 +146,8 @@ function consent(before: Consent, next: Consent): 'given' | 'withdrawn' | null {
 /** @throws Problem 404 as `pupilOf`; 409 for one whose personal data was erased: nothing about them is kept any more. */
 async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
   const pupil = await pupilOf(em, who, id);
-  if ((pupil.erasedAt ?? null) !== null) throw new Problem(409, 'erased', t('service.the-personal-data-of-this-pupil'));
+  if ((pupil.erasedAt ?? null) !== null)
+    throw new Problem(409, 'erased', t('service.this-pupils-personal-data-was-erased'));
   return pupil;
 }
 

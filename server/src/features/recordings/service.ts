@@ -76,7 +76,7 @@ export async function keepRecording(
   const pupil = await pupilOf(em, who, recording.pupilId);
   if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'left-class' });
   if (!pupil.mayRecord)
-    throw new Problem(403, 'no-consent', t('service.the-family-of-shown-name-has', { shownName: pupil.shownName }));
+    throw new Problem(403, 'no-consent', t('service.shown-name-s-family-hasnt-agreed', { shownName: pupil.shownName }));
   await checkTune(em, who, pupil.schoolClass, recording);
   const { type, seconds } = await checkedSound(who.accountId, sound, recording.seconds);
   const { stepId, tuneId, fileName } = recording;
@@ -150,7 +150,7 @@ async function store(em: EntityManager, row: RecordingRow, sound: Uint8Array, no
 async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<void> {
   const today = { pupil: pupilId, fromHome: true, receivedAt: { $gt: subDays(now, 1) } };
   if ((await em.count(RecordingEntity, today)) < MOST_A_DAY) return;
-  const message = t('service.most-aday-recordings-in-a-day', { mostADay: MOST_A_DAY });
+  const message = t('service.most-aday-recordings-a-day-is', { mostADay: MOST_A_DAY });
   throw new Problem(429, 'enough-today', message);
 }
 
@@ -158,7 +158,7 @@ async function checkDay(em: EntityManager, pupilId: string, now: Date): Promise<
 export async function checkRoom(em: EntityManager, schoolId: string, more: number, now: Date): Promise<void> {
   const { bytes, megabytes } = await storageOf(em, schoolId, now);
   if (bytes + more > megabytes * MEGABYTE)
-    throw new Problem(409, 'full', t('service.the-schools-room-for-recordings-is', { megabytes }));
+    throw new Problem(409, 'full', t('service.the-schools-space-for-recordings-is', { megabytes }));
 }
 
 async function checkTune(

@@ -49,7 +49,7 @@ export async function signIn(
     await limits.countTry(tried);
     const account = await em.findOne(AccountEntity, { email: email.toLowerCase(), closedAt: null });
     if (!(await passwordFits(lane, account?.passwordHash ?? null, password)) || account === null) {
-      throw new Problem(401, 'wrong-sign-in', t('service.this-e-mail-and-password-do'));
+      throw new Problem(401, 'wrong-sign-in', t('service.wrong-e-mail-or-password'));
     }
     await limits.forgetTries(tried);
     return openSession(em, { accountId: account.id, schoolId: account.school }, device, now);

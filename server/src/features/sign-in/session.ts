@@ -30,7 +30,7 @@ export const needsSession = createMiddleware<AppEnv>(async (c, next) => {
 });
 
 const ROLE_SENTENCES: Record<Role, string> = {
-  owner: t('session.this-cannot-be-done'),
+  owner: t('session.this-cant-be-done'),
   teacher: t('session.only-an-owner-of-the-schools'),
   assistant: t('session.your-account-is-for-hearing-pupils'),
 };

@@ -86,26 +86,26 @@ function capacityFor(count: number): Capacity | null {
         <TextField v-model="talk" :label="t('capacity-card.seconds-to-talk')" type="number" :min="0" :max="300" />
       </div>
       <p v-if="result !== null" class="large">
-        <template v-if="result.lessons === null">{{ t('capacity-card.not-even-one-turn-fits-allow') }}</template>
+        <template v-if="result.lessons === null">{{ t('capacity-card.not-even-one-turn-fits-add') }}</template>
         <template v-else>
           <strong>{{ result.pupilsPerLesson }}</strong>
           {{ t('capacity-card.of-pupils-in-unit-everyone-in', { pupils, unit }) }} <strong>{{ result.lessons }}</strong>
           {{ units
           }}<template v-if="way !== 'recording'">{{
-            t('capacity-card.left-are-left', { left: page.lessons.left })
+            t('capacity-card.left-left', { left: page.lessons.left })
           }}</template
           >.
         </template>
       </p>
       <p v-for="other in others" :key="other.id">
         {{
-          t('capacity-card.name-pupils-pupils-lessons-units', {
+          t('capacity-card.name-n-pupils-lessons-units', {
             name: other.name,
             n: other.pupils,
             lessons: capacityFor(other.pupils)?.lessons ?? 'no',
             units,
           })
-        }}<template v-if="way !== 'recording'">{{ t('capacity-card.left-are-left', { left: other.left }) }}</template
+        }}<template v-if="way !== 'recording'">{{ t('capacity-card.left-left', { left: other.left }) }}</template
         >.
       </p>
       <ul v-if="result !== null" class="bullets soft">

@@ -25,7 +25,7 @@ const FIELDS = [
 <template>
   <section class="card-paper stack">
     <h2>{{ t('groups-card.parallel-groups') }}</h2>
-    <p v-if="calendar.groups.length < 2" class="soft">{{ t('groups-card.no-other-class-of-this-grade') }}</p>
+    <p v-if="calendar.groups.length < 2" class="soft">{{ t('groups-card.no-other-class-in-this-year') }}</p>
     <template v-else>
       <BTable small :items="calendar.groups" :fields="FIELDS">
         <template #cell(left)="{ item }"
@@ -58,9 +58,9 @@ const FIELDS = [
       </p>
       <p v-if="behind.length === 0">{{ t('groups-card.they-are-level') }}</p>
     </template>
-    <TextField v-model="until" :label="t('groups-card.lessons-before-a-date-such-as')" type="date" />
+    <TextField v-model="until" :label="t('groups-card.lessons-before-a-date-a-concert')" type="date" />
     <p v-if="until !== ''" role="status">
-      <strong>{{ t('count.lessons', { n: before.length }) }}</strong> {{ t('groups-card.from-today-on')
+      <strong>{{ t('count.lessons', { n: before.length }) }}</strong> {{ t('groups-card.from-today')
       }}<template v-if="before.length > 0">{{
         t('groups-card.the-last-on-date', { date: shortDate(before.at(-1)!.date) })
       }}</template

@@ -44,7 +44,7 @@ function take(): void {
 
 <template>
   <div class="stack-close stack-start">
-    <FilePick :label="t('holiday-import.read-days-off-from-a-calendar')" accept=".ics,text/calendar" @pick="read" />
+    <FilePick :label="t('holiday-import.import-days-off-from-a-calendar')" accept=".ics,text/calendar" @pick="read" />
     <BAlert v-if="reason !== null" variant="danger" :model-value="true">{{ reason }}</BAlert>
     <BAlert v-if="found !== null" variant="warning" :model-value="true" :is-status="true">
       <div class="stack-close stack-start" role="group" :aria-label="t('holiday-import.days-off-in-the-file')">

@@ -11,7 +11,7 @@ const meetings = defineModel<readonly Meeting[]>({ required: true });
 
 const MODES = [
   { value: 'room', text: t('meeting-editor.in-the-room') },
-  { value: 'home', text: t('meeting-editor.work-set-for-home') },
+  { value: 'home', text: t('meeting-editor.homework') },
 ] as const;
 
 function change(index: number, more: Partial<Meeting>): void {
@@ -101,7 +101,7 @@ function remove(index: number): void {
         >{{ problem }}</BAlert
       >
     </div>
-    <p v-if="meetings.length === 0" class="soft">{{ t('meeting-editor.none-yet-without-lesson-times-there') }}</p>
+    <p v-if="meetings.length === 0" class="soft">{{ t('meeting-editor.none-yet-add-one-so-that') }}</p>
     <BButton size="sm" @click="add">{{ t('meeting-editor.add-a-lesson-time') }}</BButton>
   </fieldset>
 </template>

@@ -35,7 +35,7 @@ async function open(on: boolean): Promise<void> {
       <p>{{ t('subscribe-card.subscribe-to-this-address-anyone-who') }}</p>
       <BFormInput readonly :model-value="address" :aria-label="t('subscribe-card.address-to-subscribe-to')" />
       <div class="line">
-        <BButton size="sm" :disabled="busy" @click="open(true)">{{ t('subscribe-card.make-a-new-address') }}</BButton>
+        <BButton size="sm" :disabled="busy" @click="open(true)">{{ t('subscribe-card.create-a-new-address') }}</BButton>
         <BButton size="sm" :disabled="busy" @click="open(false)">{{ t('subscribe-card.turn-it-off') }}</BButton>
       </div>
     </template>

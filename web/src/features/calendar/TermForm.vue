@@ -111,7 +111,7 @@ async function submit(): Promise<void> {
             <BFormInput
               v-model="off.reason"
               class="grow reason"
-              :placeholder="t('term-form.what-for')"
+              :placeholder="t('term-form.reason')"
               :aria-label="t('term-form.reason-of-day-off-index', { index: index + 1 })"
             />
             <BButton
@@ -147,7 +147,7 @@ async function submit(): Promise<void> {
             <SelectField
               v-model="draft.rotation.emptyWeeksCount"
               :label="t('term-form.a-week-without-school')"
-              :hint="t('term-form.counts-the-letters-run-on-as')"
+              :hint="t('term-form.counts-the-letters-carry-on-as')"
               :options="EMPTY_WEEKS"
             />
             <TextField
@@ -164,7 +164,7 @@ async function submit(): Promise<void> {
       </div>
       <TermPicture v-if="drawn !== null" :term="drawn" :today="today" />
     </div>
-    <SaveBar :busy="busy" :error="error" :label="t('term-form.save-the-term')" />
+    <SaveBar :busy="busy" :error="error" :label="t('term-form.save-term')" />
   </BForm>
 </template>
 

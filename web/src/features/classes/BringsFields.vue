@@ -111,27 +111,27 @@ async function takeOver(): Promise<void> {
 </script>
 
 <template>
-  <BAccordionItem :title="t('brings-fields.what-the-class-knows-already')">
+  <BAccordionItem :title="t('brings-fields.what-the-class-already-knows')">
     <div class="stack">
       <p class="soft">
         {{ t('brings-fields.from-last-year-from-singing-from') }}
       </p>
       <div v-if="others.length > 0" class="d-flex gap-2 align-items-center flex-wrap">
-        <SelectField v-model="takenFrom" :label="t('brings-fields.take-over-from')" :options="otherOptions" />
-        <BButton :disabled="takenFrom === ''" @click="takeOver">{{ t('brings-fields.take-over') }}</BButton>
+        <SelectField v-model="takenFrom" :label="t('brings-fields.copy-from')" :options="otherOptions" />
+        <BButton :disabled="takenFrom === ''" @click="takeOver">{{ t('brings-fields.copy') }}</BButton>
       </div>
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
       <TextField
         v-model="typed"
         :label="t('brings-fields.notes')"
-        :hint="t('brings-fields.such-as-g-a-b-c')"
-        :error="wrong === null ? undefined : t('brings-fields.wrong-is-no-note', { wrong })"
+        :hint="t('brings-fields.for-example-g-a-b-c')"
+        :error="wrong === null ? undefined : t('brings-fields.wrong-is-not-a-note', { wrong })"
       />
       <BFormGroup v-for="{ key, label, options } in ticked" :key="key" :label="label">
         <BFormCheckboxGroup
           :model-value="[...brings[key]]"
           :options="options"
-          :aria-label="t('brings-fields.label-that-the-class-knows', { label })"
+          :aria-label="t('brings-fields.label-the-class-knows', { label })"
           @update:model-value="set({ [key]: $event as string[] })"
         />
       </BFormGroup>
@@ -147,7 +147,7 @@ async function takeOver(): Promise<void> {
             <span class="grow">{{ titleOf(id) }}</span>
             <BButton
               size="sm"
-              :aria-label="t('brings-fields.take-away-title', { title: titleOf(id) })"
+              :aria-label="t('brings-fields.remove-title', { title: titleOf(id) })"
               @click="set({ tuneIds: brings.tuneIds.filter((each) => each !== id) })"
               >×</BButton
             >

@@ -83,8 +83,8 @@ async function submit(): Promise<void> {
           />
           <TextField
             :model-value="draft.grade"
-            :label="t('class-settings-page.grade-optional')"
-            :hint="t('class-settings-page.classes-of-one-grade-are-compared')"
+            :label="t('class-settings-page.year-group-optional')"
+            :hint="t('class-settings-page.classes-in-the-same-year-group')"
             :error="fields.grade"
             @update:model-value="set({ grade: String($event) })"
           />
@@ -104,7 +104,7 @@ async function submit(): Promise<void> {
                 ? t('class-settings-page.name-the-stairs-set-the-instrument', {
                     name: findInstrument(stairs?.instrumentId ?? '')?.name ?? '',
                   })
-                : t('class-settings-page.cant-be-changed-once-pupils-have')
+                : t('class-settings-page.fixed-once-pupils-have-results-you')
             "
             :error="fields.staircaseId"
             @update:model-value="set({ staircaseId: $event })"

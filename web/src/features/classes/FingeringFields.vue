@@ -38,8 +38,8 @@ function set(name: string, place: number): void {
 </script>
 
 <template>
-  <BAccordionItem :title="t('fingering-fields.fingerings-of-which-there-are-several')">
-    <p v-if="rows.length === 0" class="soft">{{ t('fingering-fields.the-chart-of-this-instrument-has') }}</p>
+  <BAccordionItem :title="t('fingering-fields.notes-with-alternative-fingerings')">
+    <p v-if="rows.length === 0" class="soft">{{ t('fingering-fields.this-instruments-chart-has-one-fingering') }}</p>
     <div v-else class="field-grid">
       <SelectField
         v-for="row in rows"

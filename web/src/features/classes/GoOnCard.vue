@@ -59,14 +59,14 @@ const needed = computed(() =>
               share: current.goOn.share,
               value:
                 page.style.teaching.goOn === 'heard'
-                  ? t('go-on-card.you-move-on-when-everybody-was')
-                  : t('go-on-card.you-say-when-the-class-moves'),
+                  ? t('go-on-card.you-move-on-once-everybody-has')
+                  : t('go-on-card.you-decide-when-the-class-moves'),
             })
           }}
         </template>
       </p>
       <p v-if="planned !== null && planned.position !== current.position" class="plan">
-        {{ t('go-on-card.by-your-plan-you-are-on') }}
+        {{ t('go-on-card.your-plan-has-you-on') }}
         <RouterLink :to="{ name: 'step', params: { classId: page.id, position: planned.position } }">{{
           t('go-on-card.step-position', { position: planned.position })
         }}</RouterLink><template v-if="plannedUntil !== null">{{
@@ -98,7 +98,7 @@ const needed = computed(() =>
       </HowComputed>
     </template>
     <template v-else>
-      <h2>{{ t('go-on-card.the-stairs-are-climbed') }}</h2>
+      <h2>{{ t('go-on-card.the-top-of-the-stairs') }}</h2>
       <p>{{ t('go-on-card.enough-pupils-have-passed-every-step') }}</p>
     </template>
     <OutlookLine :page="page" />

@@ -36,7 +36,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
 
 <template>
   <section class="card-paper stack-close">
-    <h2>{{ t('hear-card.to-hear-next') }}</h2>
+    <h2>{{ t('hear-card.hear-next') }}</h2>
     <ul class="plain line queue gap-2">
       <li v-for="pupil in queue.slice(0, SHOWN)" :key="pupil.id">
         <RouterLink
@@ -64,7 +64,7 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
     </p>
     <HowComputed :label="t('hear-card.why-this-order')">
       {{
-        t('hear-card.queue-rule-per-lesson-fit-into', {
+        t('hear-card.queue-rule-you-can-hear-per', {
           queueRule: QUEUE_RULE,
           perLesson: page.pace.perLesson,
           minutes: page.style.hearing.minutes,

@@ -19,7 +19,7 @@ const POINTS_CHOICES = [
   {
     value: 'bonus',
     label: t('hearing-fields.a-bonus-for-each-step'),
-    speaksFor: t('hearing-fields.going-slowly-costs-nothing-every-step'),
+    speaksFor: t('hearing-fields.slow-progress-costs-nothing-every-step'),
   },
   {
     value: 'share',
@@ -69,16 +69,16 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
       <TextField
         type="number"
         :model-value="style.hearing.minutes"
-        :label="t('hearing-fields.minutes-of-each-lesson-for-hearing')"
-        :hint="t('hearing-fields.with-the-lengths-of-the-tunes')"
+        :label="t('hearing-fields.hearing-minutes-in-each-lesson')"
+        :hint="t('hearing-fields.with-each-tunes-length-this-gives')"
         :error="errorOf('hearing.minutes')"
         @update:model-value="setHearing({ minutes: Number($event) })"
       />
       <TextField
         type="number"
         :model-value="style.hearing.within"
-        :label="t('hearing-fields.hear-everyone-within-lessons')"
-        :hint="t('hearing-fields.pupils-about-to-miss-this-come')"
+        :label="t('hearing-fields.hear-everyone-every-lessons')"
+        :hint="t('hearing-fields.anyone-about-to-go-over-this')"
         :error="errorOf('hearing.within')"
         @update:model-value="setHearing({ within: Number($event) })"
       />

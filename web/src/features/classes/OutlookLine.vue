@@ -25,7 +25,7 @@ const times = computed(() => timesAsMany(props.page, what.value).toFixed(1));
     <p aria-live="polite">
       <strong>{{ t('outlook-line.likely-of-of', { likely: outlook.likely, of: outlook.of }) }}</strong>
       {{
-        t('outlook-line.will-likely-have-passed-step-step', {
+        t('outlook-line.should-pass-step-step-by-date', {
           step: outlook.step,
           date: shortDate(outlook.by),
           least: outlook.least,
@@ -35,8 +35,8 @@ const times = computed(() => timesAsMany(props.page, what.value).toFixed(1));
     </p>
     <SelectField v-model="what" :label="t('outlook-line.what-if')" :options="WHAT_IFS" />
     <HowComputed>
-      {{ t('outlook-line.from-10-000-possible-courses-of') }}
-      <template v-if="what !== 'now'">{{ t('outlook-line.here-times-times-as-many-are', { times }) }}</template>
+      {{ t('outlook-line.from-10-000-simulated-terms-based') }}
+      <template v-if="what !== 'now'">{{ t('outlook-line.this-hears-times-times-as-many', { times }) }}</template>
       <RouterLink :to="{ name: 'trends', params: { classId: page.id } }">{{ t('outlook-line.see-trends') }}</RouterLink>
     </HowComputed>
   </div>

@@ -16,25 +16,25 @@ const FIELDS = [
   { key: 'needed', label: t('plan-fit.takes') },
 ];
 const until = ({ to, missing }: PlanStep): string =>
-  to === null ? t('plan-fit.after-the-term') : missing > 0 ? t('plan-fit.not-to-its-end') : shortDate(to);
+  to === null ? t('plan-fit.after-the-term') : missing > 0 ? t('plan-fit.wont-be-finished') : shortDate(to);
 const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum + step.lessons, 0);
 </script>
 
 <template>
   <section class="card-paper stack-close">
     <h2 v-if="page.lessons.total === 0">{{ t('plan-fit.the-term-has-no-lessons') }}</h2>
-    <h2 v-else-if="plan.missing === 0">{{ t('plan-fit.the-stairs-fit-into-the-term') }}</h2>
-    <h2 v-else>{{ t('plan-fit.lessons-missing', { n: plan.missing }) }}</h2>
+    <h2 v-else-if="plan.missing === 0">{{ t('plan-fit.the-stairs-fit-the-term') }}</h2>
+    <h2 v-else>{{ t('plan-fit.you-are-n-lessons-short', { n: plan.missing }) }}</h2>
     <p v-if="page.lessons.total === 0">
-      {{ t('plan-fit.say-under') }}
+      {{ t('plan-fit.go-to') }}
       <RouterLink :to="{ name: 'class-settings', params: { classId: page.id } }">{{
         t('plan-fit.settings')
       }}</RouterLink>
-      {{ t('plan-fit.when-the-class-meets-and-in') }}
+      {{ t('plan-fit.to-say-when-the-class-meets') }}
     </p>
     <p>
       {{
-        t('plan-fit.the-steps-have-lessons-what-they', {
+        t('plan-fit.these-steps-are-set-for-lessons', {
           lessons: t('count.lessons', { n: given(page) }),
           needed: plan.needed,
           total: page.lessons.total,
@@ -54,7 +54,7 @@ const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum 
     </HowComputed>
   </section>
   <section v-if="plan.ways.length > 0" class="card-paper stack-close no-print">
-    <h2>{{ t('plan-fit.what-would-save-lessons') }}</h2>
+    <h2>{{ t('plan-fit.ways-to-save-lessons') }}</h2>
     <ul class="plain ruled">
       <li v-for="way in plan.ways" :key="`${way.kind}${way.step}`" class="d-flex gap-3 align-items-center">
         <span class="grow">{{ wayWords(way, page.steps) }}</span>

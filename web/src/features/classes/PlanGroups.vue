@@ -17,17 +17,17 @@ const ways = computed(() => waysLevel(props.page, props.plan, behind.value));
 <template>
   <section v-if="calendar.groups.length > 1 && own !== null" class="card-paper stack-close no-print">
     <template v-if="behind === 0">
-      <h2>{{ t('plan-groups.no-parallel-group-is-ahead') }}</h2>
-      <p>{{ t('plan-groups.their-days-for-the-same-lessons') }}</p>
+      <h2>{{ t('plan-groups.no-parallel-class-is-ahead') }}</h2>
+      <p>{{ t('plan-groups.their-dates-for-the-same-lessons') }}</p>
     </template>
     <template v-else>
-      <h2>{{ t('plan-groups.lessons-behind-a-parallel-group', { lessons: t('count.lessons', { n: behind }) }) }}</h2>
+      <h2>{{ t('plan-groups.lessons-behind-a-parallel-class', { lessons: t('count.lessons', { n: behind }) }) }}</h2>
       <p>
         {{ t('plan-groups.behind-today-behind-at-end-by', { behind: own.behind, behindAtEnd: own.behindAtEnd })
         }}<template v-if="own.behindSince !== null">{{
           t('plan-groups.since-date', { date: shortDate(own.behindSince) })
         }}</template
-        >{{ t('plan-groups.level-again-by') }}
+        >{{ t('plan-groups.to-catch-up') }}
       </p>
       <ul class="plain ruled">
         <li v-for="{ way, by } in ways" :key="`${way.kind}${way.step}`" class="d-flex gap-3 align-items-center">

@@ -121,9 +121,9 @@ function holds({ step, part }: PlanLesson<StepView>): string {
       <template #cell(lose)="{ item }">
         <BButton
           size="sm"
-          :aria-label="t('plan-lessons.lesson-number-is-lost', { number: item.number })"
+          :aria-label="t('plan-lessons.cancel-lesson-number', { number: item.number })"
           @click="$emit('lose', item.date)"
-          >{{ t('plan-lessons.lost') }}</BButton
+          >{{ t('plan-lessons.cancel') }}</BButton
         >
       </template>
     </BTable>

@@ -59,7 +59,7 @@ async function lose(date: LocalDate, isLost: boolean): Promise<void> {
   why.value = '';
   await Promise.all([classes.open(props.classId), load()]);
   notices.say(
-    `${isLost ? t('plan-page.lesson-lost') : t('plan-page.lesson-held-after-all')}. ${shiftWords(before, plan.value!)}`,
+    `${isLost ? t('plan-page.lesson-cancelled') : t('plan-page.lesson-restored')}. ${shiftWords(before, plan.value!)}`,
   );
 }
 
@@ -109,7 +109,7 @@ const print = (): void => window.print();
       >
       <BButton @click="print">{{ t('plan-page.print') }}</BButton>
     </ClassHead>
-    <h1 class="print-only">{{ t('plan-page.name-plan-of-the-unit', { name: page.name }) }}</h1>
+    <h1 class="print-only">{{ t('plan-page.name-unit-plan', { name: page.name }) }}</h1>
     <div class="columns columns-work">
       <PlanLessons
         :page="page"
@@ -124,7 +124,7 @@ const print = (): void => window.print();
         <section v-if="calendar !== null && calendar.lostHere.length > 0" class="card-paper stack-close no-print">
           <h2>
             {{
-              t('plan-page.lessons-lost-by-this-class-alone', {
+              t('plan-page.lessons-lost-for-this-class-only', {
                 lessons: t('count.lessons', { n: calendar.lostHere.length }),
               })
             }}
@@ -135,9 +135,9 @@ const print = (): void => window.print();
               <BButton
                 size="sm"
                 :disabled="busy"
-                :aria-label="t('plan-page.the-lesson-of-date-was-held', { date: shortDate(lost.date) })"
+                :aria-label="t('plan-page.restore-date', { date: shortDate(lost.date) })"
                 @click="lose(lost.date, false)"
-                >{{ t('plan-page.held-after-all') }}</BButton
+                >{{ t('plan-page.restore') }}</BButton
               >
             </li>
           </ul>
@@ -151,14 +151,14 @@ const print = (): void => window.print();
       @update:model-value="(open: boolean) => open || (losing = null)"
     >
       <BForm class="stack" @submit.prevent="losing !== null && lose(losing, true)">
-        <p>{{ t('plan-page.it-is-lost-for-this-class') }}</p>
+        <p>{{ t('plan-page.only-this-class-is-affected-later') }}</p>
         <TextField
           v-model="why"
-          :label="t('plan-page.why-for-yourself')"
-          :hint="t('plan-page.such-as-trip-assembly')"
+          :label="t('plan-page.reason-for-you')"
+          :hint="t('plan-page.for-example-trip-assembly')"
         />
         <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ reason ?? error }}</BAlert>
-        <BButton type="submit" variant="primary" :disabled="busy">{{ t('plan-page.the-lesson-is-lost') }}</BButton>
+        <BButton type="submit" variant="primary" :disabled="busy">{{ t('plan-page.cancel-lesson') }}</BButton>
       </BForm>
     </BModal>
   </div>

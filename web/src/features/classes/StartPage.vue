@@ -82,11 +82,11 @@ async function addTerm(): Promise<string> {
   <LoadState v-if="draft === null" :error="error" :what="t('start-page.the-stairs')" @again="load" />
   <div v-else class="page-grid start">
     <h1>{{ t('start-page.your-first-class') }}</h1>
-    <p class="soft">{{ t('start-page.three-things-then-you-can-hear') }}</p>
+    <p class="soft">{{ t('start-page.three-things-and-you-can-hear') }}</p>
     <BForm class="stack" novalidate @submit.prevent="start">
       <section class="card-paper stack">
         <div class="field-grid">
-          <TextField v-model="draft.name" :label="t('start-page.name-of-the-class')" :error="fields.name" />
+          <TextField v-model="draft.name" :label="t('start-page.class-name')" :error="fields.name" />
           <SelectField v-model="draft.staircaseId" :label="t('start-page.instrument-and-stairs')" :options="stairs" />
         </div>
         <div class="field-grid">
@@ -114,7 +114,7 @@ async function addTerm(): Promise<string> {
         <FormField
           v-slot="{ id, describedby }"
           :label="t('start-page.pupils')"
-          :hint="t('start-page.paste-their-names-one-a-line')"
+          :hint="t('start-page.paste-their-names-one-per-line')"
         >
           <BFormTextarea
             :id="id"
@@ -126,7 +126,7 @@ async function addTerm(): Promise<string> {
           />
         </FormField>
         <BAlert v-for="row in wrong" :key="row.line" variant="warning" :model-value="true">{{
-          t('start-page.line-line-is-left-out-list', { line: row.line, list: row.problems.join(' ') })
+          t('start-page.line-line-left-out-list', { line: row.line, list: row.problems.join(' ') })
         }}</BAlert>
       </section>
       <SaveBar

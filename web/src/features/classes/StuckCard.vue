@@ -50,7 +50,7 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
           })
         }}
       </p>
-      <p v-else>{{ t('stuck-card.each-has-a-different-reason-no') }}</p>
+      <p v-else>{{ t('stuck-card.each-for-a-different-reason-no') }}</p>
       <p v-if="cause.move !== null">
         {{
           t('stuck-card.pupil-ids-count-of-stuck-count-2', {
@@ -69,13 +69,13 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
             stuckCount: stuck.length,
           })
         }}
-        <strong>{{ noteWords(cause.note.what) }}</strong>{{ t('stuck-card.look-at-that-fingering-first') }}
+        <strong>{{ noteWords(cause.note.what) }}</strong>{{ t('stuck-card.check-that-fingering-first') }}
       </p>
       <p v-for="group in groups" :key="group.pupilIds.join()">
         {{ t('stuck-card.together') }} <strong>{{ group.pupilIds.map(nameOf).join(', ') }}</strong>{{
           group.drill === null
             ? ''
-            : t('stuck-card.toggle-note-and-note2', {
+            : t('stuck-card.go-back-and-forth-between-note', {
                 note: noteWords(group.drill.from),
                 note2: noteWords(group.drill.to),
               })
@@ -90,7 +90,7 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
       <ul v-if="stuck.length > 0">
         <li v-for="pupil in stuck" :key="pupil.pupilId">{{ nameOf(pupil.pupilId) }}: {{ stuckWords(pupil) }}</li>
       </ul>
-      {{ t('stuck-card.moves-come-from-the-hard-spots') }}
+      {{ t('stuck-card.moves-are-taken-from-the-hard') }}
     </HowComputed>
   </section>
 </template>

@@ -77,7 +77,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
       <TextField
         :model-value="style.posture.handMark"
         :label="t('style-fields.left-hand-marker')"
-        :hint="t('style-fields.a-dot-a-sticker-a-bracelet')"
+        :hint="t('style-fields.a-dot-sticker-or-bracelet-named')"
         :error="errorOf('posture.handMark')"
         @update:model-value="setPosture({ handMark: String($event) })"
       />
@@ -89,7 +89,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
       />
       <TextField
         :model-value="style.goOnShare"
-        :label="t('style-fields.move-on-when-this-many-have')"
+        :label="t('style-fields.move-on-when-this-share-has')"
         :hint="t('style-fields.lower-keeps-the-class-moving-higher')"
         :error="errorOf('goOnShare')"
         type="number"
@@ -101,7 +101,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
     <FormField
       group
       :label="t('style-fields.practice-ladder')"
-      :hint="t('style-fields.three-to-most-rungs-rungs-climbed', { mostRungs: MOST_RUNGS })"
+      :hint="t('style-fields.three-to-most-rungs-rungs-in', { mostRungs: MOST_RUNGS })"
       :error="errorOf('ladder')"
     >
       <BFormCheckboxGroup
@@ -115,7 +115,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
           <BButton
             size="sm"
             :disabled="index === 0"
-            :aria-label="t('style-fields.words-one-earlier', { words: rung.words })"
+            :aria-label="t('style-fields.move-words-up', { words: rung.words })"
             @click="raiseRung(index)"
             ><template v-if="index > 0">← </template>{{ index + 1 }} {{ rung.words }}</BButton
           >

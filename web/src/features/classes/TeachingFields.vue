@@ -43,23 +43,23 @@ const CHOICES: readonly {
   { key: 'syncopation', label: t('teaching-fields.syncopation'), choices: SYNCOPATION_CHOICES },
   { key: 'repeats', label: t('teaching-fields.repeats'), choices: REPEAT_CHOICES },
   { key: 'parts', label: t('teaching-fields.passing-in-parts'), choices: PART_CHOICES },
-  { key: 'goOn', label: t('teaching-fields.the-class-goes-on'), choices: GO_ON_CHOICES },
+  { key: 'goOn', label: t('teaching-fields.the-class-moves-on'), choices: GO_ON_CHOICES },
 ];
 const TEXTS = [
   {
     key: 'restWord',
     label: t('teaching-fields.word-for-a-rest'),
-    hint: t('teaching-fields.such-as-sh-rest-or-out'),
+    hint: t('teaching-fields.for-example-sh-rest-out-leave'),
   },
   {
     key: 'book',
     label: t('teaching-fields.the-classs-own-book'),
-    hint: t('teaching-fields.pages-are-noted-at-each-tune'),
+    hint: t('teaching-fields.add-page-numbers-on-each-tune'),
   },
   {
     key: 'bring',
     label: t('teaching-fields.what-to-bring'),
-    hint: t('teaching-fields.such-as-recorder-folder-pencil'),
+    hint: t('teaching-fields.for-example-recorder-folder-pencil'),
   },
 ] as const;
 
@@ -73,7 +73,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
 
 <template>
   <BAccordion class="card-paper p-0" flush>
-    <BAccordionItem :title="t('teaching-fields.more-about-how-this-class-is')">
+    <BAccordionItem :title="t('teaching-fields.more-teaching-settings')">
       <div class="stack">
         <div class="field-grid">
           <ChoiceField
@@ -98,7 +98,7 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
           />
           <SelectField
             :label="t('teaching-fields.pieces-of-a-tune')"
-            :hint="t('teaching-fields.as-much-as-the-class-keeps')"
+            :hint="t('teaching-fields.as-much-as-the-class-can')"
             :model-value="teaching.chunkBeats"
             :options="BEATS"
             @update:model-value="set({ chunkBeats: Number($event) })"
@@ -114,13 +114,13 @@ const errorOf = (name: string): string | undefined => props.fields[`style.teachi
           />
         </div>
         <BFormCheckbox :model-value="teaching.challenge" @update:model-value="set({ challenge: Boolean($event) })">{{
-          t('teaching-fields.the-tempo-ladder-may-go-on')
+          t('teaching-fields.let-the-tempo-ladder-go-above')
         }}</BFormCheckbox>
         <BFormCheckbox :model-value="teaching.coloured" @update:model-value="set({ coloured: Boolean($event) })">{{
           t('teaching-fields.note-heads-in-the-schools-colours')
         }}</BFormCheckbox>
-        <BFormGroup :label="t('teaching-fields.under-the-notes-from-the-top')">
-          <p class="soft">{{ t('teaching-fields.leave-all-of-it-empty-for') }}</p>
+        <BFormGroup :label="t('teaching-fields.under-the-notes-top-to-bottom')">
+          <p class="soft">{{ t('teaching-fields.leave-empty-to-use-the-note') }}</p>
           <NoteRows
             :model-value="teaching.rows"
             has-words

@@ -7,8 +7,8 @@ import { t } from './messages.ts';
 
 /** What a teacher may try: the hearing as it is, a little longer, in rows, or from recordings besides. */
 export const WHAT_IFS = [
-  { value: 'now', text: t('outlook.as-it-goes-now') },
-  { value: 'minutes', text: t('outlook.two-minutes-more-hearing-a-lesson') },
+  { value: 'now', text: t('outlook.no-change') },
+  { value: 'minutes', text: t('outlook.two-more-minutes-of-hearing-each') },
   { value: 'rows', text: t('outlook.hearing-in-rows-of-three') },
   { value: 'recordings', text: t('outlook.twenty-minutes-of-recordings-after-each') },
 ] as const;

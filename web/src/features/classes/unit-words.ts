@@ -20,7 +20,7 @@ export function wayWords({ kind, step }: FitChange, steps: readonly PlannableSte
     case 'recordings':
       return t('unit-words.hear-from-recordings-outside-the-lessons');
     case 'longer':
-      return t('unit-words.hear-for-more-minutes-minutes-more', { moreMinutes: MORE_MINUTES });
+      return t('unit-words.hear-for-more-minutes-more-minutes', { moreMinutes: MORE_MINUTES });
     case 'merge':
       return t('unit-words.merge-title-with-the-step-after', { title });
     case 'drop':
@@ -34,8 +34,7 @@ export function wayWords({ kind, step }: FitChange, steps: readonly PlannableSte
 export function shiftWords(before: UnitPlan, after: UnitPlan): string {
   const shifted = after.steps.filter((step, index) => step.to !== before.steps[index]!.to);
   const cost = after.missing - before.missing;
-  const lost =
-    cost > 0 ? t('unit-words.lessons-not-fit-any-more', { lessons: t('count.lessons-do', { n: cost }) }) : '';
+  const lost = cost > 0 ? t('unit-words.lessons', { lessons: t('count.lessons-do', { n: cost }) }) : '';
   const last = shifted.at(-1);
   if (last === undefined) return t('unit-words.no-step-moves-lost', { lost });
   const end = last.to === null ? t('unit-words.after-the-term') : shortDate(last.to);

@@ -18,7 +18,7 @@ export function newThings(step: StepDto, words: LengthWords): readonly string[] 
 const PART_WORDS: Record<RisePart['of'], (count: number) => string> = {
   tune: () => t('words.another-tune'),
   notes: (count) => `${count} new ${count === 1 ? 'note' : 'notes'}`,
-  moves: (count) => t('words.count-new-value-by-their-cost', { count, value: count === 1 ? 'move' : 'moves' }),
+  moves: (count) => t('words.count-new-value-by-difficulty', { count, value: count === 1 ? 'move' : 'moves' }),
   rhythm: (count) => t('words.count-new-rhythm-value', { count, value: count === 1 ? 'element' : 'elements' }),
   signs: (count) => `${count} new ${count === 1 ? 'sign' : 'signs'}`,
 };

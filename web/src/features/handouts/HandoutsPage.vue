@@ -128,7 +128,7 @@ async function print(): Promise<void> {
           >.
         </p>
         <div v-if="share !== null" class="line no-print" role="status">
-          <BProgress class="grow" :value="share" :max="1" :aria-label="t('handouts-page.setting-the-sheet')" />
+          <BProgress class="grow" :value="share" :max="1" :aria-label="t('handouts-page.making-the-sheet')" />
           <BButton size="sm" @click="stop">{{ t('handouts-page.stop') }}</BButton>
         </div>
         <SheetPages v-if="view !== null" v-model="shown" :pages="view.pages" :printing="printing" />

@@ -58,7 +58,7 @@ const hasWords = computed(() => ['certificate', 'family-letter'].includes(choice
 const isForPupils = computed(() => hasWords.value || ['belt-slips', 'labels'].includes(choices.value.kind));
 const letters = LETTERS.map(({ id, name }) => ({ value: id, text: name }));
 const NAMES = [
-  { value: 'first', text: t('sheet-choices.the-first-time-each-comes') },
+  { value: 'first', text: t('sheet-choices.first-time-each-appears') },
   { value: 'full', text: t('sheet-choices.under-every-note') },
   { value: 'blank', text: t('sheet-choices.lines-to-write-on') },
   { value: 'none', text: t('sheet-choices.none') },
@@ -140,13 +140,13 @@ function takeStep(step: number): void {
       <FormField
         v-slot="{ id }"
         :label="t('sheet-choices.your-words')"
-        :hint="t('sheet-choices.leave-empty-for-the-usual-ones', { fields: FIELDS })"
+        :hint="t('sheet-choices.leave-empty-for-the-usual-wording', { fields: FIELDS })"
       >
         <BFormTextarea :id="id" v-model="choices.words" rows="6" maxlength="4000" />
       </FormField>
       <div>
         <BButton size="sm" :disabled="!mayKeep" @click="emit('keep')">{{
-          t('sheet-choices.keep-for-the-school')
+          t('sheet-choices.save-for-the-school')
         }}</BButton>
       </div>
     </template>

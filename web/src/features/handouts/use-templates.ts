@@ -14,7 +14,7 @@ interface Kept {
 /** The school's own words for letters and certificates: what is chosen begins with them, and new ones are kept. */
 export function useTemplates(choices: Ref<HandoutChoices | null>) {
   const kept = shallowRef<Kept | null>(null);
-  const { busy, reason, save } = useSave(t('use-templates.kept-for-the-school'));
+  const { busy, reason, save } = useSave(t('use-templates.saved-for-the-school'));
   const id = computed(() => {
     const wanted = choices.value?.kind === 'family-letter' ? choices.value.letter : choices.value?.kind;
     return TEMPLATE_IDS.find((each) => each === wanted) ?? null;

@@ -81,7 +81,7 @@ function placeWords({ bar, remark }: Fault): string {
       v-for="(fault, index) in faults"
       :key="index"
       size="sm"
-      :aria-label="t('fault-tools.take-away-place', { place: placeWords(fault) })"
+      :aria-label="t('fault-tools.remove-place', { place: placeWords(fault) })"
       @click="emit('unmark', fault)"
       >{{ placeWords(fault) }} ×</BButton
     >

@@ -225,7 +225,7 @@ onKeyStroke(Object.keys(KEYS), (event) => {
                 @heard="heardAlong"
               />
               <p v-if="openRemark !== null" class="soft" role="status">
-                {{ t('hearing-page.press-the-bar-or-note-on') }}
+                {{ t('hearing-page.to-show-where-press-a-bar') }}
               </p>
             </template>
             <p v-else>{{ t('hearing-page.name-has-passed-every-step', { name: pupil.name }) }}</p>

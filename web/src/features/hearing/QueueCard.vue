@@ -26,7 +26,7 @@ const SHOWN = 6;
     </ol>
     <HowComputed :label="t('queue-card.why-this-order')">
       {{
-        t('queue-card.queue-rule-per-lesson-fit-into', {
+        t('queue-card.queue-rule-you-can-hear-per', {
           queueRule: QUEUE_RULE,
           perLesson: page.pace.perLesson,
           minutes: page.style.hearing.minutes,

@@ -71,7 +71,7 @@ export const useHearing = defineStore('hearing', () => {
       return true;
     } catch (problem) {
       done.value = done.value.filter((each) => each !== record);
-      error.value = t('store.not-noted-as-away-pupil-name', {
+      error.value = t('store.not-marked-away-pupil-name-message', {
         pupilName: pupil.pupilName,
         message: problem instanceof Error ? problem.message : '',
       });

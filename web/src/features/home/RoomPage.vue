@@ -34,7 +34,7 @@ const print = (): void => window.print();
     <section v-if="slips.length > 0" class="card-paper stack-close slip-card">
       <div class="no-print stack-close">
         <h2>{{ t('room-page.slips-to-print-now', { slips: t('count.slips', { n: slips.length }) }) }}</h2>
-        <p>{{ t('room-page.they-are-shown-this-once-escalier') }}</p>
+        <p>{{ t('room-page.print-now-these-codes-wont-be') }}</p>
         <div class="line">
           <BButton variant="primary" @click="print">{{ t('room-page.print') }}</BButton>
           <BButton @click="slips = []">{{ t('room-page.done') }}</BButton>
@@ -56,22 +56,22 @@ const print = (): void => window.print();
             {{ t('room-page.each-pupil-gets-a-slip-with') }}
           </p>
           <BAlert v-if="!room.allowed" :model-value="true" variant="warning">{{
-            t('room-page.the-owner-of-the-school-allows')
+            t('room-page.practice-rooms-are-off-an-owner')
           }}</BAlert>
           <BForm v-else class="stack-close" @submit.prevent="open(until)">
             <TextField
               v-model="until"
               type="date"
               :label="t('room-page.last-day')"
-              :hint="t('room-page.slips-open-nothing-after-it')"
+              :hint="t('room-page.slips-stop-working-after-this-day')"
               :error="fields.until"
             />
             <div class="line">
               <BButton type="submit" variant="primary" :disabled="busy">{{
-                isOpen ? t('room-page.change-the-day') : t('room-page.open-it')
+                isOpen ? t('room-page.change-date') : t('room-page.open')
               }}</BButton>
               <BButton v-if="isOpen" variant="outline-danger" :disabled="busy" @click="open(null)">{{
-                t('room-page.close-it')
+                t('room-page.close')
               }}</BButton>
             </div>
           </BForm>
@@ -95,9 +95,9 @@ const print = (): void => window.print();
       <section class="card-paper stack-close">
         <h2>{{ t('room-page.slips') }}</h2>
         <p>
-          {{ t('room-page.pupils-may-hand-in-recordings-consent', { pupils: t('count.pupils', { n: handIn }) }) }}
+          {{ t('room-page.pupils-may-send-recordings-consent-is', { pupils: t('count.pupils', { n: handIn }) }) }}
           <RouterLink :to="{ name: 'recordings', params: { classId } }">{{ t('room-page.recordings') }}</RouterLink>{{
-            t('room-page.whoever-has-a-slip-may-have')
+            t('room-page.anyone-holding-the-slip-could-have')
           }}
         </p>
         <div class="line">
@@ -106,13 +106,13 @@ const print = (): void => window.print();
           }}</BButton>
           <BFormCheckbox v-model="all">{{ t('room-page.all') }}</BFormCheckbox>
         </div>
-        <p class="soft">{{ t('room-page.a-new-slip-closes-the-pupils') }}</p>
+        <p class="soft">{{ t('room-page.a-new-slip-stops-the-pupils') }}</p>
         <BFormCheckboxGroup v-model="chosen" class="pupils" :aria-label="t('room-page.pupils')">
           <BFormCheckbox v-for="pupil in room.pupils" :key="pupil.id" :value="pupil.id">
             {{ pupil.name }}
             <span class="soft"
               >{{ pupil.pictureName ?? t('room-page.no-slip-yet')
-              }}{{ pupil.mayHandIn ? t('room-page.may-hand-in') : ''
+              }}{{ pupil.mayHandIn ? t('room-page.may-send-recordings') : ''
               }}{{ pupil.handedIn > 0 ? ` · ${t('count.recordings', { n: pupil.handedIn })}` : '' }}</span
             >
           </BFormCheckbox>

@@ -51,7 +51,7 @@ const keep = () =>
         v-model="from"
         type="number"
         :label="t('task-form.from-bar')"
-        :hint="t('task-form.empty-for-all-of-it')"
+        :hint="t('task-form.empty-all-of-it')"
         :error="fields['task.bars']"
       />
       <TextField v-model="to" type="number" :label="t('task-form.to-bar')" />
@@ -59,14 +59,14 @@ const keep = () =>
         v-model="tempo"
         type="number"
         :label="t('task-form.beats-a-minute')"
-        :hint="t('task-form.empty-for-their-own')"
+        :hint="t('task-form.empty-each-pupils-own')"
         :error="fields['task.tempo']"
       />
     </div>
     <TextField v-model="words" :label="t('task-form.in-your-words')" :error="fields['task.words']" />
     <SaveBar :busy="busy" :error="null" />
     <div v-if="task !== null">
-      <BButton variant="link" @click="emit('keep', null)">{{ t('task-form.set-nothing') }}</BButton>
+      <BButton variant="link" @click="emit('keep', null)">{{ t('task-form.clear') }}</BButton>
     </div>
   </BForm>
 </template>

@@ -61,7 +61,7 @@ export function useRoomOfClass(classId: Ref<string>) {
     const title = found.tunes.find(({ id }) => id === theirs.task?.tuneId)?.title ?? '';
     const told = theirs.task === null ? t('use-room-of-class.nothing-is-set') : `“${title}”: ${theirs.task.words}`;
     return new ApiError({
-      error: { code: 'changed', message: t('use-room-of-class.message-now-told-save-again-to', { message, told }) },
+      error: { code: 'changed', message: t('use-room-of-class.message-it-is-now-told-save', { message, told }) },
     });
   }
   const makeSlips = () =>

@@ -158,7 +158,7 @@ function stockOf(id: string) {
       <BAlert v-if="Object.keys(fields).length > 0" variant="danger" :model-value="true">{{
         Object.values(fields)[0]
       }}</BAlert>
-      <SaveBar v-if="needs.length > 0" :busy="busy" :error="refused" :label="t('belts-page.save-the-stock')" />
+      <SaveBar v-if="needs.length > 0" :busy="busy" :error="refused" :label="t('belts-page.save-stock')" />
     </BForm>
   </div>
 </template>

@@ -7,7 +7,7 @@ import { t } from './messages.ts';
 
 /** What another class played last, before each of the next lessons. */
 const props = defineProps<{ lent: InstrumentList; cleaned: (ids: readonly string[]) => Promise<void> }>();
-const { busy, error, save } = useSave(t('cleaning-card.noted-as-cleaned'));
+const { busy, error, save } = useSave(t('cleaning-card.marked-as-cleaned'));
 type Call = InstrumentList['cleaning'][number];
 
 function numbers(call: Call): string {
@@ -19,7 +19,7 @@ function numbers(call: Call): string {
 
 <template>
   <section class="card-paper stack-close">
-    <h2>{{ t('cleaning-card.to-clean-between-classes') }}</h2>
+    <h2>{{ t('cleaning-card.clean-between-classes') }}</h2>
     <p v-if="lent.cleaning.length === 0" class="soft">
       {{ t('cleaning-card.nothing-in-the-next-seven-days') }}
     </p>

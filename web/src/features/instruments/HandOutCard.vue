@@ -46,7 +46,7 @@ function printList(): void {
       <h2 class="grow">
         {{
           waiting.length === 0
-            ? t('hand-out-card.every-belt-has-been-handed-out')
+            ? t('hand-out-card.all-belts-handed-out')
             : t('hand-out-card.belts-to-hand-out', { belts: t('count.belts', { n: waiting.length }) })
         }}
       </h2>

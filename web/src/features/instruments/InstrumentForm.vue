@@ -119,7 +119,7 @@ async function remove(): Promise<void> {
       :cancel-title="t('instrument-form.keep-it')"
       @ok="remove"
     >
-      {{ t('instrument-form.for-an-instrument-entered-by-mistake') }}
+      {{ t('instrument-form.only-for-an-instrument-entered-by') }}
     </BModal>
   </section>
 </template>

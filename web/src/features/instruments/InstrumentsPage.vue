@@ -65,13 +65,13 @@ async function add(): Promise<void> {
     @again="store.load"
   />
   <div v-else class="page-grid">
-    <SchoolHead :lead="t('instruments-page.who-has-which-number-what-condition')" />
+    <SchoolHead :lead="t('instruments-page.who-has-which-instrument-its-condition')" />
     <div class="columns columns-work no-print">
       <section class="card-paper stack">
         <div class="line">
           <h2 class="grow">
             {{
-              t('instruments-page.instruments-count-instruments-usable-usable', {
+              t('instruments-page.n-instruments-usable-usable', {
                 n: lent.instruments.length,
                 usable,
               })
@@ -111,7 +111,7 @@ async function add(): Promise<void> {
         <p v-if="listed.length === 0" class="soft">
           {{
             lent.instruments.length === 0
-              ? t('instruments-page.none-yet-add-a-set-below')
+              ? t('instruments-page.none-yet-add-a-set-by')
               : t('instruments-page.this-class-has-none')
           }}
         </p>

@@ -54,7 +54,7 @@ async function print(): Promise<void> {
           })
         }}</span>
       </div>
-      <BFormCheckbox v-model="share">{{ t('lend-card.share-numbers-with-another-class-clean') }}</BFormCheckbox>
+      <BFormCheckbox v-model="share">{{ t('lend-card.share-with-another-class-clean-them') }}</BFormCheckbox>
       <div class="line">
         <BButton variant="primary" :disabled="busy" @click="look">{{ t('lend-card.who-gets-which') }}</BButton>
         <BButton :disabled="lentCount === 0" @click="print">{{ t('lend-card.print-the-list') }}</BButton>
@@ -87,7 +87,7 @@ async function print(): Promise<void> {
       @ok="save(() => store.takeBackFromClass(classId))"
     >
       {{
-        t('lend-card.instruments-of-name-will-be-noted', {
+        t('lend-card.instruments-of-name-will-be-marked', {
           instruments: t('count.instruments', { n: lentCount }),
           name: chosen?.name ?? '',
         })

@@ -61,7 +61,7 @@ export function beltNeeds(
         sums: [
           ...perClass,
           line,
-          t('belt-needs.missing-needed-on-hand-in-stock', {
+          t('belt-needs.short-needed-on-hand-in-stock', {
             needed,
             onHand: each.onHand,
             number: Math.max(0, needed - each.onHand),
@@ -80,7 +80,7 @@ function neededOf(
 ): { needed: number; line: string } {
   const count = now + toCome;
   if (way === 'pieces')
-    return { needed: count, line: t('belt-needs.to-have-ready-now-to-hand', { now, come: toCome, count }) };
+    return { needed: count, line: t('belt-needs.needed-now-to-hand-out-come', { now, come: toCome, count }) };
   const needed = Math.ceil((count * cmEach * (100 + reservePercent)) / 100);
   return {
     needed,

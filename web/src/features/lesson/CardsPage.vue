@@ -68,7 +68,7 @@ function readTaps(): void {
   const found = barFromTaps(rules.value, taps, BEATS * SECONDS_OF_BEAT);
   taps = [];
   tapping.value = 0;
-  if (found === null) notices.fail(t('cards-page.that-is-no-rhythm-of-four'));
+  if (found === null) notices.fail(t('cards-page.that-isnt-a-four-beat-rhythm'));
   else made.value = [...found];
 }
 
@@ -112,7 +112,7 @@ const print = (): void => window.print();
       <BButton :disabled="own.length === 0" @click="print">{{ t('cards-page.print') }}</BButton>
     </ClassHead>
     <section class="card-paper stack no-print">
-      <h2>{{ t('cards-page.make-a-card-of-four-beats') }}</h2>
+      <h2>{{ t('cards-page.make-a-four-beat-card') }}</h2>
       <div class="line">
         <BButton size="lg" @click="tap"
           >{{ tapping === 0 ? t('cards-page.tap-it') : t('cards-page.tap-tapping', { tapping }) }}
@@ -121,7 +121,7 @@ const print = (): void => window.print();
         <BButton :pressed="sound.playing.value !== null" @click="beat">{{
           t('cards-page.beat-per-minute', { perMinute: PER_MINUTE })
         }}</BButton>
-        <span class="soft">{{ t('cards-page.or-put-it-together') }}</span>
+        <span class="soft">{{ t('cards-page.or-build-it') }}</span>
       </div>
       <div class="line" role="group" :aria-label="t('cards-page.values-that-fit')">
         <BButton v-for="value in open.choices" :key="words(value)" @click="made = [...made, value]">{{
@@ -137,13 +137,13 @@ const print = (): void => window.print();
         <BButton variant="primary" :disabled="!open.full" @click="add">{{ t('cards-page.keep-it') }}</BButton>
         <BButton :disabled="!open.full" @click="play(made)">{{ t('cards-page.listen') }}</BButton>
         <BButton :disabled="made.length === 0" @click="made = made.slice(0, -1)">{{
-          t('cards-page.take-the-last-away')
+          t('cards-page.remove-the-last-one')
         }}</BButton>
       </div>
     </section>
     <section class="stack-close">
-      <h2>{{ t('cards-page.name-own-cards', { name: page.name }) }}</h2>
-      <p v-if="own.length === 0" class="soft">{{ t('cards-page.none-yet-kept-cards-come-first') }}</p>
+      <h2>{{ t('cards-page.name-s-own-cards', { name: page.name }) }}</h2>
+      <p v-if="own.length === 0" class="soft">{{ t('cards-page.none-yet-your-own-cards-come') }}</p>
       <CardList
         :cards="ownCards(own, note)"
         noun="card"
@@ -164,7 +164,7 @@ const print = (): void => window.print();
         @act="(index) => keep([...own, offered[index]!])"
       />
       <div class="line">
-        <BButton @click="seed += 1">{{ t('cards-page.others') }}</BButton>
+        <BButton @click="seed += 1">{{ t('cards-page.more') }}</BButton>
       </div>
     </section>
     <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>

@@ -47,7 +47,7 @@ onKeyStroke(
           >
         </li>
       </ul>
-      <BButton v-if="isChanged" @click="reset">{{ t('keys-dialog.as-they-were-at-first') }}</BButton>
+      <BButton v-if="isChanged" @click="reset">{{ t('keys-dialog.reset-keys') }}</BButton>
     </div>
   </BModal>
 </template>

@@ -60,7 +60,7 @@ function save(): void {
     <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">{{
       t('lesson-tools.hear-a-pupil')
     }}</BButton>
-    <BModal v-model="remarking" :title="t('lesson-tools.a-remark-for-this-class')" title-tag="h2" no-footer>
+    <BModal v-model="remarking" :title="t('lesson-tools.note-for-this-class')" title-tag="h2" no-footer>
       <BForm class="stack" @submit.prevent="save">
         <BFormGroup
           :label="t('lesson-tools.shown-with-the-next-plan')"

@@ -41,7 +41,7 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
         v-if="!fixed"
         class="grip no-print"
         variant="link"
-        :aria-label="t('plan-blocks.move-title-drag-or-up-and', { title })"
+        :aria-label="t('plan-blocks.move-title-drag-or-use-the', { title })"
         @keydown.up.prevent="moveBy(index, -1, rows.length)"
         @keydown.down.prevent="moveBy(index, 1, rows.length)"
         ><IconGrip aria-hidden="true"
@@ -75,7 +75,7 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
         <BButton
           variant="link"
           :pressed="block.locked"
-          :aria-label="t('plan-blocks.keep-the-minutes-of-title', { title })"
+          :aria-label="t('plan-blocks.lock-the-minutes-of-title', { title })"
           @click="$emit('lock', block.id, !block.locked)"
           ><IconLocked v-if="block.locked" aria-hidden="true" /><IconOpen v-else aria-hidden="true"
         /></BButton>

@@ -27,7 +27,7 @@ const beltName = (id: string): string => (isBeltId(id) ? belt(id).name : '');
           instruments: t('count.instruments-were', { n: toClean }),
         })
       }}
-      <RouterLink :to="{ name: 'instruments' }">{{ t('prepare-card.clean-before-they-are-played') }}</RouterLink>.
+      <RouterLink :to="{ name: 'instruments' }">{{ t('prepare-card.clean-before-playing') }}</RouterLink>.
     </p>
     <template v-if="toHand.length > 0">
       <p>{{ t('prepare-card.belts-to-hand-out', { belts: t('count.belts', { n: toHand.length }) }) }}</p>

@@ -177,7 +177,7 @@ function openProjector(): void {
       </p>
       <p v-if="clock !== null" class="pace" :class="{ late: clock.behind > 90 }">{{ paceWords(clock, speech) }}</p>
       <BButton @click="openProjector">{{
-        isSeen ? t('runner-page.the-class-sees-it') : t('runner-page.open-for-the-projector')
+        isSeen ? t('runner-page.projector-on') : t('runner-page.open-the-projector-window')
       }}</BButton>
       <BButton :pressed="isLarge" @click="isLarge = !isLarge"
         >{{ t('runner-page.large') }} <span class="key" aria-hidden="true">G</span></BButton
@@ -197,19 +197,19 @@ function openProjector(): void {
             <h2 class="title">{{ t('runner-page.the-lesson-is-over') }}</h2>
             <p v-if="run.plan !== null">
               {{
-                t('runner-page.parts-of-blocks-count-were-taught', {
+                t('runner-page.parts-of-blocks-count-taught-the', {
                   parts: t('count.parts', { n: Object.keys(run.spent).length }),
                   blocksCount: run.plan.blocks.length,
                 })
               }}
             </p>
             <BButton role="link" variant="primary" :to="{ name: 'class', params: { classId } }">{{
-              t('runner-page.to-the-stairs')
+              t('runner-page.go-to-stairs')
             }}</BButton>
           </template>
           <template v-else-if="block === null">
             <h2 class="title">{{ t('runner-page.ready-to-start') }}</h2>
-            <p>{{ t('runner-page.one-key-goes-on-space-plays') }}</p>
+            <p>{{ t('runner-page.one-key-takes-you-to-the') }}</p>
             <BButton variant="primary" size="lg" :disabled="plan === null" @click="start"
               >{{ t('runner-page.start-the-lesson') }} <span class="key" aria-hidden="true">→</span></BButton
             >
@@ -274,7 +274,7 @@ function openProjector(): void {
           </p>
           <div class="line">
             <BButton variant="primary" size="lg" class="grow" @click="goOn"
-              >{{ nextRung === null && next === null ? t('runner-page.end-the-lesson') : t('runner-page.go-on') }}
+              >{{ nextRung === null && next === null ? t('runner-page.end-the-lesson') : t('runner-page.next-2') }}
               <span class="key" aria-hidden="true">→</span></BButton
             >
             <BButton size="lg" @click="again"
@@ -289,10 +289,10 @@ function openProjector(): void {
           </div>
           <LessonTools :page="page" :run="run" @note="note" />
           <p v-if="lessons.waiting > 0" class="soft" role="status">
-            {{ t('runner-page.saved-here-waiting-on-the-way', { n: lessons.waiting }) }}
+            {{ t('runner-page.saved-on-this-device-sending-n', { n: lessons.waiting }) }}
           </p>
           <BAlert v-if="lessons.refused !== null" variant="danger" :model-value="true">{{
-            t('runner-page.the-school-did-not-take-something', { refused: lessons.refused })
+            t('runner-page.part-of-this-lesson-couldnt-be', { refused: lessons.refused })
           }}</BAlert>
         </template>
         <div class="preview"><SceneView :stage="stage.stage.value" /></div>

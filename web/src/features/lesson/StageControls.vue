@@ -65,11 +65,11 @@ const sounding = computed({
         @update:model-value="stage.player.silence($event as number | null)"
       />
       <template v-if="stage.items.value > 1">
-        <BButton :aria-label="t('stage-controls.the-one-before')" @click="stage.nextItem(-1)">←</BButton>
+        <BButton :aria-label="t('stage-controls.previous')" @click="stage.nextItem(-1)">←</BButton>
         <span>{{
           t('stage-controls.item-at-of-items', { itemAt: stage.itemAt.value + 1, items: stage.items.value })
         }}</span>
-        <BButton :aria-label="t('stage-controls.the-next-one')" @click="stage.nextItem(1)">→</BButton>
+        <BButton :aria-label="t('stage-controls.next-one')" @click="stage.nextItem(1)">→</BButton>
       </template>
       <BButton :pressed="stage.named.value" @click="stage.switchNames">{{ t('stage-controls.show-names') }}</BButton>
       <BButton :pressed="stage.muted.value" @click="stage.silence">{{

@@ -41,7 +41,7 @@ const print = (): void => window.print();
         }}<template v-if="lesson !== null">, {{ longDate(lesson.date) }}, {{ timeOfDay(lesson.at) }}</template>
       </h2>
       <p>
-        {{ t('substitute-page.you-do-not-need-to-play', { name: page.name }) }}
+        {{ t('substitute-page.you-dont-need-to-play-open', { name: page.name }) }}
       </p>
       <BTable :items="rows" :fields="FIELDS" stacked="md" />
     </section>

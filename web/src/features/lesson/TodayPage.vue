@@ -30,7 +30,7 @@ const behind = computed(() => {
 const holding = computed(() => (goOn.value?.here.holding ?? []).map(speech.value.nameOf));
 /** Where the teacher says so. */
 const { draft, load, saveClass } = useClassSettings(() => props.classId);
-const { busy: going, save } = useSave(t('today-page.the-class-goes-on-from-there'));
+const { busy: going, save } = useSave(t('today-page.the-class-carries-on-from-there'));
 async function goTo(ownStep: number): Promise<void> {
   await save(async () => {
     await load();
@@ -66,9 +66,9 @@ const runner = computed(() => ({
       }}</BButton>
     </ClassHead>
     <section v-if="lesson === null" class="card-paper stack-close">
-      <h2>{{ t('today-page.no-lesson-ahead') }}</h2>
+      <h2>{{ t('today-page.no-lessons-left') }}</h2>
       <p>
-        {{ t('today-page.the-term-of-this-class-is') }}
+        {{ t('today-page.this-classs-term-is-over-or') }}
         <RouterLink :to="{ name: 'class-settings', params: { classId } }">{{ t('today-page.settings') }}</RouterLink>
         {{ t('today-page.has-its-days-and-times') }}
       </p>
@@ -115,19 +115,19 @@ const runner = computed(() => ({
                   BLOCK_NAMES[kind]
                 }}</BDropdownItem>
               </BDropdown>
-              <BButton @click="changes.saveUsual">{{ t('today-page.save-as-our-usual-lesson') }}</BButton>
+              <BButton @click="changes.saveUsual">{{ t('today-page.save-as-usual-lesson') }}</BButton>
               <BButton v-if="history?.usual !== null" variant="link" @click="changes.forgetUsual">{{
-                t('today-page.forget-the-usual-one')
+                t('today-page.clear-usual-lesson')
               }}</BButton>
               <BButton
                 v-if="run.planned !== null && proposed !== null"
                 variant="link"
                 @click="changes.again(proposed)"
-                >{{ t('today-page.plan-it-anew') }}</BButton
+                >{{ t('today-page.reset-plan') }}</BButton
               >
             </div>
             <HowComputed>
-              {{ t('today-page.every-part-has-minutes-that-it') }}
+              {{ t('today-page.each-part-has-the-minutes-it') }}
             </HowComputed>
           </template>
         </section>
@@ -136,7 +136,7 @@ const runner = computed(() => ({
             <h2>
               {{
                 planning.step.value === null
-                  ? t('today-page.all-steps-are-passed')
+                  ? t('today-page.all-steps-passed')
                   : t('today-page.step-position', { position: planning.step.value.position })
               }}
             </h2>
@@ -147,7 +147,7 @@ const runner = computed(() => ({
             <p v-if="behind !== null">{{ behind }}</p>
             <div v-if="page.style.teaching.goOn === 'own'" class="line">
               <BButton :disabled="going || page.classStep >= page.steps.length" @click="goTo(page.classStep + 1)">{{
-                t('today-page.go-on-to-step-class-step', { classStep: page.classStep + 2 })
+                t('today-page.move-on-to-step-class-step', { classStep: page.classStep + 2 })
               }}</BButton>
               <BButton variant="link" :disabled="going || page.classStep === 0" @click="goTo(page.classStep - 1)">{{
                 t('today-page.back-to-step-class-step', { classStep: page.classStep })
@@ -161,10 +161,10 @@ const runner = computed(() => ({
           />
           <section v-if="history?.last" class="card-paper stack-close">
             <h2>{{ t('today-page.last-lesson-date', { date: shortDate(history.last.date) }) }}</h2>
-            <p v-if="history.open.length === 0">{{ t('today-page.all-that-was-planned-was-reached') }}</p>
+            <p v-if="history.open.length === 0">{{ t('today-page.you-covered-everything') }}</p>
             <p v-else>
               {{
-                t('today-page.left-open-list-it-is-in', {
+                t('today-page.not-finished-list-its-in-this', {
                   list: listWords(history.open.map(({ kind }) => BLOCK_NAMES[kind].toLowerCase())),
                 })
               }}
@@ -174,7 +174,7 @@ const runner = computed(() => ({
             </ul>
             <p class="soft">
               {{
-                t('today-page.parts-of-blocks-count-were-taught', {
+                t('today-page.parts-of-blocks-count-taught', {
                   parts: t('count.parts', { n: Object.keys(history.last.run.spent).length }),
                   blocksCount: history.last.run.plan?.blocks.length ?? 0,
                 })

@@ -15,8 +15,8 @@ import type { usePlan } from './use-plan.ts';
 import { t } from './messages.ts';
 
 const REFUSED = {
-  'too-long': t('use-plan-changes.the-parts-that-keep-their-minutes'),
-  'too-short': t('use-plan-changes.all-parts-keep-their-minutes-and'),
+  'too-long': t('use-plan-changes.the-locked-parts-are-longer-than'),
+  'too-short': t('use-plan-changes.all-parts-are-locked-and-dont'),
   last: t('use-plan-changes.a-lesson-needs-at-least-one'),
 } as const;
 
@@ -45,7 +45,7 @@ export function usePlanChanges({ plan, facts, lesson, lessons }: ReturnType<type
     saveUsual(): void {
       if (plan.value === null || lesson.value === null) return;
       lessons.note(lesson.value.date, { kind: 'usual', usual: usualFrom(plan.value) });
-      notices.say(t('use-plan-changes.saved-as-your-usual-lesson-the'));
+      notices.say(t('use-plan-changes.saved-as-your-usual-lesson-new'));
     },
     forgetUsual(): void {
       if (lesson.value !== null) lessons.note(lesson.value.date, { kind: 'usual', usual: null });

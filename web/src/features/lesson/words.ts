@@ -5,7 +5,7 @@ import { t } from './messages.ts';
 
 /** The last lesson in one line. */
 export function lastLessonWords(last: LessonHistory['last']): string {
-  if (last === null) return t('words.the-first-lesson-that-escalier-runs');
+  if (last === null) return t('words.your-first-lesson-with-this-class');
   const { run } = last;
   const minutes = run.endedAt === null ? null : Math.round((run.endedAt - run.startedAt!) / 60_000);
   const parts = Object.keys(run.spent).length;

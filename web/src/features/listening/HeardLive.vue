@@ -23,7 +23,7 @@ async function done(): Promise<void> {
       <BButton v-if="!isOn" :disabled="isThinking" @click="start(tuneId)">{{ t('heard-live.listen-along') }}</BButton>
       <BButton v-else variant="primary" @click="done">{{ t('heard-live.the-tune-has-ended') }}</BButton>
       <span v-if="isOn" class="soft" role="status">{{
-        t('heard-live.listening-seconds-s-nothing-is-kept', { seconds })
+        t('heard-live.listening-seconds-s-nothing-is-stored', { seconds })
       }}</span>
       <span v-else-if="isThinking" class="soft" role="status"
         ><BSpinner small aria-hidden="true" /> {{ t('heard-live.one-moment') }}</span

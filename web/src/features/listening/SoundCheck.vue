@@ -97,7 +97,7 @@ const foundWords = computed(() => {
     </div>
     <p class="verdict" role="status">
       <template v-if="found === null">{{
-        isOn ? t('sound-check.hold-the-note-for-a-second') : t('sound-check.nothing-is-heard-yet')
+        isOn ? t('sound-check.hold-the-note-for-a-second') : t('sound-check.nothing-heard-yet')
       }}</template>
       <template v-else>
         <strong>{{ foundWords }}</strong><template v-if="found.kind === 'sharp' || found.kind === 'weak'">{{
@@ -109,7 +109,7 @@ const foundWords = computed(() => {
         >. {{ remedy }}
       </template>
     </p>
-    <ol v-if="round.length > 0" class="plain round" :aria-label="t('sound-check.the-round-so-far')">
+    <ol v-if="round.length > 0" class="plain round" :aria-label="t('sound-check.this-round-so-far')">
       <li v-for="each in round" :key="each.name">{{ each.name }}: {{ each.words }}</li>
     </ol>
     <p class="soft">

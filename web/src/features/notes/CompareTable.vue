@@ -14,7 +14,7 @@ const rows = computed(() => differences(props.on, props.other));
 <template>
   <div>
     <p>
-      {{ t('compare-table.rows-count-notes-have-different-fingerings', { rowsCount: rows.length }) }}
+      {{ t('compare-table.rows-count-notes-are-fingered-differently', { rowsCount: rows.length }) }}
     </p>
     <ul class="plain line pairs mt-3">
       <li v-for="{ a, b } in rows" :key="pitchName(a.spellings[0]!)" class="card-paper">

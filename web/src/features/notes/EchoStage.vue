@@ -207,7 +207,7 @@ async function saveSound(): Promise<void> {
       </li>
     </ul>
     <p v-if="!big" class="soft">
-      {{ t('echo-stage.each-pattern-is-played-and-answered') }}
+      {{ t('echo-stage.you-play-each-pattern-and-the') }}
     </p>
   </div>
 </template>

@@ -64,7 +64,7 @@ const newFingers = computed(() => {
       <p class="soft view text-center">
         {{
           view === 'pupil'
-            ? t('finger-stage.as-the-pupil-holds-it-the')
+            ? t('finger-stage.as-the-pupil-holds-it-left')
             : t('finger-stage.mirrored-as-the-class-sees-the')
         }}
       </p>
@@ -88,7 +88,7 @@ const newFingers = computed(() => {
       />
       <p class="test">{{ COVER_TEST }}</p>
       <div v-if="!big" class="card-paper">
-        <h2>{{ t('finger-stage.if-it-does-not-sound-right') }}</h2>
+        <h2>{{ t('finger-stage.if-it-doesnt-sound-right') }}</h2>
         <p v-if="newFingers.length > 0">
           {{ t('finger-stage.check-the-new-fingers-first') }} <strong>{{ newFingers.join(', ') }}</strong>.
         </p>

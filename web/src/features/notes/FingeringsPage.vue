@@ -114,7 +114,7 @@ function printChart(): void {
         <ChartGrid v-if="view === 'chart'" :on="on" :picked="picked" @pick="pick" />
         <HeatMap v-else-if="view === 'moves'" :on="on" :notes="notes" @pick="(from, to) => (picked = [from, to])" />
         <CompareTable v-else-if="other !== null" :on="on" :other="other" />
-        <p class="soft source">{{ t('fingerings-page.source-makers-differ-the-chart-that', { source: on.source }) }}</p>
+        <p class="soft source">{{ t('fingerings-page.source-makers-differ-go-by-the', { source: on.source }) }}</p>
       </section>
       <aside v-if="view !== 'compare'" class="no-print">
         <MoveCard
@@ -130,11 +130,11 @@ function printChart(): void {
             {{
               picked.length === 1
                 ? t('fingerings-page.from-note-label-press-the-note', { noteLabel: noteLabel(picked[0]!.pitch) })
-                : t('fingerings-page.press-two-fingerings')
+                : t('fingerings-page.choose-two-fingerings')
             }}
           </p>
           <p v-else>{{ t('fingerings-page.press-a-number-on-the-map') }}</p>
-          <p class="soft">{{ t('fingerings-page.you-will-see-which-fingers-land') }}</p>
+          <p class="soft">{{ t('fingerings-page.see-which-fingers-land-and-lift') }}</p>
         </section>
       </aside>
     </div>

@@ -20,7 +20,7 @@ const map = computed(() => heatMap(props.on, props.notes));
       <table>
         <caption class="visually-hidden">
           {{
-            t('heat-map.cost-of-the-move-from-the')
+            t('heat-map.difficulty-of-the-move-from-the')
           }}
         </caption>
         <thead>
@@ -55,7 +55,7 @@ const map = computed(() => heatMap(props.on, props.notes));
         </tbody>
       </table>
     </div>
-    <ul class="plain line" :aria-label="t('heat-map.what-the-shades-mean')">
+    <ul class="plain line" :aria-label="t('heat-map.shades')">
       <li v-for="(grade, index) in HEAT" :key="grade.label">
         <span :class="`heat heat-${index}`" aria-hidden="true">{{
           Number.isFinite(grade.upTo) ? grade.upTo : '+'
@@ -64,12 +64,15 @@ const map = computed(() => heatMap(props.on, props.notes));
         }}<template v-if="Number.isFinite(grade.upTo)">{{ t('heat-map.up-to-up-to', { upTo: grade.upTo }) }}</template>
       </li>
     </ul>
-    <section v-if="map.walk.length > 0" :aria-label="t('heat-map.a-walk-through-all-moves')">
+    <section v-if="map.walk.length > 0" :aria-label="t('heat-map.every-move-once')">
       <h2>{{ t('heat-map.each-move-once') }}</h2>
       <p class="walk">{{ map.walk.map(noteLabel).join(' ') }}</p>
       <HowComputed>
         {{
-          t('heat-map.walk-count-moves-among-notes-count', { walkCount: map.walk.length - 1, notesCount: notes.length })
+          t('heat-map.walk-count-moves-between-notes-count', {
+            walkCount: map.walk.length - 1,
+            notesCount: notes.length,
+          })
         }}
       </HowComputed>
     </section>

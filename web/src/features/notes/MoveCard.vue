@@ -31,7 +31,7 @@ const bridge = computed(() => bridgeBetween(props.on, props.from.pitch, props.to
     <p>
       {{ t('move-card.cost') }} <strong>{{ move.cost.toFixed(1) }}</strong>
     </p>
-    <HowComputed :label="t('move-card.how-is-the-cost-worked-out')">
+    <HowComputed :label="t('move-card.how-is-difficulty-worked-out')">
       {{ t('move-card.cost-cost-sum-b-to-a', { cost: move.cost, costSum: costSum(on, move) }) }}
     </HowComputed>
     <div class="line">

@@ -95,7 +95,7 @@ onPlayKey(toggle);
             }}</span>
             <span v-if="!big" class="cost fw-bold">{{ each.cost.toFixed(1) }}</span>
           </BButton>
-          <HowComputed v-if="!big && index === chosen" :label="t('moves-stage.how-is-the-cost-worked-out')">
+          <HowComputed v-if="!big && index === chosen" :label="t('moves-stage.how-is-difficulty-worked-out')">
             {{
               t('moves-stage.there-cost-cost-sum-back-cost2', {
                 cost: each.there.cost,

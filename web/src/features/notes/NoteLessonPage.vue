@@ -131,7 +131,7 @@ onKeyStroke(['ArrowRight', 'ArrowLeft', 'PageDown', 'PageUp', 'b', 'B', '1', '2'
         @update:model-value="(chosen) => router.replace({ params: { classId, note: chosen }, query: route.query })"
       />
       <BButton :pressed="big" @click="switchBig">
-        {{ big ? t('note-lesson-page.leave-the-big-view') : t('note-lesson-page.big-for-the-projector') }}
+        {{ big ? t('note-lesson-page.small-again') : t('note-lesson-page.fill-the-screen') }}
         <span class="key" aria-hidden="true">B</span>
       </BButton>
       <OwnNoteLine

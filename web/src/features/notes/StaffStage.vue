@@ -84,7 +84,7 @@ const sounding = computed(() => {
         </BButton>
       </div>
       <p v-if="!big" class="soft">
-        {{ t('staff-stage.say-line-or-space-counted-from') }}
+        {{ t('staff-stage.say-line-or-space-counting-from') }}
       </p>
       <BAlert v-if="sound.error.value !== null" variant="danger" :model-value="true">{{ sound.error.value }}</BAlert>
     </section>

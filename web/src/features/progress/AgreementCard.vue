@@ -22,7 +22,7 @@ const rows = computed(() => agreement.value.remarks.map((each) => ({ ...each, wo
   <section v-if="agreement.proposed > 0" class="card-paper stack-close">
     <h2>
       {{
-        t('agreement-card.escalier-listened-right-kept-times-of', {
+        t('agreement-card.escalier-was-right-kept-times-out', {
           kept: agreement.kept,
           proposed: agreement.proposed,
         })
@@ -30,7 +30,7 @@ const rows = computed(() => agreement.value.remarks.map((each) => ({ ...each, wo
     </h2>
     <BTable v-if="rows.length > 0" small :items="rows" :fields="FIELDS" />
     <HowComputed>
-      {{ t('agreement-card.results-for-which-a-recording-or') }}
+      {{ t('agreement-card.results-where-escalier-listened-to-a') }}
     </HowComputed>
   </section>
 </template>

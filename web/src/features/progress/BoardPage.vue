@@ -148,7 +148,7 @@ function pickPupil(row: BoardRow): void {
       <BButton variant="primary" @click="record(pickedCells, 'passed')">{{ t('board-page.passed-today') }}</BButton>
       <BButton @click="record(pickedCells, 'nearly')">{{ t('board-page.nearly') }}</BButton>
       <BButton @click="record(pickedCells, 'not-yet')">{{ t('board-page.not-yet') }}</BButton>
-      <BButton @click="picked = new Set()">{{ t('board-page.unmark-all') }}</BButton>
+      <BButton @click="picked = new Set()">{{ t('board-page.clear-marks') }}</BButton>
     </div>
     <BAlert v-if="hearing.error !== null" variant="danger" :model-value="true">{{ hearing.error }}</BAlert>
     <p class="soft no-print">

@@ -27,7 +27,7 @@ const data = computed(() => {
       },
       {
         ...plain,
-        label: t('climb-chart.expected-from-now-on'),
+        label: t('climb-chart.forecast'),
         data: points(now.high, now.from),
         borderColor: colour('--spruce'),
       },
@@ -45,7 +45,7 @@ const data = computed(() => {
         : [
             {
               ...plain,
-              label: t('climb-chart.predicted-after-lesson-from', { from: then.from }),
+              label: t('climb-chart.forecast-after-lesson-from', { from: then.from }),
               data: points(then.high, then.from),
               borderColor: colour('--brass'),
               borderDash: [6, 4],
@@ -87,7 +87,7 @@ const options = computed(() => ({
 const words = computed(() => {
   const { came, now, lessonsHad } = props.trends;
   const end = (line: readonly number[]): string => (line.at(-1) ?? 0).toFixed(1);
-  return t('climb-chart.steps-passed-on-average-number-after', {
+  return t('climb-chart.average-steps-passed-number-after-lessons', {
     number: (came.at(-1) ?? 0).toFixed(1),
     lessonsHad,
     end: end(now.low),

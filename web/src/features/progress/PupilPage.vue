@@ -166,7 +166,7 @@ function printNote(): void {
             </p>
             <HowComputed>
               {{
-                t('pupil-page.from-10-000-possible-courses-of', {
+                t('pupil-page.from-10-000-simulated-terms-name', {
                   name: pupil.name,
                   passed: outlook.passed,
                   hearings: t('count.hearings', { n: outlook.heard }),

@@ -122,9 +122,9 @@ function exportPoints(): void {
       </section>
       <section class="card-paper stack-close">
         <h2 v-if="trends.bottleneck !== null">
-          {{ t('trends-page.step-step-index-holds-the-class', { stepIndex: trends.bottleneck.stepIndex + 1 }) }}
+          {{ t('trends-page.step-step-index-is-slowing-the', { stepIndex: trends.bottleneck.stepIndex + 1 }) }}
         </h2>
-        <h2 v-else>{{ t('trends-page.no-step-holds-the-class-up') }}</h2>
+        <h2 v-else>{{ t('trends-page.no-step-is-slowing-the-class') }}</h2>
         <p v-if="trends.bottleneck !== null">
           {{
             t('trends-page.title-takes-lessons-the-others-usually', {
@@ -142,7 +142,7 @@ function exportPoints(): void {
           <template #cell(tries)="{ item }">{{ item.tries === null ? '–' : item.tries.toFixed(1) }}</template>
         </BTable>
         <HowComputed>
-          {{ t('trends-page.lessons-are-the-middle-value-for') }}
+          {{ t('trends-page.lessons-are-the-median-from-reaching') }}
         </HowComputed>
       </section>
       <AgreementCard :events="classes.events" />
@@ -152,7 +152,7 @@ function exportPoints(): void {
           <p>{{ t('trends-page.by-the-classs-rule-as-a') }}</p>
           <BButton @click="exportPoints">{{ t('trends-page.export-points-as-csv') }}</BButton>
         </template>
-        <p v-else class="soft">{{ t('trends-page.passes-do-not-count-towards-marks') }}</p>
+        <p v-else class="soft">{{ t('trends-page.passes-dont-count-towards-marks-in') }}</p>
       </section>
     </div>
   </div>

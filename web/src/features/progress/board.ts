@@ -14,7 +14,7 @@ export const FILTERS = [
   { value: 'all', text: t('board.all') },
   { value: 'nearly', text: t('board.nearly') },
   { value: 'stuck', text: t('board.stuck') },
-  { value: 'unheard', text: t('board.waiting-2') },
+  { value: 'unheard', text: t('board.waiting-2-2') },
 ] as const;
 export type Filter = (typeof FILTERS)[number]['value'];
 

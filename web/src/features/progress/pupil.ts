@@ -111,7 +111,7 @@ export function familyNote(page: ClassView, pupil: PupilView, practice: readonly
       : t('pupil.first-has-passed-passed-of-steps', { first, passed, stepsCount: page.steps.length });
   const now =
     step === undefined
-      ? t('pupil.that-is-all-of-them-well')
+      ? t('pupil.thats-every-step-well-done')
       : t('pupil.the-tune-now-is-title-at', { title: step.title, tempo: step.tempo });
   const home =
     step === undefined || practice.length === 0

@@ -89,7 +89,7 @@ export function againstFan({ then, came, lessonsHad }: TrendsOfClass): string | 
   const at = came[lessonsHad] ?? 0;
   const [low, high] = [then.low.at(-1)!, then.high.at(-1)!];
   const steps = (value: number): string => value.toFixed(1);
-  const said = t('trends.predicted-after-lesson-from-steps-to', {
+  const said = t('trends.forecast-after-lesson-from-steps-to', {
     from: then.from,
     steps: steps(low),
     steps2: steps(high),

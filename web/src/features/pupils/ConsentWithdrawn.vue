@@ -31,11 +31,11 @@ const erase = () => erasing.save(() => ask(api.pupils[':id'].recordings.$delete(
     :title="t('consent-withdrawn.erase-name-s-recordings-too', { name: pupil.name })"
     :ok-title="t('consent-withdrawn.erase-recordings', { recordings: t('count.recordings', { n: count }) })"
     ok-variant="danger"
-    :cancel-title="t('consent-withdrawn.keep-them-until-their-day')"
+    :cancel-title="t('consent-withdrawn.keep-until-they-expire')"
     @ok="erase"
   >
     {{
-      t('consent-withdrawn.the-family-no-longer-agrees-recordings', {
+      t('consent-withdrawn.the-family-has-withdrawn-consent-recordings', {
         recordings: t('count.recordings-are', { n: count }),
       })
     }}

@@ -60,19 +60,19 @@ async function eraseNow(): Promise<void> {
       @ok="eraseNow"
     >
       <p>
-        <strong>{{ t('erase-card.this-cannot-be-undone') }}</strong>
-        {{ t('erase-card.the-results-of-name-stay-without', { name: pupil.name }) }}
+        <strong>{{ t('erase-card.this-cant-be-undone') }}</strong>
+        {{ t('erase-card.name-s-results-stay-without-a', { name: pupil.name }) }}
       </p>
       <fieldset v-if="traces.length > 0">
-        <legend class="legend">{{ t('erase-card.take-the-name-out-of-these') }}</legend>
+        <legend class="legend">{{ t('erase-card.remove-the-name-from-these-texts') }}</legend>
         <BFormCheckboxGroup v-model="chosen" stacked>
           <BFormCheckbox v-for="trace in traces" :key="nameOf(trace)" :value="nameOf(trace)">
             <strong>{{ PLACE_WORDS[trace.place] }}:</strong> {{ trace.words }}
-            <span v-if="!trace.isWhole" class="soft">{{ t('erase-card.the-first-name-only-this-may') }}</span>
+            <span v-if="!trace.isWhole" class="soft">{{ t('erase-card.first-name-only-may-be-someone') }}</span>
           </BFormCheckbox>
         </BFormCheckboxGroup>
       </fieldset>
-      <p v-else class="soft">{{ t('erase-card.the-name-stands-in-no-other') }}</p>
+      <p v-else class="soft">{{ t('erase-card.the-name-appears-in-no-other') }}</p>
     </BModal>
   </div>
 </template>

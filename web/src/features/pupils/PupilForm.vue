@@ -51,7 +51,7 @@ const BREATHS = [
 ];
 const SIZES = [
   { value: 'small', text: t('pupil-form.small-print') },
-  { value: 'medium', text: t('pupil-form.as-usual') },
+  { value: 'medium', text: t('pupil-form.normal-print') },
   { value: 'big', text: t('pupil-form.big-print') },
 ] as const;
 const classOptions = computed(() => [
@@ -97,7 +97,7 @@ async function moveAway(): Promise<void> {
           :error="fields.handMark"
         />
         <SelectField v-model="draft.playsInstead" :label="t('pupil-form.plays')" :options="INSTRUMENTS" />
-        <SelectField v-model="draft.breathSeconds" :label="t('pupil-form.one-breath-lasts')" :options="BREATHS" />
+        <SelectField v-model="draft.breathSeconds" :label="t('pupil-form.length-of-a-breath')" :options="BREATHS" />
         <SelectField v-model="draft.printSize" :label="t('pupil-form.sheets')" :options="SIZES" />
       </div>
       <FormField
@@ -117,7 +117,7 @@ async function moveAway(): Promise<void> {
       </FormField>
       <BFormCheckbox v-model="draft.mayRecord"
         >{{ t('pupil-form.the-family-and-the-school-agree') }}
-        <span class="soft">{{ t('pupil-form.without-this-no-sound-of-this') }}</span></BFormCheckbox
+        <span class="soft">{{ t('pupil-form.without-this-no-recording-of-this') }}</span></BFormCheckbox
       >
       <BFormCheckbox v-model="draft.easierLine">{{ t('pupil-form.plays-the-easier-line-where-a') }}</BFormCheckbox>
       <SaveBar :busy="busy" :error="error" />

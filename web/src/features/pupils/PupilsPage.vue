@@ -114,7 +114,7 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
           </BListGroupItem>
         </BListGroup>
         <p v-if="pupils.length === 0" class="soft">
-          {{ t('pupils-page.nobody-is-in-this-class-yet') }}
+          {{ t('pupils-page.nobody-in-this-class-yet-paste') }}
         </p>
       </section>
       <div class="beside">

@@ -109,7 +109,7 @@ async function submit(): Promise<void> {
   <section class="card-paper stack">
     <h2>{{ t('roster-import.add-pupils') }}</h2>
     <p>
-      {{ t('roster-import.paste-names-one-a-line-or') }}
+      {{ t('roster-import.paste-names-one-per-line-or') }}
     </p>
     <BFormTextarea
       v-model="text"
@@ -140,7 +140,7 @@ async function submit(): Promise<void> {
         v-if="sets.length === 0"
         :model-value="hasHead ?? table.rows.length < text.trim().split('\n').length"
         @update:model-value="hasHead = $event === true"
-        >{{ t('roster-import.the-first-line-names-the-columns') }}</BFormCheckbox
+        >{{ t('roster-import.the-first-line-is-column-names') }}</BFormCheckbox
       >
       <div class="scroll" tabindex="0" role="region" :aria-label="t('roster-import.preview-of-the-list')">
         <BTableSimple small>

@@ -62,7 +62,7 @@ function press(event: MouseEvent): void {
     :viewBox="`0 0 ${WIDTH} ${HEIGHT}`"
     preserveAspectRatio="none"
     role="img"
-    :aria-label="t('pitch-line.the-pitch-that-was-played-over')"
+    :aria-label="t('pitch-line.the-pitch-played-over-the-notes')"
     @click="press"
   >
     <rect

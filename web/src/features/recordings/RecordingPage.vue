@@ -167,12 +167,12 @@ const proposed = computed(() => {
       ok-variant="danger"
       @ok="erase"
     >
-      {{ t('recording-page.it-cannot-be-brought-back-a') }}
+      {{ t('recording-page.it-cant-be-recovered-any-result') }}
     </BModal>
     <LastRecordStrip :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="undo" />
     <section v-if="recording === null" class="card-paper stack-close">
-      <h2>{{ t('recording-page.this-recording-is-not-here-any') }}</h2>
-      <p>{{ t('recording-page.it-was-erased-or-its-days') }}</p>
+      <h2>{{ t('recording-page.this-recording-is-gone') }}</h2>
+      <p>{{ t('recording-page.it-was-erased-or-it-expired') }}</p>
     </section>
     <div v-else class="listening">
       <section class="card-paper stack" :aria-label="t('recording-page.what-was-heard')">
@@ -219,7 +219,7 @@ const proposed = computed(() => {
         </HowComputed>
       </section>
       <section class="card-paper stack" :aria-label="t('recording-page.your-decision')">
-        <p v-if="recording.fromHome" class="soft">{{ t('recording-page.from-home-whoever-has-the-slip') }}</p>
+        <p v-if="recording.fromHome" class="soft">{{ t('recording-page.from-home-anyone-holding-the-slip') }}</p>
         <p v-if="!isOpen">
           <strong>{{ OUTCOME_WORDS[results.get(recording.id)!.outcome] }}</strong> {{ t('recording-page.is-recorded') }}
           <span v-if="recording.words !== ''">“{{ recording.words }}”</span>

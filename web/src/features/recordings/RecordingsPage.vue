@@ -92,7 +92,7 @@ const MEGABYTE = 1024 * 1024;
         <section class="card-paper stack-close">
           <h2>{{ t('recordings-page.to-hear') }}</h2>
           <p v-if="open.length === 0" class="soft">
-            {{ t('recordings-page.nothing-is-waiting-add-files-here') }}
+            {{ t('recordings-page.nothing-waiting-add-files-escalier-listens') }}
           </p>
           <BListGroup v-else flush>
             <BListGroupItem
@@ -145,7 +145,7 @@ const MEGABYTE = 1024 * 1024;
         </section>
         <p class="soft">
           {{
-            t('recordings-page.recordings-at-school-number-of-megabytes', {
+            t('recordings-page.recordings-stored-number-of-megabytes-mb', {
               recordings: t('count.recordings', { n: list.storage.count }),
               number: (list.storage.bytes / MEGABYTE).toFixed(1),
               megabytes: list.storage.megabytes,

@@ -45,12 +45,12 @@ onBeforeUnmount(stop);
       <BSpinner v-if="busy" small :label="t('spoken-answer.one-moment')" />
     </div>
     <BAlert v-if="isUnsent" variant="warning" :model-value="true">
-      {{ t('spoken-answer.what-you-said-is-not-at') }}
+      {{ t('spoken-answer.your-answer-hasnt-been-sent-yet') }}
       <BButton @click="sendAgain">{{
         spoken === null ? t('spoken-answer.send-it-again') : t('spoken-answer.send-it-instead-of-theirs')
       }}</BButton>
     </BAlert>
     <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>
-    <p class="soft">{{ t('spoken-answer.at-most-a-minute-it-is') }}</p>
+    <p class="soft">{{ t('spoken-answer.up-to-a-minute-it-is') }}</p>
   </div>
 </template>

@@ -56,7 +56,7 @@ async function statedSeconds(file: Blob): Promise<number | null> {
 
 function refuseTooLong(seconds: number): void {
   if (seconds > LONGEST_SECONDS)
-    throw new PlainError(t('decode.it-is-number-minutes-long-three', { number: Math.ceil(seconds / 60) }));
+    throw new PlainError(t('decode.it-is-number-minutes-long-the', { number: Math.ceil(seconds / 60) }));
 }
 
 async function decodeNow(file: Blob): Promise<Decoded> {
@@ -69,13 +69,12 @@ async function decodeNow(file: Blob): Promise<Decoded> {
   try {
     buffer = await new OfflineAudioContext(1, 1, RATE).decodeAudioData(bytes);
   } catch {
-    throw new PlainError(t('decode.this-is-no-sound-file-that'));
+    throw new PlainError(t('decode.this-browser-cant-play-this-file'));
   }
   refuseTooLong(buffer.duration);
   const sides = Array.from({ length: buffer.numberOfChannels }, (_, side) => buffer.getChannelData(side));
   const { samples, deadSide } = mixSides(sides);
-  if (!samples.some((sample) => Math.abs(sample) > SILENT))
-    throw new PlainError(t('decode.nothing-can-be-heard-in-it'));
+  if (!samples.some((sample) => Math.abs(sample) > SILENT)) throw new PlainError(t('decode.it-is-silent'));
   return { samples: new Float32Array(samples), rate: buffer.sampleRate, seconds: buffer.duration, deadSide };
 }
 

@@ -86,7 +86,7 @@ export function useAnswer(
     try {
       await work();
     } catch (problem) {
-      notices.fail(problem instanceof ApiError ? problem.message : t('use-answer.your-answer-did-not-reach-the'));
+      notices.fail(problem instanceof ApiError ? problem.message : t('use-answer.your-answer-wasnt-sent'));
       if (problem instanceof ApiError && problem.code === 'changed') stale();
     } finally {
       busy.value = false;

@@ -75,7 +75,7 @@ export function useDecision(
     } catch (problem) {
       if (!(problem instanceof ApiError)) throw problem;
       if (problem.code !== 'changed') {
-        notices.fail(t('use-decision.the-result-is-saved-but-your', { said, message: problem.message }));
+        notices.fail(t('use-decision.the-result-is-saved-but-not', { said, message: problem.message }));
         return true;
       }
       await recordings.load();

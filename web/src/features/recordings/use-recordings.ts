@@ -53,6 +53,6 @@ export const soundAddress = (id: string): string => `/api/recordings/${id}/sound
 
 export async function soundOf(id: string): Promise<Blob> {
   const answer = await fetch(soundAddress(id));
-  if (!answer.ok) throw new PlainError(t('use-recordings.the-recording-did-not-come-check'));
+  if (!answer.ok) throw new PlainError(t('use-recordings.the-recording-didnt-load-check-the'));
   return answer.blob();
 }

@@ -90,7 +90,8 @@ async function more(): Promise<void> {
             {{ t('data-page.whoever-looks-after-the-server-runs') }} <code>{{ t('data-page.npm-run-backup') }}</code>{{
               t('data-page.and')
             }}
-            <code>{{ t('data-page.npm-run-restore-file') }}</code> {{ t('data-page.after-a-loss-the-readme-explains') }}
+            <code>{{ t('data-page.npm-run-restore-file') }}</code>
+            {{ t('data-page.after-data-loss-the-readme-explains') }}
           </p>
         </section>
       </div>

@@ -62,15 +62,15 @@ async function submit(): Promise<void> {
   <div class="page-grid">
     <SchoolHead :lead="t('details-page.the-name-on-every-page-and')" />
     <BForm class="card-paper stack details" novalidate @submit.prevent="submit">
-      <TextField v-model="draft.name" :label="t('details-page.name-of-the-school')" :error="fields.name" />
+      <TextField v-model="draft.name" :label="t('details-page.school-name')" :error="fields.name" />
       <ZoneField v-model="draft.timeZone" :error="fields.timeZone" />
       <div class="line">
         <SelectField v-model="draft.english.locale" :label="t('details-page.english')" :options="LOCALE_OPTIONS" />
         <SelectField v-model="draft.english.pupils" :label="t('details-page.call-them')" :options="PUPIL_OPTIONS" />
       </div>
       <p class="soft" aria-live="polite">{{ previewOf(draft.english) }}</p>
-      <BFormGroup :label="t('details-page.colours-of-the-notes')">
-        <p class="soft">{{ t('details-page.for-classes-that-have-them-switched') }}</p>
+      <BFormGroup :label="t('details-page.note-colours')">
+        <p class="soft">{{ t('details-page.for-classes-that-turn-them-on') }}</p>
         <div class="d-flex flex-wrap gap-3 align-items-center">
           <label v-for="letter in LETTERS" :key="letter" class="d-flex gap-2 align-items-center">
             <strong :style="{ color: colourOf(letter) }">{{ letter }}</strong>
@@ -86,7 +86,7 @@ async function submit(): Promise<void> {
           }}</BButton>
         </div>
         <p v-for="letter in pale" :key="letter" role="alert">
-          {{ t('details-page.letter-is-too-pale-it-cannot', { letter }) }}
+          {{ t('details-page.letter-is-too-pale-to-see', { letter }) }}
         </p>
       </BFormGroup>
       <SaveBar :busy="busy" :error="error" />

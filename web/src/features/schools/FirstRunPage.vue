@@ -42,7 +42,7 @@ async function setUp(): Promise<void> {
       :error="fields.code"
       autocomplete="off"
     />
-    <TextField v-model="draft.school" :label="t('first-run-page.name-of-the-school')" :error="fields.school" />
+    <TextField v-model="draft.school" :label="t('first-run-page.school-name')" :error="fields.school" />
     <TextField v-model="draft.name" :label="t('first-run-page.your-name')" :error="fields.name" autocomplete="name" />
     <TextField
       v-model="draft.email"

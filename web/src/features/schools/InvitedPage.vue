@@ -48,7 +48,7 @@ async function accept(): Promise<void> {
     :lead="
       isRenewal
         ? t('invited-page.for-email-at-school', { email: invited.email ?? '', school: invited.school })
-        : t('invited-page.you-are-invited-as-label-you', {
+        : t('invited-page.youre-invited-as-label-you-can', {
             label: ROLE_WORDS[invited.role].label,
             may: ROLE_WORDS[invited.role].may,
           })

@@ -65,7 +65,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
     <BAlert v-if="link !== null" variant="warning" :model-value="true" is-status>
       <p>
         <strong>{{ t('people-page.give-this-link-to-name', { name: link.name }) }}</strong>
-        {{ t('people-page.it-works-once-within-a-week') }}
+        {{ t('people-page.works-once-expires-in-a-week') }}
       </p>
       <BFormInput
         readonly

@@ -46,7 +46,7 @@ async function submit(): Promise<void> {
       <p class="soft">{{ person.email }}</p>
     </div>
     <RoleFields v-model:role="draft.role" v-model:class-ids="draft.classIds" :classes="classes" :error="fields.role" />
-    <BFormCheckbox v-model="draft.closed">{{ t('person-form.account-closed-nobody-can-sign-in') }}</BFormCheckbox>
+    <BFormCheckbox v-model="draft.closed">{{ t('person-form.account-closed-it-cant-sign-in') }}</BFormCheckbox>
     <SaveBar :busy="busy" :error="error">
       <BButton v-if="!person.closed" @click="emit('passwordLink')">{{
         t('person-form.create-new-password-link')

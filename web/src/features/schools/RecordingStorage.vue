@@ -56,7 +56,7 @@ const MEGABYTE = 1024 * 1024;
       <TextField
         v-model="megabytes"
         type="number"
-        :label="t('recording-storage.megabytes-for-all-of-them')"
+        :label="t('recording-storage.megabytes-in-total')"
         :min="10"
         :max="20000"
         :error="fields.megabytes"

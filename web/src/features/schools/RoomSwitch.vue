@@ -36,8 +36,8 @@ const allow = (allowed: boolean) =>
       <p>
         {{
           rooms.allowed
-            ? t('room-switch.allowed-classes-an-open-room', { classes: t('count.classes-have', { n: rooms.open }) })
-            : t('room-switch.not-allowed-no-slip-opens-anything')
+            ? t('room-switch.on-classes-an-open-room', { classes: t('count.classes-have', { n: rooms.open }) })
+            : t('room-switch.off-slips-dont-work')
         }}
       </p>
       <div v-if="isOwner">
@@ -45,7 +45,9 @@ const allow = (allowed: boolean) =>
           :disabled="busy"
           :variant="rooms.allowed ? 'outline-danger' : 'primary'"
           @click="allow(!rooms.allowed)"
-          >{{ rooms.allowed ? t('room-switch.close-all-rooms') : t('room-switch.allow-practice-rooms') }}</BButton
+          >{{
+            rooms.allowed ? t('room-switch.turn-off-and-close-all-rooms') : t('room-switch.turn-on-practice-rooms')
+          }}</BButton
         >
       </div>
     </template>

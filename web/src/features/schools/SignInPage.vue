@@ -50,7 +50,7 @@ async function enter(email: string, password: string): Promise<void> {
       ? null
       : error instanceof ApiError
         ? error.message
-        : t('sign-in-page.signing-in-did-not-work-please');
+        : t('sign-in-page.sign-in-didnt-work-please-try');
   } finally {
     busy.value = false;
   }

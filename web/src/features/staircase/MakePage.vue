@@ -78,7 +78,7 @@ async function giveTo({ id, version }: ForClass, staircaseId: string): Promise<v
         <template v-if="forClass !== null"
           >{{ t('make-page.for-name-with-what-it-knows', { name: forClass.name }) }}{{ ' ' }}
         </template>
-        {{ t('make-page.three-questions-escalier-weighs-the-tunes') }}
+        {{ t('make-page.three-questions-escalier-weighs-up-your') }}
       </p>
       <BAlert v-if="loading !== null" variant="warning" :model-value="true">{{ loading.message }}</BAlert>
     </header>
@@ -93,7 +93,7 @@ async function giveTo({ id, version }: ForClass, staircaseId: string): Promise<v
             class="grow"
             :value="library.profiles.value === null ? library.share.value : share"
             :max="1"
-            :aria-label="t('make-page.weighing-the-tunes')"
+            :aria-label="t('make-page.weighing-up-the-tunes')"
           />
           <BButton @click="cancel">{{ t('make-page.stop') }}</BButton>
         </template>

@@ -13,7 +13,7 @@ const parts = computed(() => PARTS.filter((part) => props.objective.parts[part] 
 <template>
   <div>
     <p>
-      <strong>{{ objective.total }}</strong> {{ t('objective-line.points-count-against-this-staircase-less') }}
+      <strong>{{ objective.total }}</strong> {{ t('objective-line.points-against-this-staircase-lower-is') }}
     </p>
     <HowComputed>
       <ul class="plain">

@@ -27,7 +27,7 @@ defineEmits<{ exchange: [index: number, tuneId: string] }>();
             :key="each.tune"
             @click="$emit('exchange', index, each.tune)"
             >{{
-              t('proposal-steps.title-counts-total-in-all', { title: titleOf(each.tune), total: each.total })
+              t('proposal-steps.title-total-points-in-all', { title: titleOf(each.tune), total: each.total })
             }}</BDropdownItem
           >
         </BDropdown>

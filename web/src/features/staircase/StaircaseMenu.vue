@@ -38,7 +38,7 @@ async function copy(): Promise<void> {
 async function remove(): Promise<void> {
   const done = await save(() => ask(api.staircases[':id'].$delete({ param: { id: props.stored.id } })));
   if (!done) return notices.fail(reason.value ?? error.value ?? '');
-  notices.say(t('staircase-menu.name-is-deleted', { name: props.stored.name }));
+  notices.say(t('staircase-menu.name-deleted', { name: props.stored.name }));
   await router.push({ name: 'staircases' });
 }
 </script>

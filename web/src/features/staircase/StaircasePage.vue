@@ -137,8 +137,8 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
       {{ t('count.lessons', { n: lessons }) }} ·
       {{
         stored.classes.length === 0
-          ? t('staircase-page.no-class-climbs-it-yet')
-          : t('staircase-page.climbed-by-list-a-change-is', {
+          ? t('staircase-page.no-class-uses-it-yet')
+          : t('staircase-page.used-by-list-changes-affect-all', {
               list: stored.classes.map((each) => each.name).join(', '),
             })
       }}
@@ -182,7 +182,7 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
               <TextField
                 v-model="orderTyped"
                 :label="t('staircase-page.order-of-notes')"
-                :hint="t('staircase-page.such-as-b-a-g-e')"
+                :hint="t('staircase-page.for-example-b-a-g-e')"
                 :error="
                   order.wrong === null ? undefined : t('staircase-page.wrong-is-not-a-note', { wrong: order.wrong })
                 "
@@ -219,11 +219,11 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
       :title="t('staircase-page.leave-without-saving')"
       :ok-title="t('staircase-page.leave')"
       ok-variant="danger"
-      :cancel-title="t('staircase-page.stay')"
+      :cancel-title="t('staircase-page.stay-on-this-step')"
       @ok="answerLeave(true)"
       @hidden="answerLeave(false)"
     >
-      <p>{{ t('staircase-page.the-changes-to-this-staircase-are') }}</p>
+      <p>{{ t('staircase-page.your-changes-to-this-staircase-arent') }}</p>
     </BModal>
   </div>
 </template>

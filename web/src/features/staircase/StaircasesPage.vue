@@ -18,7 +18,7 @@ const FIELDS = [
   { key: 'name', label: t('staircases-page.staircase'), isRowHeader: true, sortable: true },
   { key: 'instrument', label: t('staircases-page.instrument') },
   { key: 'steps', label: t('staircases-page.steps'), sortable: true },
-  { key: 'classes', label: t('staircases-page.climbed-by') },
+  { key: 'classes', label: t('staircases-page.used-by') },
 ];
 </script>
 
@@ -28,7 +28,7 @@ const FIELDS = [
     <header class="page-head">
       <div>
         <h1>{{ t('staircases-page.staircases') }}</h1>
-        <p class="soft">{{ t('staircases-page.the-tunes-of-a-unit-in') }}</p>
+        <p class="soft">{{ t('staircases-page.a-units-tunes-in-the-order') }}</p>
       </div>
       <BButton role="link" :to="{ name: 'compare-staircases' }">{{ t('staircases-page.compare-two') }}</BButton>
       <BButton role="link" variant="primary" :to="{ name: 'make-staircase' }">{{

@@ -126,9 +126,9 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
         <BButton
           v-if="tune.role !== 'main'"
           size="sm"
-          :aria-label="t('step-card.take-title-off-this-step', { title: tune.title })"
+          :aria-label="t('step-card.remove-title-from-this-step', { title: tune.title })"
           @click="emit('change', removeTune(draft, index, tune.id))"
-          >{{ t('step-card.take-off') }}</BButton
+          >{{ t('step-card.remove-2') }}</BButton
         >
       </li>
     </ul>
@@ -159,7 +159,7 @@ const looks = LOOK_FOR.map((id) => ({ value: id, text: LOOK_FOR_WORDS[id] }));
       </div>
     </HowComputed>
     <p v-if="step.results > 0" class="soft small">
-      {{ t('step-card.results-results-are-recorded-here-they', { results: step.results }) }}
+      {{ t('step-card.results-results-recorded-here-they-stay', { results: step.results }) }}
     </p>
   </section>
 </template>

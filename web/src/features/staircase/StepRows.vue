@@ -41,7 +41,7 @@ function worst(index: number): Finding['weight'] | null {
       <BButton
         class="grip"
         variant="link"
-        :aria-label="t('step-rows.move-step-index-drag-or-up', { index: index + 1 })"
+        :aria-label="t('step-rows.move-step-index-drag-or-use', { index: index + 1 })"
         @keydown.up.prevent="moveBy(index, -1, steps.length)"
         @keydown.down.prevent="moveBy(index, 1, steps.length)"
         ><IconGrip aria-hidden="true"

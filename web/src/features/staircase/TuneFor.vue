@@ -95,7 +95,7 @@ async function put(): Promise<void> {
       <SelectField
         v-model="stepId"
         :label="t('tune-for.step')"
-        :hint="t('tune-for.it-stands-beside-the-steps-own')"
+        :hint="t('tune-for.it-goes-beside-the-steps-own')"
         :options="stepOptions"
       />
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>

@@ -43,7 +43,7 @@ function difference(total: number): string {
 <template>
   <section class="card-paper stack" :aria-label="t('tune-shelf.tunes-that-fit')">
     <h2>{{ t('tune-shelf.tunes-that-fit-step-step', { step: step + 1 }) }}</h2>
-    <p class="soft small">{{ t('tune-shelf.best-first-how-much-more-would') }}</p>
+    <p class="soft small">{{ t('tune-shelf.best-first-by-how-many-points') }}</p>
     <TextField v-model="wanted" :label="t('tune-shelf.find-a-tune')" />
     <p v-if="fitting.length > 0 && found.length === 0">{{ t('tune-shelf.no-tunes-match-clear-the-box') }}</p>
     <ul class="plain ruled">

@@ -40,10 +40,10 @@ const noNote = (wrong: string | null): string | undefined =>
       v-if="orderId === OWN_ORDER"
       v-model="orderTyped"
       :label="t('wish-fields.your-order')"
-      :hint="t('wish-fields.such-as-b-a-g-e')"
+      :hint="t('wish-fields.for-example-b-a-g-e')"
       :error="noNote(ownOrder.wrong)"
     />
-    <TextField v-model="lessons" :label="t('wish-fields.3-lessons-there-are')" type="number" :min="2" :max="400" />
+    <TextField v-model="lessons" :label="t('wish-fields.3-number-of-lessons')" type="number" :min="2" :max="400" />
     <TextField v-if="forClass !== null" v-model="lastDay" :label="t('wish-fields.or-the-last-day')" type="date" />
   </div>
   <BAlert v-if="forClass?.lessons.length === 0" variant="warning" :model-value="true">
@@ -58,12 +58,12 @@ const noNote = (wrong: string | null): string | undefined =>
           type="number"
           :min="1"
           :max="40"
-          :hint="t('wish-fields.three-lessons-a-step-as-a')"
+          :hint="t('wish-fields.usually-three-lessons-a-step')"
         />
         <TextField
           v-model="knownTyped"
-          :label="t('wish-fields.notes-the-class-has-already')"
-          :hint="t('wish-fields.such-as-b-a-g-empty')"
+          :label="t('wish-fields.notes-the-class-already-knows')"
+          :hint="t('wish-fields.for-example-b-a-g-empty')"
           :error="noNote(knows.wrong)"
         />
       </div>

@@ -57,7 +57,7 @@ function add(): void {
 
 <template>
   <section class="stack-close" :aria-label="t('wish-list.wishes')">
-    <strong>{{ t('wish-list.wishes-for-single-tunes') }}</strong>
+    <strong>{{ t('wish-list.wishes-for-particular-tunes') }}</strong>
     <div class="line">
       <SelectField v-model="tune" :label="t('wish-list.tune')" :options="choices" />
       <SelectField v-model="kind" :label="t('wish-list.when')" :options="kinds" />

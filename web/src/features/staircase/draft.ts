@@ -150,7 +150,7 @@ export function splitStep(draft: Draft, index: number): Changed {
   const last = step.tunes.at(-1)!;
   if (last.role === 'main') return failure(t('draft.only-a-step-of-several-tunes'));
   if (step.results > 0)
-    return failure(t('draft.step-index-has-results-which-may', { index: index + 1, title: last.title }));
+    return failure(t('draft.step-index-has-results-that-may', { index: index + 1, title: last.title }));
   const later = Math.max(1, Math.floor(step.lessons / 2));
   const earlier = Math.max(1, step.lessons - later);
   const tunes = step.tunes.slice(0, -1);
@@ -161,7 +161,7 @@ export function splitStep(draft: Draft, index: number): Changed {
 /** A step takes the tunes and lessons of the one behind it: pupils may choose. */
 export function mergeWithNext(draft: Draft, index: number): Changed {
   const [step, next] = [draft.steps[index]!, draft.steps[index + 1]];
-  if (next === undefined) return failure(t('draft.there-is-no-step-behind-it'));
+  if (next === undefined) return failure(t('draft.there-is-no-step-after-it'));
   const why = staysBecause(next);
   if (why !== null)
     return failure(
@@ -202,7 +202,7 @@ export function addTune(draft: Draft, index: number, tune: DraftTune): Changed {
 export function removeTune(draft: Draft, index: number, tuneId: string): Changed {
   const step = draft.steps[index]!;
   const tunes = step.tunes.filter((tune) => tune.id !== tuneId || tune.role === 'main');
-  if (step.results > 0) return failure(t('draft.step-index-has-results-which-may-2', { index: index + 1 }));
+  if (step.results > 0) return failure(t('draft.step-index-has-results-that-may-2', { index: index + 1 }));
   return success(changeStep(draft, index, { tunes, toPass: Math.min(step.toPass, tunes.length) }));
 }
 

@@ -47,7 +47,7 @@ function setSeconds(typed: string | number | null): void {
       }}</BButton>
       <BButton v-if="own !== null" @click="emit('save', seconds, null)">{{ t('breath-card.propose-again') }}</BButton>
     </div>
-    <p v-if="editing" class="soft">{{ t('breath-card.press-the-note-after-which-the') }}</p>
+    <p v-if="editing" class="soft">{{ t('breath-card.press-the-note-the-class-breathes') }}</p>
     <HowComputed>
       <ul class="bullets">
         <li v-for="breath in atTempo ?? info.reading.breaths" :key="`${breath.barIndex}.${breath.eventIndex}`">

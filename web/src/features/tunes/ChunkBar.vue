@@ -117,7 +117,7 @@ onKeyStroke(['n', 'N'], (event) => {
       />
     </div>
     <p class="soft mb-0 d-flex flex-wrap gap-2 align-items-center">
-      {{ t('chunk-bar.your-own-piece-draw-over-bars') }}
+      {{ t('chunk-bar.your-own-piece-drag-across-bars') }}
       <BFormSelect v-model="from" class="auto" size="sm" :options="barOptions" :aria-label="t('chunk-bar.from-bar')" />
       {{ t('chunk-bar.to') }}
       <BFormSelect v-model="to" class="auto" size="sm" :options="barOptions" :aria-label="t('chunk-bar.to-bar')" />

@@ -123,7 +123,7 @@ const partOptions = computed(() => [
   { value: '', text: t('edit-page.as-escalier-suggests') },
   ...parts.value.map((part) => ({
     value: String(part.index),
-    text: t('edit-page.name-notes-notes', { name: part.name, n: part.notes }),
+    text: t('edit-page.name-n-notes', { name: part.name, n: part.notes }),
   })),
 ]);
 
@@ -182,7 +182,7 @@ async function submit(): Promise<void> {
     <BAlert v-if="refused !== null" variant="danger" :model-value="true">
       {{ refused.message }}
       <RouterLink v-if="refused.sameAs !== null" :to="{ name: 'tune', params: { tuneId: refused.sameAs } }">{{
-        t('edit-page.open-it')
+        t('edit-page.open')
       }}</RouterLink>
     </BAlert>
     <div :class="mode === 'text' ? 'columns' : 'stack'">
@@ -203,7 +203,7 @@ async function submit(): Promise<void> {
         />
         <BFormRadioGroup v-model="mode" buttons :options="MODES" :aria-label="t('edit-page.how-to-write-it')" />
         <p v-if="!isEntry" class="soft">
-          {{ t('edit-page.this-tune-has-signs-that-only') }}
+          {{ t('edit-page.this-tune-has-marks-that-only') }}
         </p>
         <EntryPad v-if="mode === 'keys'" :pad="pad" :abc="text" />
         <AbcEditor v-else v-model="text" :notices="notices" :is-error="!isOk && text !== ''" />
@@ -221,10 +221,10 @@ async function submit(): Promise<void> {
         <h2>
           {{
             isOk
-              ? t('edit-page.this-is-how-it-reads')
+              ? t('edit-page.preview')
               : text === ''
                 ? t('edit-page.nothing-yet')
-                : t('edit-page.this-does-not-add-up-yet')
+                : t('edit-page.this-doesnt-add-up-yet')
           }}
         </h2>
         <BAlert v-if="shownNotices.length > 0" :variant="isOk ? 'warning' : 'danger'" :model-value="true" is-status>

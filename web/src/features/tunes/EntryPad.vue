@@ -55,7 +55,7 @@ const SIGNS: readonly { readonly key: string; readonly text: string; readonly la
   { key: ']', text: ':|', label: t('entry-pad.the-repeat-ends-with-the-last') },
   { key: 'Enter', text: t('entry-pad.line'), label: t('entry-pad.the-line-of-the-sheet-ends') },
   { key: 'ArrowLeft', text: '←', label: t('entry-pad.go-back') },
-  { key: 'ArrowRight', text: '→', label: t('entry-pad.go-on') },
+  { key: 'ArrowRight', text: '→', label: t('entry-pad.next') },
   { key: 'Backspace', text: 'Delete', label: t('entry-pad.take-the-last-note-away') },
 ];
 
@@ -179,7 +179,7 @@ function onKey(event: KeyboardEvent): void {
         class="grow"
         :model-value="entry.words"
         :label="t('entry-pad.words')"
-        :hint="t('entry-pad.a-syllable-for-each-note-gar')"
+        :hint="t('entry-pad.one-syllable-per-note-gar-den')"
         @update:model-value="pad.set({ ...entry, words: String($event) })"
       />
       <TextField

@@ -44,7 +44,7 @@ async function contentOf(ending: Ending): Promise<BlobPart | null> {
       ? await tuneWorker().engrave({ ...source, rows: null, counting: null, roomBelow: false })
       : await tuneWorker().exportTune(source, ending, props.backing?.feel ?? null);
   if (!made.ok) {
-    error.value = made.error[0]?.message ?? t('export-buttons.the-file-could-not-be-made');
+    error.value = made.error[0]?.message ?? t('export-buttons.the-file-couldnt-be-made');
     return null;
   }
   return 'svg' in made.value ? made.value.svg : new Uint8Array(made.value);

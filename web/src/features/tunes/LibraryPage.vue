@@ -45,7 +45,7 @@ const newNotes = computed(() =>
   offered(all.value, (row) => (row.newNotes.length === 1 ? row.newNotes : []), noteWords),
 );
 const readers = computed(() => [
-  { value: '', text: t('library-page.a-class-that-knows-nothing-yet') },
+  { value: '', text: t('library-page.a-class-of-beginners') },
   ...(classes.list ?? []).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const className = computed(() => classes.list?.find((each) => each.id === classId.value)?.name ?? null);
@@ -112,7 +112,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
         <div class="line mt-2">
           <BFormCheckbox v-model="filter.words">{{ t('library-page.with-words') }}</BFormCheckbox>
           <BFormCheckbox v-model="filter.duet">{{ t('library-page.duets') }}</BFormCheckbox>
-          <BFormCheckbox v-model="filter.archived">{{ t('library-page.archived-too') }}</BFormCheckbox>
+          <BFormCheckbox v-model="filter.archived">{{ t('library-page.include-archived') }}</BFormCheckbox>
         </div>
       </BCollapse>
     </BForm>

@@ -256,7 +256,7 @@ function label(use: NoteUse): string {
             v-model="way"
             class="auto way no-print"
             :options="wayOptions"
-            :aria-label="t('tune-page.way-into-the-tune')"
+            :aria-label="t('tune-page.ways-into-the-tune')"
           />
           <ScoreSheet
             :abc="way?.abc ?? info.abc"
@@ -312,7 +312,7 @@ function label(use: NoteUse): string {
         :info="info"
         :on="on"
         :length-words="page.schoolClass?.style.lengthWords ?? usualLengths()"
-        :for-whom="page.schoolClass?.name ?? t('tune-page.a-class-that-knows-nothing-yet')"
+        :for-whom="page.schoolClass?.name ?? t('tune-page.a-class-of-beginners')"
         class="no-print"
         :troubles="page.troubles"
         @point="pointed = $event"

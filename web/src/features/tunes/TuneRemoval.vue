@@ -79,7 +79,7 @@ async function restore(): Promise<void> {
         <BButton variant="danger" @click="remove">{{ t('tune-removal.archive') }}</BButton>
       </template>
       <template v-else>
-        <p>{{ t('tune-removal.nothing-uses-it-this-cannot-be') }}</p>
+        <p>{{ t('tune-removal.nothing-uses-it-this-cant-be') }}</p>
         <BButton variant="danger" @click="remove">{{ t('tune-removal.delete-for-good') }}</BButton>
       </template>
       <BAlert v-if="error !== null" variant="danger" :model-value="true">{{ error }}</BAlert>

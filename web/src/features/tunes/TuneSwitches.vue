@@ -16,7 +16,7 @@ const rows = defineModel<readonly NoteRow[]>('rows', { required: true });
 const counting = defineModel<Counting>('counting', { required: true });
 
 const COUNTING_WORDS: readonly { value: Counting; text: string }[] = [
-  { value: 'numbers', text: t('tune-switches.count-1-2') },
+  { value: 'numbers', text: t('tune-switches.count-1-2-2') },
   { value: 'ta', text: t('tune-switches.count-ta-ti-ti') },
   { value: 'beat-function', text: t('tune-switches.count-du-de') },
   { value: 'beat-position', text: t('tune-switches.count-ta-di') },

@@ -12,7 +12,7 @@ export const LENGTHS = [
   { value: '', text: 'any' },
   { value: 'short', text: t('library-filter.up-to-8-bars') },
   { value: 'middle', text: t('library-filter.9-to-16-bars') },
-  { value: 'long', text: t('library-filter.more-than-16') },
+  { value: 'long', text: t('library-filter.more-than-16-2') },
 ] as const;
 export type Length = (typeof LENGTHS)[number]['value'];
 

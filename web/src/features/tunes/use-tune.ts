@@ -90,7 +90,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     if (page.value !== open) return;
     info.value = read.ok ? read.value : null;
     ways.value = [];
-    if (!read.ok) error.value = failed(read.error[0]?.message ?? t('use-tune.the-tune-could-not-be-read'));
+    if (!read.ok) error.value = failed(read.error[0]?.message ?? t('use-tune.the-tune-couldnt-be-read'));
     else
       void tuneWorker()
         .waysIn(source, known)
@@ -120,8 +120,7 @@ export function useTune(address: Ref<TuneAddress>, instrumentId: Ref<string>) {
     page.value = next;
     await reread();
     const kept = await saveOwn(next);
-    if (kept instanceof ApiError)
-      error.value = failed(t('use-tune.this-is-not-saved-message', { message: kept.message }));
+    if (kept instanceof ApiError) error.value = failed(t('use-tune.not-saved-message', { message: kept.message }));
     else if (kept !== null && page.value?.tuneId === open.tuneId) page.value = { ...page.value, breathsVersion: kept };
   }
 
