@@ -178,7 +178,7 @@ describe('a small text that stands for very much', () => {
     expect([tune.status, health.status]).toEqual([400, 200]);
     expect(((await tune.json()) as Refusal).error.fields?.abc).toEqual({
       code: 'file',
-      words: expect.stringMatching(/at most \d+ fit\.$/) as string,
+      words: expect.stringMatching(/the limit is \d+\.$/) as string,
     });
   });
 

@@ -107,7 +107,7 @@ describe('the archive of a school', () => {
         { ...archive, terms: [{ ...archive.terms[0]!, startsOn: 'soon' }] },
         '"at":"terms.0.startsOn","problem":{"code":"not-date"}',
       ],
-      [{ ...archive, records: [stranger] }, 'records, row 1: its pupil is not among the pupils'],
+      [{ ...archive, records: [stranger] }, 'records, row 1: its pupil isn’t among the archive’s pupils'],
       [{ ...archive, tunes: [{ ...archive.tunes[0]!, abc: 'no tune' }, ...archive.tunes.slice(1)] }, ''],
     ] as const) {
       const answer = await send(body);
@@ -115,7 +115,7 @@ describe('the archive of a school', () => {
       expect(await wrongWith(answer)).toContain(sentence);
     }
     const twice = { ...archive, pupils: [...archive.pupils, archive.pupils[0]!] };
-    expect(await wrongWith(await send(twice))).toMatch(/^pupils, row \d+: its id are there twice/);
+    expect(await wrongWith(await send(twice))).toMatch(/^pupils, row \d+: duplicate id/);
     expect(await (await fresh.send('GET', '/api/classes', undefined, cookie)).json()).toEqual([]);
     const stairs = (await (await fresh.send('GET', '/api/staircases', undefined, cookie)).json()) as object[];
     expect(stairs).toHaveLength(7);

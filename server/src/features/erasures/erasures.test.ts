@@ -124,7 +124,7 @@ const NOT_FREE: readonly string[] = [
   ...['rate_limit.key'],
   ...['record_event.details', 'record_event.kind', 'record_event.outcome', 'record_event.remarks'],
   ...['recording.type'],
-  ...['school.name', 'school.note_colours', 'school.time_zone'],
+  ...['school.english', 'school.name', 'school.note_colours', 'school.time_zone'],
   ...['school_class.calendar_token', 'school_class.meetings'],
   ...['session.device', 'session.token_hash'],
   ...['setup_code.code'],

@@ -288,8 +288,8 @@ it('says who changed what, the latest first', async () => {
 
 it('the school gets another name and another clock', async () => {
   const put = async (body: object) => {
-    const { schoolVersion: version } = await get<Me>('/api/session');
-    return test.send('PUT', '/api/school', { version, ...body });
+    const { schoolVersion: version, english } = await get<Me>('/api/session');
+    return test.send('PUT', '/api/school', { version, english, ...body });
   };
   expect((await refused(await put({ name: '', timeZone: 'Moon/Crater' }))).fields).toEqual({
     name: { code: 'missing' },
@@ -299,7 +299,11 @@ it('the school gets another name and another clock', async () => {
   expect(await get<Me>('/api/session')).toMatchObject({ school: 'Osier School', timeZone: 'Europe/Oslo' });
   const [latest] = await get<ChangeLine[]>('/api/changes');
   expect(latest!.what).toEqual({ code: 'school-changed', fields: ['name', 'timeZone'] });
-  await put({ name: 'Osier Bridge School', timeZone: 'Europe/London' });
+  const english = { locale: 'en-US', pupils: 'student' };
+  await put({ name: 'Osier Bridge School', timeZone: 'Europe/London', english });
+  expect(await get<Me>('/api/session')).toMatchObject({ english });
+  const odd = { name: 'Osier Bridge School', timeZone: 'Europe/London', english: { locale: 'xx', pupils: 'pupil' } };
+  expect((await put(odd)).status).toBe(400);
 });
 
 describe('the first run', () => {

@@ -181,7 +181,7 @@ describe('results that hang on a step', () => {
     const without = changeOf(longer).steps.slice(0, -1);
     const refused = await put(longer, { steps: without });
     expect(refused.status).toBe(409);
-    expect((await problem(refused)).message).toContain('is where a pupil begins');
+    expect((await problem(refused)).message).toContain('is where a pupil starts');
     await test.orm.em.fork().nativeDelete(PupilEntity, { startStep: added.id });
     expect((await put(longer, { steps: without })).status).toBe(200);
   });
