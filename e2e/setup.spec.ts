@@ -137,7 +137,7 @@ test('an assistant comes by a link, hears pupils, and finds no page of the teach
   await expect(other.getByRole('heading', { level: 1, name: 'Classes' })).toBeVisible();
   await device.close();
   await page.goto(link);
-  await expect(page.getByRole('alert')).toContainText('used up or has run out');
+  await expect(page.getByRole('alert')).toContainText('has been used or has expired');
 });
 
 test('instruments are lent to a class in one go, taken back, cleaned and printed', async ({ page }) => {

@@ -351,7 +351,7 @@ export function fingeringMistake(request: HandoutRequest): Handout {
     t('note-work.find-the-mistake'),
     [
       section(t('note-work.find-the-mistake'), [
-        text(t('note-work.is-the-fingering-right-circle-yes'), 'lead'),
+        text(t('note-work.is-the-fingering-right-circle-the'), 'lead'),
         tiles(4, made),
       ]),
     ],

@@ -120,8 +120,8 @@ export default {
   'note-work.is-this-named': 'Is this {named}?',
   'note-work.yes': 'Yes',
   'note-work.find-the-mistake': 'Find the mistake',
-  'note-work.is-the-fingering-right-circle-yes':
-    'Is the fingering right? Circle yes or no. Fix the wrong ones with your pencil.',
+  'note-work.is-the-fingering-right-circle-the':
+    'Is the fingering right? Circle the word. Fix the wrong ones with your pencil.',
   'packets.all-for-title': 'All for “{title}”',
   'packets.the-tune': 'The tune',
   'packets.name-the-notes': 'Name the notes',
