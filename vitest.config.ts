@@ -6,7 +6,7 @@ import { defineConfig } from 'vitest/config';
 import { componentPlugins } from './web/vite.plugins.ts';
 
 /** Pure functions leave nothing behind: their files share a worker, and load what they test once. */
-const SHARED = { include: ['src/**/*.test.ts'], pool: 'threads', isolate: false, testTimeout: 60_000 } as const;
+const SHARED = { include: ['src/**/*.test.ts'], pool: 'threads' as const, isolate: false, testTimeout: 60_000 };
 
 const WEB = fileURLToPath(new URL('web', import.meta.url));
 
@@ -16,7 +16,7 @@ const PURE = readdirSync(join(WEB, 'src'), { recursive: true, encoding: 'utf8' }
   .map((file) => join('src', file))
   .filter((file) => readFileSync(join(WEB, file), 'utf8').startsWith('// @vitest-environment node'));
 
-function web(name: string, test: { include: string[]; exclude?: string[]; environment: string; isolate: boolean }) {
+function web(name: string, test: { include: string[]; exclude?: string[]; environment: string }) {
   return {
     plugins: [componentPlugins({ types: false })],
     test: { ...SHARED, name, root: 'web', setupFiles: [join(WEB, 'src/testing/own-modules.ts')], ...test },
@@ -34,9 +34,8 @@ export default defineConfig({
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },
       { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 60_000 } },
-      // What a store still sends when its file has ended must not reach the next one.
-      web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom', isolate: true }),
-      web('web without a page', { include: PURE, environment: 'node', isolate: false }),
+      web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom' }),
+      web('web without a page', { include: PURE, environment: 'node' }),
       {
         test: {
           name: 'server',

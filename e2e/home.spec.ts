@@ -136,7 +136,10 @@ test('axe finds nothing in the practice room and on its teacher’s page', async
   const { slip } = await slipOf(page);
   await page.goto('/classes');
   await openClass(page, '4 Plover');
-  await page.getByRole('navigation', { name: 'Pages of 4 Plover' }).getByRole('link', { name: 'Home' }).click();
+  await page
+    .getByRole('navigation', { name: 'Pages of 4 Plover' })
+    .getByRole('link', { name: 'Practice room' })
+    .click();
   await expect(page.getByRole('heading', { name: 'Slips' })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: /^Make \d+ slips?$/ }).click();

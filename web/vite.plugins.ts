@@ -25,8 +25,11 @@ export function componentPlugins({ types }: { types: boolean }): PluginOption[] 
   ];
 }
 
+/** A catalogue's function, by the name and the file that a module imports it from. */
+const SAYS = /import \{ (t|counted) \} from ["']([^"']*messages\.ts)["']/g;
+
 /** `t('key'` in a module's script, or what a template's compiler makes of it. */
-const SAID = /(?:_unref\(t\)|\$setup\.t|\bt)\(\s*(['"])([\w-]+\.[\w-]+)\1/g;
+const said = (name: string): RegExp => new RegExp(`(?:_unref\\(${name}\\)|\\b${name})\\(\\s*(['"])([\\w.-]+)\\1`, 'g');
 
 /**
  * Puts each message where it is said: a screen loads its own words and no catalogue, and the braces and plurals are read
@@ -36,14 +39,16 @@ export function builtMessages(): Plugin {
   return {
     name: 'built-messages',
     async transform(code, id) {
-      const home = /import \{ t \} from ["']([^"']*messages\.ts)["']/.exec(code);
-      if (home === null) return null;
-      const words = await catalogueOf(join(dirname(id.split('?')[0]!), home[1]!));
-      const built = code.replace(SAID, (call, _quote: string, key: string) => {
-        const message = words[key];
-        if (message === undefined) return call;
-        return `sayBuilt(${JSON.stringify(build(message))}`;
-      });
+      const imports = [...code.matchAll(SAYS)];
+      if (imports.length === 0) return null;
+      let built = code;
+      for (const [, name, file] of imports) {
+        const words = await catalogueOf(join(dirname(id.split('?')[0]!), file!));
+        built = built.replace(said(name!), (call, _quote: string, key: string) => {
+          const message = words[key];
+          return message === undefined ? call : `sayBuilt(${JSON.stringify(build(message))}`;
+        });
+      }
       return { code: `import { sayBuilt } from '@escalier/messages/built';\n${built}`, map: null };
     },
   };

@@ -65,9 +65,9 @@ function speaking(argv: readonly string[]): readonly string[] {
     setEnglish(USUAL_ENGLISH);
     return argv;
   }
-  const chosen = LOCALES.find((each) => each === argv[at + 1]);
-  if (chosen === undefined)
-    throw new BadInput(t('escalier.no-such-locale', { word: argv[at + 1] ?? '', list: LOCALES.join(', ') }));
+  const word = argv[at + 1]?.replace(/^--.*/, '') ?? '';
+  const chosen = LOCALES.find((each) => each === word);
+  if (chosen === undefined) throw new BadInput(t('escalier.no-such-locale', { word, list: LOCALES.join(', ') }));
   setEnglish({ locale: chosen, pupils: chosen === 'en-US' ? 'student' : 'pupil' });
   return argv.toSpliced(at, 2);
 }

@@ -69,7 +69,7 @@ function checked(content: unknown, index: number | null): ClassFile {
   const where = [...(index === null ? [] : [index]), ...issue!.path].join('.');
   throw new BadInput(
     t('forecast.the-class-cannot-be-read-value', {
-      value: where === '' ? '' : ` at ${where}`,
+      place: where === '' ? '' : ` at ${where}`,
       message: issue!.message,
     }),
   );

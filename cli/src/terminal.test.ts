@@ -58,3 +58,26 @@ describe('help', () => {
     expect((await escalier(['constructor'])).err).toContain('There is no command "constructor"');
   });
 });
+
+describe('the English of the terminal', () => {
+  const goose = join(TUNES, 'goose-walk.abc');
+
+  it('is British, and American with --locale, wherever it stands', async () => {
+    expect((await escalier(['read', goose])).out).toContain('Learn 5 bars of 8');
+    expect((await escalier(['read', goose, '--locale', 'en-US'])).out).toContain('Learn 5 measures of 8');
+    expect((await escalier(['--locale', 'en-US', 'read', goose])).out).toContain('Breathe after measure 2');
+    // The next call speaks as usual.
+    expect((await escalier(['read', goose])).out).toContain('Breathe after bar 2');
+  });
+
+  it('is one that Escalier speaks', async () => {
+    expect(await escalier(['read', goose, '--locale', 'xx'])).toEqual({
+      code: 1,
+      out: '',
+      err: '"xx" is not a locale. Known: en-GB, en-US.',
+    });
+    expect((await json('read', goose, '--locale')).error).toEqual({
+      message: '"" is not a locale. Known: en-GB, en-US.',
+    });
+  });
+});

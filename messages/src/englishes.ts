@@ -1,6 +1,6 @@
 import type { English } from './locale.ts';
 
-/** British words and what an American teacher says; the first letter keeps its size. */
+/** British words and what an American teacher says; a capital stays a capital. */
 const AMERICAN: readonly (readonly [RegExp, string])[] = [
   [/\ba(?= quaver)/gi, 'an'],
   [/\bdemisemiquaver(?= rest|-rest)/gi, 'thirty-second'],
@@ -17,7 +17,8 @@ const AMERICAN: readonly (readonly [RegExp, string])[] = [
   [/\bsemibreve/gi, 'whole note'],
   [/\bbar(?=s?\b)(?![ -]?(?:line|code|chart))/gi, 'measure'],
   [/\bmetre(?=s?\b)/gi, 'time signature'],
-  [/\b(centi|milli)metre/gi, '$1meter'],
+  [/\bcentimetre/gi, 'centimeter'],
+  [/\bmillimetre/gi, 'millimeter'],
   [/\bcolour/gi, 'color'],
   [/\bpractis/gi, 'practic'],
   [/\blicence/gi, 'license'],
@@ -39,33 +40,33 @@ const AMERICAN: readonly (readonly [RegExp, string])[] = [
 
 const STUDENTS: readonly (readonly [RegExp, string])[] = [[/\bpupil/gi, 'student']];
 
+const made = new Map<string, string>();
+
 /** Text as a school speaks; the words of a value that is put in later are not touched. */
 export function wordsIn({ locale, pupils }: English, text: string): string {
-  const american = locale === 'en-US' ? replaced(text, AMERICAN) : text;
-  return pupils === 'student' ? replaced(american, STUDENTS) : american;
+  if (locale === 'en-GB' && pupils === 'pupil') return text;
+  const key = `${locale} ${pupils} ${text}`;
+  let found = made.get(key);
+  if (found === undefined) {
+    const american = locale === 'en-US' ? replaced(text, AMERICAN) : text;
+    made.set(key, (found = pupils === 'student' ? replaced(american, STUDENTS) : american));
+  }
+  return found;
 }
 
 function replaced(text: string, words: typeof AMERICAN): string {
   return words.reduce(
     (said, [from, word]) =>
-      said.replace(from, (found: string, ...groups: unknown[]) => {
-        const whole = typeof groups[0] === 'string' ? word.replace('$1', groups[0]) : word;
-        return found[0] === found[0]!.toUpperCase() ? whole[0]!.toUpperCase() + whole.slice(1) : whole;
-      }),
+      said.replace(from, (found: string) =>
+        found[0] === found[0]!.toUpperCase() ? word[0]!.toUpperCase() + word.slice(1) : word,
+      ),
     text,
   );
 }
 
-const made = new Map<string, string>();
-
 /** A message as a school speaks: the names in its braces stay. */
-export function messageIn(english: English, message: string): string {
-  if (english.locale === 'en-GB' && english.pupils === 'pupil') return message;
-  const key = `${english.locale} ${english.pupils} ${message}`;
-  let found = made.get(key);
-  if (found === undefined) {
-    const parts = message.split(/(\{[^}]*\})/).map((part) => (part.startsWith('{') ? part : wordsIn(english, part)));
-    made.set(key, (found = parts.join('')));
-  }
-  return found;
-}
+export const messageIn = (english: English, message: string): string =>
+  message
+    .split(/(\{[^}]*\})/)
+    .map((part) => (part.startsWith('{') ? part : wordsIn(english, part)))
+    .join('');

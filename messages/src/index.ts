@@ -1,5 +1,6 @@
 import { say } from './say.ts';
 
+export { listWords } from './list.ts';
 export {
   english,
   inEnglish,
@@ -13,9 +14,11 @@ export {
 } from './locale.ts';
 
 /** Names in braces: "{n} of {total}" has `n` and `total`. */
-type Slots<M> = M extends `${string}{${infer Name}}${infer Rest}`
-  ? (Name extends `'${string}` ? never : Name) | Slots<Rest>
+type Braces<M> = M extends `${string}{${infer Name}}${infer Rest}`
+  ? (Name extends `'${string}` ? never : Name) | Braces<Rest>
   : never;
+/** What a message has to be told: its braces, and of how many it speaks where one and many differ. */
+type Slots<M> = Braces<M> | (M extends `${string} | ${string}` ? 'n' : never);
 type Catalogue = Readonly<Record<string, string>>;
 
 /** Says a message of its catalogue. */

@@ -61,19 +61,18 @@ export function capacity(request: CapacityRequest): Capacity {
       t('capacity.who-tune-tune-s-value-talks', {
         who,
         tune,
-        value: changeover > 0 ? t('capacity.change-changeover-s', { changeover }) : '',
+        change: changeover > 0 ? t('capacity.change-changeover-s', { changeover }) : '',
         talks,
         secondsPerTurn,
       }),
       t('capacity.when-minutes-min-minutes2-s-seconds', {
+        n: turns,
         when,
         minutes,
-        minutes2: minutes * 60,
+        seconds: minutes * 60,
         secondsPerTurn,
-        turns,
-        value: turns === 1 ? 'turn' : 'turns',
-        value2: size > 1 ? ` × ${size}` : '',
-        turns2: turns * size,
+        perGroup: size > 1 ? ` × ${size}` : '',
+        pupils: turns * size,
       }),
       ...(lessons === null
         ? []

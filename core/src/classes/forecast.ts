@@ -13,11 +13,11 @@ import { stepRules, type ClassOnDay } from './class-view.ts';
 export interface ForecastSettings {
   /** Pupils who can be heard in a lesson, as the class plans it. */
   readonly perLesson: number;
-  /** So many times as many hearings as before, for trying out; 1 unless it says so. */
+  /** Hearing-rate multiplier for future lessons, for trying out; default 1. */
   readonly turns?: number;
-  /** Only so many lessons are known, to look back at what would have been said then; all that have been unless it says so. */
+  /** Lessons to take as known, to look back at an earlier forecast; default all taught so far. */
   readonly known?: number;
-  /** Only so many lessons ahead; to the end of the term unless it says so. */
+  /** Lessons to forecast; default the rest of the term. */
   readonly ahead?: number;
   readonly runs?: number;
 }

@@ -1,3 +1,4 @@
+import { listWords } from '@escalier/messages';
 import {
   eventsLength,
   equal,
@@ -43,13 +44,10 @@ export function irregularNotice(tune: Tune): readonly (Notice & { readonly barIn
   const message =
     others.length === 0
       ? t('repair.message-kept-as-it-is', { message: first.message })
-      : t('repair.bars-in-dont-match-their-time', { in: inWords(bars.map(({ bar }) => bar ?? 0)) });
+      : t('repair.bars-in-dont-match-their-time', {
+          in: listWords([...new Set(bars.map(({ bar }) => String(bar ?? 0)))]),
+        });
   return [{ bar: first.bar, message, barIndex: first.index ?? 0 }];
-}
-
-function inWords(numbers: readonly number[]): string {
-  const distinct = [...new Set(numbers)].map(String);
-  return distinct.length === 1 ? distinct[0]! : `${distinct.slice(0, -1).join(', ')} and ${distinct.at(-1)}`;
 }
 
 function fits(part: Part, lead: Part, leftOut: LeftOut[]): boolean {

@@ -54,7 +54,10 @@ export function beltSlips(request: HandoutRequest): Handout {
     return {
       ...PLAIN_TILE,
       label: pupil.name,
-      caption: `${beltName(belt)} belt${step === undefined ? '' : `: “${step.title}”`}`,
+      caption: t('class-papers.belt-name-belt-value', {
+        beltName: beltName(belt),
+        tune: step === undefined ? '' : `: “${step.title}”`,
+      }),
     };
   });
   return handout('belt-slips', t('class-papers.belt-slips'), [

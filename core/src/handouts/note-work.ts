@@ -99,7 +99,7 @@ export function noteDraw(request: HandoutRequest): Handout {
   const key = asked.map(({ note, times }, index): Answer => ({
     number: index + 1,
     question: t('note-work.draw-times-named', { times, named: named(request, note) }),
-    answer: `${times} notes ${staffPlace(staffStep(note))}`,
+    answer: t('note-work.times-notes-staff-place', { times, staffPlace: staffPlace(staffStep(note)) }),
     facts: { note: pitchName(note), times, step: staffStep(note) },
   }));
   const made = asked.map(({ note, times }, index): Tile => ({

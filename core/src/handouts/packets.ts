@@ -94,7 +94,7 @@ export function booklet(request: HandoutRequest): Handout {
     return made;
   });
   const title = t('packets.our-value-book', {
-    value: request.on.family === 'recorder' ? 'recorder' : t('packets.tin-whistle'),
+    instrument: request.on.family === 'recorder' ? 'recorder' : t('packets.tin-whistle'),
   });
   const cover = section(
     schoolClass.name,

@@ -1,4 +1,4 @@
-import { listWords } from '../words/index.ts';
+import { listWords } from '@escalier/messages';
 import { LETTERS, type LetterId } from './letters.ts';
 import { NoHandout, said, type HandoutPupil, type HandoutRequest } from './request.ts';
 import { beltName, stepOfClass } from './steps.ts';
@@ -27,7 +27,7 @@ export function fieldsOf(request: HandoutRequest, pupil: HandoutPupil): Fields {
     teacher,
     tune: step?.title ?? '',
     notes: notes.length === 0 ? t('templates.none-this-time') : listWords(notes),
-    steps: count === 1 ? t('templates.1-step') : `${count} steps`,
+    steps: count === 1 ? t('templates.1-step') : t('templates.count-steps', { count }),
     belt: last === undefined ? '' : beltName(last.belt),
   };
 }

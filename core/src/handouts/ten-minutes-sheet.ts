@@ -63,7 +63,7 @@ function partBlocks(request: HandoutRequest, part: HomePart, number: number): re
     (name) => said(request, name),
     () => tune.title,
   );
-  const minutes = MINUTES[part.minutes] ?? `${part.minutes} minutes`;
+  const minutes = MINUTES[part.minutes] ?? t('ten-minutes-sheet.minutes-minutes', { minutes: part.minutes });
   const words = [text(`${number}. ${title} – ${minutes}`, 'head'), text(paperWords(part) ?? say)];
   if (part.kind === 'warm-up' || part.kind === 'hard-spot')
     return [...words, { kind: 'music', music: plainMusic(request, part.sheet, { rows: rowsOf(request) }) }];

@@ -7,14 +7,14 @@ export interface ForecastRequest {
   readonly lessonsLeft: number;
   /** Pupils who can be heard in a lesson to come. */
   readonly heardPerLesson: number;
-  /** So many times as many hearings in a lesson to come as in those that have been; 1 unless it says so. */
+  /** Hearing-rate multiplier for future lessons; default 1. */
   readonly turns?: number;
   readonly pupils: readonly HeardPupil[];
   readonly runs: number;
   readonly seed: number;
 }
 
-/** Of a hundred courses so many stay at or below each: ten, fifty, ninety. */
+/** The 10th, 50th and 90th percentile of all simulated terms. */
 export interface Band {
   readonly p10: number;
   readonly p50: number;

@@ -1,9 +1,9 @@
 /** How a class has been heard so far, by lesson, step and outcome. */
 export interface HeardPupil {
   readonly id: string;
-  /** The step that the pupil began at, 1 unless it says so; those below count as passed. */
+  /** The pupil's first step, default 1; steps below it count as passed. */
   readonly startStep?: number;
-  /** The first lesson that the pupil was there, 1 unless it says so. */
+  /** The pupil's first lesson, default 1. */
   readonly sinceLesson?: number;
   readonly results: readonly {
     /** Counted from 1. */

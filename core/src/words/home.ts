@@ -1,9 +1,10 @@
+import { listWords } from '@escalier/messages';
 import type { HomePart } from '../home/index.ts';
 import type { Listened, Reason } from '../listening/index.ts';
 import { pitchIn, pitchName } from '../music/index.ts';
 import { describeMove, NUMBERS } from './moves.ts';
 import type { ListeningSpeech } from './listening.ts';
-import { capital, listWords, type NoteNamer } from './stairs.ts';
+import { capital, type NoteNamer } from './stairs.ts';
 import { barRange } from './teaching.ts';
 import { t } from './messages.ts';
 
@@ -21,7 +22,7 @@ export function homePartWords(part: HomePart, say: NoteNamer, titleOf: (tune: nu
       return { title: t('home.warm-up'), say: t('home.listen-then-play-it-back') };
     case 'hard-spot':
       return {
-        title: `${say(part.hardest.from)} to ${say(part.hardest.to)}`,
+        title: t('home.say-to-say2', { say: say(part.hardest.from), say2: say(part.hardest.to) }),
         say: t('home.sentence-finger-it-silently-then-play', { sentence: sentence(describeMove(part.hardest.move)) }),
       };
     case 'piece':

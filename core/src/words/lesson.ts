@@ -1,8 +1,9 @@
+import { listWords } from '@escalier/messages';
 import type { LengthWords } from '../music/index.ts';
 import type { Block, BlockKind, BlockWhy, FeelId, HearingSlot, OthersWork, RungRun } from '../lesson/index.ts';
 import { RUNGS, type RungId } from '../practice/index.ts';
 import { QUEUE_REASONS, type GoOnAnswer, type QueueReason } from '../records/index.ts';
-import { listWords, sayNote, type NoteNamer } from './stairs.ts';
+import { sayNote, type NoteNamer } from './stairs.ts';
 import { barRange, timesWords } from './teaching.ts';
 import { elementWords } from './tunes.ts';
 import { t } from './messages.ts';
@@ -118,7 +119,7 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
         weak === undefined
           ? t('lesson.the-notes-of-the-step')
           : weak.kind === 'move'
-            ? `${say(weak.from)} to ${say(weak.to)}`
+            ? t('lesson.say-to-say2', { say: say(weak.from), say2: say(weak.to) })
             : weak.kind === 'note'
               ? say(weak.note)
               : elementWords(weak.element, lengths);
@@ -147,7 +148,7 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
     case 'together':
       return [
         t('lesson.play-value-with-the-backing', {
-          value: tune === '' ? t('lesson.what-the-class-likes') : `“${tune}”`,
+          tune: tune === '' ? t('lesson.what-the-class-likes') : `“${tune}”`,
         }),
       ];
     case 'close':
@@ -211,7 +212,10 @@ const MOST_NAMES = 4;
 /** "Ann, Ben, Cy and 9 more" */
 function shortList(names: readonly string[]): string {
   if (names.length <= MOST_NAMES) return listWords(names);
-  return listWords([...names.slice(0, MOST_NAMES - 1), `${names.length - MOST_NAMES + 1} more`]);
+  return listWords([
+    ...names.slice(0, MOST_NAMES - 1),
+    t('lesson.names-count-more', { namesCount: names.length - MOST_NAMES + 1 }),
+  ]);
 }
 
 export function othersWords({ group, pupilIds, does }: OthersWork, speech: LessonSpeech): string {
@@ -241,14 +245,14 @@ export function goOnWords({ rule, goOn, passed, heard, of, missing }: GoOnAnswer
         passed,
         of,
         share: rule.share,
-        value: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
+        missing: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
       });
     case 'heard':
       return t('lesson.start-heard-of-of-heard-you', {
         start,
         heard,
         of,
-        value: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
+        missing: goOn ? '' : t('lesson.missing-more-to-go', { missing }),
       });
     case 'own':
       return t('lesson.start-you-decide-passed-of-of', { start, passed, of });
@@ -258,10 +262,7 @@ export function goOnWords({ rule, goOn, passed, heard, of, missing }: GoOnAnswer
 /** What becomes of those who have not passed when the class goes on; null when all have. */
 export function leftBehindWords({ goOn, behind }: GoOnAnswer, nameOf: (id: string) => string): string | null {
   if (!goOn || behind.length === 0) return null;
-  return t('lesson.list-value-not-passed-yet-hear', {
-    list: listWords(behind.map(nameOf)),
-    value: behind.length === 1 ? 'has' : 'have',
-  });
+  return t('lesson.list-value-not-passed-yet-hear', { n: behind.length, list: listWords(behind.map(nameOf)) });
 }
 
 /** One part of a lesson for somebody who does not play. */

@@ -1,7 +1,8 @@
+import { listWords } from '@escalier/messages';
 import { pitchIn, pitchName, type Tune } from '../music/index.ts';
 import type { Instrument } from '../instruments/index.ts';
 import type { Listened, Reason, SoundKind, Unclear, WavProblem } from '../listening/index.ts';
-import { capital, listWords, type NoteNamer } from './stairs.ts';
+import { capital, type NoteNamer } from './stairs.ts';
 import { timesWords } from './teaching.ts';
 import { t } from './messages.ts';
 
@@ -81,21 +82,32 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
         : t('listening.leaves-out-bars-bar-to-bar2', { bar: barOf(reason.from), bar2: barOf(reason.to) });
     case 'wrong':
       return t('listening.name-played-as-name2-bars', {
-        name: name(reason.asked, reason.at[0]!),
-        name2: name(reason.came, reason.at[0]!),
+        written: name(reason.asked, reason.at[0]!),
+        played: name(reason.came, reason.at[0]!),
         bars: bars(reason.at),
       });
     case 'missed':
-      return `${reason.at.length === 1 ? t('listening.a-note-is') : t('listening.at-count-notes-are', { atCount: reason.at.length })} missing ${bars(reason.at)}`;
+      return t('listening.t-missing-bars', {
+        notes:
+          reason.at.length === 1
+            ? t('listening.a-note-is')
+            : t('listening.at-count-notes-are', { atCount: reason.at.length }),
+        bars: bars(reason.at),
+      });
     case 'extra':
       return t('listening.value-too-many-bars', {
-        value: reason.before.length === 1 ? t('listening.one-note') : `${reason.before.length} notes`,
+        notes:
+          reason.before.length === 1
+            ? t('listening.one-note')
+            : t('listening.before-count-notes', { beforeCount: reason.before.length }),
         bars: bars(reason.before),
       });
     case 'slurred':
       return t('listening.not-tongued-again-bars', { bars: bars(reason.at) });
     case 'squeaks':
-      return reason.count === 1 ? t('listening.squeaks-once') : `squeaks ${timesWords(reason.count)}`;
+      return reason.count === 1
+        ? t('listening.squeaks-once')
+        : t('listening.squeaks-times', { times: timesWords(reason.count) });
     case 'sharp':
       return t('listening.too-much-breath-bars', { bars: bars(reason.at) });
     case 'weak':
@@ -120,7 +132,7 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
     case 'out-of-tune':
       return t('listening.number-cents-too-value-throughout', {
         number: Math.abs(Math.round(reason.cents)),
-        value: reason.cents > 0 ? 'high' : 'low',
+        direction: reason.cents > 0 ? 'high' : 'low',
       });
   }
 }
@@ -128,12 +140,12 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
 function movedWords(semitones: number): string {
   if (semitones % 12 === 0)
     return t('listening.all-value-too-value2', {
-      value: Math.abs(semitones) === 12 ? t('listening.an-octave') : t('listening.two-octaves'),
-      value2: semitones > 0 ? 'high' : 'low',
+      interval: Math.abs(semitones) === 12 ? t('listening.an-octave') : t('listening.two-octaves'),
+      direction: semitones > 0 ? 'high' : 'low',
     });
   return t('listening.all-number-semitones-too-value-a', {
     number: Math.abs(semitones),
-    value: semitones > 0 ? 'high' : 'low',
+    direction: semitones > 0 ? 'high' : 'low',
   });
 }
 

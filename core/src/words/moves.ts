@@ -36,7 +36,9 @@ function singleFinger(move: Move): string {
 
 function inWords(count: number, one: string, many: string): string {
   if (count === 0) return '';
-  return count === 1 ? t('moves.one-finger-one', { one }) : `${NUMBERS[count] ?? count} fingers ${many}`;
+  return count === 1
+    ? t('moves.one-finger-one', { one })
+    : t('moves.numbers-fingers-many', { numbers: NUMBERS[count] ?? count, many });
 }
 
 const COST_WORDS: Readonly<Record<CostReason, string>> = {

@@ -11,22 +11,15 @@ export function bridgeWords({ from, move }: Bridge): string {
 function change(move: Bridge['move']): string {
   const { lands, lifts, shades, thumb, registerChange } = move;
   const breath = move.to.register > move.from.register ? t('notes.more-breath') : t('notes.less-breath');
-  if (move.kind === 'none') return registerChange ? `and ${breath}` : t('notes.and-the-same-fingers');
+  if (move.kind === 'none')
+    return registerChange ? t('notes.and-breath-2', { breath }) : t('notes.and-the-same-fingers');
   const withBreath = registerChange && !thumb ? t('notes.and-breath', { breath }) : '';
   if (lands + shades === 0 && lifts === 1 && thumb) return t('notes.without-the-thumb');
   if (lifts + shades === 0)
-    return t('notes.and-numbers-more-value-with-breath', {
-      numbers: NUMBERS[lands]!,
-      value: lands === 1 ? 'finger' : 'fingers',
-      withBreath,
-    });
+    return t('notes.and-numbers-more-value-with-breath', { n: lands, numbers: NUMBERS[lands]!, withBreath });
   if (lands + shades === 0)
-    return t('notes.and-numbers-value-fewer-with-breath', {
-      numbers: NUMBERS[lifts]!,
-      value: lifts === 1 ? 'finger' : 'fingers',
-      withBreath,
-    });
-  return `but ${describeMove(move)}`;
+    return t('notes.and-numbers-value-fewer-with-breath', { n: lifts, numbers: NUMBERS[lifts]!, withBreath });
+  return t('notes.but-move', { move: describeMove(move) });
 }
 
 /** "Starts on B, not on G." */

@@ -1,3 +1,4 @@
+import { listWords } from '@escalier/messages';
 import { nameNote, type Instrument, type Naming } from '../instruments/index.ts';
 import {
   metreText,
@@ -10,7 +11,7 @@ import {
   type Tune,
   type TuneEvent,
 } from '../music/index.ts';
-import { listWords, sayNote } from './stairs.ts';
+import { sayNote } from './stairs.ts';
 import { t } from './messages.ts';
 
 /** How a sheet is read aloud. */
@@ -31,7 +32,7 @@ export function sheetWords(tune: Tune, speech: SheetSpeech): readonly string[] {
     t('sheet.metre-time-last-value', {
       metre: metreText(metre),
       last,
-      value: last === 1 ? t('bar.bar') : t('bar.bars'),
+      bars: last === 1 ? t('bar.bar') : t('bar.bars'),
     }),
     ...tune.bars.map((bar, index) => {
       const music = tune.parts.map(({ bars }) => eventWords(bars[index]!, bar.key, speech)).join('; second part: ');
@@ -44,8 +45,8 @@ function eventWords(events: readonly TuneEvent[], key: Key, speech: SheetSpeech)
   return events
     .map((event) => {
       const length = valueWords(event.value, speech.lengths);
-      if (event.kind === 'rest') return `${length.replace(/ note(?= |$)/, '')} rest`;
-      const other = event.or === null ? '' : ` or ${nameOf(event.or, key, speech)}`;
+      if (event.kind === 'rest') return t('sheet.replace-rest', { length: length.replace(/ note(?= |$)/, '') });
+      const other = event.or === null ? '' : t('sheet.or-name', { name: nameOf(event.or, key, speech) });
       return `${nameOf(event.pitch, key, speech)}${other} ${length}${event.tied ? t('sheet.held-over') : ''}`;
     })
     .join(', ');

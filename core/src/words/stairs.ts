@@ -1,3 +1,4 @@
+import { listWords } from '@escalier/messages';
 import { parsePitch, type LengthWords } from '../music/index.ts';
 import type {
   Against,
@@ -10,7 +11,7 @@ import type {
 } from '../staircase/index.ts';
 import { NUMBERS } from './moves.ts';
 import { elementWords, signWords } from './tunes.ts';
-import { t } from './messages.ts';
+import { t } from './stairs-messages.ts';
 
 /** How a class says a written note such as `F#4`. */
 export type NoteNamer = (name: string) => string;
@@ -29,12 +30,6 @@ export const sayNote: NoteNamer = (name) => {
   const height = pitch.octave >= 5 ? 'high ' : pitch.octave === 4 && ['C', 'D'].includes(pitch.letter) ? 'low ' : '';
   return `${height}${pitch.letter}${SIGNS[String(pitch.alter)] ?? ''}`;
 };
-
-/** "E, G and A" */
-export function listWords(things: readonly string[]): string {
-  if (things.length < 2) return things.join('');
-  return `${things.slice(0, -1).join(', ')} and ${things.at(-1)!}`;
-}
 
 export interface Advice {
   readonly text: string;
@@ -59,9 +54,9 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
     case 'early-note':
       return {
         text: t('stairs.uses-say-before-list-value-been', {
+          n: finding.before.length,
           say: say(finding.note),
           list: listWords(finding.before.map(say)),
-          value: finding.before.length === 1 ? 'has' : 'have',
         }),
         remedy: t('stairs.move-this-step-later-or-teach', { say: say(finding.before[0]!) }),
       };
@@ -120,8 +115,8 @@ export function findingWords(finding: Finding, say: NoteNamer = sayNote, lengths
     case 'not-on-instrument':
       return {
         text: t('stairs.list-value-not-on-the-instrument', {
+          n: finding.notes.length,
           list: listWords(finding.notes.map(say)),
-          value: finding.notes.length === 1 ? 'is' : 'are',
         }),
         remedy: t('stairs.transpose-the-tune-or-use-another'),
       };
@@ -182,7 +177,7 @@ export function problemWords(problem: RuleProblem, titleOf: (id: string) => stri
       return {
         text: t('stairs.only-fitting-value-this-order-of', {
           fitting: problem.fitting,
-          value: problem.fitting === 1 ? t('stairs.tune-fits') : t('stairs.tunes-fit'),
+          tunesFit: problem.fitting === 1 ? t('stairs.tune-fits') : t('stairs.tunes-fit'),
           steps: problem.steps,
         }),
         remedy: t('stairs.plan-fewer-steps-add-notes-to'),
@@ -200,7 +195,7 @@ export function pinWords(pin: Pin, titleOf: (id: string) => string = (id) => id)
     case 'by':
       return t('stairs.title-by-step-step', { title, step: pin.step });
     case 'never':
-      return `${title} never`;
+      return t('stairs.title-never', { title });
     case 'before':
       return t('stairs.title-before-title2', { title, title2: titleOf(pin.then) });
   }
@@ -227,7 +222,10 @@ export function whyWords(
   ];
   for (const { note, steps } of why.again) {
     const count = news.notes.find((each) => each.name === note)?.count ?? 0;
-    const often = `${capital(say(note))} comes ${count === 1 ? 'once' : `${count} times`}`;
+    const often = t('stairs.capital-comes-value', {
+      capital: capital(say(note)),
+      when: count === 1 ? 'once' : t('stairs.count-times', { count }),
+    });
     sentences.push(
       steps.length === 0 ? `${often}.` : t('stairs.often-and-again-in-steps', { often, steps: stepsWords(steps) }),
     );
@@ -263,11 +261,13 @@ export function againstWords(part: Against): string {
 }
 
 function stepsWords(steps: readonly number[]): string {
-  return steps.length === 1 ? `step ${steps[0]!}` : `steps ${listWords(steps.map(String))}`;
+  return steps.length === 1 ? `step ${steps[0]!}` : t('stairs.steps-list', { list: listWords(steps.map(String)) });
 }
 
 function lessonWords(lessons: number): string {
-  return lessons === 1 ? t('stairs.one-lesson') : `${capital(NUMBERS[lessons] ?? String(lessons))} lessons`;
+  return lessons === 1
+    ? t('stairs.one-lesson')
+    : t('stairs.capital-lessons', { capital: capital(NUMBERS[lessons] ?? String(lessons)) });
 }
 
 export function capital(text: string): string {
@@ -275,7 +275,8 @@ export function capital(text: string): string {
 }
 
 /** "a result", "3 results" */
-export const resultsWords = (count: number): string => (count === 1 ? t('stairs.a-result') : `${count} results`);
+export const resultsWords = (count: number): string =>
+  count === 1 ? t('stairs.a-result') : t('stairs.count-results', { count });
 
 /** Why a step stays, and what to do instead: after "Step 2, “Doorbell”,". */
 export function staysWords(why: StaysBecause): string {

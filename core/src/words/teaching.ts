@@ -21,7 +21,7 @@ const TIMES = ['', 'once', 'twice'];
 
 /** "twice", "4 times". */
 export function timesWords(times: number): string {
-  return TIMES[times] ?? `${times} times`;
+  return TIMES[times] ?? t('teaching.times-times', { times });
 }
 
 /** Why a piece is taught here, so often. Notes keep their computed names (`A4`, `F#4`). */
@@ -76,7 +76,7 @@ export function figureWords({ kind, count, oddOneOut }: Figure): string {
       ? ''
       : t('teaching.bars-value-differently', {
           bars: barRange(oddOneOut.bars),
-          value:
+          verb:
             oddOneOut.bars[0] === oddOneOut.bars[1]
               ? t('teaching.starts-the-same-and-ends')
               : t('teaching.start-the-same-and-end'),

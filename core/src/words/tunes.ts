@@ -42,21 +42,17 @@ export function elementWords(id: string, words: LengthWords): string {
   const dots = dotted === undefined ? 0 : dotted === 'dotted-' ? 1 : 2;
   const tuplet = group === undefined ? null : { actual: Number(group), normal: 2 };
   const text = valueWords({ base: base as NoteValue['base'], dots, tuplet }, words);
-  return kind === 'rest' ? `${text.replace(/ note$/, '')} rest` : text;
+  return kind === 'rest' ? t('tunes.replace-rest', { length: text.replace(/ note$/, '') }) : text;
 }
 
 /** "key signature of one sharp", "3/4", "repeat": a sign in words. */
 export function signWords(id: string): string {
   const [kind, detail = ''] = id.split(' ');
-  if (kind === 'metre') return `${detail} time`;
+  if (kind === 'metre') return t('tunes.detail-time', { detail });
   if (kind === 'dynamic') return detail;
   if (kind !== 'key') return id;
   const count = Math.abs(Number(detail));
-  return t('tunes.key-signature-of-count-value-value2', {
-    count,
-    value: Number(detail) > 0 ? 'sharp' : 'flat',
-    value2: count === 1 ? '' : 's',
-  });
+  return t('tunes.key-signature-of-count-value-value2', { n: count, sign: Number(detail) > 0 ? 'sharp' : 'flat' });
 }
 
 const INTERVALS = [
@@ -78,12 +74,12 @@ const INTERVALS = [
 /** "down a tone": a shift as it is said. */
 export function shiftWords(semitones: number): string {
   if (semitones === 0) return t('tunes.as-it-stands');
-  return `${semitones > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(semitones)] ?? `${Math.abs(semitones)} semitones`}`;
+  return `${semitones > 0 ? 'up' : 'down'} ${INTERVALS[Math.abs(semitones)] ?? t('tunes.number-semitones', { number: Math.abs(semitones) })}`;
 }
 
 /** "a minor second": the distance of two notes that sound together. */
 export function intervalWords(semitones: number): string {
-  return TOGETHER[semitones] ?? INTERVALS[semitones] ?? `${semitones} semitones`;
+  return TOGETHER[semitones] ?? INTERVALS[semitones] ?? t('tunes.semitones-semitones', { semitones });
 }
 
 const TOGETHER: Readonly<Record<number, string>> = { 1: t('tunes.a-minor-second'), 2: t('tunes.a-major-second') };
@@ -96,7 +92,7 @@ export function hardSpotWords({ from, to, move, times, isNew }: HardestMove): st
     to,
     move: describeMove(move),
     often,
-    value: isNew ? t('tunes.the-move-is-new') : '',
+    newness: isNew ? t('tunes.the-move-is-new') : '',
   });
 }
 

@@ -71,7 +71,7 @@ export default {
   'read-part.the-sign-sign': 'the sign “{sign}”',
   'read-part.a-chord-its-highest-note-is': 'a chord (its highest note is kept)',
   'transposition.the-clef-has-an-8-so':
-    'The clef has an 8, so the notes were moved {value} an octave to where they are read.',
+    'The clef has an 8, so the notes were moved {direction} an octave to where they are read.',
   'transposition.the-part-is-for-a-transposing':
     'The part is for a transposing instrument, so the notes were moved to where they sound.',
   'xml-reader.the-file-declares-its-own-xml':
@@ -107,7 +107,7 @@ export default {
   'roster.left-on': 'Left on',
   'roster.steps-passed': 'Steps passed',
   'one-roster.a-list-of-pupils': 'a list of pupils',
-  'one-roster.the-one-roster-set-is-incomplete': 'The OneRoster set is incomplete: {list} {value} missing.',
+  'one-roster.the-one-roster-set-is-incomplete': 'The OneRoster set is incomplete: {list} {verb} missing.',
   'one-roster.name-is-number-mb-the-limit': '{name} is {number} MB; the limit is {mostLetters} MB.',
   'one-roster.first-name': 'First name',
   'one-roster.last-name': 'Last name',

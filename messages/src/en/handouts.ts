@@ -9,7 +9,6 @@ export default {
   'handouts-page.save-as-pdf': 'Save as PDF',
   'handouts-page.preview': 'Preview',
   'handouts-page.from-1-to-most-copies-copies': 'From 1 to {mostCopies} copies.',
-  'count.pages': '{n} page | {n} pages',
   'handouts-page.copies-copies-sheets-sheets': ', {copies} copies: {sheets} sheets',
   'handouts-page.duplex-on-both-sides': ', {duplex} on both sides',
   'handouts-page.making-the-sheet': 'Making the sheet',

@@ -1,6 +1,5 @@
 export default {
   'room-page.the-practice-room': 'the practice room',
-  'count.slips': '{n} slip | {n} slips',
   'room-page.slips-to-print-now': '{slips} to print now',
   'room-page.print-now-these-codes-wont-be':
     'Print now: these codes won’t be shown again. Escalier doesn’t keep them, so nobody can read them later.',
@@ -10,7 +9,9 @@ export default {
   'room-page.the-practice-room-is-closed': 'The practice room is closed',
   'room-page.each-pupil-gets-a-slip-with':
     'Each pupil gets a slip with a code. At home it opens ten minutes of practice on any device. No account, no name, nothing to buy.',
-  'room-page.practice-rooms-are-off-an-owner': 'Practice rooms are off. An owner can turn them on in School › Data.',
+  'room-page.practice-rooms-are-off': 'Practice rooms are off.',
+  'room-page.turn-them-on': 'Turn them on in School › Data.',
+  'room-page.ask-an-owner': 'An owner can turn them on in School › Data.',
   'room-page.last-day': 'Last day',
   'room-page.slips-stop-working-after-this-day': 'Slips stop working after this day.',
   'room-page.change-date': 'Change date',
@@ -21,7 +22,6 @@ export default {
   'room-page.the-same-ten-minutes-on-paper': 'The same ten minutes on paper, for the step’s tune.',
   'room-page.print-the-sheet': 'Print the sheet',
   'room-page.slips': 'Slips',
-  'count.pupils': '{n} pupil | {n} pupils',
   'room-page.pupils-may-send-recordings-consent-is':
     '{pupils} may send recordings (consent is under Pupils). They arrive under',
   'room-page.recordings': 'Recordings',
@@ -32,7 +32,6 @@ export default {
   'room-page.pupils': 'Pupils',
   'room-page.no-slip-yet': 'no slip yet',
   'room-page.may-send-recordings': ' · may send recordings',
-  'count.recordings': '{n} recording | {n} recordings',
   'slip-sheet.for-name': 'For {name}',
   'slip-sheet.cut-this-line-off': '(cut this line off)',
   'slip-sheet.code-for-picture-name': 'Code for {pictureName}',

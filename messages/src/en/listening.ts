@@ -15,11 +15,13 @@ export default {
   'sound-check.heard-note': 'Heard: {note}',
   'sound-check.hold-the-note-for-a-second': 'Hold the note for a second.',
   'sound-check.nothing-heard-yet': 'Nothing heard yet.',
-  'sound-check.number-cents-value': ', {number} cents {value}',
+  'sound-check.number-cents-value': ', {number} cents {direction}',
   'sound-check.this-round-so-far': 'This round so far',
   'sound-check.the-sound-stays-on-this-device':
     'The sound stays on this device and isn’t stored. Keep the microphone away from the loudspeaker; keep headphones quiet. In a full room, hear one pupil at a time.',
   'sound-check.not-heard': 'Not heard',
   'sound-check.that-is-heard-name': 'That is {heardName}',
   'sound-check-button.sound-check': 'Sound check',
+  'needle-staff.note-asked-for-words': '{note} asked for; {words}',
+  'needle-staff.number-cents-value': '{number} cents {direction}',
 } as const;

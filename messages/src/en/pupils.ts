@@ -1,9 +1,7 @@
 export default {
   'consent-withdrawn.erase-name-s-recordings-too': 'Erase {name}’s recordings too?',
-  'count.recordings': '{n} recording | {n} recordings',
   'consent-withdrawn.erase-recordings': 'Erase {recordings}',
   'consent-withdrawn.keep-until-they-expire': 'Keep until they expire',
-  'count.recordings-are': '{n} recording is | {n} recordings are',
   'consent-withdrawn.the-family-has-withdrawn-consent-recordings':
     'The family has withdrawn consent. {recordings} still stored; results from them stay.',
   'consent-withdrawn.erased': 'Erased.',
@@ -54,13 +52,12 @@ export default {
   'pupil-form.big-print': 'Big print',
   'pupil-form.choose-a-class': 'Choose a class',
   'pupils-page.the-pupils': 'the pupils',
-  'count.pupils': '{n} pupil | {n} pupils',
   'pupils-page.add-pupils': 'Add pupils',
   'pupils-page.export-as-csv': 'Export as CSV',
   'pupils-page.nobody-in-this-class-yet-paste': 'Nobody in this class yet. Paste their names, or read a file.',
   'pupils-page.away-today-date': 'Away today, {date}',
   'pupils-page.nobody-yet': 'Nobody yet.',
-  'pupils-page.value-tap-a-name-to-mark': '{value} Tap a name to mark it; tap again to clear.',
+  'pupils-page.value-tap-a-name-to-mark': '{awayNow} Tap a name to mark it; tap again to clear.',
   'pupils-page.more-about-a-pupil': 'More about a pupil',
   'pupils-page.choose-a-name-for-notes-the':
     'Choose a name for notes, the left-hand marker, days away, consent to recordings, moving class or leaving. {filterCount} of {hereCount} may be recorded.',
@@ -70,7 +67,7 @@ export default {
   'pupils-page.has-a-note': 'has a note',
   'pupils-page.all-steps-passed': 'all steps passed',
   'pupils-page.nearly-passed': 'nearly passed',
-  'pupils-page.on-step-step-index-value': 'on step {stepIndex}{value}',
+  'pupils-page.on-step-step-index-value': 'on step {stepIndex}{state}',
   'pupils-page.class': 'Class',
   'roster-import.add-pupils': 'Add pupils',
   'roster-import.paste-names-one-per-line-or':
@@ -85,7 +82,6 @@ export default {
   'roster-import.will-be-added-as': 'Will be added as',
   'roster-import.from-step-start-step': ', from step {startStep}',
   'roster-import.line-line-list': 'Line {line}: {list}',
-  'count.lines-are': '{n} line is | {n} lines are',
   'roster-import.lines-left-out-until-corrected': '{lines} left out until corrected.',
   'roster-import.you-can-add-most-at-once':
     'You can add {mostAtOnce} at once. Only the first {mostAtOnce} will be added.',
@@ -122,4 +118,7 @@ export default {
   'place-words.title-of-a-tune': 'Title of a tune',
   'place-words.text-of-a-tune': 'Text of a tune',
   'place-words.invitation': 'Invitation',
+  'pupil-form.value-seconds': '{seconds} seconds',
+  'pupils-page.left-date': 'left {date}',
+  'roster-import.column-is': '{column} is',
 } as const;

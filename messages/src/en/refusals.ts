@@ -34,7 +34,7 @@ export default {
   'change-words.name-term-added': '{name}: term added',
   'change-words.name-calendar-address-opened': '{name}: calendar address opened',
   'change-words.name-calendar-address-closed': '{name}: calendar address closed',
-  'change-words.name-lesson-of-date-cancelled-value': '{name}: lesson of {date} cancelled{value}',
+  'change-words.name-lesson-of-date-cancelled-value': '{name}: lesson of {date} cancelled{reason}',
   'change-words.name-lesson-of-date-restored': '{name}: lesson of {date} restored',
   'change-words.name-class-added': '{name}: class added',
   'change-words.name-staircase-staircase': '{name}: staircase “{staircase}”',
@@ -144,4 +144,5 @@ export default {
   'field-words.numbers-number-already-exist': 'Numbers {number} already exist.',
   'field-words.number-number-is-condition': 'Number {number} is {condition}.',
   'field-words.your-library-already-has-this-tune': 'Your library already has this tune.',
+  'change-words.instruments-cleaned': '{instruments} cleaned',
 } as const;

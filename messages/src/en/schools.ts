@@ -6,7 +6,7 @@ export default {
   'details-page.pupils': 'pupils',
   'details-page.students': 'students',
   'english-preview.line':
-    'For example: “Each pupil practises bar 3: one {value} is a different colour.” {date}, {time}. Paper: {paper}.',
+    'For example: “Each pupil practises bar 3: one {noteValue} is a different colour.” {date}, {time}. Paper: {paper}.',
   'sign-in-page.email': 'E-mail',
   'account-page.your-account': 'your account',
   'account-page.password': 'Password',
@@ -63,9 +63,6 @@ export default {
   'data-page.who-changed-what': 'Who changed what',
   'data-page.nothing-yet': 'Nothing yet.',
   'data-page.show-earlier-changes': 'Show earlier changes',
-  'count.classes': '{n} class | {n} classes',
-  'count.pupils': '{n} pupil | {n} pupils',
-  'count.results': '{n} result | {n} results',
   'data-page.added-classes-pupils-and-results': 'Added {classes}, {pupils} and {results}.',
   'details-page.the-name-on-every-page-and': 'The name on every page and sheet, your time zone and your English.',
   'details-page.school-name': 'School name',
@@ -105,7 +102,6 @@ export default {
   'people-page.give-this-link-to-name': 'Give this link to {name}.',
   'people-page.works-once-expires-in-a-week': 'Works once, expires in a week, won’t be shown again.',
   'people-page.link-for-name': 'Link for {name}',
-  'count.people': '{n} person | {n} people',
   'people-page.never-signed-in': 'never signed in',
   'people-page.last-seen-moment': 'last seen {moment}',
   'people-page.open-links': 'Open links',
@@ -119,8 +115,6 @@ export default {
   'person-form.account-closed-it-cant-sign-in': 'Account closed: it can’t sign in; its results stay',
   'person-form.create-new-password-link': 'Create new-password link',
   'recording-storage.recordings': 'Recordings',
-  'count.recordings': '{n} recording | {n} recordings',
-  'count.days': '{n} day | {n} days',
   'recording-storage.recordings-of-children-number-mb-each':
     '{recordings} of children, {number} MB. Each is erased after {days}, or with its pupil. Exports leave them out.',
   'recording-storage.days-until-a-recording-is-erased': 'Days until a recording is erased',
@@ -140,7 +134,6 @@ export default {
   'room-switch.practice-rooms': 'Practice rooms',
   'room-switch.with-a-slip-from-their-teacher':
     'With a slip from their teacher, pupils practise at home without an account. The slip shows no name and no school. The room has a picture name, the tunes and, if the family agrees, recordings.',
-  'count.classes-have': '{n} class has | {n} classes have',
   'room-switch.on-classes-an-open-room': 'On: {classes} an open room.',
   'room-switch.off-slips-dont-work': 'Off: slips don’t work.',
   'room-switch.turn-off-and-close-all-rooms': 'Turn off and close all rooms',

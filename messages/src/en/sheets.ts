@@ -130,7 +130,7 @@ export default {
   'packets.the-hard-spot-bars-slowly-four': 'The hard spot, {bars}: slowly, four times right, then a little faster.',
   'packets.the-class-has-no-staircase-with': 'The class has no staircase with tunes yet.',
   'packets.tin-whistle': 'tin whistle',
-  'packets.our-value-book': 'Our {value} book',
+  'packets.our-value-book': 'Our {instrument} book',
   'packets.this-book-belongs-to': 'This book belongs to ________________________________',
   'packets.what-i-have-passed': 'What I have passed',
   'packets.step': 'Step',
@@ -215,4 +215,8 @@ export default {
   'tune-sheet.easier-line': 'Easier line',
   'tune-sheet.the-tune': 'The tune',
   'tune-sheet.watch-bars-said-to-said2-move': 'Watch {bars}: {said} to {said2}, {move}.',
+  'class-papers.belt-name-belt-value': '{beltName} belt{tune}',
+  'note-work.times-notes-staff-place': '{times} notes {staffPlace}',
+  'templates.count-steps': '{count} steps',
+  'ten-minutes-sheet.minutes-minutes': '{minutes} minutes',
 } as const;

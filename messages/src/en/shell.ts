@@ -138,4 +138,5 @@ export default {
   'practice.notes-of-of-notes': '{notes} of {of} notes',
   'practice.hard-spot-growing': 'Hard spot, growing',
   'practice.hard-spot-from-its-end': 'Hard spot, from its end',
+  'handouts.worker.title-page-index': '{title}, page {index}',
 } as const;

@@ -7,9 +7,9 @@ export default {
   'capacity.talk-talk-seconds-s': 'talk {talkSeconds} s',
   'capacity.talk-size-talk-seconds-s': 'talk {size} × {talkSeconds} s',
   'capacity.change-changeover-s': ' + change {changeover} s',
-  'capacity.who-tune-tune-s-value-talks': '{who}: tune {tune} s{value} + {talks} = {secondsPerTurn} s',
+  'capacity.who-tune-tune-s-value-talks': '{who}: tune {tune} s{change} + {talks} = {secondsPerTurn} s',
   'capacity.when-minutes-min-minutes2-s-seconds':
-    '{when}: {minutes} min = {minutes2} s, ÷ {secondsPerTurn} s = {turns} {value}{value2} = {turns2} pupils',
+    '{when}: {minutes} min = {seconds} s, ÷ {secondsPerTurn} s = {n} turn{perGroup} = {pupils} pupils | {when}: {minutes} min = {seconds} s, ÷ {secondsPerTurn} s = {n} turns{perGroup} = {pupils} pupils',
   'capacity.all-pupils-pupils-turns-lessons-count': 'all: {pupils} pupils ÷ {turns} = {lessons} {countWord}',
   'icalendar.this-file-is-larger-than-2-2': 'This file is larger than 2 MB: it is no calendar of holidays.',
   'icalendar.the-file-has-count-events-at': 'The file has {count} events; at most {mostEvents} fit.',

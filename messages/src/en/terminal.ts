@@ -58,7 +58,7 @@ export default {
   'forecast.forecast-class-json-runs-10000-seed': 'forecast class.json --runs 10000 --seed 1',
   'forecast.give-one-file-with-a-class': 'Give one file with a class, or with several.',
   'forecast.number-of-runs': 'number of runs',
-  'forecast.the-class-cannot-be-read-value': 'The class cannot be read{value}: {message}.',
+  'forecast.the-class-cannot-be-read-value': 'The class cannot be read{place}: {message}.',
   'forecast.no-lessons-are-left': 'No lessons are left.',
   'forecast.by-lesson-lesson-tenths-of-steps':
     'By lesson {lesson}: {tenths} of {steps} steps a pupil, most likely {tenths2} to {tenths3}.',

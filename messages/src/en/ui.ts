@@ -1,7 +1,7 @@
 export default {
+  'number-words.from-to-to': '{from} to {to}',
   'save-state.on-this-device': 'On this device',
   'save-state.every-result-recorded-here-is-saved': 'Every result recorded here is saved at school.',
-  'count.results-are': '{n} result is | {n} results are',
   'save-state.results-saved-on-this-device-and':
     '{results} saved on this device and will be sent, in order, once you’re back online. You can close this page or turn off the device.',
   'save-state.your-session-has-ended-sign-in': 'Your session has ended: sign in again to send them.',
@@ -87,4 +87,5 @@ export default {
     'Something went wrong on this page. What you recorded is safe. Reload the page if it stops responding.',
   'use-save.saved': 'Saved.',
   'use-save.not-saved-please-check-the-marked': 'Not saved. Please check the marked fields.',
+  'belt-band.name-belt': '{name} belt',
 } as const;

@@ -6,6 +6,7 @@ import IconSchool from '~icons/bi/check-circle-fill';
 import IconTrouble from '~icons/bi/exclamation-triangle-fill';
 import { moment } from '../ui/dates.ts';
 import { useOutbox, type OutboxState } from './store.ts';
+import { counted } from '../ui/count-messages.ts';
 import { t } from '../ui/messages.ts';
 
 /** Where the results recorded on this device are: always in sight, and more about it on a press. */
@@ -35,13 +36,13 @@ const ICONS = { 'at-school': IconSchool, sending: IconHere, here: IconHere, 'sig
       <div v-if="open" class="stack">
         <p v-if="count === 0">{{ t('save-state.every-result-recorded-here-is-saved') }}</p>
         <p v-else>
-          {{ t('save-state.results-saved-on-this-device-and', { results: t('count.results-are', { n: count }) }) }}
+          {{ t('save-state.results-saved-on-this-device-and', { results: counted('results-are', { n: count }) }) }}
         </p>
         <p v-if="outbox.lastSent === 'signed-out'">{{ t('save-state.your-session-has-ended-sign-in') }}</p>
         <p v-if="outbox.others.length > 0">
           {{
             t('save-state.results-waiting-for-list-to-sign', {
-              results: t('count.results-are', { n: outbox.others.length }),
+              results: counted('results-are', { n: outbox.others.length }),
               list: [...new Set(outbox.others)].join(', '),
             })
           }}

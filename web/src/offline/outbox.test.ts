@@ -1,5 +1,5 @@
 import type { Recorded } from '@escalier/contract/results';
-import 'fake-indexeddb/auto';
+import '../testing/own-database.ts';
 import fc from 'fast-check';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { openDevice, type NewEvent } from './database.ts';

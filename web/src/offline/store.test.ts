@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../testing/own-database.ts';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { mountInApp } from '../testing/mount.ts';

@@ -56,7 +56,7 @@ const SAYINGS: Sayings = {
   'calendar-opened': ({ name }) => t('change-words.name-calendar-address-opened', { name }),
   'calendar-closed': ({ name }) => t('change-words.name-calendar-address-closed', { name }),
   'lesson-lost': ({ name, date, reason }) =>
-    t('change-words.name-lesson-of-date-cancelled-value', { name, date, value: reason === '' ? '' : `, ${reason}` }),
+    t('change-words.name-lesson-of-date-cancelled-value', { name, date, reason: reason === '' ? '' : `, ${reason}` }),
   'lesson-restored': ({ name, date }) => t('change-words.name-lesson-of-date-restored', { name, date }),
   'class-made': ({ name }) => t('change-words.name-class-added', { name }),
   'class-changed': ({ name, fields }) => `${name}: ${fieldNames(fields)}`,
@@ -97,7 +97,7 @@ const SAYINGS: Sayings = {
     t('change-words.instruments-added-from-number-from', { instruments: instruments(count), from }),
   'instrument-changed': ({ number, condition }) => t('change-words.instrument-number-condition', { number, condition }),
   'instrument-removed': ({ number }) => t('change-words.instrument-number-taken-off-the-list', { number }),
-  'instruments-cleaned': ({ count }) => `${instruments(count)} cleaned`,
+  'instruments-cleaned': ({ count }) => t('change-words.instruments-cleaned', { instruments: instruments(count) }),
   'instrument-lent': ({ number, name }) => t('change-words.instrument-number-lent-to-name', { number, name }),
   'instrument-returned': ({ number, name }) => t('change-words.instrument-number-back-from-name', { number, name }),
   'instruments-lent': ({ count, name }) =>

@@ -1,4 +1,4 @@
-import { locale } from '@escalier/messages';
+import { listWords, locale } from '@escalier/messages';
 import type { FieldProblem, FieldProblems, PlainCode } from '@escalier/contract/field-problems';
 import { t } from './messages.ts';
 
@@ -54,7 +54,6 @@ const IN_FILE: Readonly<Partial<Record<FieldProblem['code'], string>>> = {
 const isPlain = (problem: FieldProblem): problem is { readonly code: PlainCode } => problem.code in WORDS;
 
 const number = new Intl.NumberFormat(locale());
-const list = new Intl.ListFormat(locale());
 
 /** What is wrong with a field, for the person who filled it in. */
 export function fieldWords(problem: FieldProblem): string {
@@ -109,7 +108,7 @@ export function fieldWords(problem: FieldProblem): string {
     case 'numbers-taken':
       return problem.numbers.length === 1
         ? t('field-words.number-numbers-already-exists', { numbers: problem.numbers[0]! })
-        : t('field-words.numbers-number-already-exist', { number: list.format(problem.numbers.map(String)) });
+        : t('field-words.numbers-number-already-exist', { number: listWords(problem.numbers.map(String)) });
     case 'condition':
       return t('field-words.number-number-is-condition', { number: problem.number, condition: problem.condition });
     case 'same-tune':

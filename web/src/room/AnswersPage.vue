@@ -1,8 +1,8 @@
 <script setup lang="ts">
+import { listWords } from '@escalier/messages';
 import type { RoomAnswer } from '@escalier/contract/practice-rooms';
 import type { Outcome } from '@escalier/core/records';
 import { computed, ref } from 'vue';
-import { listWords } from '@escalier/core/words';
 import { moment } from '../ui/dates.ts';
 import { PlainError } from '../refusals/index.ts';
 import { useHandIns } from './hand-ins.ts';
@@ -27,7 +27,7 @@ const titleOf = (id: string): string =>
   facts.value?.tunes.find((tune) => tune.id === id)?.title ?? t('answers-page.a-tune-from-before');
 const barsOf = ({ bars }: RoomAnswer): string =>
   t('answers-page.look-at-value-list', {
-    value: bars.length === 1 ? t('bar.bar') : t('bar.bars'),
+    bars: bars.length === 1 ? t('bar.bar') : t('bar.bars'),
     list: listWords(bars.map(String)),
   });
 const answers = computed(() => facts.value?.answers ?? []);

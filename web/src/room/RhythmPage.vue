@@ -6,6 +6,7 @@ import RoomSheet from './RoomSheet.vue';
 import { useRoom } from './use-room.ts';
 import { useSheetPlayer } from './use-sheet-player.ts';
 import { useTapping, type TapWay } from './use-tapping.ts';
+import { counted } from '../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Four bars of the pupil's tune, tapped along the click: early and late are seen on the notes. */
@@ -55,10 +56,10 @@ const said = computed(() => {
   const [early, late, missed] = [count('early'), count('late'), count('missed')];
   if (early + late + missed + result.value.extra === 0) return t('rhythm-page.all-together-with-the-notes-lovely');
   const words = [
-    ...(early > 0 ? [`${early} early`] : []),
-    ...(late > 0 ? [`${late} late`] : []),
+    ...(early > 0 ? [t('rhythm-page.early-early', { early })] : []),
+    ...(late > 0 ? [t('rhythm-page.late-late', { late })] : []),
     ...(missed > 0 ? [t('rhythm-page.missed-missed', { missed })] : []),
-    ...(result.value.extra > 0 ? [t('count.taps-too-many', { n: result.value.extra })] : []),
+    ...(result.value.extra > 0 ? [counted('taps-too-many', { n: result.value.extra })] : []),
   ];
   return t('rhythm-page.count-together-list', { count: count('together'), list: words.join(', ') });
 });

@@ -4,6 +4,7 @@ import RoomStairs from './RoomStairs.vue';
 import { useRoom } from './use-room.ts';
 import { useToday } from './use-today.ts';
 import WeekLeaf from './WeekLeaf.vue';
+import { counted } from '../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 // What plays and engraves comes when the practice begins.
@@ -34,7 +35,7 @@ const { parts, at, part, isOver, start, next, again } = useToday();
             <strong>{{ each.title }}</strong>
             <span class="soft">{{ each.say }}</span>
           </span>
-          <span class="minutes">{{ t('count.minutes', { n: each.minutes }) }}</span>
+          <span class="minutes">{{ counted('minutes', { n: each.minutes }) }}</span>
         </BListGroupItem>
       </BListGroup>
       <BButton variant="primary" size="lg" class="start" @click="start">{{ t('today-page.start') }}</BButton>

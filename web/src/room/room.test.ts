@@ -1,6 +1,6 @@
 import { USUAL_ENGLISH } from '@escalier/messages';
 import type { RoomFacts } from '@escalier/contract/practice-rooms';
-import 'fake-indexeddb/auto';
+import '../testing/own-database.ts';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { nextTick, ref, shallowRef } from 'vue';

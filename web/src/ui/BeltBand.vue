@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { t } from './messages.ts';
 import { belt, isBeltId, type Weave } from '@escalier/core/staircase';
 import { computed, useId } from 'vue';
 
@@ -31,7 +32,7 @@ const WEAVE_PATHS: Record<Weave, string> = {
     width="100%"
     height="12"
     :role="decorative ? undefined : 'img'"
-    :aria-label="decorative ? undefined : `${shown.name} belt`"
+    :aria-label="decorative ? undefined : t('belt-band.name-belt', { name: shown.name })"
     :aria-hidden="decorative ? true : undefined"
   >
     <defs>

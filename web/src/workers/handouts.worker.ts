@@ -1,3 +1,4 @@
+import { t } from '../messages.ts';
 import '../english.ts';
 import { readAbc } from '@escalier/core/formats';
 import {
@@ -160,7 +161,9 @@ async function preview(
   try {
     const { laid, handout } = await laidOut(request, settings, progress);
     const { letters } = await openPress();
-    const pages = laid.pages.map((page, index) => toSvg(page, letters, `${laid.title}, page ${index + 1}`));
+    const pages = laid.pages.map((page, index) =>
+      toSvg(page, letters, t('handouts.worker.title-page-index', { title: laid.title, index: index + 1 })),
+    );
     return { title: laid.title, pages, warnings: laid.warnings, key: handout.key };
   } catch (problem) {
     if (problem instanceof NoHandout) return problem.message;

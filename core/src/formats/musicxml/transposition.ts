@@ -29,7 +29,7 @@ export function transpositionOf(part: XmlElement): Transposition {
 export function transpositionWords({ steps, semitones }: Transposition): string | null {
   if (semitones === 0 && steps === 0) return null;
   return semitones % 12 === 0
-    ? t('transposition.the-clef-has-an-8-so', { value: semitones > 0 ? 'up' : 'down' })
+    ? t('transposition.the-clef-has-an-8-so', { direction: semitones > 0 ? 'up' : 'down' })
     : t('transposition.the-part-is-for-a-transposing');
 }
 

@@ -39,7 +39,7 @@ export function readOneRoster(files: ReadonlyMap<string, string>): Result<readon
     return failure(
       t('one-roster.the-one-roster-set-is-incomplete', {
         list: missing.join(' and '),
-        value: missing.length > 1 ? 'are' : 'is',
+        verb: missing.length > 1 ? 'are' : 'is',
       }),
     );
   for (const name of NEEDED) {

@@ -4,6 +4,7 @@ import { lessonsBefore, type LocalDate } from '@escalier/core/calendar';
 import { computed, ref } from 'vue';
 import { shortDate } from '../../ui/dates.ts';
 import TextField from '../../ui/TextField.vue';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Parallel groups beside each other: how many lessons each has been taught and has left, and who falls behind. */
@@ -47,7 +48,7 @@ const FIELDS = [
           >{{ ' '
           }}{{
             t('groups-card.is-lessons-behind-since-date', {
-              lessons: t('count.lessons', { n: group.behind }),
+              lessons: counted('lessons', { n: group.behind }),
               date: shortDate(group.behindSince),
             })
           }}</template
@@ -60,7 +61,7 @@ const FIELDS = [
     </template>
     <TextField v-model="until" :label="t('groups-card.lessons-before-a-date-a-concert')" type="date" />
     <p v-if="until !== ''" role="status">
-      <strong>{{ t('count.lessons', { n: before.length }) }}</strong> {{ t('groups-card.from-today')
+      <strong>{{ counted('lessons', { n: before.length }) }}</strong> {{ t('groups-card.from-today')
       }}<template v-if="before.length > 0">{{
         t('groups-card.the-last-on-date', { date: shortDate(before.at(-1)!.date) })
       }}</template
@@ -69,7 +70,7 @@ const FIELDS = [
     <p v-if="calendar.lost.length > 0" class="soft">
       {{
         t('groups-card.days-off-cost-this-class-lessons', {
-          lessons: t('count.lessons', { n: calendar.lost.length }),
+          lessons: counted('lessons', { n: calendar.lost.length }),
           list: calendar.lost.map((lost) => `${shortDate(lost.date)} (${lost.reason})`).join(', '),
         })
       }}

@@ -3,6 +3,7 @@ import { lessonsOf, termDays, type LocalDate, type Meeting, type Term, type Term
 import { computed } from 'vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { WEEKDAYS } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** A term week by week: days off are hatched, lessons of a class are filled, weeks and days carry their letters. */
@@ -72,8 +73,8 @@ function mark(day: TermDay): string {
       </tbody>
     </table>
     <figcaption class="soft">
-      {{ t('count.weeks', { n: weeks.length }) }}, {{ t('count.school-days', { n: schoolDays })
-      }}<template v-if="meetings !== undefined">, {{ t('count.lessons', { n: lessons.size }) }}</template
+      {{ counted('weeks', { n: weeks.length }) }}, {{ counted('school-days', { n: schoolDays })
+      }}<template v-if="meetings !== undefined">, {{ counted('lessons', { n: lessons.size }) }}</template
       >.
       <span class="legend"><i class="day off" aria-hidden="true" /> {{ t('term-picture.off') }}</span>
       <span v-if="meetings !== undefined" class="legend"

@@ -6,6 +6,7 @@ import PageTabs from '../../ui/PageTabs.vue';
 import { shortDate } from '../../ui/dates.ts';
 import { useSession } from '../schools/index.ts';
 import { useClasses } from './store.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /**
@@ -33,7 +34,7 @@ const PAGES: readonly { readonly name: string; readonly label: string; readonly 
   { name: 'board', label: t('class-head.board') },
   { name: 'trends', label: t('class-head.trends') },
   { name: 'handouts', label: t('class-head.handouts'), teaches: true },
-  { name: 'room', label: 'Home', teaches: true },
+  { name: 'room', label: t('class-head.practice-room'), teaches: true },
   { name: 'pupils', label: t('class-head.pupils'), teaches: true },
   { name: 'class-settings', label: t('class-head.settings'), teaches: true },
 ];
@@ -92,7 +93,7 @@ function pageOf(kind: string, classId: string) {
         <p v-if="page !== null && trail === undefined" class="soft">
           {{
             t('class-head.pupils-short-name-had-of-total', {
-              pupils: t('count.pupils', { n: pupils }),
+              pupils: counted('pupils', { n: pupils }),
               shortName: findInstrument(page.instrumentId)?.shortName ?? '',
               had: page.lessons.had,
               total: page.lessons.total,

@@ -8,6 +8,7 @@ import { useSession } from '../schools/index.ts';
 import ClassStrip from './ClassStrip.vue';
 import OverviewTable from './OverviewTable.vue';
 import { useClasses } from './store.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const classes = useClasses();
@@ -39,7 +40,7 @@ const VIEWS = [
       <div>
         <h1>{{ t('classes-page.classes') }}</h1>
         <p class="soft">
-          {{ session.me?.school }} · {{ t('count.classes', { n: classes.list.length }) }} · {{ session.me?.name }}
+          {{ session.me?.school }} · {{ counted('classes', { n: classes.list.length }) }} · {{ session.me?.name }}
         </p>
       </div>
       <BFormRadioGroup
@@ -65,7 +66,7 @@ const VIEWS = [
         <ClassStrip :belts="each.belts" :on-step="each.onStep" />
         <div class="stack-close stack-start">
           <p>
-            <strong>{{ t('count.pupils', { n: each.pupils }) }}</strong>{{
+            <strong>{{ counted('pupils', { n: each.pupils }) }}</strong>{{
               t('classes-page.nearly-nearly-passed-stuck-stuck', { nearly: each.nearly, stuck: each.stuck })
             }}<template v-if="each.classStep < each.belts.length">{{
               t('classes-page.class-on-step-class-step', { classStep: each.classStep + 1 })
@@ -81,7 +82,7 @@ const VIEWS = [
             {{
               t('classes-page.name-has-not-been-heard-for', {
                 name: each.waits.name,
-                lessons: t('count.lessons', { n: each.waits.lessons }),
+                lessons: counted('lessons', { n: each.waits.lessons }),
               })
             }}
           </p>

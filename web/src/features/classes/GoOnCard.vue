@@ -57,7 +57,7 @@ const needed = computed(() =>
               passed: current.goOn.passed,
               of: current.goOn.of,
               share: current.goOn.share,
-              value:
+              rule:
                 page.style.teaching.goOn === 'heard'
                   ? t('go-on-card.you-move-on-once-everybody-has')
                   : t('go-on-card.you-decide-when-the-class-moves'),

@@ -23,7 +23,7 @@ const MINUTES = [5, 8, 10, 15, 20, 30];
 const minuteOptions = computed(() =>
   [...new Set([...MINUTES, props.page.style.hearing.minutes])]
     .toSorted((a, b) => a - b)
-    .map((value) => ({ value, text: `${value} minutes` })),
+    .map((value) => ({ value, text: t('hear-card.value-minutes', { minutes: value }) })),
 );
 /** One turn of each: the tune of the step, the change and the talk. */
 const turns = computed(() => {
@@ -56,7 +56,9 @@ const away = computed(() => props.page.pupils.filter((pupil) => pupil.away && pu
       <BFormSelect id="minutes" v-model="minutes" class="auto" size="sm" :options="minuteOptions" />
       <span
         >{{ t('hear-card.you-can-hear') }}
-        <strong>{{ fits === queue.length ? `all ${fits}` : t('hear-card.the-first-fits', { fits }) }}</strong></span
+        <strong>{{
+          fits === queue.length ? t('hear-card.all-fits', { fits }) : t('hear-card.the-first-fits', { fits })
+        }}</strong></span
       >
     </p>
     <p v-if="away.length > 0" class="soft">

@@ -2,6 +2,7 @@
 import type { ClassSummary } from '@escalier/contract/class-pages';
 import { computed } from 'vue';
 import { shortDate, timeOfDay } from '../../ui/dates.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** All classes at a glance: the next to be met first, and by any column. */
@@ -53,11 +54,13 @@ const rows = computed(() =>
         of.classStep === of.belts.length ? t('overview-table.all-passed') : of.classStep + 1
       }}</template>
       <template #cell(passed)="{ item }">{{
-        item.of.classStep === item.of.belts.length ? '' : `${item.passed} of ${item.of.pupils}`
+        item.of.classStep === item.of.belts.length
+          ? ''
+          : t('overview-table.passed-of-pupils', { passed: item.passed, pupils: item.of.pupils })
       }}</template>
       <template #cell(waits)="{ item: { of } }">
         <RouterLink v-if="of.waits !== null" :to="{ name: 'hear', params: { classId: of.id, pupilId: of.waits.id } }"
-          >{{ of.waits.name }}, {{ t('count.lessons', { n: of.waits.lessons }) }}</RouterLink
+          >{{ of.waits.name }}, {{ counted('lessons', { n: of.waits.lessons }) }}</RouterLink
         >
         <template v-else>{{ t('overview-table.nobody') }}</template>
       </template>

@@ -4,6 +4,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import type { ClassView } from './project.ts';
 import type { PlanStep, UnitPlan } from '@escalier/core/classes';
 import { wayWords } from './unit-words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Whether the stairs fit into the term, when each step ends, and what would save lessons. */
@@ -35,7 +36,7 @@ const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum 
     <p>
       {{
         t('plan-fit.these-steps-are-set-for-lessons', {
-          lessons: t('count.lessons', { n: given(page) }),
+          lessons: counted('lessons', { n: given(page) }),
           needed: plan.needed,
           total: page.lessons.total,
           lost: page.lessons.lost,
@@ -58,7 +59,7 @@ const given = (page: ClassView): number => page.steps.reduce((sum, step) => sum 
     <ul class="plain ruled">
       <li v-for="way in plan.ways" :key="`${way.kind}${way.step}`" class="d-flex gap-3 align-items-center">
         <span class="grow">{{ wayWords(way, page.steps) }}</span>
-        <strong>{{ t('count.lessons', { n: way.gain }) }}</strong>
+        <strong>{{ counted('lessons', { n: way.gain }) }}</strong>
       </li>
     </ul>
   </section>

@@ -5,6 +5,7 @@ import { shortDate } from '../../ui/dates.ts';
 import type { ClassView } from './project.ts';
 import { waysLevel, type UnitPlan } from '@escalier/core/classes';
 import { wayWords } from './unit-words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** How this class stands beside the parallel ones, and what would bring it level by when. */
@@ -21,7 +22,7 @@ const ways = computed(() => waysLevel(props.page, props.plan, behind.value));
       <p>{{ t('plan-groups.their-dates-for-the-same-lessons') }}</p>
     </template>
     <template v-else>
-      <h2>{{ t('plan-groups.lessons-behind-a-parallel-class', { lessons: t('count.lessons', { n: behind }) }) }}</h2>
+      <h2>{{ t('plan-groups.lessons-behind-a-parallel-class', { lessons: counted('lessons', { n: behind }) }) }}</h2>
       <p>
         {{ t('plan-groups.behind-today-behind-at-end-by', { behind: own.behind, behindAtEnd: own.behindAtEnd })
         }}<template v-if="own.behindSince !== null">{{

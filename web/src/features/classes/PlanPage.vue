@@ -20,6 +20,7 @@ import { useClasses } from './store.ts';
 import { besideOf, lessonsUntil, unitPlan } from '@escalier/core/classes';
 import { shiftWords } from './unit-words.ts';
 import { useLiveClass } from './use-live.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The calendar of the unit: what each lesson of the term holds, when each step ends, and whether it fits. */
@@ -85,7 +86,7 @@ async function endStep(step: StepView, lesson: number): Promise<void> {
   await classes.open(props.classId);
   const given = t('plan-page.step-position-has-lessons', {
     position: step.position,
-    lessons: t('count.lessons', { n: lessons }),
+    lessons: counted('lessons', { n: lessons }),
   });
   notices.say(`${given}. ${shiftWords(before, plan.value!)}`);
 }
@@ -125,7 +126,7 @@ const print = (): void => window.print();
           <h2>
             {{
               t('plan-page.lessons-lost-for-this-class-only', {
-                lessons: t('count.lessons', { n: calendar.lostHere.length }),
+                lessons: counted('lessons', { n: calendar.lostHere.length }),
               })
             }}
           </h2>

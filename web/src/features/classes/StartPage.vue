@@ -17,6 +17,7 @@ import { useSave } from '../../ui/use-save.ts';
 import { termAt, WEEKDAY_OPTIONS } from '../calendar/index.ts';
 import { useSession } from '../schools/index.ts';
 import { useClassSettings } from './use-class-settings.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** From nothing to the first hearing: one class, its lesson time, its pupils; the term is proposed. */
@@ -136,7 +137,7 @@ async function addTerm(): Promise<string> {
         :label="
           good.length === 0
             ? t('start-page.start')
-            : t('start-page.start-with-pupils', { pupils: t('count.pupils', { n: good.length }) })
+            : t('start-page.start-with-pupils', { pupils: counted('pupils', { n: good.length }) })
         "
       />
     </BForm>

@@ -6,6 +6,7 @@ import { STUCK_RULE, stuckWords } from './words.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import { useRemarks } from '../schools/index.ts';
 import { noteWords } from '../../ui/note-words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const props = defineProps<{ page: ClassView }>();
@@ -21,7 +22,11 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
 <template>
   <section class="card-paper stack-close">
     <h2>
-      {{ stuck.length === 0 ? t('stuck-card.nobody-is-stuck') : `${t('count.pupils-are', { n: stuck.length })} stuck` }}
+      {{
+        stuck.length === 0
+          ? t('stuck-card.nobody-is-stuck')
+          : t('stuck-card.t-stuck', { pupilsAre: counted('pupils-are', { n: stuck.length }) })
+      }}
     </h2>
     <template v-if="stuck.length > 0">
       <p>
@@ -34,7 +39,7 @@ const remark = computed(() => remarks.all.find((each) => each.id === cause.value
             }}{{
               t('stuck-card.step-step-index-value', {
                 stepIndex: pupil.stepIndex + 1,
-                value: index < stuck.length - 1 ? ', ' : '',
+                comma: index < stuck.length - 1 ? ', ' : '',
               })
             }}</span
           >

@@ -67,7 +67,7 @@ const TURNS = Array.from({ length: MOST_ECHO_TURNS }, (_, index) => ({
   value: index + 1,
   text: ['once', 'twice', t('teaching-fields.three-times')][index]!,
 }));
-const BEATS = CHUNK_BEATS.map((value) => ({ value, text: `${value} beats` }));
+const BEATS = CHUNK_BEATS.map((value) => ({ value, text: t('teaching-fields.value-beats', { beats: value }) }));
 const errorOf = (name: string): string | undefined => props.fields[`style.teaching.${name}`];
 </script>
 

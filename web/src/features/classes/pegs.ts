@@ -2,6 +2,7 @@ import type { PupilState } from '@escalier/core/records';
 import type { ClassView } from './project.ts';
 import { stuckWords } from './words.ts';
 import { pegLabels } from './peg-labels.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 export interface Peg {
@@ -31,7 +32,7 @@ export function pegsOf(page: ClassView): readonly (readonly Peg[])[] {
   const groups = Array.from({ length: page.steps.length + 1 }, (): Peg[] => []);
   for (const [index, { pupil, standing }] of here.entries()) {
     const tries =
-      standing.triesOnStep === 0 ? t('pegs.not-heard-on-it-yet') : t('count.tries', { n: standing.triesOnStep });
+      standing.triesOnStep === 0 ? t('pegs.not-heard-on-it-yet') : counted('tries', { n: standing.triesOnStep });
     const why = stuck.get(pupil.id);
     // Who nearly passed is shown so, also when they have waited for long.
     const state = why === undefined || standing.state === 'nearly' ? standing.state : 'stuck';

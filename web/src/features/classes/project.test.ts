@@ -1,5 +1,5 @@
 import type { ClassPage } from '@escalier/contract/class-pages';
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 import type { HeardEvent, RecordEvent } from '@escalier/core/records';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, describe, expect, it, vi } from 'vitest';

@@ -1,6 +1,7 @@
 import type { LessonPart } from '@escalier/core/calendar';
 import { MORE_MINUTES, type FitChange, type UnitPlan, type PlannableStep } from '@escalier/core/classes';
 import { shortDate } from '../../ui/dates.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 export const PART_WORDS: Readonly<Record<LessonPart, string>> = {
@@ -34,12 +35,12 @@ export function wayWords({ kind, step }: FitChange, steps: readonly PlannableSte
 export function shiftWords(before: UnitPlan, after: UnitPlan): string {
   const shifted = after.steps.filter((step, index) => step.to !== before.steps[index]!.to);
   const cost = after.missing - before.missing;
-  const lost = cost > 0 ? t('unit-words.lessons', { lessons: t('count.lessons-do', { n: cost }) }) : '';
+  const lost = cost > 0 ? t('unit-words.lessons', { lessons: counted('lessons-do', { n: cost }) }) : '';
   const last = shifted.at(-1);
   if (last === undefined) return t('unit-words.no-step-moves-lost', { lost });
   const end = last.to === null ? t('unit-words.after-the-term') : shortDate(last.to);
   return t('unit-words.steps-step-position-now-ends-end', {
-    steps: t('count.steps-move', { n: shifted.length }),
+    steps: counted('steps-move', { n: shifted.length }),
     position: last.step.position,
     end,
     lost,

@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 import { flushPromises } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

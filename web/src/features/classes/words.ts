@@ -17,10 +17,10 @@ export function newThings(step: StepDto, words: LengthWords): readonly string[] 
 
 const PART_WORDS: Record<RisePart['of'], (count: number) => string> = {
   tune: () => t('words.another-tune'),
-  notes: (count) => `${count} new ${count === 1 ? 'note' : 'notes'}`,
-  moves: (count) => t('words.count-new-value-by-difficulty', { count, value: count === 1 ? 'move' : 'moves' }),
-  rhythm: (count) => t('words.count-new-rhythm-value', { count, value: count === 1 ? 'element' : 'elements' }),
-  signs: (count) => `${count} new ${count === 1 ? 'sign' : 'signs'}`,
+  notes: (count) => t('words.count-new-value', { n: count }),
+  moves: (count) => t('words.count-new-value-by-difficulty', { n: count }),
+  rhythm: (count) => t('words.count-new-rhythm-value', { n: count }),
+  signs: (count) => t('words.count-new-value-2', { n: count }),
 };
 
 /** The sum of a rise, a line for each part that counts. */
@@ -42,7 +42,7 @@ export const QUEUE_RULE = t('words.overdue-pupils-come-first-then-those');
 
 /** Why somebody is where they are in the queue. */
 export function queueWords({ reason, lessons }: QueuePlace): string {
-  const since = lessons === 1 ? t('words.1-lesson') : `${lessons} lessons`;
+  const since = lessons === 1 ? t('words.1-lesson') : t('words.lessons-lessons', { lessons });
   switch (reason) {
     case 'due':
       return t('words.not-heard-for-since-overdue', { since });

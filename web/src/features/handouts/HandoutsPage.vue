@@ -20,6 +20,7 @@ import SheetPages from './SheetPages.vue';
 import { usePrintFacts } from './use-print-facts.ts';
 import { useSheet } from './use-sheet.ts';
 import { useTemplates } from './use-templates.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Paper for a class: chosen on the left, seen on the right, printed or kept as PDF. */
@@ -119,7 +120,7 @@ async function print(): Promise<void> {
           {{ t('handouts-page.from-1-to-most-copies-copies', { mostCopies: MOST_COPIES }) }}
         </p>
         <p v-else-if="view !== null" class="no-print" role="status">
-          <strong>{{ t('count.pages', { n: view.pages.length }) }}</strong><template v-if="copies > 1">{{
+          <strong>{{ counted('pages', { n: view.pages.length }) }}</strong><template v-if="copies > 1">{{
             t('handouts-page.copies-copies-sheets-sheets', { copies, sheets: needed.sheets })
           }}</template
           ><template v-if="view.pages.length > 1">{{

@@ -6,7 +6,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import OutcomeButtons from './OutcomeButtons.vue';
 import RemarkChips from './RemarkChips.vue';
 import { OUTCOME_WORDS } from './words.ts';
-import { t } from './messages.ts';
+import { counted } from '../../ui/count-messages.ts';
 
 /** Several who play together: a column for each, one tap each. */
 const props = defineProps<{ group: readonly PupilView[]; done: ReadonlyMap<string, Outcome> }>();
@@ -33,7 +33,7 @@ watch(
           :pupil-name="pupil.name"
           @judge="$emit('judge', pupil, $event, remarks[pupil.id] ?? [])"
         />
-        <HowComputed :label="t('count.remarks', { n: remarks[pupil.id]?.length ?? 0 })">
+        <HowComputed :label="counted('remarks', { n: remarks[pupil.id]?.length ?? 0 })">
           <RemarkChips v-model="remarks[pupil.id]!" small />
         </HowComputed>
       </template>

@@ -104,7 +104,12 @@ const spot = computed(() => info.value?.reading.hardSpots[0] ?? null);
     <SelectField
       v-if="step.tunes.length > 1"
       v-model="tuneId"
-      :label="`${step.toPass === 1 ? t('hearing-tune.any-one-of') : `${step.toPass} of`} ${step.tunes.length} tunes`"
+      :label="
+        t('hearing-tune.t-tunes-count-tunes', {
+          anyOf: step.toPass === 1 ? t('hearing-tune.any-one-of') : t('hearing-tune.pass-of', { pass: step.toPass }),
+          tunesCount: step.tunes.length,
+        })
+      "
       :options="tunes"
     />
     <template v-if="page !== null && info !== null">

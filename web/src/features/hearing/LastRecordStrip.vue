@@ -15,7 +15,7 @@ const said = computed(() => {
   if (props.last.kind === 'away') return t('last-record-strip.is-away-today');
   const { part, outcome, position } = props.last;
   return t('last-record-strip.value-said-step-position', {
-    value: part ? t('last-record-strip.heard-in-part') : '',
+    inPart: part ? t('last-record-strip.heard-in-part') : '',
     said: SAID[outcome],
     position,
   });

@@ -8,6 +8,7 @@ import { dayOfMoment } from '../../ui/dates.ts';
 import { useRemarks } from '../schools/index.ts';
 import { passRuleWords } from '../staircase/index.ts';
 import { OUTCOME_WORDS } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const props = defineProps<{ pupil: PupilView; step: StepDto | null; why: string; timeZone: string }>();
@@ -24,11 +25,13 @@ const toPass = computed(() => (props.step === null ? null : passRuleWords(props.
 /** What the records say about the tries on this step. */
 const history = computed(() => {
   const standing = props.pupil.standing?.steps.find((each) => each.stepId === props.step?.id);
-  if (standing === undefined) return t('pupil-head.not-heard-on-this-step-yet');
+  // The reason has said it already of a pupil who was never heard.
+  const isSaid = props.why !== '' && props.pupil.standing?.lastHeardAt === null;
+  if (standing === undefined) return isSaid ? '' : t('pupil-head.not-heard-on-this-step-yet');
   const noted = standing.remarks.map((id) => remarks.wordsOf(id).toLowerCase()).join(', ');
   const worked = noted === '' ? '' : t('pupil-head.to-work-on-noted', { noted });
   return t('pupil-head.tries-last-on-day-lower-case', {
-    tries: t('count.tries', { n: standing.tries }),
+    tries: counted('tries', { n: standing.tries }),
     day: dayOfMoment(standing.lastHeardAt, props.timeZone),
     lowerCase: OUTCOME_WORDS[standing.lastOutcome].toLowerCase(),
     worked,

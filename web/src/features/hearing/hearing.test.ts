@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
 import { nextTick, ref } from 'vue';

@@ -4,10 +4,11 @@ import { longDate } from '../../ui/dates.ts';
 import LoadState from '../../ui/LoadState.vue';
 import TextField from '../../ui/TextField.vue';
 import { ClassHead } from '../classes/index.ts';
-import { TakeCare } from '../schools/index.ts';
+import { TakeCare, useSession } from '../schools/index.ts';
 import SlipSheet from './SlipSheet.vue';
 import TaskForm from './TaskForm.vue';
 import { useRoomOfClass } from './use-room-of-class.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The practice room of a class: opened, set up for the week, and its slips. */
@@ -16,6 +17,7 @@ const { room, slips, chosen, until, error, load, saving, open, setTask, makeSlip
   toRef(props, 'classId'),
 );
 const { busy, fields, reason } = saving;
+const session = useSession();
 const names = computed(() => new Map(room.value?.pupils.map(({ id, name }) => [id, name])));
 const isOpen = computed(() => room.value?.room !== null && room.value!.allowed);
 const handIn = computed(() => room.value?.pupils.filter(({ mayHandIn }) => mayHandIn).length ?? 0);
@@ -33,7 +35,7 @@ const print = (): void => window.print();
     <ClassHead :class-id="classId" class="no-print" />
     <section v-if="slips.length > 0" class="card-paper stack-close slip-card">
       <div class="no-print stack-close">
-        <h2>{{ t('room-page.slips-to-print-now', { slips: t('count.slips', { n: slips.length }) }) }}</h2>
+        <h2>{{ t('room-page.slips-to-print-now', { slips: counted('slips', { n: slips.length }) }) }}</h2>
         <p>{{ t('room-page.print-now-these-codes-wont-be') }}</p>
         <div class="line">
           <BButton variant="primary" @click="print">{{ t('room-page.print') }}</BButton>
@@ -55,9 +57,13 @@ const print = (): void => window.print();
           <p>
             {{ t('room-page.each-pupil-gets-a-slip-with') }}
           </p>
-          <BAlert v-if="!room.allowed" :model-value="true" variant="warning">{{
-            t('room-page.practice-rooms-are-off-an-owner')
-          }}</BAlert>
+          <BAlert v-if="!room.allowed" :model-value="true" variant="warning">
+            {{ t('room-page.practice-rooms-are-off') }}
+            <RouterLink v-if="session.me?.role === 'owner'" :to="{ name: 'data' }">{{
+              t('room-page.turn-them-on')
+            }}</RouterLink>
+            <template v-else>{{ t('room-page.ask-an-owner') }}</template>
+          </BAlert>
           <BForm v-else class="stack-close" @submit.prevent="open(until)">
             <TextField
               v-model="until"
@@ -95,14 +101,14 @@ const print = (): void => window.print();
       <section class="card-paper stack-close">
         <h2>{{ t('room-page.slips') }}</h2>
         <p>
-          {{ t('room-page.pupils-may-send-recordings-consent-is', { pupils: t('count.pupils', { n: handIn }) }) }}
+          {{ t('room-page.pupils-may-send-recordings-consent-is', { pupils: counted('pupils', { n: handIn }) }) }}
           <RouterLink :to="{ name: 'recordings', params: { classId } }">{{ t('room-page.recordings') }}</RouterLink>{{
             t('room-page.anyone-holding-the-slip-could-have')
           }}
         </p>
         <div class="line">
           <BButton variant="primary" :disabled="!isOpen || chosen.length === 0 || busy" @click="makeSlips">{{
-            t('room-page.make-slips', { slips: t('count.slips', { n: chosen.length }) })
+            t('room-page.make-slips', { slips: counted('slips', { n: chosen.length }) })
           }}</BButton>
           <BFormCheckbox v-model="all">{{ t('room-page.all') }}</BFormCheckbox>
         </div>
@@ -113,7 +119,7 @@ const print = (): void => window.print();
             <span class="soft"
               >{{ pupil.pictureName ?? t('room-page.no-slip-yet')
               }}{{ pupil.mayHandIn ? t('room-page.may-send-recordings') : ''
-              }}{{ pupil.handedIn > 0 ? ` · ${t('count.recordings', { n: pupil.handedIn })}` : '' }}</span
+              }}{{ pupil.handedIn > 0 ? ` · ${counted('recordings', { n: pupil.handedIn })}` : '' }}</span
             >
           </BFormCheckbox>
         </BFormCheckboxGroup>

@@ -65,7 +65,7 @@ describe('the practice room of a class', () => {
 
   it('waits for the owner', async () => {
     const { wrapper } = await open(room({ allowed: false, room: null }));
-    expect(wrapper.text()).toContain('Practice rooms are off');
+    expect(wrapper.text()).toContain('Practice rooms are off.');
     expect(wrapper.text()).not.toContain('Open');
   });
 

@@ -2,7 +2,9 @@
 import type { InstrumentList } from '@escalier/contract/instruments';
 import { useSave } from '../../ui/use-save.ts';
 import { longDate, timeOfDay } from '../../ui/dates.ts';
-import { className, numbersWords } from './words.ts';
+import { numbersWords } from '../../ui/number-words.ts';
+import { className } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** What another class played last, before each of the next lessons. */
@@ -34,7 +36,7 @@ function numbers(call: Call): string {
             t('cleaning-card.date-time-instruments-last-played-by', {
               date: longDate(call.date),
               time: timeOfDay(call.at),
-              instruments: t('count.instruments', { n: call.instrumentIds.length }),
+              instruments: counted('instruments', { n: call.instrumentIds.length }),
               className: className(lent.classes, call.playedBy),
             })
           }}

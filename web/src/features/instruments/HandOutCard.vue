@@ -5,6 +5,7 @@ import { computed, ref } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import { dayOfMoment } from '../../ui/dates.ts';
 import { useSession } from '../schools/index.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Who gets which belt: a list to take along, and to tick. */
@@ -32,7 +33,7 @@ function left(id: string): string {
   const stock = props.stock.find((each) => each.belt === id);
   if (stock === undefined) return '';
   const pieces = stock.way === 'cord' ? Math.floor(stock.onHand / Math.max(1, stock.cmEach)) : stock.onHand;
-  return `${pieces} left`;
+  return t('hand-out-card.pieces-left', { pieces });
 }
 
 function printList(): void {
@@ -47,7 +48,7 @@ function printList(): void {
         {{
           waiting.length === 0
             ? t('hand-out-card.all-belts-handed-out')
-            : t('hand-out-card.belts-to-hand-out', { belts: t('count.belts', { n: waiting.length }) })
+            : t('hand-out-card.belts-to-hand-out', { belts: counted('belts', { n: waiting.length }) })
         }}
       </h2>
       <BFormCheckbox v-model="withGiven" class="no-print">{{ t('hand-out-card.show-those-given') }}</BFormCheckbox>

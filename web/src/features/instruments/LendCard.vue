@@ -3,6 +3,7 @@ import type { InstrumentList, Lending } from '@escalier/contract/instruments';
 import { computed, nextTick, ref, shallowRef, watch } from 'vue';
 import { useSave } from '../../ui/use-save.ts';
 import type { Instruments } from './use-instruments.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** A whole class in one go: looked at first, then lent. */
@@ -50,7 +51,7 @@ async function print(): Promise<void> {
         <span>{{
           t('lend-card.lent-count-of-pupils-have-one', {
             lentCount,
-            pupils: t('count.pupils', { n: chosen.pupils.length }),
+            pupils: counted('pupils', { n: chosen.pupils.length }),
           })
         }}</span>
       </div>
@@ -74,7 +75,7 @@ async function print(): Promise<void> {
           {{ t('lend-card.add-more-or-share-with-another') }}
         </p>
         <BButton v-if="plan.pairs.length > 0" variant="primary" :disabled="busy" @click="lend">{{
-          t('lend-card.lend-instruments', { instruments: t('count.instruments', { n: plan.pairs.length }) })
+          t('lend-card.lend-instruments', { instruments: counted('instruments', { n: plan.pairs.length }) })
         }}</BButton>
       </BAlert>
     </template>
@@ -88,7 +89,7 @@ async function print(): Promise<void> {
     >
       {{
         t('lend-card.instruments-of-name-will-be-marked', {
-          instruments: t('count.instruments', { n: lentCount }),
+          instruments: counted('instruments', { n: lentCount }),
           name: chosen?.name ?? '',
         })
       }}

@@ -25,7 +25,7 @@ const fields = computed(() => [
   <section class="print-only">
     <h1>
       {{
-        t('lending-sheet.instruments-value', { value: classId === '' ? '' : `, ${className(lent.classes, classId)}` })
+        t('lending-sheet.instruments-value', { ofClass: classId === '' ? '' : `, ${className(lent.classes, classId)}` })
       }}
     </h1>
     <BTable bordered small :items="rows" :fields="fields">

@@ -92,6 +92,6 @@ function neededOf(
 export function stockWords({ missing, way }: BeltNeed): string {
   if (missing === 0) return 'enough';
   return way === 'pieces'
-    ? `${missing} more`
+    ? t('belt-needs.missing-more', { missing })
     : t('belt-needs.number-m-more', { number: (Math.ceil(missing / 10) / 10).toFixed(1) });
 }

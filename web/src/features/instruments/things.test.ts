@@ -2,7 +2,7 @@
 import type { BeltList, BeltStock } from '@escalier/contract/instruments';
 import { describe, expect, it } from 'vitest';
 import { beltNeeds, stockWords, waitingBelts } from './belt-needs.ts';
-import { numbersWords } from './words.ts';
+import { numbersWords } from '../../ui/number-words.ts';
 
 const step = (belt: string, passed: number, likely: number, atMost: number) => ({
   belt,

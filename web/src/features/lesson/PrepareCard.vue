@@ -4,6 +4,7 @@ import { belt, isBeltId } from '@escalier/core/staircase';
 import { computed } from 'vue';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { ClassView } from '../classes/index.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** What has to be there before the bell: instruments, belts, what the class brings. */
@@ -24,13 +25,13 @@ const beltName = (id: string): string => (isBeltId(id) ? belt(id).name : '');
     <p v-if="toClean > 0">
       {{
         t('prepare-card.instruments-last-played-by-another-class', {
-          instruments: t('count.instruments-were', { n: toClean }),
+          instruments: counted('instruments-were', { n: toClean }),
         })
       }}
       <RouterLink :to="{ name: 'instruments' }">{{ t('prepare-card.clean-before-playing') }}</RouterLink>.
     </p>
     <template v-if="toHand.length > 0">
-      <p>{{ t('prepare-card.belts-to-hand-out', { belts: t('count.belts', { n: toHand.length }) }) }}</p>
+      <p>{{ t('prepare-card.belts-to-hand-out', { belts: counted('belts', { n: toHand.length }) }) }}</p>
       <ul class="plain line">
         <li
           v-for="each in toHand.slice(0, MOST_NAMES)"

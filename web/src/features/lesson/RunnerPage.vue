@@ -18,6 +18,7 @@ import { useClock } from './use-clock.ts';
 import { usePlan } from './use-plan.ts';
 import { useStage } from './use-stage.ts';
 import { clockWords, paceWords } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The teacher's side of a lesson: what now, what next, how much time, and one key to go on. */
@@ -198,7 +199,7 @@ function openProjector(): void {
             <p v-if="run.plan !== null">
               {{
                 t('runner-page.parts-of-blocks-count-taught-the', {
-                  parts: t('count.parts', { n: Object.keys(run.spent).length }),
+                  parts: counted('parts', { n: Object.keys(run.spent).length }),
                   blocksCount: run.plan.blocks.length,
                 })
               }}
@@ -218,10 +219,10 @@ function openProjector(): void {
             <p v-if="clock !== null" class="soft">
               {{
                 t('runner-page.now-value', {
-                  value:
+                  time:
                     clock.blockLeft >= 0
-                      ? `${clockWords(clock.blockLeft)} left`
-                      : `${clockWords(-clock.blockLeft)} over`,
+                      ? t('runner-page.clock-left', { clock: clockWords(clock.blockLeft) })
+                      : t('runner-page.clock-over', { clock: clockWords(-clock.blockLeft) }),
                 })
               }}
               <template v-if="run.again > 0"

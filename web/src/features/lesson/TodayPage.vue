@@ -1,6 +1,7 @@
 <script setup lang="ts">
+import { listWords } from '@escalier/messages';
 import { BLOCK_KINDS } from '@escalier/core/lesson';
-import { BLOCK_NAMES, goOnWords, leftBehindWords, listWords } from '@escalier/core/words';
+import { BLOCK_NAMES, goOnWords, leftBehindWords } from '@escalier/core/words';
 import { computed, toRef } from 'vue';
 import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
 import HowComputed from '../../ui/HowComputed.vue';
@@ -13,6 +14,7 @@ import PrepareCard from './PrepareCard.vue';
 import { lastLessonWords } from './words.ts';
 import { usePlan } from './use-plan.ts';
 import { usePlanChanges } from './use-plan-changes.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The next lesson of a class, planned to the minute and ready to start. */
@@ -175,7 +177,7 @@ const runner = computed(() => ({
             <p class="soft">
               {{
                 t('today-page.parts-of-blocks-count-taught', {
-                  parts: t('count.parts', { n: Object.keys(history.last.run.spent).length }),
+                  parts: counted('parts', { n: Object.keys(history.last.run.spent).length }),
                   blocksCount: history.last.run.plan?.blocks.length ?? 0,
                 })
               }}

@@ -1,6 +1,7 @@
 import type { LessonClock, LessonHistory } from '@escalier/core/lesson';
 import { blockTitle, type LessonSpeech } from '@escalier/core/words';
 import { shortDate } from '../../ui/dates.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The last lesson in one line. */
@@ -9,11 +10,11 @@ export function lastLessonWords(last: LessonHistory['last']): string {
   const { run } = last;
   const minutes = run.endedAt === null ? null : Math.round((run.endedAt - run.startedAt!) / 60_000);
   const parts = Object.keys(run.spent).length;
-  const reached = `${parts} of ${t('count.parts', { n: run.plan!.blocks.length })}`;
+  const reached = t('words.done-of-parts', { done: parts, parts: counted('parts', { n: run.plan!.blocks.length }) });
   return t('words.last-lesson-date-reached-value', {
     date: shortDate(last.date),
     reached,
-    value: minutes === null ? '' : ` in ${t('count.minutes', { n: minutes })}`,
+    minutes: minutes === null ? '' : t('words.in-t', { minutes: counted('minutes', { n: minutes }) }),
   });
 }
 

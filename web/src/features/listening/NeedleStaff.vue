@@ -45,7 +45,10 @@ const TICKS = [-DEGREES, -DEGREES / 2, 0, DEGREES / 2, DEGREES];
 const words = computed(() => {
   if (props.heard === null || props.cents === null) return t('needle-staff.silent');
   const cents = Math.round(props.cents);
-  const off = Math.abs(cents) < NEAR ? 'true' : `${Math.abs(cents)} cents ${cents < 0 ? 'low' : 'high'}`;
+  const off =
+    Math.abs(cents) < NEAR
+      ? 'true'
+      : t('needle-staff.number-cents-value', { number: Math.abs(cents), direction: cents < 0 ? 'low' : 'high' });
   return `${sayNote(pitchName(props.heard))}, ${off}`;
 });
 </script>
@@ -55,7 +58,9 @@ const words = computed(() => {
     class="staff"
     viewBox="0 0 330 250"
     role="img"
-    :aria-label="asked === null ? words : `${sayNote(pitchName(asked))} asked for; ${words}`"
+    :aria-label="
+      asked === null ? words : t('needle-staff.note-asked-for-words', { note: sayNote(pitchName(asked)), words })
+    "
   >
     <line v-for="y in LINES" :key="y" class="line" x1="6" x2="324" :y1="y" :y2="y" />
     <path class="ink" :d="GLYPHS.clef" :transform="`translate(14 ${BOTTOM_LINE - SPACE}) scale(${SCALE} ${-SCALE})`" />

@@ -103,7 +103,7 @@ const foundWords = computed(() => {
         <strong>{{ foundWords }}</strong><template v-if="found.kind === 'sharp' || found.kind === 'weak'">{{
           t('sound-check.number-cents-value', {
             number: Math.abs(Math.round(found.cents)),
-            value: found.cents < 0 ? 'low' : 'high',
+            direction: found.cents < 0 ? 'low' : 'high',
           })
         }}</template
         >. {{ remedy }}

@@ -153,7 +153,7 @@ async function saveSound(): Promise<void> {
           t('echo-stage.note-note-name-instead-of-name2', {
             note: echo.change.value.note,
             name: lesson.name(pitch(echo.change.value.is)),
-            name2: lesson.name(pitch(echo.change.value.was)),
+            before: lesson.name(pitch(echo.change.value.was)),
           })
         }}{{ ' ' }}
       </strong>
@@ -193,7 +193,7 @@ async function saveSound(): Promise<void> {
         <ScoreSheet
           v-if="isSeen(pattern.place)"
           :abc="pattern.abc"
-          :title="`pattern ${index + 1}`"
+          :title="t('echo-stage.pattern-index', { index: index + 1 })"
           :instrument-id="lesson.on.id"
           :naming="big ? null : naming"
           :no-words="big"

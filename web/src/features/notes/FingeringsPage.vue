@@ -78,7 +78,7 @@ function printChart(): void {
             t('fingerings-page.name-range-sounds-value', {
               name: on.name,
               range,
-              value:
+              octave:
                 on.soundsAbove === 12
                   ? t('fingerings-page.an-octave-above-what-is-written')
                   : t('fingerings-page.as-written'),

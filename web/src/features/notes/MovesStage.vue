@@ -166,7 +166,7 @@ onPlayKey(toggle);
         <BButton
           :aria-label="
             t('moves-stage.value-tempo-slower', {
-              value: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
+              which: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
             })
           "
           @click="change(which, -6)"
@@ -175,7 +175,7 @@ onPlayKey(toggle);
         <BButton
           :aria-label="
             t('moves-stage.value-tempo-faster', {
-              value: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
+              which: which === 'slow' ? t('moves-stage.first') : t('moves-stage.last'),
             })
           "
           @click="change(which, 6)"

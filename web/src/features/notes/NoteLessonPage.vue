@@ -50,7 +50,7 @@ const noteOptions = computed(() =>
     text: t('note-lesson-page.note-step-position-value', {
       note: noteWords(name),
       position,
-      value: name === notes.value?.next ? t('note-lesson-page.next') : '',
+      next: name === notes.value?.next ? t('note-lesson-page.next') : '',
     }),
   })),
 );

@@ -64,7 +64,7 @@ async function correct(): Promise<void> {
       {{
         t('hearing-line.heard-bars-value', {
           bars: barRange(event.extent.bars),
-          value: event.extent.slowly ? t('hearing-line.slowly') : '',
+          slowly: event.extent.slowly ? t('hearing-line.slowly') : '',
         })
       }}
     </p>

@@ -10,6 +10,7 @@ import { useRemarks, useSession } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
 import { hearingsOf } from './history.ts';
 import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string; pupilId: string }>();
@@ -99,8 +100,8 @@ function printNote(): void {
           <p class="soft">
             {{
               t('pupil-page.steps-passed-hearings', {
-                steps: t('count.steps', { n: pupil.standing?.passedSteps ?? 0 }),
-                hearings: t('count.hearings', { n: heard.length }),
+                steps: counted('steps', { n: pupil.standing?.passedSteps ?? 0 }),
+                hearings: counted('hearings', { n: heard.length }),
               })
             }}
             <template v-if="place !== null"> · {{ queueWords(place) }}</template>
@@ -149,7 +150,7 @@ function printNote(): void {
               {{
                 t('pupil-page.percent-likely-to-pass-in-lessons', {
                   percent: percent(outlook.chanceSoon),
-                  lessons: t('count.lessons', { n: outlook.soon }),
+                  lessons: counted('lessons', { n: outlook.soon }),
                 })
               }}
             </h2>
@@ -157,7 +158,7 @@ function printNote(): void {
               {{
                 t('pupil-page.percent-by-the-end-of-term', {
                   percent: percent(outlook.chance),
-                  value:
+                  step:
                     outlook.likelySteps >= page.steps.length
                       ? t('pupil-page.every-step-passed')
                       : t('pupil-page.step-likely-steps-passed', { likelySteps: outlook.likelySteps }),
@@ -169,7 +170,7 @@ function printNote(): void {
                 t('pupil-page.from-10-000-simulated-terms-name', {
                   name: pupil.name,
                   passed: outlook.passed,
-                  hearings: t('count.hearings', { n: outlook.heard }),
+                  hearings: counted('hearings', { n: outlook.heard }),
                 })
               }}
             </HowComputed>

@@ -11,6 +11,7 @@ import { useRemarks } from '../schools/index.ts';
 import AgreementCard from './AgreementCard.vue';
 import { ClimbChart, WeeksChart } from './charts.ts';
 import { againstFan, fanRequests, trendsOf } from './trends.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
@@ -129,7 +130,7 @@ function exportPoints(): void {
           {{
             t('trends-page.title-takes-lessons-the-others-usually', {
               title: page.steps[trends.bottleneck.stepIndex]!.title,
-              lessons: t('count.lessons', { n: trends.bottleneck.lessons }),
+              lessons: counted('lessons', { n: trends.bottleneck.lessons }),
               usual: trends.bottleneck.usual,
             })
           }}

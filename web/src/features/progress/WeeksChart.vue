@@ -34,7 +34,11 @@ const options = {
 };
 const words = computed(() =>
   t('weeks-chart.passes-week-by-week-list', {
-    list: props.weeks.map((week) => `${shortDate(week.week)} ${week.passed} of ${week.heard}`).join(', '),
+    list: props.weeks
+      .map((week) =>
+        t('weeks-chart.date-passed-of-heard', { date: shortDate(week.week), passed: week.passed, heard: week.heard }),
+      )
+      .join(', '),
   }),
 );
 </script>

@@ -1,6 +1,7 @@
 import type { Standing, StepStanding } from '@escalier/core/records';
 import type { ClassView, PupilView } from '../classes/index.ts';
 import { dayOfMoment } from '../../ui/dates.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 export const SORTS = [
@@ -97,12 +98,12 @@ function stateOf(heard: StepStanding | undefined, below: boolean): CellState {
 
 function wordsOf(heard: StepStanding | undefined, below: boolean, timeZone: string): string {
   if (heard === undefined) return below ? t('board.joined-on-a-later-step') : t('board.not-heard');
-  const tries = t('count.tries', { n: heard.tries });
+  const tries = counted('tries', { n: heard.tries });
   if (heard.passedAt !== null)
     return t('board.passed-on-day-tries', { day: dayOfMoment(heard.passedAt, timeZone), tries });
   return t('board.tries-value-last-on-day', {
     tries,
-    value: heard.nearly === 0 ? t('board.none-nearly') : `${heard.nearly} nearly`,
+    nearly: heard.nearly === 0 ? t('board.none-nearly') : t('board.nearly-nearly', { nearly: heard.nearly }),
     day: dayOfMoment(heard.lastHeardAt, timeZone),
   });
 }

@@ -15,6 +15,6 @@ export function clockWords({ receipt }: HeardEvent): string | null {
   return t('history.the-devices-clock-was-number-unit', {
     number: Math.round(Math.abs(ahead) / size),
     unit,
-    value: ahead > 0 ? 'ahead' : 'behind',
+    direction: ahead > 0 ? 'ahead' : 'behind',
   });
 }

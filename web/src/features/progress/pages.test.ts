@@ -1,4 +1,4 @@
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 import type { HeardEvent } from '@escalier/core/records';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -95,7 +95,7 @@ function placesOf(faults: readonly Fault[], remarks: readonly Remark[]): readonl
   return bars.map((bar) => {
     const ids = new Set(faults.filter((fault) => fault.bar === bar).map(({ remark }) => remark));
     const words = remarks.filter(({ id }) => ids.has(id)).map((remark) => remark.words.toLowerCase());
-    return t('pupil.bar-bar-value-slowly-a-few', { bar, value: words.length === 0 ? '' : ` (${words.join(', ')})` });
+    return t('pupil.bar-bar-value-slowly-a-few', { bar, remarks: words.length === 0 ? '' : ` (${words.join(', ')})` });
   });
 }
 

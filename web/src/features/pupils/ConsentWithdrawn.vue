@@ -4,6 +4,7 @@ import type { PupilRecord } from '@escalier/contract/pupils';
 import { ref, watch } from 'vue';
 import { api, ask } from '../../api.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** A family that takes its consent back usually wants what was recorded gone, too. */
@@ -29,14 +30,14 @@ const erase = () => erasing.save(() => ask(api.pupils[':id'].recordings.$delete(
   <BModal
     v-model="isOpen"
     :title="t('consent-withdrawn.erase-name-s-recordings-too', { name: pupil.name })"
-    :ok-title="t('consent-withdrawn.erase-recordings', { recordings: t('count.recordings', { n: count }) })"
+    :ok-title="t('consent-withdrawn.erase-recordings', { recordings: counted('recordings', { n: count }) })"
     ok-variant="danger"
     :cancel-title="t('consent-withdrawn.keep-until-they-expire')"
     @ok="erase"
   >
     {{
       t('consent-withdrawn.the-family-has-withdrawn-consent-recordings', {
-        recordings: t('count.recordings-are', { n: count }),
+        recordings: counted('recordings-are', { n: count }),
       })
     }}
   </BModal>

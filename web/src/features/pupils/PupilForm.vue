@@ -47,7 +47,7 @@ const INSTRUMENTS = [
 ];
 const BREATHS = [
   { value: null, text: t('pupil-form.as-in-the-class') },
-  ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map((value) => ({ value, text: `${value} seconds` })),
+  ...[2, 3, 4, 5, 6, 7, 8, 10, 12].map((value) => ({ value, text: t('pupil-form.value-seconds', { seconds: value }) })),
 ];
 const SIZES = [
   { value: 'small', text: t('pupil-form.small-print') },

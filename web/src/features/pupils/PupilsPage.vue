@@ -12,6 +12,7 @@ import { useSession } from '../schools/index.ts';
 import PupilForm from './PupilForm.vue';
 import RosterImport from './RosterImport.vue';
 import { usePupils } from './use-pupils.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const props = defineProps<{ classId: string }>();
@@ -46,7 +47,7 @@ function facts(pupil: PupilRecord): string {
   const late = page.value !== null && pupil.joinedOn > page.value.term.startsOn;
   const standing = standings.value.get(pupil.id) ?? null;
   return [
-    pupil.leftOn === null ? '' : `left ${shortDate(pupil.leftOn)}`,
+    pupil.leftOn === null ? '' : t('pupils-page.left-date', { date: shortDate(pupil.leftOn) }),
     standing === null ? '' : stepWords(standing, steps.value.length),
     pupil.startStep > 1 || late
       ? t('pupils-page.joined-date-step-start-step', { date: shortDate(pupil.joinedOn), startStep: pupil.startStep })
@@ -65,7 +66,7 @@ function stepWords({ stepIndex, state }: Standing, count: number): string {
   if (stepIndex === count) return t('pupils-page.all-steps-passed');
   return t('pupils-page.on-step-step-index-value', {
     stepIndex: stepIndex + 1,
-    value: state === 'working' ? '' : `, ${state === 'nearly' ? t('pupils-page.nearly-passed') : state}`,
+    state: state === 'working' ? '' : `, ${state === 'nearly' ? t('pupils-page.nearly-passed') : state}`,
   });
 }
 
@@ -93,7 +94,7 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
     <div class="columns columns-list">
       <section class="card-paper stack">
         <div class="line">
-          <h2 class="grow">{{ t('count.pupils', { n: here.length }) }}</h2>
+          <h2 class="grow">{{ counted('pupils', { n: here.length }) }}</h2>
           <BButton :aria-expanded="importing" @click="((importing = !importing), (openId = null))">{{
             t('pupils-page.add-pupils')
           }}</BButton>
@@ -146,7 +147,7 @@ async function addPupils(all: Parameters<typeof add>[0]): Promise<void> {
           <p class="soft">
             {{
               t('pupils-page.value-tap-a-name-to-mark', {
-                value: away.length === 0 ? t('pupils-page.nobody-yet') : `${t('count.pupils', { n: away.length })}.`,
+                awayNow: away.length === 0 ? t('pupils-page.nobody-yet') : `${counted('pupils', { n: away.length })}.`,
               })
             }}
           </p>

@@ -15,6 +15,7 @@ import SaveBar from '../../ui/SaveBar.vue';
 import SelectField from '../../ui/SelectField.vue';
 import { useSave } from '../../ui/use-save.ts';
 import type { NewPupil } from './use-pupils.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Pupils from a paste or files: what each column is, each row as it would be, then all of them or none. */
@@ -152,7 +153,7 @@ async function submit(): Promise<void> {
                   v-model="mapping[index]!"
                   size="sm"
                   :options="FIELD_OPTIONS"
-                  :aria-label="`${column} is`"
+                  :aria-label="t('roster-import.column-is', { column })"
                 />
               </BTh>
               <BTh scope="col">{{ t('roster-import.will-be-added-as') }}</BTh>
@@ -174,7 +175,7 @@ async function submit(): Promise<void> {
         </BTableSimple>
       </div>
       <p v-if="wrong.length > 0">
-        {{ t('roster-import.lines-left-out-until-corrected', { lines: t('count.lines-are', { n: wrong.length }) }) }}
+        {{ t('roster-import.lines-left-out-until-corrected', { lines: counted('lines-are', { n: wrong.length }) }) }}
       </p>
       <p v-if="good.length > MOST_AT_ONCE">
         {{ t('roster-import.you-can-add-most-at-once', { mostAtOnce: MOST_AT_ONCE }) }}
@@ -184,7 +185,7 @@ async function submit(): Promise<void> {
         :disabled="good.length === 0"
         :error="reason"
         :label="
-          t('roster-import.add-pupils-2', { pupils: t('count.pupils', { n: Math.min(good.length, MOST_AT_ONCE) }) })
+          t('roster-import.add-pupils-2', { pupils: counted('pupils', { n: Math.min(good.length, MOST_AT_ONCE) }) })
         "
       />
     </BForm>

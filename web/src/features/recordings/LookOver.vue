@@ -4,6 +4,7 @@ import { useNotices } from '../../ui/use-notices.ts';
 import FilePick from '../../ui/FilePick.vue';
 import type { ClassView } from '../classes/index.ts';
 import { LONGEST_LIST, useLookOver } from './use-look-over.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Files are looked over before anything is kept: whose each is, and of which step. */
@@ -33,7 +34,7 @@ function dropped(event: DragEvent): void {
 
 async function addAll(): Promise<void> {
   const added = await add();
-  if (added > 0) notices.say(t('look-over.recordings-added', { recordings: t('count.recordings', { n: added }) }));
+  if (added > 0) notices.say(t('look-over.recordings-added', { recordings: counted('recordings', { n: added }) }));
   emit('added');
 }
 </script>
@@ -58,7 +59,7 @@ async function addAll(): Promise<void> {
     <p v-if="tooMany > 0" class="problem">
       {{
         t('look-over.files-left-out-add-these-longest', {
-          files: t('count.files-were', { n: tooMany }),
+          files: counted('files-were', { n: tooMany }),
           longestList: LONGEST_LIST,
         })
       }}
@@ -113,10 +114,10 @@ async function addAll(): Promise<void> {
       <BProgress v-if="sent !== null" :value="sent * 100" :aria-label="t('look-over.adding')" />
       <div class="line">
         <BButton variant="primary" :disabled="ready.length === 0 || sent !== null" @click="addAll">{{
-          t('look-over.add-recordings-2', { recordings: t('count.recordings', { n: ready.length }) })
+          t('look-over.add-recordings-2', { recordings: counted('recordings', { n: ready.length }) })
         }}</BButton>
         <span v-if="ready.length < rows.length" class="soft">{{
-          t('look-over.files-here-until-corrected', { files: t('count.files-stay', { n: rows.length - ready.length }) })
+          t('look-over.files-here-until-corrected', { files: counted('files-stay', { n: rows.length - ready.length }) })
         }}</span>
       </div>
     </template>

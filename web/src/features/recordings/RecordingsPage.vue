@@ -9,6 +9,7 @@ import LookOver from './LookOver.vue';
 import { useListening } from './use-listening.ts';
 import { useRecordings } from './use-recordings.ts';
 import { proposalWords } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The recordings of a class: added, listened to, and waiting for the teacher's ear. */
@@ -49,7 +50,7 @@ const MEGABYTE = 1024 * 1024;
         variant="primary"
         :to="{ name: 'recording', params: { classId, recordingId: first.id } }"
         >{{
-          t('recordings-page.listen-to-recordings', { recordings: t('count.recordings', { n: open.length }) })
+          t('recordings-page.listen-to-recordings', { recordings: counted('recordings', { n: open.length }) })
         }}</BButton
       >
     </ClassHead>
@@ -69,7 +70,7 @@ const MEGABYTE = 1024 * 1024;
           <p>
             {{
               t('recordings-page.recordings-not-been-listened-to-on', {
-                recordings: t('count.recordings-have', { n: unheard.length }),
+                recordings: counted('recordings-have', { n: unheard.length }),
               })
             }}
           </p>
@@ -81,7 +82,7 @@ const MEGABYTE = 1024 * 1024;
           <p>
             {{
               t('recordings-page.recordings-could-not-be-listened-to', {
-                recordings: t('count.recordings', { n: given.length }),
+                recordings: counted('recordings', { n: given.length }),
               })
             }}
           </p>
@@ -146,10 +147,10 @@ const MEGABYTE = 1024 * 1024;
         <p class="soft">
           {{
             t('recordings-page.recordings-stored-number-of-megabytes-mb', {
-              recordings: t('count.recordings', { n: list.storage.count }),
+              recordings: counted('recordings', { n: list.storage.count }),
               number: (list.storage.bytes / MEGABYTE).toFixed(1),
               megabytes: list.storage.megabytes,
-              days: t('count.days', { n: list.storage.days }),
+              days: counted('days', { n: list.storage.days }),
             })
           }}
         </p>

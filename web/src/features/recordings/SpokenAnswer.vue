@@ -2,6 +2,7 @@
 import type { RecordingDto } from '@escalier/contract/recordings';
 import { onBeforeUnmount, toRef } from 'vue';
 import { useAnswer } from './use-answer.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** A few words to the pupil, spoken: said, heard once more, kept with the recording. */
@@ -36,7 +37,7 @@ onBeforeUnmount(stop);
             {{
               isPlaying
                 ? t('spoken-answer.stop')
-                : t('spoken-answer.hear-it-seconds', { seconds: t('count.seconds', { n: Math.round(spoken) }) })
+                : t('spoken-answer.hear-it-seconds', { seconds: counted('seconds', { n: Math.round(spoken) }) })
             }}
           </BButton>
           <BButton :disabled="busy" @click="erase">{{ t('spoken-answer.erase-it') }}</BButton>

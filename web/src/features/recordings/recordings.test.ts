@@ -12,7 +12,7 @@ import type { ListenedView } from '../../workers/listening.ts';
 import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';
 import { proposalWords } from './words.ts';
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 
 const listen = vi.hoisted(() => vi.fn());
 const decode = vi.hoisted(() => vi.fn());

@@ -14,6 +14,7 @@ import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
 
 import { sendArchive } from './send-archive.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 const PER_PAGE = 500;
 
@@ -33,9 +34,9 @@ async function importArchive([file]: readonly File[]): Promise<void> {
   await save(async () => {
     const { classes, pupils, records } = await sendArchive(file);
     done.value = t('data-page.added-classes-pupils-and-results', {
-      classes: t('count.classes', { n: classes }),
-      pupils: t('count.pupils', { n: pupils }),
-      results: t('count.results', { n: records }),
+      classes: counted('classes', { n: classes }),
+      pupils: counted('pupils', { n: pupils }),
+      results: counted('results', { n: records }),
     });
     await session.enter();
     await load();

@@ -11,6 +11,7 @@ import PersonForm from './PersonForm.vue';
 import { ROLE_WORDS } from './role-words.ts';
 import SchoolHead from './SchoolHead.vue';
 import { useSession } from './session.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const session = useSession();
@@ -76,7 +77,7 @@ async function invited(name: string, made: NewLink): Promise<void> {
     <BAlert v-if="refused !== null" variant="danger" :model-value="true">{{ refused }}</BAlert>
     <div class="columns">
       <section class="card-paper stack">
-        <h2>{{ t('count.people', { n: people.people.length }) }}</h2>
+        <h2>{{ counted('people', { n: people.people.length }) }}</h2>
         <BListGroup flush>
           <BListGroupItem
             v-for="person in people.people"

@@ -7,6 +7,7 @@ import TextField from '../../ui/TextField.vue';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from './session.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Recordings of children: how many there are, and how long and how much the school keeps. */
@@ -38,9 +39,9 @@ const MEGABYTE = 1024 * 1024;
     <p v-if="stored !== null">
       {{
         t('recording-storage.recordings-of-children-number-mb-each', {
-          recordings: t('count.recordings', { n: stored.count }),
+          recordings: counted('recordings', { n: stored.count }),
           number: (stored.bytes / MEGABYTE).toFixed(1),
-          days: t('count.days', { n: days }),
+          days: counted('days', { n: days }),
         })
       }}
     </p>

@@ -5,6 +5,7 @@ import { api, ask } from '../../api.ts';
 import { useLoad } from '../../ui/use-load.ts';
 import { useSave } from '../../ui/use-save.ts';
 import { useSession } from './session.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The owner's switch for practice rooms: off until somebody decides. */
@@ -36,7 +37,7 @@ const allow = (allowed: boolean) =>
       <p>
         {{
           rooms.allowed
-            ? t('room-switch.on-classes-an-open-room', { classes: t('count.classes-have', { n: rooms.open }) })
+            ? t('room-switch.on-classes-an-open-room', { classes: counted('classes-have', { n: rooms.open }) })
             : t('room-switch.off-slips-dont-work')
         }}
       </p>

@@ -7,7 +7,7 @@ import { t } from './messages.ts';
 export const previewOf = (english: English): string =>
   inEnglish(english, () =>
     t('english-preview.line', {
-      value: elementWords('note quarter', usualLengths()),
+      noteValue: elementWords('note quarter', usualLengths()),
       date: longDate('2026-02-03'),
       time: timeOfDay('09:05'),
       paper: usualPaper() === 'a4' ? 'A4' : 'Letter',

@@ -1,5 +1,5 @@
 import { USUAL_ENGLISH } from '@escalier/messages';
-import 'fake-indexeddb/auto';
+import '../../testing/own-database.ts';
 import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { deviceAccount, fresh, leftHere, useOutbox } from '../../offline/index.ts';

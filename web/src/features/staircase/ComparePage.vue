@@ -13,6 +13,7 @@ import { useLoad } from '../../ui/use-load.ts';
 import { draftOf } from './draft.ts';
 import DraftPicture from './DraftPicture.vue';
 import { useLibraryProfiles } from './use-library-profiles.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Two staircases beside each other: their rise, their notes over time, their lessons. */
@@ -63,7 +64,7 @@ const rows = computed(() => {
       const [step, brought] = [stairs.steps[index], news[index]];
       if (step === undefined || brought === undefined) return '';
       const notes = brought.notes.map((note) => noteWords(note.name)).join(' ');
-      return `${step.tunes[0]!.title}: ↑ ${brought.rise.total}${notes === '' ? '' : t('compare-page.new-notes', { notes })}, ${t('count.lessons', { n: step.lessons })}`;
+      return `${step.tunes[0]!.title}: ↑ ${brought.rise.total}${notes === '' ? '' : t('compare-page.new-notes', { notes })}, ${counted('lessons', { n: step.lessons })}`;
     }),
   );
   return [

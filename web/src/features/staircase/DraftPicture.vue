@@ -5,6 +5,7 @@ import { noteWords } from '../../ui/note-words.ts';
 import { StairPicture, type StairLayout } from '../classes/index.ts';
 import { MOST_STEP_LESSONS } from '@escalier/contract/staircases';
 import type { DraftStep } from './draft.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The stairs to scale. The far edge of a tread can be dragged, or moved by arrow keys, to give the step more lessons. */
@@ -82,13 +83,13 @@ function hold(event: PointerEvent, index: number, { lessonX }: StairLayout): voi
           :aria-valuenow="lessonsOf(index)"
           aria-valuemin="1"
           :aria-valuemax="MOST_STEP_LESSONS"
-          :aria-valuetext="t('count.lessons', { n: lessonsOf(index) })"
+          :aria-valuetext="counted('lessons', { n: lessonsOf(index) })"
           :style="{ left: `${layout.treads[index]!.right - 12}px`, top: `${layout.treads[index]!.top}px` }"
           @pointerdown="hold($event, index, layout)"
           @keydown.left.prevent="emit('lessons', index, step.lessons - 1)"
           @keydown.right.prevent="emit('lessons', index, step.lessons + 1)"
         >
-          <span v-if="held?.index === index" class="chip">{{ t('count.lessons', { n: held.lessons }) }}</span>
+          <span v-if="held?.index === index" class="chip">{{ counted('lessons', { n: held.lessons }) }}</span>
         </div>
       </template>
     </StairPicture>

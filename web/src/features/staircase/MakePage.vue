@@ -17,6 +17,7 @@ import { useProposal } from './use-proposal.ts';
 import { useWishes, type ForClass } from './use-wishes.ts';
 import WishFields from './WishFields.vue';
 import { saidIn } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Three questions, and a finished staircase to change. */
@@ -48,7 +49,7 @@ const { busy, error: refused, reason, save } = useSave(t('make-page.saved-change
 async function keep(): Promise<void> {
   const { instrumentId, order } = wishes.value;
   const family = instrument(instrumentId).family === 'recorder' ? t('make-page.recorder') : t('make-page.whistle');
-  const name = `${family}: ${order.map(noteWords).join(' ')}, ${t('count.steps', { n: steps.value.length })}`;
+  const name = `${family}: ${order.map(noteWords).join(' ')}, ${counted('steps', { n: steps.value.length })}`;
   const content = contentOf({ name: name.slice(0, MOST_LETTERS), noteOrder: order, steps: steps.value });
   let staircaseId = '';
   const done = await save(async () => {

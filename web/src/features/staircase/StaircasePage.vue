@@ -23,6 +23,7 @@ import TuneShelf from './TuneShelf.vue';
 import { useEditor } from './use-editor.ts';
 import { useListen } from '../../sound/index.ts';
 import { saidIn } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** A staircase to be changed: its picture to scale, its steps, and the tunes that would fit. */
@@ -133,8 +134,8 @@ useEventListener(window, 'beforeunload', (event: BeforeUnloadEvent) => {
       editor.refusal.value
     }}</BAlert>
     <p class="soft">
-      {{ instrument(instrumentId).shortName }} · {{ t('count.steps', { n: draft.steps.length }) }} ·
-      {{ t('count.lessons', { n: lessons }) }} ·
+      {{ instrument(instrumentId).shortName }} · {{ counted('steps', { n: draft.steps.length }) }} ·
+      {{ counted('lessons', { n: lessons }) }} ·
       {{
         stored.classes.length === 0
           ? t('staircase-page.no-class-uses-it-yet')

@@ -9,6 +9,7 @@ import { useSortableList } from '../../ui/use-sortable-list.ts';
 import BeltBand from '../../ui/BeltBand.vue';
 import type { DraftStep } from './draft.ts';
 import type { Said } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The steps below each other: dragged or moved by keys, and chosen to be changed. */
@@ -72,7 +73,7 @@ function worst(index: number): Finding['weight'] | null {
           @click="emit('widen', index, -1)"
           ><IconDown aria-hidden="true"
         /></BButton>
-        <span class="count">{{ t('count.lessons', { n: step.lessons }) }}</span>
+        <span class="count">{{ counted('lessons', { n: step.lessons }) }}</span>
         <BButton
           :aria-label="t('step-rows.one-lesson-more-for-step-index', { index: index + 1 })"
           @click="emit('widen', index, 1)"

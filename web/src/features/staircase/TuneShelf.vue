@@ -36,7 +36,7 @@ const shown = computed(() => found.value.slice(0, SHOWN * more.value));
 function difference(total: number): string {
   const by = Math.round((total - props.total) * 10) / 10;
   if (by === 0) return t('tune-shelf.as-good');
-  return by < 0 ? t('tune-shelf.better-by-value', { value: -by }) : `+${by}`;
+  return by < 0 ? t('tune-shelf.better-by-value', { points: -by }) : `+${by}`;
 }
 </script>
 

@@ -12,6 +12,7 @@ import {
   type TuneRole,
 } from '@escalier/core/staircase';
 import { staysWords } from '@escalier/core/words';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 export interface DraftTune {
@@ -185,7 +186,7 @@ export function takeTune(draft: Draft, index: number, tune: Pick<DraftTune, 'id'
     return failure(
       t('draft.title-has-results-here-add-the', {
         title: step.tunes[0]!.title,
-        results: t('count.results', { n: step.results }),
+        results: counted('results', { n: step.results }),
       }),
     );
   const others = step.tunes.slice(1).filter((each) => each.id !== tune.id);

@@ -10,6 +10,7 @@ import type {
 } from '@escalier/core/staircase';
 import { findingWords, newsWords, whyWords, type Advice } from '@escalier/core/words';
 import { noteWords } from '../../ui/note-words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 export const ROLE_WORDS: Readonly<Record<TuneRole, string>> = {
@@ -35,7 +36,7 @@ export function saidIn(lengths: LengthWords): Said {
     why: (step) => whyWords(step, noteWords, lengths),
     fit: (news, { metre, key }) => {
       const times = news.notes.map(
-        ({ name, count }) => `${noteWords(name)} ${count === 1 ? 'once' : `${count} times`}`,
+        ({ name, count }) => `${noteWords(name)} ${count === 1 ? 'once' : t('words.count-times', { count })}`,
       );
       const isAll = news.elements.length + news.signs.length === 0;
       const rest = isAll
@@ -48,7 +49,7 @@ export function saidIn(lengths: LengthWords): Said {
 
 /** "rises by 4.2, which takes 2 lessons": what a step asks of a class. */
 export function askedWords(rise: number, lessons: number): string {
-  return t('words.rises-by-rise-about-lessons', { rise, lessons: t('count.lessons', { n: lessons }) });
+  return t('words.rises-by-rise-about-lessons', { rise, lessons: counted('lessons', { n: lessons }) });
 }
 
 export const LOOK_FOR_WORDS: Readonly<Record<LookFor, string>> = {
@@ -73,7 +74,7 @@ export function passRuleWords({
       : [
           passRule.slips === 0
             ? t('words.no-slips')
-            : t('words.at-most-slips', { slips: t('count.slips', { n: passRule.slips }) }),
+            : t('words.at-most-slips', { slips: counted('slips', { n: passRule.slips }) }),
         ]),
     ...passRule.lookFor.map((look) => LOOK_FOR_WORDS[look].toLowerCase()),
   ];

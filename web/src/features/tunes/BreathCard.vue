@@ -7,6 +7,7 @@ import HowComputed from '../../ui/HowComputed.vue';
 import TextField from '../../ui/TextField.vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { breathPlaces } from './layers.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Where the class breathes: proposed, and changed by hand on the sheet. */
@@ -30,7 +31,7 @@ function setSeconds(typed: string | number | null): void {
 <template>
   <section class="card-paper stack-close">
     <h2>
-      {{ t('count.breaths', { n: count })
+      {{ counted('breaths', { n: count })
       }}{{ own !== null ? t('breath-card.your-own') : atTempo !== null ? t('breath-card.at-this-tempo') : '' }}
     </h2>
     <TextField
@@ -56,7 +57,7 @@ function setSeconds(typed: string | number | null): void {
               afterBar: breath.afterBar,
               afterBeat: breath.afterBeat,
               breath: breathWords(breath),
-              value: breath.kind === 'small' ? t('breath-card.shorten-the-note-before-it') : '',
+              shortened: breath.kind === 'small' ? t('breath-card.shorten-the-note-before-it') : '',
             })
           }}
         </li>

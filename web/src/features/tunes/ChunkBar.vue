@@ -62,7 +62,7 @@ onKeyStroke(['n', 'N'], (event) => {
           :aria-label="
             t('chunk-bar.bars-text-value', {
               text: label.text,
-              value: label.hard
+              marks: label.hard
                 ? t('chunk-bar.hard')
                 : label.same
                   ? t('chunk-bar.known')

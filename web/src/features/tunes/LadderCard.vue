@@ -26,7 +26,7 @@ function detail(id: RungId): string {
       return barsWords(props.info.reading.form.learnBars);
     case 'whole':
     case 'alone':
-      return `at ${tempo}`;
+      return t('ladder-card.at-tempo', { tempo });
     case 'say':
     case 'clap':
     case 'finger':

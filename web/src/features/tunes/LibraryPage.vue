@@ -11,6 +11,7 @@ import { filtered, LENGTHS, NO_FILTER, offered, READINESS, type LibraryFilter } 
 import LibraryTable from './LibraryTable.vue';
 import { hasWordsOf } from './words.ts';
 import { useLibrary } from './use-library.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 const classes = useClasses();
@@ -63,7 +64,7 @@ const className = computed(() => classes.list?.find((each) => each.id === classI
             >{{
               t('library-page.shown-count-of-tunes', {
                 shownCount: shown.length,
-                tunes: t('count.tunes', { n: all.length }),
+                tunes: counted('tunes', { n: all.length }),
               })
             }}<template v-if="className !== null">{{
               t('library-page.read-for-class-name', { className })

@@ -6,6 +6,7 @@ import { describeMove, elementWords, signWords, staffPlace } from '@escalier/cor
 import { computed } from 'vue';
 import { noteWords } from '../../ui/note-words.ts';
 import { barsWords } from './words.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** What the tune brings that this class has not had. */
@@ -43,7 +44,7 @@ const nothing = computed(() => {
         <span class="chip">{{ noteWords(use.name) }}</span>
         {{
           t('new-card.times-bars-written-staff-place', {
-            times: t('count.times', { n: use.count }),
+            times: counted('times', { n: use.count }),
             bars: barsWords(use.bars),
             staffPlace: staffPlace(staffStep(pitch(use.name))),
           })
@@ -84,7 +85,7 @@ const nothing = computed(() => {
       <p v-if="reading.moves.new.length > SHOWN_MOVES" class="soft">
         {{
           t('new-card.and-easier', {
-            easier: t('count.easier-new-moves', { n: reading.moves.new.length - SHOWN_MOVES }),
+            easier: counted('easier-new-moves', { n: reading.moves.new.length - SHOWN_MOVES }),
           })
         }}
       </p>

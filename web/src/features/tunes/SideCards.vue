@@ -143,7 +143,11 @@ function leave(): void {
       <h2>{{ betterKeys.length === 0 ? t('side-cards.this-key-fits-best') : t('side-cards.easier-keys') }}</h2>
       <p v-for="key in betterKeys" :key="key.shift">
         <strong>{{ key.key }}</strong>, {{ shiftWords(key.shift) }}:
-        {{ key.newNotes.length === 0 ? t('side-cards.nothing-new') : `new ${notesList(key.newNotes)}` }}.
+        {{
+          key.newNotes.length === 0
+            ? t('side-cards.nothing-new')
+            : t('side-cards.new-notes-list', { notesList: notesList(key.newNotes) })
+        }}.
       </p>
       <p v-if="betterKeys.length === 0" class="soft">{{ t('side-cards.in-this-key-the-tune-has') }}</p>
     </section>

@@ -29,7 +29,10 @@ const loops = computed(() => {
   const { hardSpots, form } = props.info.reading;
   const indexOf = (number: number): number => props.info.barNumbers.indexOf(number);
   const spots = hardSpots.map((spot) => ({ bars: spot.bars, what: t('transport-bar.hard-spot') }));
-  const lines = form.lines.map((line) => ({ bars: line.bars, what: `line ${line.letter}` }));
+  const lines = form.lines.map((line) => ({
+    bars: line.bars,
+    what: t('transport-bar.line-letter', { letter: line.letter }),
+  }));
   return [...spots, ...lines].map(({ bars, what }) => ({
     key: `${what} ${bars.join('-')}`,
     label: `${what}, ${bars[0] === bars[1] ? t('bar.one', { bar: bars[0] }) : t('transport-bar.bars-bars-to-bars2', { bars: bars[0], bars2: bars[1] })}`,

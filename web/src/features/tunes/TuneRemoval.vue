@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router';
 import { api, ask } from '../../api.ts';
 import { useNotices } from '../../ui/use-notices.ts';
 import { useSave } from '../../ui/use-save.ts';
+import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** Deletes a tune, or archives it when results hang on it; says first where it is used. */
@@ -27,7 +28,7 @@ async function look(): Promise<void> {
 async function remove(): Promise<void> {
   await save(async () => {
     const { archived } = await ask(api.tunes[':id'].$delete({ param: { id: props.tuneId } }), tuneGone);
-    notices.say(t('tune-removal.title-is-value', { title: props.title, value: archived ? 'archived' : 'deleted' }));
+    notices.say(t('tune-removal.title-is-value', { title: props.title, state: archived ? 'archived' : 'deleted' }));
     await router.push({ name: 'tunes' });
   });
 }
@@ -56,7 +57,7 @@ async function restore(): Promise<void> {
     <div v-if="use !== null" class="stack">
       <template v-if="use.archived">
         <p>
-          {{ t('tune-removal.it-is-hidden-from-the-library', { results: t('count.results', { n: use.results }) }) }}
+          {{ t('tune-removal.it-is-hidden-from-the-library', { results: counted('results', { n: use.results }) }) }}
         </p>
         <BButton variant="primary" @click="restore">{{ t('tune-removal.restore-to-the-library') }}</BButton>
       </template>
@@ -72,7 +73,7 @@ async function restore(): Promise<void> {
         <p>
           {{
             t('tune-removal.results-this-tune-so-it-is', {
-              results: t('count.results-of-pupils-name', { n: use.results }),
+              results: counted('results-of-pupils-name', { n: use.results }),
             })
           }}
         </p>

@@ -105,7 +105,7 @@ export function marksOf(
       ? troubles.map((spot): ScoreMark => ({
           kind: 'fault',
           id: barId(spot.barIndex),
-          words: `${spot.pupils} of ${spot.of}`,
+          words: t('layers.pupils-of-of', { pupils: spot.pupils, of: spot.of }),
         }))
       : []),
     ...(on.includes('fingerings')

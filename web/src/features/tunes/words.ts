@@ -1,3 +1,5 @@
+import { listWords } from '@escalier/messages';
+import { numbersWords } from '../../ui/number-words.ts';
 import type { LengthWords } from '@escalier/core/music';
 import { elementWords, signWords } from '@escalier/core/words';
 import { noteWords } from '../../ui/note-words.ts';
@@ -5,19 +7,7 @@ import { t } from './messages.ts';
 
 /** "bar 4", "bars 4 and 7", "bars 1 to 8": bar numbers as they are said. */
 export function barsWords(bars: readonly number[], capital = false): string {
-  const runs: [number, number][] = [];
-  for (const bar of bars) {
-    const last = runs.at(-1);
-    if (last !== undefined && bar === last[1] + 1) last[1] = bar;
-    else runs.push([bar, bar]);
-  }
-  const parts = runs.flatMap(([from, to]) => {
-    if (from === to) return [from === 0 ? 'pickup' : String(from)];
-    return to === from + 1
-      ? [from === 0 ? 'pickup' : String(from), String(to)]
-      : [`${from === 0 ? 'pickup' : from} to ${to}`];
-  });
-  const list = parts.length > 1 ? `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)!}` : (parts[0] ?? '');
+  const list = numbersWords(bars, (bar) => (bar === 0 ? t('words.pickup') : String(bar)));
   const text =
     bars.length === 1
       ? bars[0] === 0
@@ -29,8 +19,7 @@ export function barsWords(bars: readonly number[], capital = false): string {
 
 /** "E and F♯". */
 export function notesList(names: readonly string[]): string {
-  const shown = names.map(noteWords);
-  return shown.length > 1 ? `${shown.slice(0, -1).join(', ')} and ${shown.at(-1)!}` : (shown[0] ?? '');
+  return listWords(names.map(noteWords));
 }
 
 const INTERVALS = [
@@ -46,7 +35,7 @@ const INTERVALS = [
 
 /** "a fourth up": staff steps as an interval. */
 export function stepsWords(steps: number): string {
-  return `${INTERVALS[Math.abs(steps)] ?? `${Math.abs(steps)} steps`} ${steps > 0 ? 'up' : 'down'}`;
+  return `${INTERVALS[Math.abs(steps)] ?? t('words.number-steps', { number: Math.abs(steps) })} ${steps > 0 ? 'up' : 'down'}`;
 }
 
 const LEAPS = [
