@@ -37,11 +37,19 @@ export function isInstalled(root = ROOT) {
 /** Installs what package-lock.json says, unless it is there. */
 export function ensurePackages() {
   checkNode();
-  if (isInstalled()) return;
+  install(ROOT, 'Installing packages (once, about a minute) …');
+}
+
+/**
+ * Installs what the lock file of a folder says, unless it is there.
+ * @param saying the sentence that tells it.
+ */
+export function install(root, saying) {
+  if (isInstalled(root)) return;
   alone('installing packages', () => {
-    if (isInstalled()) return;
-    say('Installing packages (once, about a minute) …');
-    runShown('npm', ['ci', '--no-progress', '--loglevel=error', '--prefer-offline'], {
+    if (isInstalled(root)) return;
+    say(saying);
+    runShown('npm', ['ci', '--prefix', root, '--no-progress', '--no-audit', '--loglevel=error', '--prefer-offline'], {
       why: 'The packages could not be installed: please check the connection to the npm registry and start again.',
     });
   });
