@@ -48,7 +48,7 @@ async function stepOf(shown: Page, title: RegExp): Promise<void> {
 /** The teacher's screen, and six of what the class sees as one picture. */
 async function lessonPictures(): Promise<void> {
   await page.goto(`${classAddress}/lesson`);
-  await page.getByRole('button', { name: 'Start the lesson' }).click();
+  await page.getByRole('button', { name: /Start the lesson|Teach it now/ }).click();
   const projector = await context.newPage();
   await projector.setViewportSize(DESK);
   await projector.goto(`${classAddress}/projector`);

@@ -103,7 +103,9 @@ const CONTENT = [
   z.object({ kind: z.literal('ready'), pupilId, ready: z.boolean() }),
   z.object({ kind: z.literal('scene'), scene: z.nullable(id) }),
   z.object({ kind: z.literal('play'), on: z.boolean(), tempo: z.int().check(z.gte(5), z.lte(600)) }),
+  z.object({ kind: z.literal('reached'), block: id, reached: z.boolean() }),
   z.object({ kind: z.literal('ended') }),
+  z.object({ kind: z.literal('reopened') }),
 ] as const;
 
 export const lessonEventContent = z.discriminatedUnion('kind', CONTENT);

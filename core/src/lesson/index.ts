@@ -38,6 +38,9 @@ export {
   type LessonEventKind,
   type LessonHistory,
   type LessonRun,
+  isTaught,
+  taughtBlocks,
+  wasHeld,
 } from './run.ts';
 export { RUNG_RUNS, type RungRun } from './rungs.ts';
 export { lessonStep, tuneTempi, type StepOfClass } from './lesson-step.ts';

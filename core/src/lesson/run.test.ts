@@ -2,7 +2,16 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { USUAL_LADDER } from '../practice/index.ts';
 import { planLesson } from './plan.ts';
-import { leftOpen, lessonClock, lessonHistory, lessonRun, type LessonEvent } from './run.ts';
+import {
+  isTaught,
+  leftOpen,
+  lessonClock,
+  lessonHistory,
+  lessonRun,
+  taughtBlocks,
+  wasHeld,
+  type LessonEvent,
+} from './run.ts';
 
 const plan = planLesson({
   minutes: 30,
@@ -138,5 +147,61 @@ describe('a lesson that runs', () => {
     expect(history.open.map(({ kind }) => kind)).toEqual(['hard-spot', 'tune']);
     expect(lessonHistory(lessons, '2026-03-03')).toMatchObject({ last: null, open: [] });
     expect(history.rungsDone(2)).toEqual([]);
+  });
+});
+
+describe('what was taught', () => {
+  const walk = (seconds: number): readonly LessonEvent[] => [
+    started,
+    ...ids.slice(1).map((id, index) => event((index + 1) * seconds, { kind: 'block', block: id })),
+    event(ids.length * seconds, { kind: 'ended' }),
+  ];
+
+  it('is nothing of a lesson that was stepped through in seconds, and it stays planned', () => {
+    const run = lessonRun(walk(3));
+    expect(taughtBlocks(run)).toEqual([]);
+    expect(wasHeld(run)).toBe(false);
+    expect(run.rungsDone).toEqual([]);
+    const lessons = walk(3).map((each) => ({ date: '2026-03-03' as const, event: each }));
+    expect(lessonHistory(lessons, '2026-03-10').last).toBeNull();
+  });
+
+  it('is each part that had a third of its minutes and was not skipped', () => {
+    const [first, second] = plan.blocks;
+    const run = lessonRun([
+      started,
+      event((first!.minutes * 60) / 3, { kind: 'block', block: second!.id }),
+      event(1000, { kind: 'skipped', block: second!.id }),
+      event(1001, { kind: 'ended' }),
+    ]);
+    expect(taughtBlocks(run)).toEqual([first]);
+    expect(wasHeld(run)).toBe(true);
+  });
+
+  it('counts a skipped part after all that was gone back to', () => {
+    const run = lessonRun([
+      started,
+      event(1, { kind: 'skipped', block: ids[0]! }),
+      event(2, { kind: 'block', block: ids[1]! }),
+      event(600, { kind: 'block', block: ids[0]! }),
+      event(1200, { kind: 'ended' }),
+    ]);
+    expect(isTaught(run, plan.blocks[0]!)).toBe(true);
+  });
+
+  it('is what the teacher says, whatever the clock says', () => {
+    const all = ids.map((id) => event(900, { kind: 'reached', block: id, reached: true }));
+    expect(leftOpen(lessonRun([...walk(3), ...all]))).toEqual([]);
+    const none = ids.map((id) => event(9000, { kind: 'reached', block: id, reached: false }));
+    expect(taughtBlocks(lessonRun([...walk(600), ...none]))).toEqual([]);
+  });
+
+  it('goes on where it was when the lesson is opened again', () => {
+    const run = lessonRun([...walk(60), event(1000, { kind: 'reopened' })]);
+    expect(run).toMatchObject({ endedAt: null, index: ids.length - 1 });
+    expect(lessonClock(run, START + 1_010_000)!.inBlock).toBe(70);
+    expect(lessonRun([...walk(60), event(1000, { kind: 'reopened' }), event(1060, { kind: 'ended' })]).endedAt).toBe(
+      START + 1_060_000,
+    );
   });
 });

@@ -31,7 +31,11 @@ export type LessonEvent = EventBase &
     | { readonly kind: 'scene'; readonly scene: string | null }
     /** Begins to sound, or stops: so that another device does, too. */
     | { readonly kind: 'play'; readonly on: boolean; readonly tempo: number }
+    /** Whether a part was taught, where the teacher says so: the clock says it otherwise. */
+    | { readonly kind: 'reached'; readonly block: string; readonly reached: boolean }
     | { readonly kind: 'ended' }
+    /** Goes on after its end. */
+    | { readonly kind: 'reopened' }
   );
 export type LessonEventKind = LessonEvent['kind'];
 
@@ -49,6 +53,8 @@ export interface LessonRun {
   readonly index: number;
   readonly since: number;
   readonly rung: RungId | null;
+  /** Since when it is at that rung. */
+  readonly rungSince: number;
   /** What was chosen to be shown in this part; null for the usual. */
   readonly scene: string | null;
   /** The last that was said of the sound; null for nothing in this part. */
@@ -58,6 +64,8 @@ export interface LessonRun {
   /** Seconds spent in each block, by its id, until the one that it is at. */
   readonly spent: Readonly<Record<string, number>>;
   readonly skipped: readonly string[];
+  /** What the teacher said was taught or was not, by the part's id. */
+  readonly reached: Readonly<Record<string, boolean>>;
   /** Rungs of the tune that were gone through. */
   readonly rungsDone: readonly RungId[];
   readonly remarks: readonly { readonly at: number; readonly text: string }[];
@@ -74,11 +82,13 @@ const NOT_STARTED: LessonRun = {
   index: 0,
   since: 0,
   rung: null,
+  rungSince: 0,
   scene: null,
   play: null,
   again: 0,
   spent: {},
   skipped: [],
+  reached: {},
   rungsDone: [],
   remarks: [],
   ready: [],
@@ -107,11 +117,22 @@ function withEvent(run: LessonRun, event: LessonEvent): LessonRun {
       return { ...run, remarks: [...run.remarks, { at, text: event.text }] };
     case 'started':
       if (run.startedAt !== null) return run;
-      return { ...run, plan: event.plan, step: event.step, startedAt: at, since: at, ...begun(event.plan.blocks[0]) };
+      return {
+        ...run,
+        plan: event.plan,
+        step: event.step,
+        startedAt: at,
+        since: at,
+        ...begun(event.plan.blocks[0], at),
+      };
     case 'ready': {
       const others = run.ready.filter((id) => id !== event.pupilId);
       return { ...run, ready: event.ready ? [...others, event.pupilId] : others };
     }
+    case 'reached':
+      return { ...run, reached: { ...run.reached, [event.block]: event.reached } };
+    case 'reopened':
+      return run.endedAt === null ? run : { ...run, ...SILENT, endedAt: null, since: at, rungSince: at };
     case 'block':
     case 'skipped':
     case 'rung':
@@ -131,12 +152,18 @@ function goingOn(run: LessonRun, plan: LessonPlan, event: GoingOn, at: number): 
       const index = plan.blocks.findIndex(({ id }) => id === event.block);
       return index < 0 || index === run.index
         ? run
-        : { ...left(run, plan, at), index, since: at, ...begun(plan.blocks[index]) };
+        : {
+            ...left(run, plan, at),
+            skipped: run.skipped.filter((id) => id !== event.block),
+            index,
+            since: at,
+            ...begun(plan.blocks[index], at),
+          };
     }
     case 'skipped':
       return { ...run, skipped: [...new Set([...run.skipped, event.block])] };
     case 'rung':
-      return { ...run, ...SILENT, rung: event.rung, rungsDone: withRung(run.rungsDone, run.rung) };
+      return { ...run, ...SILENT, rung: event.rung, rungSince: at, rungsDone: withRung(run, at) };
     case 'again':
       return { ...run, again: run.again + 1 };
     case 'scene':
@@ -151,8 +178,8 @@ function goingOn(run: LessonRun, plan: LessonPlan, event: GoingOn, at: number): 
 /** What a new part or rung begins with. */
 const SILENT = { scene: null, play: null, again: 0 } as const;
 
-function begun(block: Block | undefined): Pick<LessonRun, 'rung' | keyof typeof SILENT> {
-  return { ...SILENT, rung: block?.kind === 'tune' ? (block.rungs?.[0] ?? null) : null };
+function begun(block: Block | undefined, at: number): Pick<LessonRun, 'rung' | 'rungSince' | keyof typeof SILENT> {
+  return { ...SILENT, rung: block?.kind === 'tune' ? (block.rungs?.[0] ?? null) : null, rungSince: at };
 }
 
 /** The block that it was at is over: its seconds and its rung are counted. */
@@ -163,12 +190,35 @@ function left(run: LessonRun, plan: LessonPlan, at: number): LessonRun {
   return {
     ...run,
     spent: { ...run.spent, [id]: seconds },
-    rungsDone: isSkipped ? run.rungsDone : withRung(run.rungsDone, run.rung),
+    rungsDone: isSkipped ? run.rungsDone : withRung(run, at),
   };
 }
 
-function withRung(done: readonly RungId[], rung: RungId | null): readonly RungId[] {
-  return rung === null || done.includes(rung) ? done : [...done, rung];
+/** Seconds that a class needs for a rung: who steps past it sooner has not gone through it. */
+const LEAST_OF_RUNG = 20;
+
+/** The rungs gone through when the one that it is at is left. */
+function withRung({ rungsDone, rung, rungSince }: LessonRun, at: number): readonly RungId[] {
+  const isShort = (at - rungSince) / 1000 < LEAST_OF_RUNG;
+  return rung === null || isShort || rungsDone.includes(rung) ? rungsDone : [...rungsDone, rung];
+}
+
+/** So much of its minutes a part has to have before it counts as taught. */
+export const TAUGHT_SHARE = 1 / 3;
+
+/** Whether a part was taught: as the teacher says, or else by the minutes that it had. */
+export function isTaught({ reached, spent, skipped }: LessonRun, { id, minutes }: Block): boolean {
+  return reached[id] ?? (!skipped.includes(id) && (spent[id] ?? 0) >= minutes * 60 * TAUGHT_SHARE);
+}
+
+/** The parts that were taught, in the order of the plan. */
+export function taughtBlocks(run: LessonRun): readonly Block[] {
+  return (run.plan?.blocks ?? []).filter((block) => isTaught(run, block));
+}
+
+/** Whether a lesson has been held: it is over, and something of it was taught. */
+export function wasHeld(run: LessonRun): boolean {
+  return run.endedAt !== null && taughtBlocks(run).length > 0;
 }
 
 /** The clock of a lesson; all in seconds. */
@@ -212,12 +262,13 @@ export function lessonClock(run: LessonRun, now: number): LessonClock | null {
 const CARRIES: ReadonlySet<BlockKind> = new Set(['new-note', 'moves', 'hard-spot', 'tune']);
 
 /** What was not reached and is worth taking up next time; nothing of a lesson that was never begun. */
-export function leftOpen({ plan, spent, skipped, rungsDone, endedAt }: LessonRun): readonly OpenThing[] {
+export function leftOpen(run: LessonRun): readonly OpenThing[] {
+  const { plan, rungsDone, reached, endedAt } = run;
   if (plan === null || endedAt === null) return [];
   return plan.blocks.flatMap((block): readonly OpenThing[] => {
     if (!CARRIES.has(block.kind)) return [];
-    const isReached = (spent[block.id] ?? 0) > 0 && !skipped.includes(block.id);
-    if (block.kind !== 'tune') return isReached ? [] : [{ kind: block.kind }];
+    if (block.kind !== 'tune') return isTaught(run, block) ? [] : [{ kind: block.kind }];
+    if (reached[block.id] === true) return [];
     const rungs = (block.rungs ?? []).filter((rung) => !rungsDone.includes(rung));
     return rungs.length === 0 ? [] : [{ kind: 'tune', rungs }];
   });
@@ -247,7 +298,8 @@ export function lessonHistory(
   const before = lessons.filter((lesson) => lesson.date < date);
   const runs = [...groupBy(before, (lesson) => lesson.date)]
     .map(([day, own]) => ({ date: day, run: lessonRun(own.map(({ event }) => event)) }))
-    .filter(({ run }) => run.startedAt !== null)
+    // One that was stepped through, or begun by mistake, was no lesson.
+    .filter(({ run }) => taughtBlocks(run).length > 0 || run.remarks.length > 0)
     .toSorted((a, b) => (a.date < b.date ? -1 : 1));
   const last = runs.at(-1) ?? null;
   return {

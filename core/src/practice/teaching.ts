@@ -1,5 +1,5 @@
 import type { ChosenFingerings, Naming } from '../instruments/index.ts';
-import type { Counting, LengthWords, Syncopation } from '../music/index.ts';
+import type { Counting, LengthWords, Sayings, Syncopation } from '../music/index.ts';
 import { DEFAULT_CHUNK_BEATS } from './chunks.ts';
 import type { MouthRule, RestPlace } from './posture.ts';
 import { t } from './messages.ts';
@@ -165,6 +165,11 @@ export const ECHO_SIGHT_CHOICES: readonly StyleChoice<EchoSight>[] = [
   { value: 'hidden', label: t('teaching.by-ear'), speaksFor: t('teaching.they-listen-and-look-at-the') },
   { value: 'after', label: t('teaching.shown-after-the-answer'), speaksFor: t('teaching.by-ear-first-then-they-see') },
 ];
+/** Whether the class sees the notes of an echo. */
+export function echoIsShown(sight: EchoSight, hasAnswered: boolean): boolean {
+  return sight === 'shown' || (sight === 'after' && hasAnswered);
+}
+
 export const MOST_ECHO_TURNS = 3;
 
 /** What stands under the notes in one row. */
@@ -294,4 +299,9 @@ export const USUAL_LADDER: readonly RungId[] = ['say', 'clap', 'finger', 'spot',
 /** The rungs that were chosen, in the order of the class, each once. */
 export function ladder(chosen: readonly RungId[]): readonly (typeof RUNGS)[number][] {
   return [...new Set(chosen)].flatMap((id) => RUNGS.find((rung) => rung.id === id) ?? []);
+}
+
+/** The class's own words for syncopations and rests. */
+export function sayingsOf({ syncopation, restWord }: Pick<Teaching, 'syncopation' | 'restWord'>): Sayings {
+  return { syncopation, rest: restWord };
 }

@@ -1,6 +1,7 @@
 export default {
   'beat-clock.four-beats': 'Four beats',
   'beat-clock.ready': 'Ready …',
+  'beat-clock.your-turn': 'Your turn',
   'beat-clock.my-turn': 'My turn',
   'beat-clock.you-read': 'You read',
   'before-stage.which-hand-is-on-top': 'Which hand is on top',

@@ -65,7 +65,7 @@ export default {
   'action-keys.faster': 'Faster',
   'action-keys.slower': 'Slower',
   'action-keys.tap-a-tempo': 'Tap a tempo',
-  'action-keys.the-next-pattern-card-or-version': 'The next pattern, card or version',
+  'action-keys.the-next-pattern-card-or-version': 'The next pattern, card, version or lines',
   'action-keys.previous': 'Previous',
   'action-keys.loop': 'Loop',
   'action-keys.melody': 'Melody',

@@ -19,12 +19,39 @@ describe('lines for the back of a room', () => {
   });
 
   it('are read as names or counting, each with its note', () => {
-    const names = textsByLine(eighths, on, 'letters', null);
+    const names = textsByLine(eighths, on, { kind: 'letters', counting: null });
     expect(names[0]!.map(({ text }) => text).join('')).toBe('GABGGABG');
     expect(names[0]![0]!.id).toBe('n0-0-0');
-    const counted = textsByLine(eighths, on, 'counting', 'numbers');
+    const counted = textsByLine(eighths, on, { kind: 'counting', counting: 'numbers' });
     expect(counted[0]!.map(({ text }) => text).join(' ')).toBe('1 & 2 & 3 & 4 &');
-    expect(textsByLine(eighths, on, 'words', null)).toEqual([]);
+    expect(textsByLine(eighths, on, { kind: 'words', counting: null })).toEqual([]);
+  });
+
+  const drawn = (abc: string, wanted: Parameters<typeof textsByLine>[2]): readonly string[] =>
+    textsByLine(tuneOf(abc), on, wanted).map((line) =>
+      line
+        .flatMap(({ before, text, after }) => [before, text, after])
+        .filter((each) => each !== null)
+        .join(' '),
+    );
+
+  it('keep bar lines, repeats, rests, held and tied notes in their place, a phrase to a line', () => {
+    const abc = 'X:1\nM:4/4\nL:1/4\nK:G\n|:B A G2|B z A z|\nG4-|G2 z2:|\nB B B B|G4|]';
+    expect(drawn(abc, { kind: 'letters', counting: null })).toEqual([
+      '|: B A G – | B · A · |',
+      'G – – – | – – · · :|',
+      'B B B B | G – – – |',
+    ]);
+  });
+
+  it('count with the class’s own word for a rest', () => {
+    const abc = 'X:1\nM:4/4\nL:1/4\nK:G\nB z A z|G4|]';
+    const wanted = {
+      kind: 'counting',
+      counting: 'ta',
+      sayings: { syncopation: 'syn-co-pa', rest: 'shush' },
+    } as const;
+    expect(drawn(abc, wanted)[0]).toContain('ta shush ta shush |');
   });
 });
 

@@ -37,7 +37,6 @@ import {
   type Chunk,
   type NoteColours,
   type NoteRow,
-  type RowKind,
 } from '@escalier/core/practice';
 import {
   chooseNotes,
@@ -64,7 +63,7 @@ import { sheetWords, type SheetSpeech } from '@escalier/core/words';
 import { expose } from 'comlink';
 import type { Engraver, Sheet } from './engraver.ts';
 import { keepSheet, keptSheet } from './kept-sheets.ts';
-import { inShortLines, textsByLine, type NoteText } from './lines.ts';
+import { inShortLines, textsByLine, type LineRequest, type NoteText } from './lines.ts';
 import { libraryRow, type LibraryRow, type StoredTune } from './library.ts';
 import { playedBacking, type PlayedBacking } from './backing.ts';
 import { playbackOf, type Playback } from './playback.ts';
@@ -347,9 +346,9 @@ function backing(source: TuneSource, feel: FeelId | null): PlayedBacking | null 
 }
 
 /** What stands under the notes as text alone; nothing for what does not read. */
-function lineTexts(source: TuneSource, kind: RowKind, counting: Counting | null): readonly (readonly NoteText[])[] {
+function lineTexts(source: TuneSource, wanted: LineRequest): readonly (readonly NoteText[])[] {
   const result = parsed(source);
-  return result.ok ? textsByLine(result.value.tune, result.value.on, kind, counting) : [];
+  return result.ok ? textsByLine(result.value.tune, result.value.on, wanted) : [];
 }
 
 /** What a lesson needs to know of a step: read from its tune for what the class knows before it. */

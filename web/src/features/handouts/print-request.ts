@@ -9,6 +9,7 @@ import {
   type PrintSize,
   type TuneSheetOptions,
 } from '@escalier/core/handouts';
+import { sayingsOf } from '@escalier/core/practice';
 import type { Standing } from '@escalier/core/records';
 import type { HoldingSide, PaperName } from '@escalier/paper';
 import type { ClassView } from '../classes/index.ts';
@@ -105,7 +106,7 @@ export function printRequest(page: ClassView, choices: HandoutChoices, facts: Fa
     counting,
     lengthWords,
     elements: [...new Set(upTo.flatMap((each) => each.newElements))],
-    sayings: { syncopation: teaching.syncopation, rest: teaching.restWord },
+    sayings: sayingsOf(teaching),
     abc: facts.abcOf(choices.tuneId),
     breathing: facts.breathingOf(choices.tuneId) ?? USUAL_BREATHING,
     posture: page.style.posture,

@@ -2,7 +2,7 @@
 import { RUNG_RUNS } from '@escalier/core/lesson';
 import { blockLines, blockTitle, rungRunWords, rungWords } from '@escalier/core/words';
 import { useWakeLock, useFullscreen } from '@vueuse/core';
-import { computed, ref, toRef, watch } from 'vue';
+import { computed, onUnmounted, ref, toRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
 import { TakeCare } from '../schools/index.ts';
@@ -10,6 +10,8 @@ import { useStageSender } from './channel.ts';
 import KeysDialog from './KeysDialog.vue';
 import { onActionKey, useTaps, type KeyAction } from '../../ui/action-keys.ts';
 import LessonStairs from './LessonStairs.vue';
+import LessonOver from './LessonOver.vue';
+import LessonReady from './LessonReady.vue';
 import LessonTools from './LessonTools.vue';
 import SceneView from './scenes/SceneView.vue';
 import StageControls from './StageControls.vue';
@@ -18,7 +20,6 @@ import { useClock } from './use-clock.ts';
 import { usePlan } from './use-plan.ts';
 import { useStage } from './use-stage.ts';
 import { clockWords, paceWords } from './words.ts';
-import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The teacher's side of a lesson: what now, what next, how much time, and one key to go on. */
@@ -28,6 +29,10 @@ const route = useRoute();
 const pinned = ref<string | null>(typeof route.query.date === 'string' ? route.query.date : null);
 const planning = usePlan(toRef(props, 'classId'), pinned);
 const { page, lesson, run, plan, speech, lessons } = planning;
+/** Tried out beforehand: all works, and nothing of it is kept. */
+const isRehearsal = computed(() => route.query.rehearse !== undefined);
+watch(isRehearsal, (on) => lessons.rehearse(on), { immediate: true });
+onUnmounted(() => lessons.rehearse(false));
 const stage = useStage(planning, note);
 const { isSeen } = useStageSender(props.classId, stage.stage);
 const clock = useClock(run);
@@ -36,6 +41,15 @@ const screen = useFullscreen();
 
 const isStarted = computed(() => run.value !== null && run.value.startedAt !== null);
 const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
+/** Opened without a day, a lesson that is still to come is not begun by mistake. */
+const isEarly = computed(
+  () =>
+    !isRehearsal.value &&
+    pinned.value === null &&
+    lesson.value !== null &&
+    page.value !== null &&
+    lesson.value.date > page.value.today,
+);
 const block = computed(() => (isStarted.value ? stage.block.value : null));
 const next = computed(() => (run.value === null ? null : (run.value.plan?.blocks[run.value.index + 1] ?? null)));
 const coming = computed(() =>
@@ -75,13 +89,14 @@ function start(): void {
 /** One key: to the next rung, the next part, and out. */
 function goOn(): void {
   if (hasEnded.value) return;
-  if (!isStarted.value) return start();
+  if (!isStarted.value) return isEarly.value ? undefined : start();
   if (nextRung.value !== null) note({ kind: 'rung', rung: nextRung.value });
   else if (next.value !== null) note({ kind: 'block', block: next.value.id });
   else note({ kind: 'ended' });
 }
 
 function goBack(): void {
+  if (hasEnded.value) return note({ kind: 'reopened' });
   const before = run.value?.plan?.blocks[run.value.index - 1];
   const at = rungs.value.findIndex((rung) => rung === run.value?.rung);
   if (at > 0) note({ kind: 'rung', rung: rungs.value[at - 1]! });
@@ -185,6 +200,10 @@ function openProjector(): void {
       >
       <BButton @click="keysOpen = true">{{ t('runner-page.keys') }}</BButton>
     </header>
+    <p v-if="isRehearsal" class="rehearsal" role="status">
+      {{ t('runner-page.rehearsal-nothing-is-kept') }}
+      <RouterLink :to="{ name: 'today', params: { classId } }">{{ t('runner-page.end-the-rehearsal') }}</RouterLink>
+    </p>
     <LessonStairs
       v-if="plan !== null"
       :blocks="plan.blocks"
@@ -195,26 +214,17 @@ function openProjector(): void {
       <div class="stack">
         <section class="card-paper stack-close now" :aria-label="t('runner-page.now')">
           <template v-if="hasEnded">
-            <h2 class="title">{{ t('runner-page.the-lesson-is-over') }}</h2>
-            <p v-if="run.plan !== null">
-              {{
-                t('runner-page.parts-of-blocks-count-taught-the', {
-                  parts: counted('parts', { n: Object.keys(run.spent).length }),
-                  blocksCount: run.plan.blocks.length,
-                })
-              }}
-            </p>
-            <BButton role="link" variant="primary" :to="{ name: 'class', params: { classId } }">{{
-              t('runner-page.go-to-stairs')
-            }}</BButton>
+            <LessonOver :run="run" :speech="speech" :class-id="classId" :is-rehearsal="isRehearsal" @note="note" />
           </template>
-          <template v-else-if="block === null">
-            <h2 class="title">{{ t('runner-page.ready-to-start') }}</h2>
-            <p>{{ t('runner-page.one-key-takes-you-to-the') }}</p>
-            <BButton variant="primary" size="lg" :disabled="plan === null" @click="start"
-              >{{ t('runner-page.start-the-lesson') }} <span class="key" aria-hidden="true">→</span></BButton
-            >
-          </template>
+          <LessonReady
+            v-else-if="block === null"
+            :class-id="classId"
+            :date="lesson?.date ?? null"
+            :is-early="isEarly"
+            :is-rehearsal="isRehearsal"
+            :can-start="plan !== null"
+            @start="start"
+          />
           <template v-else>
             <p v-if="clock !== null" class="soft">
               {{
@@ -306,7 +316,7 @@ function openProjector(): void {
 <style scoped lang="scss">
 .runner {
   display: grid;
-  grid-template-rows: auto auto minmax(0, 1fr);
+  grid-template-rows: repeat(v-bind('isRehearsal ? 3 : 2'), auto) minmax(0, 1fr);
   gap: 10px;
   min-height: 100vh;
   padding: 12px 18px;
@@ -324,6 +334,14 @@ function openProjector(): void {
   padding: 4px 12px;
   border-radius: var(--round);
   background: var(--spruce-soft);
+  font-weight: 700;
+}
+
+.rehearsal {
+  padding: 6px 12px;
+  border: 2px dashed var(--ink);
+  border-radius: var(--radius);
+  background: var(--brass-soft);
   font-weight: 700;
 }
 

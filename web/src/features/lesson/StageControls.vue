@@ -23,7 +23,7 @@ const VOICES = [
   { value: 'melody', text: t('stage-controls.melody') },
   { value: 'along', text: t('stage-controls.backing') },
   { value: 'click', text: t('stage-controls.click') },
-  { value: 'countIn', text: 'Count-in' },
+  { value: 'countIn', text: t('stage-controls.count-in') },
 ] as const;
 /** By the part that is silent. */
 const PARTS = [
@@ -64,6 +64,14 @@ const sounding = computed({
         :aria-label="t('stage-controls.which-part-sounds')"
         @update:model-value="stage.player.silence($event as number | null)"
       />
+      <template v-if="stage.canTurn.value">
+        <BButton @click="stage.nextItem(-1)"
+          >{{ t('stage-controls.lines-before') }} <span class="key" aria-hidden="true">,</span></BButton
+        >
+        <BButton @click="stage.nextItem(1)"
+          >{{ t('stage-controls.next-lines') }} <span class="key" aria-hidden="true">.</span></BButton
+        >
+      </template>
       <template v-if="stage.items.value > 1">
         <BButton :aria-label="t('stage-controls.previous')" @click="stage.nextItem(-1)">←</BButton>
         <span>{{

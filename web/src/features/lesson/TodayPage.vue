@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { listWords } from '@escalier/messages';
-import { BLOCK_KINDS } from '@escalier/core/lesson';
+import { BLOCK_KINDS, taughtBlocks } from '@escalier/core/lesson';
 import { BLOCK_NAMES, goOnWords, leftBehindWords } from '@escalier/core/words';
 import { computed, toRef } from 'vue';
 import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
@@ -48,6 +48,7 @@ const runner = computed(() => ({
   params: { classId: props.classId },
   query: { date: lesson.value?.date },
 }));
+const rehearsal = computed(() => ({ ...runner.value, query: { ...runner.value.query, rehearse: '1' } }));
 </script>
 
 <template>
@@ -63,6 +64,7 @@ const runner = computed(() => ({
         t('today-page.for-a-substitute')
       }}</BButton>
       <BButton role="link" :to="{ name: 'cards', params: { classId } }">{{ t('today-page.rhythm-cards') }}</BButton>
+      <BButton v-if="plan !== null && !isRunning" role="link" :to="rehearsal">{{ t('today-page.rehearse') }}</BButton>
       <BButton v-if="plan !== null" role="link" variant="primary" :to="runner">{{
         isRunning ? t('today-page.back-to-the-lesson') : t('today-page.start-the-lesson')
       }}</BButton>
@@ -177,7 +179,7 @@ const runner = computed(() => ({
             <p class="soft">
               {{
                 t('today-page.parts-of-blocks-count-taught', {
-                  parts: counted('parts', { n: Object.keys(history.last.run.spent).length }),
+                  parts: counted('parts', { n: taughtBlocks(history.last.run).length }),
                   blocksCount: history.last.run.plan?.blocks.length ?? 0,
                 })
               }}

@@ -7,9 +7,9 @@ import type { ClassView, StepView } from '../classes/index.ts';
 /** The lesson that is planned or runs: today's as long as it has not ended, or the next. */
 export function lessonToPlan(
   { lessons, today }: ClassView,
-  hasEnded: (date: LocalDate) => boolean = () => false,
+  wasHeldOn: (date: LocalDate) => boolean = () => false,
 ): Lesson | null {
-  return lessons.all.find((lesson) => lesson.date >= today && !hasEnded(lesson.date)) ?? null;
+  return lessons.all.find((lesson) => lesson.date >= today && !wasHeldOn(lesson.date)) ?? null;
 }
 
 /** The step that the class works on; null once all are passed. */

@@ -83,8 +83,8 @@ const press = async (wrapper: VueWrapper, words: string): Promise<void> => {
   await flushPromises();
 };
 
-async function open(component: Component): Promise<VueWrapper> {
-  const { wrapper } = await openPage(component, { classId: 'c' });
+async function open(component: Component, query: Readonly<Record<string, string>> = {}): Promise<VueWrapper> {
+  const { wrapper } = await openPage(component, { classId: 'c' }, {}, query);
   for (let turn = 0; turn < 4; turn++) await flushPromises();
   return wrapper;
 }
@@ -206,6 +206,48 @@ describe('a lesson', () => {
     expect(kinds).toContain('skipped');
     expect(kinds).toContain('rung');
     expect(kinds.at(-1)).toBe('ended');
+  });
+
+  it('that was stepped through in seconds is not taught, until the teacher says so, and can be opened again', async () => {
+    const asked = serve();
+    const wrapper = await open(RunnerPage);
+    for (let turn = 0; turn < 14; turn++) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+      await flushPromises();
+    }
+    expect(wrapper.text()).toContain('Nothing was taught, so this lesson stays planned.');
+    const [first] = wrapper.findAll('fieldset input[type="checkbox"]');
+    await first!.setValue(true);
+    await flushPromises();
+    expect(sent(asked).at(-1)).toMatchObject({ kind: 'reached', reached: true });
+    expect(wrapper.text()).toContain('1 part of');
+    await press(wrapper, 'Reopen the lesson ←');
+    expect(sent(asked).at(-1)).toMatchObject({ kind: 'reopened' });
+    expect(wrapper.text()).toContain('End the lesson');
+  });
+
+  it('is rehearsed without a trace', async () => {
+    const asked = serve();
+    const wrapper = await open(RunnerPage, { rehearse: '1' });
+    expect(wrapper.text()).toContain('Rehearsal: nothing here is saved');
+    await press(wrapper, 'Start the rehearsal →');
+    await press(wrapper, 'Next →');
+    expect(wrapper.get('[aria-label="Now"]').text()).toContain('Warm-up');
+    expect(sent(asked)).toEqual([]);
+    expect(localStorage.getItem('escalier-lessons') ?? '[]').toBe('[]');
+    clearPage();
+    expect(useLessons().runOn('2026-03-03').startedAt).toBeNull();
+  });
+
+  it('of another day is not begun by the one key', async () => {
+    const asked = serve({ 'GET /api/classes/c': () => ({ ...page, today: '2026-02-20' }) });
+    const wrapper = await open(RunnerPage);
+    expect(wrapper.text()).toContain('The next lesson is on');
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+    await flushPromises();
+    expect(sent(asked)).toEqual([]);
+    await press(wrapper, 'Teach it now');
+    expect(sent(asked)[0]).toMatchObject({ kind: 'started' });
   });
 
   it('is where it was after a reload', async () => {

@@ -41,6 +41,7 @@ const sources: StageSources = {
   cards,
   at: 0,
   cue: null,
+  hasAnswered: false,
   now: null,
   move: { from: 'G4', to: 'E4' },
   say: (note) => note[0]!,

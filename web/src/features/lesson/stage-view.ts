@@ -1,7 +1,7 @@
 import type { Instrument } from '@escalier/core/instruments';
 import type { MoveNames } from '@escalier/core/lesson';
 import { pitch, pitchName } from '@escalier/core/music';
-import { postureChecks, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import { echoIsShown, postureChecks, sayingsOf, type NoteColours, type NoteRow } from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
@@ -34,6 +34,8 @@ export interface StageSources {
   readonly move: MoveNames | null;
   /** The turn and the beat of an echo, a card or a move that sounds. */
   readonly cue: { readonly turn: number; readonly beat: number } | null;
+  /** The class has played its answer to the pattern that is on. */
+  readonly hasAnswered: boolean;
   /** The note of the tune that sounds. */
   readonly now: string | null;
 }
@@ -64,6 +66,7 @@ const HEADINGS: Partial<Record<SceneId, string>> = {
 };
 
 function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): string {
+  if (scene === 'echo') return t('stage-view.listen-then-answer');
   if (scene === 'title') return stepTitle ?? page.name;
   if (HEADINGS[scene] !== undefined) return HEADINGS[scene];
   if (WITH_TUNE.has(scene)) return info?.reading.title ?? '';
@@ -97,8 +100,10 @@ function whose({ scene, cue }: StageSources): Stage['whose'] {
 function sheet(from: StageSources): StageSheet | null {
   const { scene, page, info, way, named, noteLesson, pattern, cards, at, colours } = from;
   const { counting, naming, teaching } = page.style;
-  const sayings = { syncopation: teaching.syncopation, rest: teaching.restWord };
-  const rows: readonly NoteRow[] = named ? [{ kind: naming, fill: 'full' }] : [];
+  const sayings = sayingsOf(teaching);
+  const own = teaching.rows.filter(({ kind }) => kind !== 'words' || info?.hasWords === true);
+  const usual: readonly NoteRow[] = own.length > 0 ? own : [{ kind: naming, fill: 'full' }];
+  const rows = named ? usual : [];
   const base = {
     instrumentId: page.instrumentId,
     counting,
@@ -112,7 +117,8 @@ function sheet(from: StageSources): StageSheet | null {
   if (WITH_SHEET.has(scene) && info !== null)
     return { ...base, abc: way?.abc ?? info.abc, title: info.reading.title, marks: from.marks };
   if (scene === 'staff' && noteLesson !== null) return { ...base, ...staffSheet(noteLesson) };
-  if (scene === 'echo' && pattern !== null) return { ...base, abc: pattern.abc, title: t('stage-view.echo') };
+  if (scene === 'echo' && pattern !== null && echoIsShown(teaching.echo.sight, from.hasAnswered))
+    return { ...base, abc: pattern.abc, title: t('stage-view.echo') };
   if (!isCard(scene)) return null;
   const [card, second] = partnerCard(cards, at);
   if (card === undefined) return null;

@@ -2,6 +2,7 @@ import type { BlockKind, LessonRun } from '@escalier/core/lesson';
 import type { Counting, Sayings } from '@escalier/core/music';
 import type { NoteColours, NoteRow, RungId } from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
+import type { NoteText } from '../../workers/lines.ts';
 import { t } from './messages.ts';
 
 /** What the class can be shown. */
@@ -96,11 +97,8 @@ export interface StageSheet {
   readonly second: string | null;
 }
 
-/** A syllable, a name or a number of the rhythm, with the note that it belongs to. */
-export interface StageWord {
-  readonly id: string;
-  readonly text: string;
-}
+/** A syllable, a name or a number of the rhythm, with the note that it belongs to and the bar lines beside it. */
+export type StageWord = NoteText;
 
 /** All that is drawn for the class: plain data, so that it goes to another window as it is. */
 export interface Stage {
@@ -125,6 +123,8 @@ export interface Stage {
   /** Milliseconds at which the class is to be quiet; null for no signal. */
   readonly quietAt: number | null;
   readonly tempo: number;
+  /** How often the teacher has turned to the next lines of the sheet; below 0 for back. */
+  readonly turned: number;
   /** Tempi to climb at a hard spot; none elsewhere. */
   readonly ladder: readonly number[];
   /** The note, or the beat, that sounds now. */
@@ -146,6 +146,7 @@ export const EMPTY_STAGE: Stage = {
   turn: null,
   quietAt: null,
   tempo: 80,
+  turned: 0,
   ladder: [],
   now: null,
   beat: null,

@@ -1,6 +1,6 @@
 import { type DatedLessonEvent, datedLessonEvents } from '@escalier/contract/lessons';
 import type { LocalDate } from '@escalier/core/calendar';
-import { lessonHistory, lessonRun, type LessonEvent } from '@escalier/core/lesson';
+import { lessonHistory, lessonRun, type LessonEvent, type LessonEventKind } from '@escalier/core/lesson';
 import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { v7 as newId } from 'uuid';
@@ -22,6 +22,9 @@ interface Kept extends DatedLessonEvent {
   /** The school has it. */
   readonly sent: boolean;
 }
+
+/** What a rehearsal takes over from the lesson itself. */
+const OF_PLAN: ReadonlySet<LessonEventKind> = new Set(['planned', 'usual', 'patterns', 'ready']);
 
 /** Events that the school has stay here for so long, for a reload without a network. */
 const KEPT_MS = 2 * 86_400_000;
@@ -53,6 +56,9 @@ export const useLessons = defineStore('lessons', () => {
   /** The school's sentence, when it would not take something. */
   const refused = ref<string | null>(null);
   const waiting = computed(() => mine.value.filter((each) => !each.sent).length);
+
+  /** What happens while a lesson is only tried out: it goes nowhere, and is gone afterwards. Null for a real one. */
+  const rehearsal = shallowRef<readonly DatedLessonEvent[] | null>(null);
 
   const all = computed((): readonly DatedLessonEvent[] => {
     const own = mine.value.filter((each) => each.classId === classId.value);
@@ -90,6 +96,7 @@ export const useLessons = defineStore('lessons', () => {
   /** Notes what happens; it is seen at once. */
   function note(date: LocalDate, happening: Happening): void {
     const event = { ...happening, id: newId(), at: new Date().toISOString() } as LessonEvent;
+    if (rehearsal.value !== null) return void (rehearsal.value = [...rehearsal.value, { date, event }]);
     const account = deviceAccount.get() ?? '';
     const entry = { account, classId: classId.value, date, event, sent: false };
     if (event.kind === 'remark') {
@@ -146,11 +153,32 @@ export const useLessons = defineStore('lessons', () => {
     if (classId.value !== '' && (changed === null || changed === classId.value)) void load();
   });
 
-  const runOn = (date: LocalDate) =>
-    lessonRun(all.value.filter((each) => each.date === date).map(({ event }) => event));
+  /** A lesson as it stands; while it is rehearsed, as the rehearsal has it. */
+  function runOn(date: LocalDate) {
+    const real = all.value.filter(({ event }) => rehearsal.value === null || OF_PLAN.has(event.kind));
+    return lessonRun(
+      [...real, ...(rehearsal.value ?? [])].filter((each) => each.date === date).map(({ event }) => event),
+    );
+  }
+  const rehearse = (on: boolean): void => void (rehearsal.value = on ? [] : null);
   const historyBefore = (date: LocalDate) => lessonHistory(all.value, date);
 
-  return { classId, isLoaded, error, waiting, refused, all, open, load, note, send, runOn, historyBefore };
+  return {
+    classId,
+    isLoaded,
+    error,
+    waiting,
+    refused,
+    all,
+    rehearsal,
+    rehearse,
+    open,
+    load,
+    note,
+    send,
+    runOn,
+    historyBefore,
+  };
 });
 
 type LessonBody = Parameters<(typeof api.classes)[':id']['lessons']['$post']>[0]['json']['events'];

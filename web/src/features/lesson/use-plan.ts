@@ -2,7 +2,7 @@ import { usualLengths } from '@escalier/core/words';
 import { StepPage } from '@escalier/contract/class-pages';
 import { type EarnedBelt, InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
 import { findInstrument } from '@escalier/core/instruments';
-import { planLesson, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
+import { planLesson, wasHeld, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
 import { knowledgeByName } from '@escalier/core/reading';
 import type { LessonSpeech } from '@escalier/core/words';
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
@@ -30,7 +30,7 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
   const lesson = computed(() => {
     if (page.value === null) return null;
     const wanted = page.value.lessons.all.find(({ date }) => date === pinned.value);
-    return wanted ?? lessonToPlan(page.value, (date) => lessons.runOn(date).endedAt !== null);
+    return wanted ?? lessonToPlan(page.value, (date) => wasHeld(lessons.runOn(date)));
   });
   const history = computed(() => (lesson.value === null ? null : lessons.historyBefore(lesson.value.date)));
   const run = computed(() => (lesson.value === null ? null : lessons.runOn(lesson.value.date)));

@@ -1,6 +1,6 @@
 import { tuneTempi, type Block } from '@escalier/core/lesson';
 import type { Family } from '@escalier/core/instruments';
-import type { RowKind } from '@escalier/core/practice';
+import { sayingsOf, type RowKind } from '@escalier/core/practice';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { usePlayer } from '../../sound/index.ts';
 import { tuneWorker, type Playback } from '../../workers/index.ts';
@@ -55,14 +55,15 @@ export function useStageTune(
   const rowKind = computed((): RowKind | null =>
     scene.value === 'names' ? (style.value?.naming ?? 'letters') : (ROW_OF[scene.value] ?? null),
   );
+  /** The class's own words for rests and syncopation. */
+  const sayings = computed(() => (style.value === null ? undefined : sayingsOf(style.value.teaching)));
   watch(
-    [info, rowKind],
+    [info, rowKind, sayings],
     async ([read, kind]) => {
       if (read === null || kind === null) return void (lines.value = []);
       const found = await tuneWorker().lineTexts(
         { abc: read.abc, instrumentId: instrumentId.value },
-        kind,
-        style.value?.counting ?? null,
+        { kind, counting: style.value?.counting ?? null, sayings: sayings.value },
       );
       if (info.value === read && rowKind.value === kind) lines.value = found;
     },

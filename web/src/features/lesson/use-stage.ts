@@ -6,7 +6,7 @@ import { useMute } from '../../sound/index.ts';
 import { useNoteLesson } from '../notes/index.ts';
 import { useSession } from '../schools/index.ts';
 import { stageView } from './stage-view.ts';
-import { EMPTY_STAGE, SCENES, usualScene, type SceneId, type Stage } from './stage.ts';
+import { EMPTY_STAGE, SCENES, usualScene, WITH_SHEET, type SceneId, type Stage } from './stage.ts';
 import type { Happening } from './store.ts';
 import type { usePlan } from './use-plan.ts';
 import { useStageItems } from './use-stage-items.ts';
@@ -47,6 +47,15 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
   const lessonNumber = computed(() => planning.lesson.value?.number ?? 1);
   const turns = useStageTurns(page, lessonNumber);
 
+  /** Lines of the sheet that the teacher has turned to. */
+  const turned = ref(0);
+  watch([scene, () => tune.info.value?.abc, tune.player.now], () => (turned.value = 0));
+  const hasAnswered = ref(false);
+  watch([scene, items.pattern], () => (hasAnswered.value = false));
+  watch(sound.cue, (now, before) => {
+    if (now === null && before !== null && before.turn > 0) hasAnswered.value = true;
+  });
+
   const quietAt = ref<number | null>(null);
   watch(scene, (now) => (quietAt.value = now === 'quiet' ? Date.now() + QUIET_MS : null));
 
@@ -70,11 +79,13 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
       at: items.at.value,
       move: items.move.value,
       cue: sound.cue.value,
+      hasAnswered: hasAnswered.value,
       now: tune.player.now.value,
     });
     return {
       ...view,
       words: tune.lines.value,
+      turned: turned.value,
       turn: turns.turn.value,
       quietAt: quietAt.value,
       belts: planning.toHand.value.map(({ name, belt }) => ({ name, belt })),
@@ -97,7 +108,9 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     muted.value = !muted.value;
   }
 
+  /** The next pattern, card or version; where there is none, the next lines of the sheet. */
   function nextItem(by: number): void {
+    if (items.count.value === 0) return void (turned.value += by);
     sound.stop();
     items.go(by);
   }
@@ -124,6 +137,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     muted,
     error,
     items: items.count,
+    canTurn: computed(() => WITH_SHEET.has(scene.value) && items.count.value === 0),
     itemAt: items.at,
     nextItem,
   };

@@ -1,4 +1,4 @@
-import type { LessonClock, LessonHistory } from '@escalier/core/lesson';
+import { taughtBlocks, type LessonClock, type LessonHistory } from '@escalier/core/lesson';
 import { blockTitle, type LessonSpeech } from '@escalier/core/words';
 import { shortDate } from '../../ui/dates.ts';
 import { counted } from '../../ui/count-messages.ts';
@@ -8,9 +8,12 @@ import { t } from './messages.ts';
 export function lastLessonWords(last: LessonHistory['last']): string {
   if (last === null) return t('words.your-first-lesson-with-this-class');
   const { run } = last;
-  const minutes = run.endedAt === null ? null : Math.round((run.endedAt - run.startedAt!) / 60_000);
-  const parts = Object.keys(run.spent).length;
-  const reached = t('words.done-of-parts', { done: parts, parts: counted('parts', { n: run.plan!.blocks.length }) });
+  const minutes = run.endedAt === null ? null : Math.round((run.endedAt - (run.startedAt ?? run.endedAt)) / 60_000);
+  const parts = taughtBlocks(run).length;
+  const reached = t('words.done-of-parts', {
+    done: parts,
+    parts: counted('parts', { n: run.plan?.blocks.length ?? 0 }),
+  });
   return t('words.last-lesson-date-reached-value', {
     date: shortDate(last.date),
     reached,

@@ -10,7 +10,7 @@ defineProps<{
 const WORDS = {
   count: t('beat-clock.ready'),
   teacher: t('beat-clock.my-turn'),
-  class: 'Your turn',
+  class: t('beat-clock.your-turn'),
   read: t('beat-clock.you-read'),
 } as const;
 </script>

@@ -1,7 +1,7 @@
 import type { ClassSettings } from '@escalier/contract/classes';
 import { NAMINGS, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
-import { MOST_ROWS, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
+import { MOST_ROWS, sayingsOf, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
 import { computed, ref, watch, type Ref } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { useSession } from '../schools/index.ts';
@@ -60,10 +60,7 @@ export function useRows(page: Ref<OpenTune | null>, info: Ref<TuneInfo | null>, 
     const others = rows.value.filter(({ kind }) => kind !== 'letters');
     return [{ kind: 'letters', fill: 'full' } as const, ...others].slice(0, MOST_ROWS);
   });
-  const sayings = computed(() => {
-    const { syncopation, restWord } = page.value?.schoolClass?.style.teaching ?? USUAL_TEACHING;
-    return { syncopation, rest: restWord };
-  });
+  const sayings = computed(() => sayingsOf(page.value?.schoolClass?.style.teaching ?? USUAL_TEACHING));
   const naming = computed(() => shownRows.value.map(namingOf).find((each) => each !== null) ?? null);
   return { rows, shownRows, counting, colours, sayings, naming };
 }

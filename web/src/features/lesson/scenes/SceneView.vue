@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import BeltBand from '../../../ui/BeltBand.vue';
+import { BeatClock } from '../../notes/index.ts';
 import type { Stage } from '../stage.ts';
 import FingerScene from './FingerScene.vue';
 import QuietScene from './QuietScene.vue';
@@ -20,6 +21,10 @@ const MOST_BELTS = 12;
     <SheetScene v-if="stage.sheet !== null" :stage="stage" />
     <WordsScene v-else-if="['names', 'chant', 'words'].includes(stage.scene)" :stage="stage" />
     <FingerScene v-else-if="stage.finger !== null" :stage="stage" />
+    <div v-else-if="stage.scene === 'echo'" class="echo">
+      <p class="huge">{{ t('scene-view.ears-only') }}</p>
+      <BeatClock :beat="stage.beat" :whose="stage.whose" />
+    </div>
     <QuietScene v-else-if="stage.scene === 'quiet'" :stage="stage" />
     <p v-else-if="stage.scene === 'turn'" class="huge">{{ stage.turn }}</p>
     <ol v-else-if="stage.scene === 'posture'" class="plain list">

@@ -5,6 +5,7 @@ import { useSize } from '../../../ui/use-size.ts';
 import { BeatClock } from '../../notes/index.ts';
 import { NOTES_OF_PATTERN, NOTES_ON_LINE, type Stage } from '../stage.ts';
 import { t } from '../messages.ts';
+import { linesFrom, pagesOf, type SheetLine } from './picture-lines.ts';
 
 /** A sheet to read from the back: the line that is played is at the top, the next one under it. */
 const props = defineProps<{ stage: Stage }>();
@@ -14,32 +15,72 @@ const marks = computed((): readonly ScoreMark[] => {
   return [...(sheet.value?.marks ?? []), ...(now === null ? [] : [{ kind: 'now' as const, id: now }])];
 });
 const withClock = computed(() => ['echo', 'cards', 'partner'].includes(props.stage.scene));
+const frame = useTemplateRef<HTMLElement>('frame');
+const frameSize = useSize(frame, { width: 0, height: 0 });
+/** On a picture that is narrower than it was reckoned for there are fewer notes on a line, and they stay as large. */
 const onLine = computed(() => {
   if (sheet.value?.plain === true) return undefined;
-  return withClock.value ? NOTES_OF_PATTERN : NOTES_ON_LINE;
+  const most = withClock.value ? NOTES_OF_PATTERN : NOTES_ON_LINE;
+  const { width, height } = frameSize.value;
+  return height === 0 ? most : Math.max(LEAST_ON_LINE, Math.min(most, Math.round((most * width) / height / WIDE)));
 });
+const LEAST_ON_LINE = 4;
+/** Width by height of the place for the sheet on a wide picture. */
+const WIDE = 1.9;
 
 const roll = useTemplateRef<HTMLElement>('roll');
 const size = useSize(roll, { width: 0, height: 0 });
 const up = ref(0);
+/** Pixels of the place that stay empty under the last whole line. */
+const clipped = ref(0);
 /** Pixels over a line for its bracket and its bar number. */
 const HEADROOM = 24;
+const BARS_AHEAD = 2;
 
-/** Where the line of a note begins, in pixels of the roll; null as long as it is not engraved. */
-function lineOf(id: string): number | null {
-  const line = roll.value?.querySelector(`[id="${id}"]`)?.closest('.system');
-  if (line === null || line === undefined || roll.value === null) return null;
-  return line.getBoundingClientRect().top - roll.value.getBoundingClientRect().top;
+const systems = (): readonly Element[] => [...(roll.value?.querySelectorAll('.system') ?? [])];
+
+/** The lines as they are engraved, in pixels of the roll. */
+function engravedLines(): readonly SheetLine[] {
+  const zero = roll.value?.getBoundingClientRect().top ?? 0;
+  return systems().map((system) => {
+    const { top, bottom } = system.getBoundingClientRect();
+    return { top: top - zero - HEADROOM, bottom: bottom - zero };
+  });
+}
+
+/** Index of the line that has a note, or so many bars after it; -1 as long as it is not engraved. */
+function lineOf(id: string, barsAhead = 0): number {
+  const bars = [...(roll.value?.querySelectorAll('.measure') ?? [])];
+  const at = bars.findIndex((bar) => bar.querySelector(`[id="${id}"]`) !== null || bar.id === id);
+  const bar = at < 0 ? undefined : bars[Math.min(at + barsAhead, bars.length - 1)];
+  return bar === undefined ? -1 : systems().indexOf(bar.closest('.system')!);
+}
+
+/** The line from which on the picture shows: that of the note that sounds, or where the teacher has turned to. */
+function firstLine(lines: readonly SheetLine[], height: number): number {
+  const { now, scene, turned } = props.stage;
+  if (now !== null) {
+    const here = lineOf(now);
+    const shown = linesFrom(lines, here, height);
+    // Of a single line the next ones come early enough to be read ahead.
+    return shown.first === shown.last ? lineOf(now, BARS_AHEAD) : here;
+  }
+  const bracket = sheet.value?.marks.find((mark) => mark.kind === 'bracket');
+  if (scene === 'spot' && turned === 0 && bracket?.kind === 'bracket') return lineOf(bracket.from);
+  const pages = pagesOf(lines, height);
+  return pages[((turned % pages.length) + pages.length) % pages.length] ?? 0;
 }
 
 watch(
-  [() => props.stage.now, size, () => sheet.value?.abc],
+  [() => props.stage.now, () => props.stage.turned, size, frameSize, () => sheet.value?.abc],
   async () => {
     await nextTick();
-    const bracket = sheet.value?.marks.find((mark) => mark.kind === 'bracket');
-    const first = props.stage.scene === 'spot' && bracket?.kind === 'bracket' ? bracket.from : null;
-    const id = props.stage.now ?? first;
-    up.value = id === null ? 0 : Math.max(0, (lineOf(id) ?? 0) - HEADROOM);
+    const lines = engravedLines();
+    const { height } = frameSize.value;
+    if (lines.length === 0 || height === 0) return void (up.value = clipped.value = 0);
+    const { first, last } = linesFrom(lines, firstLine(lines, height), height);
+    up.value = Math.max(0, lines[first]!.top);
+    clipped.value = last === lines.length - 1 ? 0 : Math.max(0, height - (lines[last]!.bottom - up.value));
   },
   { immediate: true },
 );
@@ -47,7 +88,7 @@ watch(
 
 <template>
   <div v-if="sheet !== null" class="sheet-scene">
-    <div class="frame">
+    <div ref="frame" class="frame" :style="{ clipPath: `inset(0 0 ${clipped}px 0)` }">
       <div ref="roll" class="roll" :style="{ transform: `translateY(${-up}px)` }">
         <ScoreSheet
           :abc="sheet.abc"

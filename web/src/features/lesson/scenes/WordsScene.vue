@@ -14,7 +14,16 @@ const line = computed(() => {
 const first = computed(() => Math.max(0, Math.min(line.value, props.stage.words.length - SHOWN)));
 /** Letters of the longest line, with the space between words. */
 const longest = computed(() =>
-  Math.max(8, ...props.stage.words.map((words) => words.reduce((sum, { text }) => sum + text.length + SPACE, 0))),
+  Math.max(
+    8,
+    ...props.stage.words.map((words) =>
+      words.reduce(
+        (sum, { text, before, after }) =>
+          sum + text.length + SPACE * (1 + Number(before !== null) + Number(after !== null)),
+        0,
+      ),
+    ),
+  ),
 );
 const shown = computed(() => props.stage.words.slice(first.value, first.value + SHOWN));
 </script>
@@ -26,9 +35,11 @@ const shown = computed(() => props.stage.words.slice(first.value, first.value + 
       :key="first + index"
       :class="{ here: first + index === line && stage.now !== null }"
     >
-      <span v-for="word in words" :key="word.id" class="word" :class="{ now: word.id === stage.now }">{{
-        word.text
-      }}</span>
+      <template v-for="word in words" :key="word.id">
+        <span v-if="word.before !== null" class="bar-sign" aria-hidden="true">{{ word.before }}</span>
+        <span class="word" :class="{ now: word.id === stage.now }">{{ word.text }}</span>
+        <span v-if="word.after !== null" class="bar-sign" aria-hidden="true">{{ word.after }}</span>
+      </template>
     </p>
     <p v-if="stage.words.length === 0" class="soft">{{ t('words-scene.this-tune-has-no-words') }}</p>
   </div>
@@ -59,6 +70,11 @@ const shown = computed(() => props.stage.words.slice(first.value, first.value + 
 .word {
   padding: 0 0.12em;
   border-radius: var(--radius);
+}
+
+.bar-sign {
+  color: var(--ink-soft);
+  font-weight: 400;
 }
 
 .now {
