@@ -65,4 +65,10 @@ export default {
   'words.not-yet': 'Not yet',
   'hearing-tune.pass-of': '{pass} of',
   'hearing-tune.t-tunes-count-tunes': '{anyOf} {tunesCount} tunes',
+  'lesson-turn.to-hear-in-this-lesson': 'To hear in this lesson',
+  'lesson-turn.done': ', done',
+  'lesson-turn.n-still-to-hear': '{n} still to hear in this lesson.',
+  'lesson-turn.all-planned-were-heard': 'Everyone planned for this lesson is done. Next come those who wait.',
+  'lesson-turn.away-today': 'Away today',
+  'lesson-turn.later': 'Later',
 } as const;

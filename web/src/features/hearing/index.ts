@@ -1,4 +1,5 @@
 export type { HeardDraft } from './events.ts';
+export { default as LessonTurn } from './LessonTurn.vue';
 export { default as LastRecordStrip } from './LastRecordStrip.vue';
 export { default as OutcomeButtons } from './OutcomeButtons.vue';
 export { default as RemarkChips } from './RemarkChips.vue';

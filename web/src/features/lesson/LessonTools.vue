@@ -9,15 +9,18 @@ import type { Happening } from './store.ts';
 import { t } from './messages.ts';
 
 /** All that can be noted while the lesson goes on, with a tap or two: away, ready to be heard, a remark for the class. */
-const props = defineProps<{ page: ClassView; run: LessonRun }>();
+const props = defineProps<{ page: ClassView; run: LessonRun; isRehearsal: boolean }>();
 const emit = defineEmits<{ note: [happening: Happening] }>();
 const away = useAway();
 const notices = useNotices();
 const remark = ref('');
 const remarking = ref(false);
+/** Who is heard stands in the part itself. */
+const isHearing = computed(() => props.run.plan?.blocks[props.run.index]?.kind === 'hearing');
 const inClass = computed(() => props.page.pupils.filter((pupil) => pupil.standing !== null));
 
 async function switchAway(pupilId: string, name: string, isAway: boolean): Promise<void> {
+  if (props.isRehearsal) return notices.say(t('lesson-tools.nothing-is-kept-in-a-rehearsal'));
   try {
     await away.note(pupilId, props.page.today, isAway);
     notices.say(isAway ? t('lesson-tools.name-is-away-today', { name }) : t('lesson-tools.name-is-here', { name }));
@@ -57,7 +60,7 @@ function save(): void {
     </BDropdown>
     <BButton @click="remarking = true">{{ t('lesson-tools.remark') }}</BButton>
     <SoundCheckButton :page="page" :position="page.classStep + 1" />
-    <BButton role="link" :to="{ name: 'hear', params: { classId: page.id } }">{{
+    <BButton v-if="!isHearing" role="link" :to="{ name: 'hear', params: { classId: page.id } }">{{
       t('lesson-tools.hear-a-pupil')
     }}</BButton>
     <BModal v-model="remarking" :title="t('lesson-tools.note-for-this-class')" title-tag="h2" no-footer>

@@ -5,8 +5,10 @@ import { useWakeLock, useFullscreen } from '@vueuse/core';
 import { computed, onUnmounted, ref, toRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
+import { LessonTurn } from '../hearing/index.ts';
 import { TakeCare } from '../schools/index.ts';
 import { useStageSender } from './channel.ts';
+import ComingParts from './ComingParts.vue';
 import KeysDialog from './KeysDialog.vue';
 import { onActionKey, useTaps, type KeyAction } from '../../ui/action-keys.ts';
 import LessonStairs from './LessonStairs.vue';
@@ -14,6 +16,7 @@ import LessonOver from './LessonOver.vue';
 import LessonReady from './LessonReady.vue';
 import LessonTools from './LessonTools.vue';
 import SceneView from './scenes/SceneView.vue';
+import OneKey from './OneKey.vue';
 import StageControls from './StageControls.vue';
 import type { Happening } from './store.ts';
 import { useClock } from './use-clock.ts';
@@ -42,14 +45,10 @@ const screen = useFullscreen();
 const isStarted = computed(() => run.value !== null && run.value.startedAt !== null);
 const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
 /** Opened without a day, a lesson that is still to come is not begun by mistake. */
-const isEarly = computed(
-  () =>
-    !isRehearsal.value &&
-    pinned.value === null &&
-    lesson.value !== null &&
-    page.value !== null &&
-    lesson.value.date > page.value.today,
-);
+const isEarly = computed(() => {
+  const [coming, open] = [lesson.value, page.value];
+  return !isRehearsal.value && pinned.value === null && coming !== null && open !== null && coming.date > open.today;
+});
 const block = computed(() => (isStarted.value ? stage.block.value : null));
 const next = computed(() => (run.value === null ? null : (run.value.plan?.blocks[run.value.index + 1] ?? null)));
 const coming = computed(() =>
@@ -250,6 +249,13 @@ function openProjector(): void {
               </ol>
               <p v-if="run.rung !== null">{{ rungRunWords(RUNG_RUNS[run.rung]) }}</p>
             </template>
+            <LessonTurn
+              v-else-if="block.kind === 'hearing'"
+              :page="page"
+              :planned="(block.slots ?? []).map(({ pupilId }) => pupilId)"
+              :since="run.startedAt ?? 0"
+              :is-rehearsal="isRehearsal"
+            />
             <ul v-else class="plain">
               <li v-for="line in blockLines(block, speech)" :key="line">{{ line }}</li>
             </ul>
@@ -257,48 +263,18 @@ function openProjector(): void {
           </template>
         </section>
         <TakeCare v-if="!isStarted || block?.kind === 'together'" place="lesson" />
-        <section
-          v-if="coming.length > 0"
-          class="card-paper stack-close coming"
-          :aria-label="t('runner-page.after-this')"
-        >
-          <ol class="plain ruled">
-            <li v-for="each in coming" :key="each.id" class="d-flex gap-3">
-              <span class="grow">{{ blockTitle(each, speech) }}</span>{{
-                t('runner-page.minutes-min', { minutes: each.minutes })
-              }}
-            </li>
-          </ol>
-        </section>
+        <ComingParts v-if="coming.length > 0" class="coming" :blocks="coming" :speech="speech" />
       </div>
       <div class="side">
         <template v-if="isStarted && !hasEnded">
-          <p class="soft">
-            {{ t('runner-page.next') }}
-            <strong>{{
-              nextRung !== null
-                ? rungWords(nextRung)
-                : next === null
-                  ? t('runner-page.the-end')
-                  : blockTitle(next, speech)
-            }}</strong>
-          </p>
-          <div class="line">
-            <BButton variant="primary" size="lg" class="grow" @click="goOn"
-              >{{ nextRung === null && next === null ? t('runner-page.end-the-lesson') : t('runner-page.next-2') }}
-              <span class="key" aria-hidden="true">→</span></BButton
-            >
-            <BButton size="lg" @click="again"
-              >{{ t('runner-page.again') }} <span class="key" aria-hidden="true">R</span></BButton
-            >
-            <BButton size="lg" @click="skip"
-              >{{ t('runner-page.skip') }} <span class="key" aria-hidden="true">S</span></BButton
-            >
-            <BButton size="lg" @click="goBack"
-              >{{ t('runner-page.back') }} <span class="key" aria-hidden="true">←</span></BButton
-            >
-          </div>
-          <LessonTools :page="page" :run="run" @note="note" />
+          <OneKey
+            :next="nextRung !== null ? rungWords(nextRung) : next === null ? null : blockTitle(next, speech)"
+            @next="goOn"
+            @again="again"
+            @skip="skip"
+            @back="goBack"
+          />
+          <LessonTools :page="page" :run="run" :is-rehearsal="isRehearsal" @note="note" />
           <p v-if="lessons.waiting > 0" class="soft" role="status">
             {{ t('runner-page.saved-on-this-device-sending-n', { n: lessons.waiting }) }}
           </p>
@@ -394,6 +370,10 @@ function openProjector(): void {
 @media (max-width: 900px) {
   .work {
     grid-template-columns: minmax(0, 1fr);
+  }
+
+  .runner {
+    padding-bottom: 92px;
   }
 
   // What comes next stands on the stairs already.

@@ -5,6 +5,7 @@ import type { Component } from 'vue';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
+import { useHearing } from '../hearing/index.ts';
 import CardsPage from './CardsPage.vue';
 import RunnerPage from './RunnerPage.vue';
 import { useLessons } from './store.ts';
@@ -237,6 +238,43 @@ describe('a lesson', () => {
     expect(localStorage.getItem('escalier-lessons') ?? '[]').toBe('[]');
     clearPage();
     expect(useLessons().runOn('2026-03-03').startedAt).toBeNull();
+  });
+
+  it('hears in it: a tap on the outcome, and the next name is there', async () => {
+    serve();
+    const wrapper = await open(RunnerPage);
+    const hear = vi.spyOn(useHearing(), 'hear').mockResolvedValue(true);
+    await press(wrapper, 'Start the lesson →');
+    for (let turn = 0; turn < 14 && !wrapper.find('.outcomes').exists(); turn++) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+      await flushPromises();
+    }
+    expect(wrapper.get('h2.who').text()).toBe('Ann');
+    document.body.dispatchEvent(new KeyboardEvent('keydown', { key: '2', bubbles: true }));
+    await flushPromises();
+    expect(wrapper.get('h2.who').text()).toBe('Ben');
+    await wrapper.get('.outcomes .passed').trigger('click');
+    await flushPromises();
+    expect(wrapper.text()).toContain('Everyone planned for this lesson is done.');
+    expect(hear.mock.calls.map(([, { pupilId, outcome }]) => [pupilId, outcome])).toEqual([
+      ['Ann', 'nearly'],
+      ['Ben', 'passed'],
+    ]);
+  });
+
+  it('hears nobody in a rehearsal', async () => {
+    serve();
+    const wrapper = await open(RunnerPage, { rehearse: '1' });
+    const hear = vi.spyOn(useHearing(), 'hear');
+    await press(wrapper, 'Start the rehearsal →');
+    for (let turn = 0; turn < 14 && !wrapper.find('.outcomes').exists(); turn++) {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+      await flushPromises();
+    }
+    await wrapper.get('.outcomes .passed').trigger('click');
+    await flushPromises();
+    expect(wrapper.get('h2.who').text()).toBe('Ben');
+    expect(hear).not.toHaveBeenCalled();
   });
 
   it('of another day is not begun by the one key', async () => {

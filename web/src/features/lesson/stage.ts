@@ -54,7 +54,8 @@ export const SCENES_OF: Readonly<Record<BlockKind, readonly SceneId[]>> = {
   moves: ['moves'],
   'hard-spot': ['spot', 'silent'],
   tune: ['names', 'chant', 'silent', 'tune', 'words', 'one-note', 'grow', 'breaths', 'parts'],
-  hearing: ['turn', 'tune'],
+  // The others play or finger the tune meanwhile.
+  hearing: ['tune', 'silent', 'turn'],
   together: ['tune', 'parts'],
   close: ['title', 'belts'],
 };

@@ -175,6 +175,12 @@ watch(
   color: var(--white);
 }
 
+// Nothing on the picture is smaller than what can be read from the back.
+.roll :deep(.shade-letter) {
+  font-size: 4.6cqh;
+  text-anchor: end;
+}
+
 .said {
   text-align: center;
 }
