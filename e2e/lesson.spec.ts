@@ -61,7 +61,29 @@ test('a lesson of forty minutes is stepped through by keys alone, with the class
   await expect(seen(projector)).toContainText('Row 1');
   for (let part = 0; part < 12 && !(await page.getByText('The lesson is over').isVisible()); part++)
     await page.keyboard.press('ArrowRight');
-  await expect(page.getByText('The rest goes into the next plan.')).toBeVisible();
+  // In seconds nothing is taught: what was is the teacher's to say.
+  await expect(page.getByText('Nothing was taught, so this lesson stays planned.')).toBeVisible();
+  await page.getByRole('checkbox', { name: /Settle in/ }).check();
+  await expect(page.getByText('1 part of')).toBeVisible();
+});
+
+test('a rehearsal goes through hearing and all, and leaves nothing', async ({ page }) => {
+  await openToday(page, '4 Plover');
+  await page.getByRole('link', { name: 'Rehearse' }).click();
+  const posted: string[] = [];
+  page.on('request', (request) => {
+    if (request.method() !== 'GET') posted.push(request.url());
+  });
+  await page.getByRole('button', { name: 'Start the rehearsal' }).click();
+  const outcomes = page.getByRole('group', { name: /^How did / });
+  for (let part = 0; part < 20 && !(await outcomes.isVisible()); part++) await page.keyboard.press('ArrowRight');
+  const who = now(page).getByRole('heading', { level: 2 }).nth(1);
+  const first = await who.textContent();
+  await page.keyboard.press('1');
+  await expect(who).not.toHaveText(first!);
+  await page.getByRole('link', { name: 'End the rehearsal' }).click();
+  await expect(page.getByRole('link', { name: 'Start the lesson' })).toBeVisible();
+  expect(posted).toEqual([]);
 });
 
 test('a lesson goes on with the network cut, after a reload too, and all of it arrives', async ({ page, context }) => {
