@@ -18,7 +18,7 @@ import RunnerPage from './RunnerPage.vue';
 const play = vi.hoisted(() => vi.fn());
 vi.mock('../../sound/player.ts', () => ({ play, setLoudness: vi.fn() }));
 vi.mock('../../score/index.ts', () => ({
-  ScoreSheet: { props: ['title', 'rows', 'marks'], template: '<figure>{{ title }} {{ rows.length }}</figure>' },
+  ScoreSheet: { props: ['title', 'rows', 'marks'], template: '<figure>{{ title }} {{ rows?.length }}</figure>' },
 }));
 const on = instrument('soprano-recorder-baroque');
 const abc = writeAbc(GOOSE_WALK);
