@@ -164,7 +164,7 @@ describe('the stage of a lesson', () => {
   it('plays together with the backing, without the melody', async () => {
     const wrapper = await open();
     await goTo(wrapper, 'Play together');
-    expect(wrapper.text()).toContain('Our hall is loud');
+    await vi.waitFor(() => expect(wrapper.text()).toContain('Our hall is loud'));
     await key(' ');
     expect(lastPlayed()[1]).toMatchObject({ melody: false, backing: true });
     await key('b');
