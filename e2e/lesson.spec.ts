@@ -64,7 +64,7 @@ test('a lesson of forty minutes is stepped through by keys alone, with the class
   // In seconds nothing is taught: what was is the teacher's to say.
   await expect(page.getByText('Nothing was taught, so this lesson stays planned.')).toBeVisible();
   await page.getByRole('checkbox', { name: /Settle in/ }).check();
-  await expect(page.getByText('1 part of')).toBeVisible();
+  await expect(page.getByText('1 of 7 parts taught.')).toBeVisible();
 });
 
 test('a rehearsal goes through hearing and all, and leaves nothing', async ({ page }) => {

@@ -204,7 +204,7 @@ function withRung({ rungsDone, rung, rungSince }: LessonRun, at: number): readon
 }
 
 /** So much of its minutes a part has to have before it counts as taught. */
-export const TAUGHT_SHARE = 1 / 3;
+const TAUGHT_SHARE = 1 / 3;
 
 /** Whether a part was taught: as the teacher says, or else by the minutes that it had. */
 export function isTaught({ reached, spent, skipped }: LessonRun, { id, minutes }: Block): boolean {

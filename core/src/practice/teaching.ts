@@ -301,6 +301,11 @@ export function ladder(chosen: readonly RungId[]): readonly (typeof RUNGS)[numbe
   return [...new Set(chosen)].flatMap((id) => RUNGS.find((rung) => rung.id === id) ?? []);
 }
 
+/** The rows that a class has chosen, without words for a tune that has none; empty where it has chosen none. */
+export function chosenRows({ rows }: Pick<Teaching, 'rows'>, hasWords: boolean): readonly NoteRow[] {
+  return rows.filter(({ kind }) => kind !== 'words' || hasWords);
+}
+
 /** The class's own words for syncopations and rests. */
 export function sayingsOf({ syncopation, restWord }: Pick<Teaching, 'syncopation' | 'restWord'>): Sayings {
   return { syncopation, rest: restWord };

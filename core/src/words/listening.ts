@@ -87,21 +87,9 @@ export function reasonWords(reason: Reason, { score }: Listened, { tune, on, say
         bars: bars(reason.at),
       });
     case 'missed':
-      return t('listening.t-missing-bars', {
-        notes:
-          reason.at.length === 1
-            ? t('listening.a-note-is')
-            : t('listening.at-count-notes-are', { atCount: reason.at.length }),
-        bars: bars(reason.at),
-      });
+      return t('listening.notes-missing-bars', { n: reason.at.length, bars: bars(reason.at) });
     case 'extra':
-      return t('listening.value-too-many-bars', {
-        notes:
-          reason.before.length === 1
-            ? t('listening.one-note')
-            : t('listening.before-count-notes', { beforeCount: reason.before.length }),
-        bars: bars(reason.before),
-      });
+      return t('listening.notes-too-many-bars', { n: reason.before.length, bars: bars(reason.before) });
     case 'slurred':
       return t('listening.not-tongued-again-bars', { bars: bars(reason.at) });
     case 'squeaks':

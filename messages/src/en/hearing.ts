@@ -71,4 +71,5 @@ export default {
   'lesson-turn.all-planned-were-heard': 'Everyone planned for this lesson is done. Next come those who wait.',
   'lesson-turn.away-today': 'Away today',
   'lesson-turn.later': 'Later',
+  'lesson-turn.undo': 'Undo',
 } as const;

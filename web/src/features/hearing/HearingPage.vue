@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { StepDto } from '@escalier/contract/class-pages';
 import { PASS_CHOICES } from '@escalier/core/practice';
-import type { Extent, Outcome } from '@escalier/core/records';
+import type { Outcome } from '@escalier/core/records';
 import { onKeyStroke } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
@@ -11,7 +11,6 @@ import LoadState from '../../ui/LoadState.vue';
 import { ClassHead, useClasses, useLiveClass, warmUp, type PupilView } from '../classes/index.ts';
 import { TakeCare, useRemarks } from '../schools/index.ts';
 import { HeardLive, listeningRule, SoundCheckButton } from '../listening/index.ts';
-import type { ListenedView } from '../../workers/listening.ts';
 import RemarkChips from './RemarkChips.vue';
 import GroupColumns from './GroupColumns.vue';
 import HearingTune from './HearingTune.vue';
@@ -20,7 +19,7 @@ import OutcomeButtons from './OutcomeButtons.vue';
 import PupilHead from './PupilHead.vue';
 import QueueCard from './QueueCard.vue';
 import { useHearing } from './store.ts';
-import { useFaults } from './use-faults.ts';
+import { useResult } from './use-result.ts';
 import { useTurn } from './use-turn.ts';
 import { t } from './messages.ts';
 
@@ -56,35 +55,11 @@ const row = computed(() => kept.value?.pupils ?? group.value);
 const step = computed(() => kept.value?.step ?? ownStep.value);
 const isRow = computed(() => row.value.length > 1);
 
-const remarks = ref<string[]>([]);
-const { faults, openRemark, mark, drop, clear } = useFaults(remarks);
-const extent = shallowRef<Extent | null>(null);
-const tempo = ref<number | null>(null);
-/** What was heard by listening along. */
-const listened = shallowRef<ListenedView | null>(null);
-const tuneId = ref('');
-watch(
+const { remarks, faults, openRemark, mark, drop, extent, tempo, tuneId, heardAlong, draft } = useResult(
   () => pupil.value?.id,
-  () => {
-    if (kept.value !== null) return;
-    remarks.value = [];
-    clear();
-    extent.value = null;
-    tempo.value = null;
-    listened.value = null;
-  },
+  step,
+  () => kept.value !== null,
 );
-watch(
-  () => step.value?.id,
-  () => (tuneId.value = step.value?.tuneId ?? ''),
-  { immediate: true },
-);
-/** Its remarks are ticked, where they are the school's; the teacher decides. */
-function heardAlong(view: ListenedView): void {
-  listened.value = view;
-  if (view.tempo !== null) tempo.value = view.tempo;
-  remarks.value = [...new Set([...remarks.value, ...view.remarks])];
-}
 const passing = computed(() => PASS_CHOICES.find((choice) => choice.value === page.value?.style.passRule));
 
 async function goTo(other: PupilView | null): Promise<void> {
@@ -94,21 +69,8 @@ async function goTo(other: PupilView | null): Promise<void> {
 /** Recorded here at once, and on with the next; what cannot be kept brings its pupil back. */
 async function record(who: PupilView, outcome: Outcome, about: readonly string[], following: PupilView | null) {
   if (step.value === null) return;
-  const { id, position, tuneId: first } = step.value;
-  const draft = {
-    pupilId: who.id,
-    stepId: id,
-    outcome,
-    remarks: [...about],
-    ...(tuneId.value === first || tuneId.value === '' ? {} : { tuneId: tuneId.value }),
-    ...(tempo.value === null ? {} : { tempo: tempo.value }),
-    ...(isRow.value || faults.value.length === 0 ? {} : { faults: faults.value }),
-    ...(isRow.value || extent.value === null ? {} : { extent: extent.value }),
-    ...(isRow.value || listened.value === null
-      ? {}
-      : { listened: { outcome: listened.value.outcome, remarks: listened.value.remarks } }),
-  };
-  const recorded = hearing.hear(props.classId, draft, who.name, position);
+  const result = draft(who.id, step.value, outcome, { about, isRow: isRow.value });
+  const recorded = hearing.hear(props.classId, result, who.name, step.value.position);
   await goTo(following);
   if (!(await recorded)) await goTo(who);
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { Extent, Outcome } from '@escalier/core/records';
+import type { Outcome } from '@escalier/core/records';
 import { onKeyStroke } from '@vueuse/core';
-import { computed, onMounted, ref, shallowRef, toRef, watch } from 'vue';
+import { computed, onMounted, ref, toRef } from 'vue';
 import AfterPaint from '../../ui/AfterPaint.vue';
 import { isTyping } from '../../ui/keys.ts';
 import type { ClassView, PupilView } from '../classes/index.ts';
@@ -12,7 +12,7 @@ import OutcomeButtons from './OutcomeButtons.vue';
 import PupilHead from './PupilHead.vue';
 import RemarkChips from './RemarkChips.vue';
 import { useHearing } from './store.ts';
-import { useFaults } from './use-faults.ts';
+import { useResult } from './use-result.ts';
 import { useTurn } from './use-turn.ts';
 import { t } from './messages.ts';
 
@@ -25,106 +25,99 @@ const props = defineProps<{
   since: number;
   /** Everything works, and nothing is recorded. */
   isRehearsal: boolean;
+  /** The page has the keys just now, and no dialog. */
+  hasKeys: boolean;
 }>();
 const hearing = useHearing();
 onMounted(useRemarks().load);
 
-/** Chosen by a tap on the name; null for whoever is next. */
+/** Chosen by a tap on the name; undefined for whoever is next. */
 const chosen = ref<string>();
-/** Put aside for now, or tried out in a rehearsal. */
-const aside = ref<ReadonlySet<string>>(new Set());
+/** Judged on this page, before the records say so; in a rehearsal they never do. */
+const judged = ref<readonly string[]>([]);
+/** Put off to the end. */
+const later = ref<readonly string[]>([]);
 const { queue, why } = useTurn(toRef(props, 'page'), ref(undefined), ref(1), () => null);
 
 const pupilOf = (id: string): PupilView | null => props.page.pupils.find((pupil) => pupil.id === id) ?? null;
-function isDone(pupil: PupilView): boolean {
-  const heard = pupil.standing?.lastHeardAt ?? null;
-  return aside.value.has(pupil.id) || pupil.away || (heard !== null && Date.parse(heard) >= props.since);
+function isDone({ id, away, standing }: PupilView): boolean {
+  const heard = standing?.lastHeardAt ?? null;
+  return judged.value.includes(id) || away || (heard !== null && Date.parse(heard) >= props.since);
 }
 const plannedPupils = computed(() => props.planned.flatMap((id) => pupilOf(id) ?? []));
 const toHear = computed(() => {
   const others = queue.value.filter(({ id }) => !props.planned.includes(id));
-  return [...plannedPupils.value, ...others].filter((pupil) => pupil.standing !== null && !isDone(pupil));
+  return [...plannedPupils.value, ...others]
+    .filter((pupil) => pupil.standing !== null && !isDone(pupil))
+    .toSorted((a, b) => later.value.indexOf(a.id) - later.value.indexOf(b.id));
 });
 const pupil = computed(() => (chosen.value === undefined ? null : pupilOf(chosen.value)) ?? toHear.value[0] ?? null);
 const step = computed(() => props.page.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
 const left = computed(() => plannedPupils.value.filter((each) => !isDone(each)).length);
-
-const remarks = ref<string[]>([]);
-const { faults, mark, drop, clear } = useFaults(remarks);
-const tuneId = ref('');
-const tempo = ref<number | null>(null);
-const extent = shallowRef<Extent | null>(null);
-watch(
+const { remarks, faults, openRemark, mark, drop, extent, tempo, tuneId, draft } = useResult(
   () => pupil.value?.id,
-  () => {
-    remarks.value = [];
-    tempo.value = null;
-    extent.value = null;
-    clear();
-  },
-);
-watch(
-  () => step.value?.id,
-  () => (tuneId.value = step.value?.tuneId ?? ''),
-  { immediate: true },
+  step,
 );
 
-/** The next name is there at once; what cannot be kept brings its pupil back. */
+/**
+ * The next name is there at once; what cannot be kept brings its pupil back.
+ * @param record keeps it; not called in a rehearsal. Gives whether it is kept.
+ */
+async function settle(who: PupilView, record: () => Promise<boolean>): Promise<void> {
+  judged.value = [...judged.value, who.id];
+  chosen.value = undefined;
+  if (!props.isRehearsal && !(await record())) bringBack(who.id);
+}
+
 async function judge(outcome: Outcome): Promise<void> {
   const [who, now] = [pupil.value, step.value];
   if (who === null || now === null) return;
-  const draft = {
-    pupilId: who.id,
-    stepId: now.id,
-    outcome,
-    remarks: [...remarks.value],
-    ...(tuneId.value === now.tuneId || tuneId.value === '' ? {} : { tuneId: tuneId.value }),
-    ...(tempo.value === null ? {} : { tempo: tempo.value }),
-    ...(extent.value === null ? {} : { extent: extent.value }),
-    ...(faults.value.length === 0 ? {} : { faults: faults.value }),
-  };
-  putAside(who);
-  if (props.isRehearsal) return;
-  if (!(await hearing.hear(props.page.id, draft, who.name, now.position))) bringBack(who.id);
+  const result = draft(who.id, now, outcome);
+  await settle(who, () => hearing.hear(props.page.id, result, who.name, now.position));
 }
 
 async function noteAway(): Promise<void> {
   const who = pupil.value;
   if (who === null) return;
-  putAside(who);
-  if (props.isRehearsal) return;
   const about = { classId: props.page.id, pupilId: who.id, pupilName: who.name };
-  if (!(await hearing.noteAway(about, props.page.today))) bringBack(who.id);
+  await settle(who, () => hearing.noteAway(about, props.page.today));
 }
 
-async function undo(): Promise<void> {
-  const undone = await hearing.undo();
-  if (undone?.classId === props.page.id) bringBack(undone.pupilId);
-}
-
-function putAside(who: PupilView): void {
-  aside.value = new Set([...aside.value, who.id]);
+function putOff(who: PupilView): void {
+  later.value = [...later.value.filter((id) => id !== who.id), who.id];
   chosen.value = undefined;
 }
+
+/** Takes the last result back; in a rehearsal only its own, never one that is recorded. */
+async function undo(): Promise<void> {
+  const undone = props.isRehearsal ? judged.value.at(-1) : (await hearing.undo())?.pupilId;
+  if (undone !== undefined) bringBack(undone);
+}
+
 function bringBack(id: string): void {
-  aside.value = new Set([...aside.value].filter((each) => each !== id));
+  judged.value = judged.value.filter((each) => each !== id);
   chosen.value = id;
 }
 
-const OF_KEY: readonly Outcome[] = ['passed', 'nearly', 'not-yet'];
-onKeyStroke(['1', '2', '3', 'a', 'u'], (event) => {
-  if (isTyping(event) || event.repeat) return;
+const KEYS: Readonly<Record<string, () => unknown>> = {
+  '1': () => judge('passed'),
+  '2': () => judge('nearly'),
+  '3': () => judge('not-yet'),
+  a: noteAway,
+  u: undo,
+};
+onKeyStroke(Object.keys(KEYS), (event) => {
+  if (!props.hasKeys || isTyping(event) || event.repeat) return;
   event.preventDefault();
-  const outcome = OF_KEY[Number(event.key) - 1];
-  void (outcome !== undefined ? judge(outcome) : event.key === 'a' ? noteAway() : undo());
+  void KEYS[event.key]?.();
 });
 </script>
 
 <template>
   <div class="stack-close">
-    <ol class="plain names" tabindex="0" :aria-label="t('lesson-turn.to-hear-in-this-lesson')">
+    <ol class="plain names" :aria-label="t('lesson-turn.to-hear-in-this-lesson')">
       <li v-for="each in plannedPupils" :key="each.id">
-        <BButton size="sm" :pressed="each.id === pupil?.id" @click="bringBack(each.id)"
+        <BButton size="sm" :pressed="each.id === pupil?.id" @click="chosen = each.id"
           ><span v-if="isDone(each)" aria-hidden="true">✓ </span>{{ each.name
           }}<span v-if="isDone(each)" class="visually-hidden">{{ t('lesson-turn.done') }}</span></BButton
         >
@@ -141,10 +134,11 @@ onKeyStroke(['1', '2', '3', 'a', 'u'], (event) => {
           <BButton @click="noteAway"
             >{{ t('lesson-turn.away-today') }} <span class="key" aria-hidden="true">A</span></BButton
           >
-          <BButton @click="putAside(pupil)">{{ t('lesson-turn.later') }}</BButton>
+          <BButton @click="putOff(pupil)">{{ t('lesson-turn.later') }}</BButton>
         </div>
         <AfterPaint>
           <RemarkChips v-model="remarks" small />
+          <p v-if="openRemark !== null" class="soft" role="status">{{ t('hearing-page.to-show-where-press-a-bar') }}</p>
           <HearingTune
             v-model:tune-id="tuneId"
             v-model:tempo="tempo"
@@ -159,7 +153,10 @@ onKeyStroke(['1', '2', '3', 'a', 'u'], (event) => {
         </AfterPaint>
       </template>
     </template>
-    <LastRecordStrip :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="undo" />
+    <BButton v-if="isRehearsal" :disabled="judged.length === 0" @click="undo"
+      >{{ t('lesson-turn.undo') }} <span class="key" aria-hidden="true">U</span></BButton
+    >
+    <LastRecordStrip v-else :last="hearing.last" :at-school="hearing.atSchool" :error="hearing.error" @undo="undo" />
   </div>
 </template>
 

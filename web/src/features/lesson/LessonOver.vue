@@ -2,9 +2,9 @@
 import { isTaught, taughtBlocks, type LessonRun } from '@escalier/core/lesson';
 import { blockTitle, type LessonSpeech } from '@escalier/core/words';
 import { computed } from 'vue';
-import { counted } from '../../ui/count-messages.ts';
 import HowComputed from '../../ui/HowComputed.vue';
 import type { Happening } from './store.ts';
+import { partsTaught } from './words.ts';
 import { t } from './messages.ts';
 
 /** The end of a lesson: what was reached, as the clock suggests, for the teacher to put right. */
@@ -20,12 +20,7 @@ const minutesOf = (id: string): number => Math.round((props.run.spent[id] ?? 0) 
     {{ isRehearsal ? t('lesson-over.the-rehearsal-is-over') : t('lesson-over.the-lesson-is-over') }}
   </h2>
   <p>
-    {{
-      t('lesson-over.parts-taught-of-all', {
-        parts: counted('parts', { n: taught }),
-        all: blocks.length,
-      })
-    }}
+    {{ t('words.parts-taught', { parts: partsTaught(run) }) }}
     <template v-if="taught === 0">{{ t('lesson-over.nothing-taught-stays-planned') }}</template>
     <template v-else-if="taught < blocks.length">{{ t('lesson-over.the-rest-comes-next-time') }}</template>
   </p>

@@ -255,6 +255,7 @@ function openProjector(): void {
               :planned="(block.slots ?? []).map(({ pupilId }) => pupilId)"
               :since="run.startedAt ?? 0"
               :is-rehearsal="isRehearsal"
+              :has-keys="!keysOpen"
             />
             <ul v-else class="plain">
               <li v-for="line in blockLines(block, speech)" :key="line">{{ line }}</li>

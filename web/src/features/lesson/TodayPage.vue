@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { listWords } from '@escalier/messages';
-import { BLOCK_KINDS, taughtBlocks } from '@escalier/core/lesson';
+import { BLOCK_KINDS } from '@escalier/core/lesson';
 import { BLOCK_NAMES, goOnWords, leftBehindWords } from '@escalier/core/words';
 import { computed, toRef } from 'vue';
 import { longDate, shortDate, timeOfDay } from '../../ui/dates.ts';
@@ -11,10 +11,9 @@ import { ClassHead, useClassSettings } from '../classes/index.ts';
 import LessonStairs from './LessonStairs.vue';
 import PlanBlocks from './PlanBlocks.vue';
 import PrepareCard from './PrepareCard.vue';
-import { lastLessonWords } from './words.ts';
+import { lastLessonWords, partsTaught } from './words.ts';
 import { usePlan } from './use-plan.ts';
 import { usePlanChanges } from './use-plan-changes.ts';
-import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
 
 /** The next lesson of a class, planned to the minute and ready to start. */
@@ -177,12 +176,7 @@ const rehearsal = computed(() => ({ ...runner.value, query: { ...runner.value.qu
               <li v-for="remark in history.last.run.remarks" :key="remark.at">“{{ remark.text }}”</li>
             </ul>
             <p class="soft">
-              {{
-                t('today-page.parts-of-blocks-count-taught', {
-                  parts: counted('parts', { n: taughtBlocks(history.last.run).length }),
-                  blocksCount: history.last.run.plan?.blocks.length ?? 0,
-                })
-              }}
+              {{ t('words.parts-taught', { parts: partsTaught(history.last.run) }) }}
             </p>
           </section>
         </div>

@@ -221,7 +221,7 @@ describe('a lesson', () => {
     await first!.setValue(true);
     await flushPromises();
     expect(sent(asked).at(-1)).toMatchObject({ kind: 'reached', reached: true });
-    expect(wrapper.text()).toContain('1 part of');
+    expect(wrapper.text()).toContain('1 of 7 parts taught.');
     await press(wrapper, 'Reopen the lesson ←');
     expect(sent(asked).at(-1)).toMatchObject({ kind: 'reopened' });
     expect(wrapper.text()).toContain('End the lesson');
@@ -262,6 +262,25 @@ describe('a lesson', () => {
     ]);
   });
 
+  it('comes back to who was put off, and leaves the keys to a dialog', async () => {
+    serve();
+    const wrapper = await open(RunnerPage, { rehearse: '1' });
+    const key = async (name: string): Promise<void> => {
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: name, bubbles: true }));
+      await flushPromises();
+    };
+    await press(wrapper, 'Start the rehearsal →');
+    for (let turn = 0; turn < 14 && !wrapper.find('.outcomes').exists(); turn++) await key('ArrowRight');
+    await press(wrapper, 'Later');
+    expect(wrapper.get('h2.who').text()).toBe('Ben');
+    expect(wrapper.text()).toContain('2 still to hear in this lesson.');
+    await key('1');
+    expect(wrapper.get('h2.who').text()).toBe('Ann');
+    await press(wrapper, 'Keys');
+    await key('1');
+    expect(wrapper.text()).toContain('1 still to hear in this lesson.');
+  });
+
   it('hears nobody in a rehearsal', async () => {
     serve();
     const wrapper = await open(RunnerPage, { rehearse: '1' });
@@ -274,7 +293,12 @@ describe('a lesson', () => {
     await wrapper.get('.outcomes .passed').trigger('click');
     await flushPromises();
     expect(wrapper.get('h2.who').text()).toBe('Ben');
+    // What was recorded before the rehearsal is not taken back by it.
+    const undo = vi.spyOn(useHearing(), 'undo');
+    await press(wrapper, 'Undo U');
+    expect(wrapper.get('h2.who').text()).toBe('Ann');
     expect(hear).not.toHaveBeenCalled();
+    expect(undo).not.toHaveBeenCalled();
   });
 
   it('of another day is not begun by the one key', async () => {

@@ -1,7 +1,14 @@
 import type { Instrument } from '@escalier/core/instruments';
 import type { MoveNames } from '@escalier/core/lesson';
 import { pitch, pitchName } from '@escalier/core/music';
-import { echoIsShown, postureChecks, sayingsOf, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import {
+  chosenRows,
+  echoIsShown,
+  postureChecks,
+  sayingsOf,
+  type NoteColours,
+  type NoteRow,
+} from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
@@ -101,7 +108,7 @@ function sheet(from: StageSources): StageSheet | null {
   const { scene, page, info, way, named, noteLesson, pattern, cards, at, colours } = from;
   const { counting, naming, teaching } = page.style;
   const sayings = sayingsOf(teaching);
-  const own = teaching.rows.filter(({ kind }) => kind !== 'words' || info?.hasWords === true);
+  const own = chosenRows(teaching, info?.hasWords === true);
   const usual: readonly NoteRow[] = own.length > 0 ? own : [{ kind: naming, fill: 'full' }];
   const rows = named ? usual : [];
   const base = {

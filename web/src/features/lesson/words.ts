@@ -1,22 +1,23 @@
-import { taughtBlocks, type LessonClock, type LessonHistory } from '@escalier/core/lesson';
+import { taughtBlocks, type LessonClock, type LessonHistory, type LessonRun } from '@escalier/core/lesson';
 import { blockTitle, type LessonSpeech } from '@escalier/core/words';
 import { shortDate } from '../../ui/dates.ts';
 import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
+
+/** "6 of 7 parts" */
+export function partsTaught(run: LessonRun): string {
+  const parts = counted('parts', { n: run.plan?.blocks.length ?? 0 });
+  return t('words.done-of-parts', { done: taughtBlocks(run).length, parts });
+}
 
 /** The last lesson in one line. */
 export function lastLessonWords(last: LessonHistory['last']): string {
   if (last === null) return t('words.your-first-lesson-with-this-class');
   const { run } = last;
   const minutes = run.endedAt === null ? null : Math.round((run.endedAt - (run.startedAt ?? run.endedAt)) / 60_000);
-  const parts = taughtBlocks(run).length;
-  const reached = t('words.done-of-parts', {
-    done: parts,
-    parts: counted('parts', { n: run.plan?.blocks.length ?? 0 }),
-  });
   return t('words.last-lesson-date-reached-value', {
     date: shortDate(last.date),
-    reached,
+    reached: partsTaught(run),
     minutes: minutes === null ? '' : t('words.in-t', { minutes: counted('minutes', { n: minutes }) }),
   });
 }

@@ -1,7 +1,7 @@
 import type { ClassSettings } from '@escalier/contract/classes';
 import { NAMINGS, type Naming } from '@escalier/core/instruments';
 import type { Counting } from '@escalier/core/music';
-import { MOST_ROWS, sayingsOf, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
+import { chosenRows, MOST_ROWS, sayingsOf, USUAL_COLOURS, USUAL_TEACHING, type NoteRow } from '@escalier/core/practice';
 import { computed, ref, watch, type Ref } from 'vue';
 import type { TuneInfo } from '../../workers/index.ts';
 import { useSession } from '../schools/index.ts';
@@ -15,16 +15,14 @@ function namingOf({ kind }: NoteRow): Naming | null {
 
 /** What stands under the notes before anybody changes it: the class's rows, and the words of a tune that has some. */
 function usualRows(style: ClassSettings['style'] | null, hasWords: boolean): readonly NoteRow[] {
-  const own: readonly NoteRow[] =
-    style === null
-      ? [{ kind: 'letters', fill: 'full' }]
-      : style.teaching.rows.length > 0
-        ? style.teaching.rows
-        : [
-            { kind: style.naming, fill: 'full' },
-            ...(style.counting === null ? [] : [{ kind: 'counting', fill: 'full' } as const]),
-          ];
-  const rows = own.filter(({ kind }) => kind !== 'words' || hasWords);
+  if (style === null) return withWords([{ kind: 'letters', fill: 'full' }], hasWords);
+  const chosen = chosenRows(style.teaching, hasWords);
+  const counting: readonly NoteRow[] = style.counting === null ? [] : [{ kind: 'counting', fill: 'full' }];
+  return withWords(chosen.length > 0 ? chosen : [{ kind: style.naming, fill: 'full' }, ...counting], hasWords);
+}
+
+/** With the words of a tune that has some, where there is a row left for them. */
+function withWords(rows: readonly NoteRow[], hasWords: boolean): readonly NoteRow[] {
   const isWanted = hasWords && rows.length < MOST_ROWS && rows.every(({ kind }) => kind !== 'words');
   return isWanted ? [...rows, { kind: 'words', fill: 'full' }] : rows;
 }

@@ -15,6 +15,9 @@ const marks = computed((): readonly ScoreMark[] => {
   return [...(sheet.value?.marks ?? []), ...(now === null ? [] : [{ kind: 'now' as const, id: now }])];
 });
 const withClock = computed(() => ['echo', 'cards', 'partner'].includes(props.stage.scene));
+const LEAST_ON_LINE = 4;
+/** Width by height of the place for the sheet on a wide picture. */
+const WIDE = 1.9;
 const frame = useTemplateRef<HTMLElement>('frame');
 const frameSize = useSize(frame, { width: 0, height: 0 });
 /** On a picture that is narrower than it was reckoned for there are fewer notes on a line, and they stay as large. */
@@ -24,17 +27,14 @@ const onLine = computed(() => {
   const { width, height } = frameSize.value;
   return height === 0 ? most : Math.max(LEAST_ON_LINE, Math.min(most, Math.round((most * width) / height / WIDE)));
 });
-const LEAST_ON_LINE = 4;
-/** Width by height of the place for the sheet on a wide picture. */
-const WIDE = 1.9;
 
 const roll = useTemplateRef<HTMLElement>('roll');
 const size = useSize(roll, { width: 0, height: 0 });
 const up = ref(0);
 /** Pixels of the place that stay empty under the last whole line. */
 const clipped = ref(0);
-/** Pixels over a line for its bracket and its bar number. */
-const HEADROOM = 24;
+/** Over a line for its bracket, its bar number and the letters of the form, by the height of the place. */
+const HEADROOM = 0.06;
 const BARS_AHEAD = 2;
 
 const systems = (): readonly Element[] => [...(roll.value?.querySelectorAll('.system') ?? [])];
@@ -42,9 +42,10 @@ const systems = (): readonly Element[] => [...(roll.value?.querySelectorAll('.sy
 /** The lines as they are engraved, in pixels of the roll. */
 function engravedLines(): readonly SheetLine[] {
   const zero = roll.value?.getBoundingClientRect().top ?? 0;
+  const headroom = HEADROOM * frameSize.value.height;
   return systems().map((system) => {
     const { top, bottom } = system.getBoundingClientRect();
-    return { top: top - zero - HEADROOM, bottom: bottom - zero };
+    return { top: top - zero - headroom, bottom: bottom - zero };
   });
 }
 
@@ -151,6 +152,7 @@ watch(
   // So wide that the staff is a little more than a ninth of the height, and two lines fit.
   max-width: 158cqh;
   margin-inline: auto;
+  padding-top: 5cqh;
   transition: transform var(--quick) ease-out;
 }
 
