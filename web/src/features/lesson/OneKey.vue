@@ -46,7 +46,9 @@ defineEmits<{ next: []; again: []; skip: []; back: [] }>();
   }
 
   .one-key :deep(.btn-lg) {
-    padding-inline: 12px;
+    flex-basis: auto;
+    min-width: 0;
+    padding-inline: 10px;
   }
 
   .key {
