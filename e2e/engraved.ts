@@ -26,3 +26,28 @@ export function engraved(within: Page | Locator) {
     fingerings: part('.chart svg'),
   } as const;
 }
+
+/**
+ * The lines of a sheet on the class's picture: how many are whole and how many are cut, the first whole one by its index,
+ * and the height of a staff by that of the picture.
+ */
+export function linesSeen(projector: Page) {
+  return projector.evaluate(() => {
+    const frame = document.querySelector('.frame');
+    if (frame === null) return { whole: 0, cut: 0, first: -1, staff: 0 };
+    const { top, bottom } = frame.getBoundingClientRect();
+    const end = bottom - Number(/inset\(0px 0px ([\d.]+)px/.exec(getComputedStyle(frame).clipPath)?.[1] ?? 0);
+    const boxes = [...frame.querySelectorAll('.system')].map((system) => system.getBoundingClientRect());
+    const isWhole = (box: DOMRect): boolean => box.top >= top - 1 && box.bottom <= end + 1;
+    const seen = boxes.filter((box) => box.bottom > top + 1 && box.top < end - 1);
+    const lines = [...(frame.querySelector('.staff')?.querySelectorAll(':scope > path') ?? [])].map(
+      (line) => line.getBoundingClientRect().top,
+    );
+    return {
+      whole: boxes.filter(isWhole).length,
+      cut: seen.filter((box) => !isWhole(box)).length,
+      first: boxes.findIndex(isWhole),
+      staff: lines.length === 0 ? 0 : (Math.max(...lines) - Math.min(...lines)) / window.innerHeight,
+    };
+  });
+}

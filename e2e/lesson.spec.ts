@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { engraved } from './engraved.ts';
+import { engraved, linesSeen } from './engraved.ts';
 import { onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, expectAccessibleOnTablet, openClass, openDemo } from './steps.ts';
 
@@ -84,6 +84,32 @@ test('a rehearsal goes through hearing and all, and leaves nothing', async ({ pa
   await page.getByRole('link', { name: 'End the rehearsal' }).click();
   await expect(page.getByRole('link', { name: 'Start the lesson' })).toBeVisible();
   expect(posted).toEqual([]);
+});
+
+test('a tune is on the picture in whole lines, as large as can be read, whatever the projector', async ({ page }) => {
+  await openToday(page, '4 Plover');
+  await page.getByRole('link', { name: 'Rehearse' }).click();
+  await page.getByRole('button', { name: 'Start the rehearsal' }).click();
+  const projector = await openProjector(page);
+  for (let part = 0; part < 6 && !(await now(page).getByText('Tune: ').isVisible()); part++)
+    await page.keyboard.press('ArrowRight');
+  await now(page).getByRole('button', { name: 'Tune', exact: true }).click();
+  for (const [width, height] of [
+    [1920, 1080],
+    [1280, 720],
+    [1024, 768],
+  ] as const) {
+    await projector.setViewportSize({ width, height });
+    await expect
+      .poll(async () => {
+        const { whole, cut, staff } = await linesSeen(projector);
+        return { whole, cut, isLarge: staff > 1 / 9 };
+      })
+      .toEqual({ whole: 2, cut: 0, isLarge: true });
+  }
+  const before = (await linesSeen(projector)).first;
+  await page.keyboard.press('.');
+  await expect.poll(async () => (await linesSeen(projector)).first).toBe(before + 2);
 });
 
 test('a lesson goes on with the network cut, after a reload too, and all of it arrives', async ({ page, context }) => {

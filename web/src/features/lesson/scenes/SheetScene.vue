@@ -17,7 +17,7 @@ const marks = computed((): readonly ScoreMark[] => {
 const withClock = computed(() => ['echo', 'cards', 'partner'].includes(props.stage.scene));
 const LEAST_ON_LINE = 4;
 /** Width by height of the place for the sheet on a wide picture. */
-const WIDE = 1.9;
+const WIDE = 1.8;
 const frame = useTemplateRef<HTMLElement>('frame');
 const frameSize = useSize(frame, { width: 0, height: 0 });
 /** On a picture that is narrower than it was reckoned for there are fewer notes on a line, and they stay as large. */
@@ -34,8 +34,7 @@ const up = ref(0);
 /** Pixels of the place that stay empty under the last whole line. */
 const clipped = ref(0);
 /** Over a line for its bracket, its bar number and the letters of the form, by the height of the place. */
-const HEADROOM = 0.06;
-const BARS_AHEAD = 2;
+const HEADROOM = 0.05;
 
 const systems = (): readonly Element[] => [...(roll.value?.querySelectorAll('.system') ?? [])];
 
@@ -49,23 +48,19 @@ function engravedLines(): readonly SheetLine[] {
   });
 }
 
-/** Index of the line that has a note, or so many bars after it; -1 as long as it is not engraved. */
-function lineOf(id: string, barsAhead = 0): number {
-  const bars = [...(roll.value?.querySelectorAll('.measure') ?? [])];
-  const at = bars.findIndex((bar) => bar.querySelector(`[id="${id}"]`) !== null || bar.id === id);
-  const bar = at < 0 ? undefined : bars[Math.min(at + barsAhead, bars.length - 1)];
-  return bar === undefined ? -1 : systems().indexOf(bar.closest('.system')!);
+/** Index of the line that has a note or a bar; -1 as long as it is not engraved. */
+function lineOf(id: string): number {
+  const line = roll.value?.querySelector(`[id="${id}"]`)?.closest('.system');
+  return line === null || line === undefined ? -1 : systems().indexOf(line);
 }
 
-/** The line from which on the picture shows: that of the note that sounds, or where the teacher has turned to. */
+/**
+ * The line from which on the picture shows: that of the note that sounds, so that the next one is there to be read
+ * ahead, or where the teacher has turned to.
+ */
 function firstLine(lines: readonly SheetLine[], height: number): number {
   const { now, scene, turned } = props.stage;
-  if (now !== null) {
-    const here = lineOf(now);
-    const shown = linesFrom(lines, here, height);
-    // Of a single line the next ones come early enough to be read ahead.
-    return shown.first === shown.last ? lineOf(now, BARS_AHEAD) : here;
-  }
+  if (now !== null) return lineOf(now);
   const bracket = sheet.value?.marks.find((mark) => mark.kind === 'bracket');
   if (scene === 'spot' && turned === 0 && bracket?.kind === 'bracket') return lineOf(bracket.from);
   const pages = pagesOf(lines, height);
@@ -152,7 +147,7 @@ watch(
   // So wide that the staff is a little more than a ninth of the height, and two lines fit.
   max-width: 158cqh;
   margin-inline: auto;
-  padding-top: 5cqh;
+  padding-top: 4cqh;
   transition: transform var(--quick) ease-out;
 }
 
