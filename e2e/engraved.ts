@@ -36,7 +36,7 @@ export function linesSeen(projector: Page) {
     const frame = document.querySelector('.frame');
     if (frame === null) return { whole: 0, cut: 0, first: -1, staff: 0 };
     const { top, bottom } = frame.getBoundingClientRect();
-    const end = bottom - Number(/inset\(0px 0px ([\d.]+)px/.exec(getComputedStyle(frame).clipPath)?.[1] ?? 0);
+    const end = bottom - Number(/inset\(\S+ \S+ ([\d.]+)px/.exec(getComputedStyle(frame).clipPath)?.[1] ?? 0);
     const boxes = [...frame.querySelectorAll('.system')].map((system) => system.getBoundingClientRect());
     const isWhole = (box: DOMRect): boolean => box.top >= top - 1 && box.bottom <= end + 1;
     const seen = boxes.filter((box) => box.bottom > top + 1 && box.top < end - 1);

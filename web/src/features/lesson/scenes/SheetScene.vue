@@ -31,7 +31,7 @@ const onLine = computed(() => {
 const roll = useTemplateRef<HTMLElement>('roll');
 const size = useSize(roll, { width: 0, height: 0 });
 const up = ref(0);
-/** Pixels of the place that stay empty under the last whole line. */
+/** Pixels of the place that stay empty under the last whole line; over the first, shading of the line before is hidden. */
 const clipped = ref(0);
 /** Over a line for its bracket, its bar number and the letters of the form, by the height of the place. */
 const HEADROOM = 0.05;
@@ -84,7 +84,7 @@ watch(
 
 <template>
   <div v-if="sheet !== null" class="sheet-scene">
-    <div ref="frame" class="frame" :style="{ clipPath: `inset(0 0 ${clipped}px 0)` }">
+    <div ref="frame" class="frame" :style="{ clipPath: `inset(${up > 0 ? 1.5 : 0}% 0 ${clipped}px 0)` }">
       <div ref="roll" class="roll" :style="{ transform: `translateY(${-up}px)` }">
         <ScoreSheet
           :abc="sheet.abc"
