@@ -31,10 +31,10 @@ const onLine = computed(() => {
 const roll = useTemplateRef<HTMLElement>('roll');
 const size = useSize(roll, { width: 0, height: 0 });
 const up = ref(0);
-/** Pixels of the place that stay empty under the last whole line; over the first, shading of the line before is hidden. */
-const clipped = ref(0);
+/** What is hidden of the place: the shading of the line before, and what is cut of the line after the last whole one. */
+const hidden = ref('none');
 /** Over a line for its bracket, its bar number and the letters of the form, by the height of the place. */
-const HEADROOM = 0.05;
+const HEADROOM = 0.085;
 
 const systems = (): readonly Element[] => [...(roll.value?.querySelectorAll('.system') ?? [])];
 
@@ -73,10 +73,11 @@ watch(
     await nextTick();
     const lines = engravedLines();
     const { height } = frameSize.value;
-    if (lines.length === 0 || height === 0) return void (up.value = clipped.value = 0);
+    if (lines.length === 0 || height === 0) return;
     const { first, last } = linesFrom(lines, firstLine(lines, height), height);
     up.value = Math.max(0, lines[first]!.top);
-    clipped.value = last === lines.length - 1 ? 0 : Math.max(0, height - (lines[last]!.bottom - up.value));
+    const under = last === lines.length - 1 ? 0 : Math.max(0, height - (lines[last]!.bottom - up.value));
+    hidden.value = `inset(${first === 0 ? 0 : 1.5}% 0 ${under}px 0)`;
   },
   { immediate: true },
 );
@@ -84,7 +85,7 @@ watch(
 
 <template>
   <div v-if="sheet !== null" class="sheet-scene">
-    <div ref="frame" class="frame" :style="{ clipPath: `inset(${up > 0 ? 1.5 : 0}% 0 ${clipped}px 0)` }">
+    <div ref="frame" class="frame" :style="{ clipPath: hidden }">
       <div ref="roll" class="roll" :style="{ transform: `translateY(${-up}px)` }">
         <ScoreSheet
           :abc="sheet.abc"
@@ -147,7 +148,7 @@ watch(
   // So wide that the staff is a little more than a ninth of the height, and two lines fit.
   max-width: 158cqh;
   margin-inline: auto;
-  padding-top: 4cqh;
+  padding-top: 6.5cqh;
   transition: transform var(--quick) ease-out;
 }
 
