@@ -6,7 +6,7 @@ import { defineConfig } from 'vitest/config';
 import { componentPlugins } from './web/vite.plugins.ts';
 
 /** Pure functions leave nothing behind: their files share a worker, and load what they test once. */
-const SHARED = { include: ['src/**/*.test.ts'], pool: 'threads' as const, isolate: false, testTimeout: 60_000 };
+const SHARED = { include: ['src/**/*.test.ts'], pool: 'threads' as const, isolate: false, testTimeout: 240_000 };
 
 const WEB = fileURLToPath(new URL('web', import.meta.url));
 
@@ -33,7 +33,7 @@ export default defineConfig({
       { test: { name: 'core', root: 'core', ...SHARED } },
       { test: { name: 'paper', root: 'paper', ...SHARED } },
       { test: { name: 'cli', root: 'cli', ...SHARED } },
-      { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 60_000 } },
+      { test: { name: 'scripts', root: 'scripts', include: ['lib/*.test.mjs'], testTimeout: 240_000 } },
       web('web', { include: ['src/**/*.test.ts'], exclude: PURE, environment: 'jsdom' }),
       web('web without a page', { include: PURE, environment: 'node' }),
       {
@@ -43,7 +43,7 @@ export default defineConfig({
           isolate: false,
           include: ['src/**/*.test.ts'],
           globalSetup: [fileURLToPath(new URL('server/src/testing/global-setup.ts', import.meta.url))],
-          testTimeout: 60_000,
+          testTimeout: 240_000,
           hookTimeout: 120_000,
         },
       },

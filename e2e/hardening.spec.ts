@@ -73,7 +73,7 @@ test.describe('on a device that teachers share', () => {
     await page.reload();
     await openClass(page, '4 Otter');
     const other = await (await browser.newContext()).newPage();
-    await openDemo(other, new URL(page.url()).origin);
+    await openDemo(other);
     await other.evaluate(async () => {
       const sessions = (await (await fetch('/api/account/sessions')).json()) as { id: string; here: boolean }[];
       for (const { id, here } of sessions) if (!here) await fetch(`/api/account/sessions/${id}`, { method: 'DELETE' });

@@ -1,17 +1,42 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect, type Locator, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import type axe from 'axe-core';
 
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
-/** Signed in by one call, as the button “Open the demo school” does: that is tried by hand once, in first-flight.spec.ts. */
+interface DemoAccount {
+  readonly email: string;
+  readonly password: string;
+}
+
+/** The school of each test, as often as it is tried. */
+const schools = new Map<string, Promise<DemoAccount>>();
+
+/**
+ * Signed in by one call, as the button “Open the demo school” does: that is tried by hand once, in first-flight.spec.ts.
+ * Each test has a demo school of its own, and the same on all its pages: what one test changes no other one sees. A server
+ * that a test has started itself has the one demo school.
+ */
 export async function openDemo(page: Page, address = ''): Promise<void> {
-  const door = await page.request.get(`${address}/api/sign-in`);
-  const { demo } = (await door.json()) as { readonly demo: { readonly email: string; readonly password: string } };
-  expect((await page.request.post(`${address}/api/sign-in`, { data: demo })).status()).toBe(200);
+  const account = await (address === '' ? ownSchool(page) : demoAt(page, address));
+  expect((await page.request.post(`${address}/api/sign-in`, { data: account })).status()).toBe(200);
   await page.goto(`${address}/classes`);
   await expect(page.getByRole('heading', { name: 'Classes' })).toBeVisible();
+}
+
+function ownSchool(page: Page): Promise<DemoAccount> {
+  const { testId, retry } = test.info();
+  const key = `${testId} ${retry}`;
+  const made =
+    schools.get(key) ?? page.request.post('/api/demo-schools').then((answer) => answer.json() as Promise<DemoAccount>);
+  schools.set(key, made);
+  return made;
+}
+
+async function demoAt(page: Page, address: string): Promise<DemoAccount> {
+  const answer = await page.request.get(`${address}/api/sign-in`);
+  return ((await answer.json()) as { readonly demo: DemoAccount }).demo;
 }
 
 /** The page stands still: its fonts are here, it is laid out, and nothing moves on it. */

@@ -53,7 +53,7 @@ export function buildProduct() {
  * @param urls {app, owner?}: addresses of the database for the application, and for migrations where they differ.
  * @returns {address, stop(), ended}: stop lets running requests end.
  */
-export async function startServer({ urls, port, demo = true, logFolder, erasures }) {
+export async function startServer({ urls, port, demo = true, demoSchools = false, logFolder, erasures }) {
   const env = {
     ...process.env,
     NODE_ENV: 'production',
@@ -61,6 +61,7 @@ export async function startServer({ urls, port, demo = true, logFolder, erasures
     ...(urls.owner === undefined ? {} : { ESCALIER_MIGRATION_URL: urls.owner }),
     ESCALIER_PORT: String(port),
     ESCALIER_DEMO: demo ? 'on' : 'off',
+    ESCALIER_DEMO_SCHOOLS: demoSchools ? 'on' : 'off',
     ESCALIER_WEB: WEB_BUILD,
     ESCALIER_DEMO_TUNES: TUNES,
     ...(logFolder === undefined ? {} : { ESCALIER_LOG_FOLDER: logFolder }),
@@ -121,7 +122,7 @@ export async function withProduct(more, work, count = 1) {
       await filling.stop();
       for (const name of copies) ensureDatabase(postgres, name, first);
     }
-    for (const name of products) servers.push(await startServer({ urls: urls(name), port: 0 }));
+    for (const name of products) servers.push(await startServer({ urls: urls(name), port: 0, demoSchools: true }));
     const addresses = servers.map((server) => server.address);
     return await work({ address: addresses[0], addresses, urls });
   } finally {

@@ -37,6 +37,7 @@ import { tuneRoutes } from './features/tunes/index.ts';
 import { answers, ContractBroken } from './platform/answers.ts';
 import { batched } from './platform/batched.ts';
 import { atMost, atMostUsual, BODY } from './platform/body.ts';
+import type { MakeDemoSchool } from './demo/seed.ts';
 import { network, type Network } from './platform/client.ts';
 import { done } from '@escalier/contract/fields';
 import type { AppEnv } from './platform/context.ts';
@@ -56,6 +57,8 @@ export interface AppOptions {
   readonly orm: Orm;
   /** Offered on the sign-in page; null outside the demo. */
   readonly demo: DemoAccount | null;
+  /** Gives each test a school of its own; null, and no such address, outside of tests. */
+  readonly makeDemoSchool?: MakeDemoSchool | null;
   readonly webFolder: string | null;
   /** What a new school begins with. */
   readonly fillSchool: FillSchool;
@@ -163,6 +166,9 @@ export function createApp(options: AppOptions) {
     return c.json({ ok: true });
   });
   app.get('/api/openapi.json', async (c) => c.json(await documentOf(app)));
+  const { makeDemoSchool = null } = options;
+  if (makeDemoSchool !== null)
+    app.post('/api/demo-schools', async (c) => c.json(await makeDemoSchool(c.var.em, c.var.now), 201));
   app.route('/api', apiRoutes(options));
   if (options.webFolder !== null) app.route('/', webFiles(options.webFolder));
   app.notFound((c) => c.json(notFound('address').body, 404));

@@ -1,8 +1,9 @@
 import { serve } from '@hono/node-server';
 import { createApp } from './app.ts';
 import { DEMO_TEACHER } from './demo/school.ts';
-import { seedDemo } from './demo/seed.ts';
+import { demoSchools, seedDemo } from './demo/seed.ts';
 import { fillSchool } from './demo/new-school.ts';
+import { readShipped } from './demo/shipped.ts';
 import { keepErasuresIn } from './features/erasures/index.ts';
 import { liveRecords } from './features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from './features/people/index.ts';
@@ -26,7 +27,7 @@ await reader.wake();
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;
 const fillNewSchool: FillSchool = async (em, schoolId) => {
-  await fillSchool(em, schoolId, config.tunesFolder);
+  await fillSchool(em, schoolId, await readShipped(config.tunesFolder));
 };
 keepErasuresIn(config.erasuresFile);
 const live = liveRecords(config.databaseUrl);
@@ -34,6 +35,7 @@ const limits = rateLimits(config.databaseUrl);
 const app = createApp({
   orm,
   demo,
+  makeDemoSchool: config.demoSchools ? demoSchools(config.tunesFolder) : null,
   webFolder: config.webFolder,
   fillSchool: fillNewSchool,
   live,

@@ -5,10 +5,10 @@ import { describe, expect, it } from 'vitest';
 import { TUNES_FOLDER } from '../testing/index.ts';
 import { demoEvents, seeded } from './records.ts';
 import { DEMO_CLASSES, DEMO_STAIRCASES } from './school.ts';
-import { readTunes } from './tunes.ts';
+import { readShipped } from './shipped.ts';
 
 describe('the shipped tunes', async () => {
-  const tunes = await readTunes(TUNES_FOLDER);
+  const tunes = await (await readShipped(TUNES_FOLDER)).tunes;
 
   it('are a dozen or more, each with title, source and licence, each a file of its own', () => {
     expect(tunes.length).toBeGreaterThanOrEqual(12);

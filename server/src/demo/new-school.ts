@@ -1,13 +1,10 @@
-import { readFile } from 'node:fs/promises';
-import { join } from 'node:path';
-import type { InstrumentId } from '@escalier/core/instruments';
-import { beltsFor, noteOrder, type NoteOrderId } from '@escalier/core/staircase';
+import { beltsFor, noteOrder } from '@escalier/core/staircase';
 import { StaircaseEntity, StepEntity, StepTuneEntity } from '../features/staircase/index.ts';
 import { TuneEntity } from '../features/tunes/index.ts';
 import type { EntityManager } from '../platform/database.ts';
 import { newId } from '../platform/ids.ts';
 import { DEMO_STAIRCASES, type DemoStaircase } from './school.ts';
-import { readTunes } from './tunes.ts';
+import type { Shipped, ShippedTune, Template } from './shipped.ts';
 
 export type StaircaseKey = keyof typeof DEMO_STAIRCASES;
 
@@ -20,9 +17,9 @@ export interface FirstStaircase {
 export async function fillSchool(
   em: EntityManager,
   schoolId: string,
-  tunesFolder: string,
+  { tunes, templates }: Shipped,
 ): Promise<ReadonlyMap<StaircaseKey, FirstStaircase>> {
-  const tuneIds = await addFirstTunes(em, schoolId, tunesFolder);
+  const tuneIds = await addFirstTunes(em, schoolId, tunes);
   const staircases = new Map<StaircaseKey, FirstStaircase>();
   for (const key of Object.keys(DEMO_STAIRCASES) as StaircaseKey[]) {
     const { name, instrument, steps }: DemoStaircase = DEMO_STAIRCASES[key];
@@ -49,26 +46,17 @@ export async function fillSchool(
     if (more.length > 0) await em.insertMany(StepTuneEntity, more);
     staircases.set(key, { id, stepIds: rows.map((row) => row.id) });
   }
-  await addTemplates(em, schoolId, tunesFolder, tuneIds);
+  await addTemplates(em, schoolId, templates, tuneIds);
   return staircases;
-}
-
-/** A staircase of nine belts for each order of notes, made by the builder from the tunes that ship. */
-interface Template {
-  readonly name: string;
-  readonly instrument: InstrumentId;
-  readonly order: NoteOrderId;
-  readonly steps: readonly { readonly tune: string; readonly lessons: number }[];
 }
 
 async function addTemplates(
   em: EntityManager,
   schoolId: string,
-  tunesFolder: string,
+  templates: readonly Template[],
   tuneIds: ReadonlyMap<string, string>,
 ): Promise<void> {
-  const file = join(tunesFolder, '..', 'staircases.json');
-  for (const { name, instrument, order, steps } of JSON.parse(await readFile(file, 'utf8')) as readonly Template[]) {
+  for (const { name, instrument, order, steps } of templates) {
     const id = newId();
     await em.insert(StaircaseEntity, { id, school: schoolId, name, instrument, noteOrder: noteOrder(order).notes });
     const belts = beltsFor(steps.length);
@@ -90,9 +78,9 @@ async function addTemplates(
 async function addFirstTunes(
   em: EntityManager,
   schoolId: string,
-  folder: string,
+  shipped: readonly ShippedTune[],
 ): Promise<ReadonlyMap<string, string>> {
-  const tunes = (await readTunes(folder)).map((tune) => ({ ...tune, id: newId() }));
+  const tunes = shipped.map((tune) => ({ ...tune, id: newId() }));
   await em.insertMany(
     TuneEntity,
     tunes.map(({ id, title, abc, content }) => ({ id, school: schoolId, title, abc, content })),

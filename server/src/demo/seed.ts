@@ -1,3 +1,4 @@
+import type { DemoAccount } from '@escalier/contract/people';
 import { randomBytes } from 'node:crypto';
 import { TZDate } from '@date-fns/tz';
 import { lessonsNow, lessonsOf, localDate, type LocalDate, type Term } from '@escalier/core/calendar';
@@ -18,12 +19,21 @@ import { demoEvents, seeded, type Chance } from './records.ts';
 import { DEMO_CLASSES, DEMO_HELPERS, DEMO_SCHOOL, DEMO_TEACHER, type DemoClass } from './school.ts';
 import { termAround } from './term.ts';
 import { fillSchool, type FirstStaircase } from './new-school.ts';
+import { readShipped, type Shipped } from './shipped.ts';
 
 /** Belts are handed out once a week. */
 const GIVEN_DAYS = 6;
 
+/** Whose e-mails and password a demo school has. */
+interface DemoDoor {
+  /** Before the @ of each e-mail, after the name: two accounts never share one. */
+  readonly tag: string;
+  readonly passwordHash: string;
+}
+
 interface Demo {
   readonly em: EntityManager;
+  readonly door: DemoDoor;
   readonly schoolId: string;
   readonly accountId: string;
   readonly termId: string;
@@ -38,16 +48,40 @@ export async function seedDemo(orm: Orm, tunesFolder: string, now: Date): Promis
   return orm.em.fork().transactional(async (em) => {
     await em.execute('select pg_advisory_xact_lock(?)', [LOCKS.demo]);
     if ((await em.count(SchoolEntity)) > 0) return false;
-    const demo = await seedSchool(em, now);
-    const staircases = await fillSchool(em, demo.schoolId, tunesFolder);
-    for (const demoClass of DEMO_CLASSES) await seedClass(demo, demoClass, staircases.get(demoClass.staircase)!);
-    await seedHelpers(demo);
-    await seedThings(em, demo.schoolId, demo.term.startsOn);
+    await seedOne(em, await readShipped(tunesFolder), now, {
+      tag: '',
+      passwordHash: await hashPassword(DEMO_TEACHER.password),
+    });
     return true;
   });
 }
 
-async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
+/** Makes one more invented school beside the first, with its password: gives its teacher’s account. */
+export type MakeDemoSchool = (em: EntityManager, now: Date) => Promise<DemoAccount>;
+
+export function demoSchools(tunesFolder: string): MakeDemoSchool {
+  // Reading all tunes takes longer than storing them.
+  let shipped: Promise<Shipped> | null = null;
+  return async (em, now) => {
+    const { passwordHash } = await em.findOneOrFail(AccountEntity, { email: DEMO_TEACHER.email });
+    const tag = `.${newId().slice(-12)}`;
+    const read = await (shipped ??= readShipped(tunesFolder));
+    await em.transactional((tx) => seedOne(tx, read, now, { tag, passwordHash }));
+    return { email: tagged(DEMO_TEACHER.email, tag), password: DEMO_TEACHER.password };
+  };
+}
+
+const tagged = (email: string, tag: string): string => email.replace('@', `${tag}@`);
+
+async function seedOne(em: EntityManager, shipped: Shipped, now: Date, door: DemoDoor): Promise<void> {
+  const demo = await seedSchool(em, now, door);
+  const staircases = await fillSchool(em, demo.schoolId, shipped);
+  for (const demoClass of DEMO_CLASSES) await seedClass(demo, demoClass, staircases.get(demoClass.staircase)!);
+  await seedHelpers(demo);
+  await seedThings(em, demo.schoolId, demo.term.startsOn);
+}
+
+async function seedSchool(em: EntityManager, now: Date, door: DemoDoor): Promise<Demo> {
   const [schoolId, accountId, termId] = [newId(), newId(), newId()];
   const local = new TZDate(now, DEMO_SCHOOL.timeZone);
   const term = termAround(local);
@@ -61,14 +95,14 @@ async function seedSchool(em: EntityManager, now: Date): Promise<Demo> {
   await em.insert(AccountEntity, {
     id: accountId,
     school: schoolId,
-    email: DEMO_TEACHER.email,
+    email: tagged(DEMO_TEACHER.email, door.tag),
     name: DEMO_TEACHER.name,
-    passwordHash: await hashPassword(DEMO_TEACHER.password),
+    passwordHash: door.passwordHash,
     role: 'owner',
     closedAt: null,
     sealKey: newToken(),
   });
-  return { em, schoolId, accountId, termId, term, today: localDate(local), now, chance: seeded(7) };
+  return { em, door, schoolId, accountId, termId, term, today: localDate(local), now, chance: seeded(7) };
 }
 
 async function seedClass(demo: Demo, demoClass: DemoClass, staircase: FirstStaircase): Promise<void> {
@@ -152,14 +186,15 @@ async function giveBelts({ em, accountId, now }: Demo, events: readonly HeardEve
 }
 
 /** Two more people who share classes with the demo's teacher; nobody knows their passwords. */
-async function seedHelpers({ em, schoolId }: Demo): Promise<void> {
+async function seedHelpers({ em, door, schoolId }: Demo): Promise<void> {
+  // Nobody has the word that was hashed.
+  const passwordHash = await hashPassword(randomBytes(32).toString('hex'));
   for (const { name, email, role, classes } of DEMO_HELPERS) {
     const id = newId();
-    const passwordHash = await hashPassword(randomBytes(32).toString('hex'));
     await em.insert(AccountEntity, {
       id,
       school: schoolId,
-      email,
+      email: tagged(email, door.tag),
       name,
       passwordHash,
       role,

@@ -15,6 +15,7 @@ const environment = z.object({
   ESCALIER_PUBLIC_URL: publicAddress.optional(),
   ESCALIER_TRUSTED_PROXIES: z.string().default(''),
   ESCALIER_DEMO: onOff.default('on'),
+  ESCALIER_DEMO_SCHOOLS: onOff.default('off'),
   ESCALIER_DEMO_OPEN: onOff.default('off'),
   ESCALIER_WEB: z.string().optional(),
   ESCALIER_DEMO_TUNES: z.string(),
@@ -37,6 +38,8 @@ export interface Config {
   /** Addresses and networks whose X-Forwarded-For is believed. */
   readonly trustedProxies: readonly string[];
   readonly demo: boolean;
+  /** Whether anybody may ask for a demo school of their own: for tests. */
+  readonly demoSchools: boolean;
   /** Folder of the built web; null when another process serves it. */
   readonly webFolder: string | null;
   /** Folder of the ABC files that ship with Escalier. */
@@ -71,6 +74,7 @@ export function readConfig(env: NodeJS.ProcessEnv): Config {
     publicUrl: data.ESCALIER_PUBLIC_URL ?? null,
     trustedProxies: data.ESCALIER_TRUSTED_PROXIES.split(/[\s,]+/).filter((each) => each !== ''),
     demo,
+    demoSchools: demo && data.ESCALIER_DEMO_SCHOOLS === 'on' && isLoopback(data.ESCALIER_HOST),
     webFolder: data.ESCALIER_WEB ?? null,
     tunesFolder: data.ESCALIER_DEMO_TUNES,
     logLevel: data.ESCALIER_LOG,

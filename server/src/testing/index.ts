@@ -6,6 +6,7 @@ import { inject } from 'vitest';
 import { createApp } from '../app.ts';
 import { DEMO_TEACHER } from '../demo/school.ts';
 import { fillSchool } from '../demo/new-school.ts';
+import { readShipped } from '../demo/shipped.ts';
 import { AccountEntity } from '../features/accounts/index.ts';
 import { liveRecords } from '../features/hearing/index.ts';
 import { ensureSetupCode, type FillSchool } from '../features/people/index.ts';
@@ -51,7 +52,7 @@ export async function createTestApp({ empty = false, heartbeatMs = 20_000 } = {}
   const databaseUrl = `${reader}${name}`;
   const orm = await connect(databaseUrl);
   const fillNewSchool: FillSchool = async (em, schoolId) => {
-    await fillSchool(em, schoolId, TUNES_FOLDER);
+    await fillSchool(em, schoolId, await readShipped(TUNES_FOLDER));
   };
   const demo = { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password };
   let now = TEST_NOW;
