@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test, type Locator, type Page } from '@playwright/test';
 import { engraved, linesSeen } from './engraved.ts';
 import { onsetAfter, readWav, savedBy } from './sound.ts';
 import { expectAccessible, expectAccessibleOnTablet, openClass, openDemo } from './steps.ts';
@@ -28,6 +28,18 @@ async function openProjector(page: Page): Promise<Page> {
 }
 
 const now = (page: Page) => page.getByRole('region', { name: 'Now' });
+
+/** What stands in the part that is on, its rungs too, without the clock. */
+const partOf = async (page: Page): Promise<string> => (await now(page).innerHTML()).replace(/\d+:\d\d/g, '');
+
+/** Goes on by the one key until something is shown: each press has done what it does before the next one. */
+async function goOnTo(page: Page, wanted: Locator): Promise<void> {
+  for (let before = await partOf(page); !(await wanted.isVisible()); before = await partOf(page)) {
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(() => partOf(page)).not.toBe(before);
+  }
+}
+
 const seen = (projector: Page) => projector.getByRole('region', { name: 'What the class sees' });
 
 test('a lesson of forty minutes is stepped through by keys alone, with the class’s window in step', async ({
@@ -44,8 +56,7 @@ test('a lesson of forty minutes is stepped through by keys alone, with the class
   await page.keyboard.press(' ');
   await expect(seen(projector)).toContainText('Your turn');
   await page.keyboard.press(' ');
-  for (let part = 0; part < 4 && !(await now(page).getByText('Tune: ').isVisible()); part++)
-    await page.keyboard.press('ArrowRight');
+  await goOnTo(page, now(page).getByText('Tune: '));
   await expect(now(page)).toContainText('Say or sing the names');
   await expect(seen(projector).locator('.word').first()).toBeVisible();
   // The rungs by their numbers: chanted in time, then fingered in silence.
@@ -59,8 +70,7 @@ test('a lesson of forty minutes is stepped through by keys alone, with the class
   await page.keyboard.press('q');
   await page.keyboard.press('w');
   await expect(seen(projector)).toContainText('Row 1');
-  for (let part = 0; part < 12 && !(await page.getByText('The lesson is over').isVisible()); part++)
-    await page.keyboard.press('ArrowRight');
+  await goOnTo(page, page.getByText('The lesson is over'));
   // In seconds nothing is taught: what was is the teacher's to say.
   await expect(page.getByText('Nothing was taught, so this lesson stays planned.')).toBeVisible();
   await page.getByRole('checkbox', { name: /Settle in/ }).check();
@@ -76,7 +86,7 @@ test('a rehearsal goes through hearing and all, and leaves nothing', async ({ pa
   });
   await page.getByRole('button', { name: 'Start the rehearsal' }).click();
   const outcomes = page.getByRole('group', { name: /^How did / });
-  for (let part = 0; part < 20 && !(await outcomes.isVisible()); part++) await page.keyboard.press('ArrowRight');
+  await goOnTo(page, outcomes);
   const who = now(page).getByRole('heading', { level: 2 }).nth(1);
   const first = await who.textContent();
   await page.keyboard.press('1');
@@ -91,8 +101,7 @@ test('a tune is on the picture in whole lines, as large as can be read, whatever
   await page.getByRole('link', { name: 'Rehearse' }).click();
   await page.getByRole('button', { name: 'Start the rehearsal' }).click();
   const projector = await openProjector(page);
-  for (let part = 0; part < 6 && !(await now(page).getByText('Tune: ').isVisible()); part++)
-    await page.keyboard.press('ArrowRight');
+  await goOnTo(page, now(page).getByText('Tune: '));
   await now(page).getByRole('button', { name: 'Tune', exact: true }).click();
   for (const [width, height] of [
     [1920, 1080],
@@ -150,8 +159,7 @@ test('the class’s window on another device follows the lesson, and what is sho
   await elsewhere.goto(projectorOf(address));
   await page.keyboard.press('ArrowRight');
   await expect(seen(elsewhere)).toContainText('Ready to play');
-  for (let part = 0; part < 6 && !(await now(page).getByText('Tune: ').isVisible()); part++)
-    await page.keyboard.press('ArrowRight');
+  await goOnTo(page, now(page).getByText('Tune: '));
   await now(page).getByRole('button', { name: 'Tune', exact: true }).click();
   for (const [width, height] of [
     [1280, 800],

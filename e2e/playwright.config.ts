@@ -10,14 +10,11 @@ const CHROMIUM_FLAGS = [
   '--disable-sync',
 ];
 
-/** One server for each worker, so that tests beside each other do not share a school. */
-const ADDRESSES = (process.env.ESCALIER_E2E_ADDRESSES ?? 'http://127.0.0.1:4180').split(' ');
-
 /** `npm run test:e2e` builds and starts what these tests drive. */
 export default defineConfig({
   testDir: '.',
   outputDir: 'results',
-  workers: ADDRESSES.length,
+  workers: Number(process.env.ESCALIER_E2E_WORKERS ?? 1),
   // What kills, starts again or plays for minutes takes longer than it often finds something: `npm run test:all`.
   grepInvert: process.env.ESCALIER_ALL === 'on' ? /^$/ : /@long/,
   // A machine that is busy with something else drops sound: then it plays once more, and the end of the run says so.
@@ -27,7 +24,7 @@ export default defineConfig({
   expect: { timeout: 90_000 },
   reporter: [['list'], ['json']],
   use: {
-    baseURL: ADDRESSES[Number(process.env.TEST_PARALLEL_INDEX ?? 0)] ?? ADDRESSES[0]!,
+    baseURL: process.env.ESCALIER_E2E_ADDRESS ?? 'http://127.0.0.1:4180',
     viewport: { width: 1280, height: 800 },
     // As long as what is expected is waited for.
     actionTimeout: 90_000,

@@ -25,6 +25,14 @@ export async function openDemo(page: Page, address = ''): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Classes' })).toBeVisible();
 }
 
+/** Signs in again at the page that asks for it, to the school of the test. */
+export async function signInAgain(page: Page): Promise<void> {
+  const { email, password } = await ownSchool(page);
+  await page.getByLabel('E-mail').fill(email);
+  await page.getByLabel('Password').fill(password);
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+}
+
 function ownSchool(page: Page): Promise<DemoAccount> {
   const { testId, retry } = test.info();
   const key = `${testId} ${retry}`;

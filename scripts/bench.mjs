@@ -40,7 +40,7 @@ await run(async () => {
   await withProduct([], async ({ address, urls }) => {
     const product = {
       ESCALIER_BENCH_ADDRESS: address,
-      DATABASE_URL: urls('product_1').app,
+      DATABASE_URL: urls('product').app,
       ESCALIER_BENCH_CHROMIUM: CHROMIUM,
     };
     runShown(binary('tsx'), ['e2e/bench/screens.ts'], { env: { ...env, ...product } });

@@ -116,19 +116,20 @@ async function serverTests() {
 }
 
 /**
- * Every worker drives a server on a database of its own; a test may start a further one on a further database. There is
- * a worker more than cores: one of them always waits for its page.
+ * Every test has a school of its own at one server; a test may start a further one on a further database. There is a
+ * worker more than cores: one of them always waits for its page.
  */
 async function endToEnd() {
   ensureChromium();
   const databases = ['restart', 'first_run', 'first_hour', 'live'];
-  const drive = ({ addresses, urls }) =>
+  return withProduct(databases, ({ address, urls }) =>
     playwright({
-      ESCALIER_E2E_ADDRESSES: addresses.join(' '),
+      ESCALIER_E2E_ADDRESS: address,
+      ESCALIER_E2E_WORKERS: String(Math.min(3, availableParallelism() + 1)),
       ESCALIER_E2E_DATABASES: JSON.stringify(Object.fromEntries(databases.map((name) => [name, urls(name)]))),
       ESCALIER_E2E_CHROMIUM: CHROMIUM,
-    });
-  return withProduct(databases, drive, Math.min(3, availableParallelism() + 1));
+    }),
+  );
 }
 
 const PARTS = {

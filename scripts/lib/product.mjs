@@ -98,33 +98,23 @@ export async function startServer({ urls, port, demo = true, demoSchools = false
 }
 
 /**
- * Runs `work` with the built product, on databases that go afterwards.
+ * Runs `work` with the built product, whose tests get a demo school each, on databases that go afterwards.
  * @param more names of further empty databases.
- * @param work gets {address, addresses, urls(database)}: one address for each server, and the first of them.
- * @param count how many servers, each on a database of its own.
+ * @param work gets {address, urls(database)}; the product's own database is called "product".
  */
-export async function withProduct(more, work, count = 1) {
+export async function withProduct(more, work) {
   buildProduct();
   const postgres = await startTemporaryPostgres();
-  const servers = [];
+  let server = null;
   const stop = stopOnSignals(async () => {
-    await Promise.all(servers.map((server) => server.stop()));
+    await server?.stop();
     await postgres.stop();
   });
   try {
-    const products = Array.from({ length: count }, (_, index) => `product_${index + 1}`);
-    const [first, ...copies] = products;
-    for (const name of [first, ...more]) ensureDatabase(postgres, name);
+    for (const name of ['product', ...more]) ensureDatabase(postgres, name);
     const urls = (name) => ({ app: postgres.url(name), owner: postgres.ownerUrl(name) });
-    if (copies.length > 0) {
-      // Filling the demo school takes longer than copying it.
-      const filling = await startServer({ urls: urls(first), port: 0 });
-      await filling.stop();
-      for (const name of copies) ensureDatabase(postgres, name, first);
-    }
-    for (const name of products) servers.push(await startServer({ urls: urls(name), port: 0, demoSchools: true }));
-    const addresses = servers.map((server) => server.address);
-    return await work({ address: addresses[0], addresses, urls });
+    server = await startServer({ urls: urls('product'), port: 0, demoSchools: true });
+    return await work({ address: server.address, urls });
   } finally {
     await stop();
   }

@@ -8,7 +8,7 @@ import { DEMO_CLASSES, DEMO_STAIRCASES } from './school.ts';
 import { readShipped } from './shipped.ts';
 
 describe('the shipped tunes', async () => {
-  const tunes = await (await readShipped(TUNES_FOLDER)).tunes;
+  const tunes = (await readShipped(TUNES_FOLDER)).tunes;
 
   it('are a dozen or more, each with title, source and licence, each a file of its own', () => {
     expect(tunes.length).toBeGreaterThanOrEqual(12);

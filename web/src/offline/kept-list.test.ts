@@ -1,9 +1,10 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { effectScope } from 'vue';
+import * as z from 'zod/mini';
 import { useKeptList } from './kept-list.ts';
 
 const scope = effectScope();
-const listIn = () => scope.run(() => useKeptList<number>('kept-test'))!;
+const listIn = () => scope.run(() => useKeptList('kept-test', z.number()))!;
 afterEach(() => {
   localStorage.clear();
   vi.restoreAllMocks();
@@ -23,6 +24,14 @@ describe('a list that is kept on the device', () => {
     expect(other.list.value).toEqual([1, 2]);
     window.dispatchEvent(new StorageEvent('storage', { key: 'kept-test' }));
     expect(one.list.value).toEqual([1, 2]);
+  });
+
+  it('shows what it can read, and keeps what another version has written', () => {
+    localStorage.setItem('kept-test', '[1, {"of": "another version"}]');
+    const list = listIn();
+    expect(list.list.value).toEqual([1]);
+    list.change((now) => [...now, 2]);
+    expect(JSON.parse(localStorage.getItem('kept-test')!)).toEqual([{ of: 'another version' }, 1, 2]);
   });
 
   it('starts anew where something else lies there, and lives without a disk', () => {

@@ -1,5 +1,15 @@
+import { storedEvent } from '@escalier/contract/results';
+import * as z from 'zod/mini';
 import type { KeptRecords } from './database.ts';
 import type { HeldDevice } from './held-device.ts';
+
+/** What an earlier version has kept otherwise is asked for anew. */
+const known: z.ZodMiniType<KeptRecords> = z.object({
+  account: z.string(),
+  classId: z.string(),
+  events: z.array(storedEvent),
+  last: z.number(),
+});
 
 /** Records of classes as this device last had them, so that only what is new is asked for. */
 export function keptRecordsOn(device: HeldDevice, account: () => string | null) {
@@ -17,7 +27,8 @@ export function keptRecordsOn(device: HeldDevice, account: () => string | null) 
     const email = account();
     if (email === null) return null;
     try {
-      return (await (await device.get()).database.get('records', [email, classId])) ?? null;
+      const read = z.safeParse(known, await (await device.get()).database.get('records', [email, classId]));
+      return read.success ? read.data : null;
     } catch {
       return null;
     }

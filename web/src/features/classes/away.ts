@@ -1,20 +1,17 @@
 import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed } from 'vue';
+import * as z from 'zod/mini';
 import { api, ApiError, ask } from '../../api.ts';
 import { deviceAccount, useKeptList } from '../../offline/index.ts';
 
 /** A pupil was away on a day, or was not after all; waits on this device until the school has it. No name is kept. */
-interface Absence {
-  readonly account: string;
-  readonly pupilId: string;
-  readonly date: string;
-  readonly absent: boolean;
-}
+const Absence = z.object({ account: z.string(), pupilId: z.string(), date: z.string(), absent: z.boolean() });
+type Absence = z.output<typeof Absence>;
 
 /** Who was noted as away here, seen at once, with a network or without, and told to the school as soon as there is a way. */
 export const useAway = defineStore('away', () => {
-  const kept = useKeptList<Absence>('escalier-away');
+  const kept = useKeptList('escalier-away', Absence);
   const mine = computed(() => kept.list.value.filter(({ account }) => account === (deviceAccount.get() ?? '')));
   let sending = false;
 

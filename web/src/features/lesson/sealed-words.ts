@@ -1,12 +1,8 @@
+import * as z from 'zod/mini';
 import { deviceAccount, sealerOf, useKeptList } from '../../offline/index.ts';
 
 /** Free words that wait for a network, as only the account's next session reads them. */
-interface SealedWords {
-  readonly id: string;
-  readonly account: string;
-  readonly iv: string;
-  readonly data: string;
-}
+const SealedWords = z.object({ id: z.string(), account: z.string(), iv: z.string(), data: z.string() });
 
 /**
  * Keeps what a teacher has said on the disk of this device until the school has it. Where the browser cannot seal, on plain
@@ -14,7 +10,7 @@ interface SealedWords {
  * @param key of the account's session.
  */
 export function useSealedWords(key: () => CryptoKey | string) {
-  const kept = useKeptList<SealedWords>('escalier-lesson-words');
+  const kept = useKeptList('escalier-lesson-words', SealedWords);
 
   async function keep(id: string, value: unknown): Promise<void> {
     const sealer = await sealerOf(key());
@@ -24,15 +20,15 @@ export function useSealedWords(key: () => CryptoKey | string) {
     kept.change((now) => [...now, { id, account, iv: textOf(iv), data: textOf(new Uint8Array(data)) }]);
   }
 
-  /** What is kept for who is signed in; what another key has sealed stays closed. */
-  async function read(): Promise<readonly unknown[]> {
+  /** What is kept for who is signed in, as far as it fits the schema; what another key has sealed stays closed. */
+  async function read<Value>(schema: z.ZodMiniType<Value>): Promise<readonly Value[]> {
     const sealer = await sealerOf(key());
     if (sealer === null) return [];
     const own = kept.list.value.filter(({ account }) => account === (deviceAccount.get() ?? ''));
     const opened = await Promise.all(
       own.map(({ iv, data }) => sealer.open({ iv: bytesOf(iv), data: bytesOf(data).buffer })),
     );
-    return opened.filter((each) => each !== null);
+    return opened.map((each) => z.safeParse(schema, each)).flatMap((each) => (each.success ? [each.data] : []));
   }
 
   function drop(ids: ReadonlySet<string>): void {

@@ -1,10 +1,11 @@
-import { type DatedLessonEvent, datedLessonEvents } from '@escalier/contract/lessons';
+import { type DatedLessonEvent, datedLessonEvent, datedLessonEvents } from '@escalier/contract/lessons';
 import type { LocalDate } from '@escalier/core/calendar';
 import { lessonHistory, lessonRun, type LessonEvent, type LessonEventKind } from '@escalier/core/lesson';
 import { useEventListener } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { v7 as newId } from 'uuid';
 import { computed, ref, shallowRef } from 'vue';
+import * as z from 'zod/mini';
 import { api, ApiError, ask } from '../../api.ts';
 import { deviceAccount, useKeptList, useLive } from '../../offline/index.ts';
 import { useLoad } from '../../ui/use-load.ts';
@@ -22,6 +23,11 @@ interface Kept extends DatedLessonEvent {
   /** The school has it. */
   readonly sent: boolean;
 }
+const Kept: z.ZodMiniType<Kept> = z.extend(datedLessonEvent, {
+  account: z.string(),
+  classId: z.string(),
+  sent: z.boolean(),
+});
 
 /** What a rehearsal takes over from the lesson itself. */
 const OF_PLAN: ReadonlySet<LessonEventKind> = new Set(['planned', 'usual', 'patterns', 'ready']);
@@ -44,7 +50,7 @@ export const useLessons = defineStore('lessons', () => {
   const classId = ref('');
   const told = shallowRef<readonly DatedLessonEvent[]>([]);
   const isLoaded = ref(false);
-  const kept = useKeptList<Kept>('escalier-lessons');
+  const kept = useKeptList('escalier-lessons', Kept);
   /** Remarks have free words: in memory, and sealed on the disk until the school has them. */
   const session = useSession();
   const words = useSealedWords(() => session.sealKey ?? '');
@@ -88,7 +94,7 @@ export const useLessons = defineStore('lessons', () => {
   }
 
   async function readWords(): Promise<void> {
-    const said = (await words.read()) as readonly Kept[];
+    const said = await words.read(Kept);
     const known = new Set(spoken.value.map(({ event }) => event.id));
     spoken.value = [...spoken.value, ...said.filter(({ event }) => !known.has(event.id))];
   }
