@@ -7,6 +7,8 @@ import {
   beatOfChord,
   BLOCK_KINDS,
   FEELS,
+  hearingReach,
+  isPlayedThrough,
   lessonStep,
   LONGEST_LESSON,
   planLesson,
@@ -32,6 +34,8 @@ import {
   blockTitle,
   blockWhyWords,
   goOnWords,
+  hearingReachWords,
+  hearingWayWords,
   leftBehindWords,
   PLAIN_SPEECH,
   substituteLine,
@@ -56,6 +60,8 @@ const planFile = z.strictObject({
     .strictObject({
       ladder: rungs.default([...USUAL_LADDER]),
       hearingMinutes: z.int().min(0).max(120).default(10),
+      /** Nobody is heard on a step before the class has played its tune through. */
+      hearsAfterPlaying: z.boolean().default(true),
       goOn: z
         .discriminatedUnion('kind', [
           z.strictObject({ kind: z.literal('share'), share: z.number().min(1).max(100) }),
@@ -89,6 +95,8 @@ const planFile = z.strictObject({
     .default([]),
   /** Rungs of the practice ladder that the class has done with the tune of its step. */
   done: z.array(z.enum(RUNG_IDS)).default([]),
+  /** Whether the new notes of the step were taught; where it is not said, somebody heard on the step tells. */
+  noteTaught: z.boolean().optional(),
   open: z.array(z.strictObject({ kind, rungs: rungs.optional() })).default([]),
   weak: z
     .array(
@@ -140,6 +148,8 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
     .slice(0, at)
     .reduce<Knowledge>((so, each) => joinKnowledge(so, knowledgeFrom(readTune(each, on, so))), NOTHING_KNOWN);
   const here = pupils.filter((pupil) => !pupil.away);
+  const isPlayed =
+    isPlayedThrough(read.done) || pupils.some(({ passed, heard }) => passed > at || (passed === at && heard));
   const facts: LessonFacts = {
     minutes: read.minutes,
     seed: read.seed,
@@ -165,6 +175,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
         pupilId: pupil.name,
         reason: pupil.nearly ? 'ready' : pupil.heard ? 'waited' : 'never',
         seconds: Math.round(secondsOf(tunes[pupil.passed]!)) + USUAL_CHANGEOVER + USUAL_TALK,
+        step: pupil.passed + 1,
       })),
     ahead: here.filter((pupil) => pupil.passed > at).map(({ name }) => name),
     behind: here.filter((pupil) => pupil.passed < at).map(({ name }) => name),
@@ -172,10 +183,14 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
       left === undefined ? { kind: open } : { kind: open, rungs: left },
     ),
     weak: read.weak,
+    noteTaught: read.noteTaught ?? isPlayed,
+    playedThrough: isPlayed,
+    hearsAfterPlaying: style.hearsAfterPlaying,
     toClean: read.toClean,
     beltsToHand: read.beltsToHand,
   };
   const lesson = planLesson(facts);
+  const reach = hearingReach(lesson, facts, USUAL_CHANGEOVER + USUAL_TALK);
   const speech = { ...PLAIN_SPEECH, tune: tune?.title ?? '' };
   const answer = answers[at] ?? answers.at(-1)!;
   const before = at > 0 ? leftBehindWords(answers[at - 1]!, speech.nameOf) : null;
@@ -228,6 +243,14 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
       goOn,
       blocks,
       left: lesson.left,
+      hearing:
+        reach === null
+          ? null
+          : {
+              ...reach,
+              words: hearingReachWords(reach),
+              ways: reach.ways.map((way) => ({ ...way, words: hearingWayWords(way) })),
+            },
       substitute: lesson.blocks.map((block) => substituteLine(block, speech)),
     },
   };

@@ -33,7 +33,7 @@ const seconds = z.int().check(z.gte(-2_147_483_647), z.lte(2_147_483_647));
 /** What the forms of earlier versions did not ask stands as the usual. */
 const style = z.extend(TeachingStyle, {
   posture: z.extend(TeachingStyle.shape.posture, { handMark: text }),
-  hearing: z._default(TeachingStyle.shape.hearing, { minutes: 10, within: 6 }),
+  hearing: z._default(TeachingStyle.shape.hearing, { minutes: 10, within: 6, afterPlaying: true }),
   points: z._default(pointsRule, { kind: 'none' }),
   teaching: z._default(teaching, { ...USUAL_TEACHING, rows: [] }),
 });

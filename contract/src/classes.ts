@@ -83,8 +83,14 @@ export const TeachingStyle = z.extend(plainStyle, {
   passRule: z.enum(PASS_RULES),
   /** Rungs of the practice ladder, in their order. */
   ladder: someRungs,
-  /** Minutes of a lesson that are given to hearing, and within how many lessons everybody is heard. */
-  hearing: z.object({ minutes: z.int().check(z.gte(1), z.lte(120)), within: z.int().check(z.gte(1), z.lte(40)) }),
+  hearing: z.object({
+    /** Of a lesson. */
+    minutes: z.int().check(z.gte(1), z.lte(120)),
+    /** Lessons in which everybody is heard. */
+    within: z.int().check(z.gte(1), z.lte(40)),
+    /** Nobody is heard on a step before the class has played its tune through; archives of earlier versions do not say. */
+    afterPlaying: z._default(z.boolean(), true),
+  }),
   points: pointsRule,
   teaching,
 });

@@ -1,3 +1,4 @@
+export { HEARING_WAYS, hearingReach, ROW, type HearingReach, type HearingWay } from './hearing-ways.ts';
 export { backingOf, feelsOf, type Backing, type BackingNote, type BackingVoice } from './backing.ts';
 export { chordOf, type Chord } from './chords.ts';
 export { FEELS, type FeelId } from './feels.ts';
@@ -8,6 +9,7 @@ export {
   LONGEST_LESSON,
   OTHERS_GROUPS,
   OTHERS_TASKS,
+  isPlayedThrough,
   planLesson,
   SHORTEST_LESSON,
   withSlots,

@@ -36,6 +36,7 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
   return {
     ...step,
     newNotes: reading.notes.new.map(({ name }) => name),
+    knownNotes: knownOf(reading, known),
     newElements: reading.elements.new.map(({ id }) => id),
     moves: backAndForth(preparation(tune, on, known).moves),
     hardSpot:
@@ -48,6 +49,13 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
             tempi: tuneTempi(reading, challenge),
           },
   };
+}
+
+function knownOf({ notes: used }: Reading, { notes }: Knowledge): readonly string[] {
+  const learned = [...notes].toReversed();
+  const inTune = new Set(used.all.map(({ name }) => name));
+  const both = learned.filter((note) => inTune.has(note));
+  return both.length > 0 ? both : learned;
 }
 
 /** Each pair of notes once: a drill goes back and forth. */

@@ -5,6 +5,7 @@ import { instrument } from '../instruments/index.ts';
 import { RUNG_IDS, USUAL_LADDER } from '../practice/index.ts';
 import { NOTHING_KNOWN } from '../reading/index.ts';
 import { GOOSE_WALK } from '../testing/index.ts';
+import { hearingReach } from './hearing-ways.ts';
 import { lessonStep } from './lesson-step.ts';
 import { fitMinutes } from './minutes.ts';
 import {
@@ -17,7 +18,7 @@ import {
   usualFrom,
   type PlanChange,
 } from './plan-changes.ts';
-import { BLOCK_KINDS, planLesson, type LessonFacts, type LessonPlan } from './plan.ts';
+import { BLOCK_KINDS, isPlayedThrough, planLesson, type LessonFacts, type LessonPlan } from './plan.ts';
 import { RUNG_RUNS } from './rungs.ts';
 import { tempoRungs } from '../reading/index.ts';
 import { tempoWord } from './tempo-word.ts';
@@ -26,6 +27,7 @@ const step = {
   position: 3,
   title: 'Goose Walk',
   newNotes: ['E4'],
+  knownNotes: ['G4', 'A4', 'B4', 'C5'],
   newElements: [],
   easier: null,
   extra: 'Kite',
@@ -41,11 +43,14 @@ const facts: LessonFacts = {
   step,
   usual: null,
   hearingMinutes: 10,
-  queue: ['a', 'b', 'c', 'd', 'e', 'f'].map((pupilId) => ({ pupilId, reason: 'waited', seconds: 75 })),
+  queue: ['a', 'b', 'c', 'd', 'e', 'f'].map((pupilId) => ({ pupilId, reason: 'waited', seconds: 75, step: 1 })),
   ahead: ['x'],
   behind: ['y'],
   weak: [],
   open: [],
+  noteTaught: false,
+  playedThrough: true,
+  hearsAfterPlaying: true,
   toClean: 0,
   beltsToHand: 2,
 };
@@ -67,7 +72,12 @@ describe('the plan of a lesson', () => {
   });
 
   it('works on the hard spot once the note is known, on the rungs that are left', () => {
-    const later = planLesson({ ...facts, part: 'middle', step: { ...step, rungsDone: ['say', 'clap'] } });
+    const later = planLesson({
+      ...facts,
+      part: 'middle',
+      noteTaught: true,
+      step: { ...step, rungsDone: ['say', 'clap'] },
+    });
     expect(later.blocks.map(({ kind }) => kind)).toContain('hard-spot');
     expect(later.blocks.map(({ kind }) => kind)).not.toContain('new-note');
     expect(later.blocks.find(({ kind }) => kind === 'tune')!.rungs).toEqual(['finger', 'spot', 'whole']);
@@ -118,6 +128,56 @@ describe('the plan of a lesson', () => {
     expect(usualFrom(plan)[2]).toMatchObject({ kind: 'hearing' });
   });
 
+  it('brings a new note until it was taught, on whatever day the class begins', () => {
+    const kinds = (more: Partial<LessonFacts>) => planLesson({ ...facts, ...more }).blocks.map(({ kind }) => kind);
+    for (const part of ['first', 'middle', 'hearing', 'review'] as const) {
+      expect(kinds({ part })).toContain('new-note');
+      expect(kinds({ part, noteTaught: true })).not.toContain('new-note');
+    }
+  });
+
+  it('plays nothing with a note before it was shown, fingered and echoed', () => {
+    const usual = (['hearing', 'together', 'tune', 'warm-up'] as const).map((kind) => ({ kind, minutes: 8 }));
+    const kinds = planLesson({ ...facts, usual }).blocks.map(({ kind }) => kind);
+    expect(kinds.indexOf('new-note')).toBeLessThan(Math.min(...usual.map(({ kind }) => kinds.indexOf(kind))));
+    const warmUp = (more: Partial<LessonFacts>) =>
+      planLesson({ ...facts, ...more }).blocks.find(({ kind }) => kind === 'warm-up')!;
+    expect(warmUp({}).notes).not.toContain('E4');
+    expect(warmUp({ noteTaught: true }).notes).toContain('E4');
+    expect(warmUp({ weak: [{ kind: 'move', from: 'G4', to: 'E4' }] }).weak).toBeUndefined();
+    // Who knows no note yet has the first one before the warm-up.
+    const first = planLesson({ ...facts, step: { ...step, knownNotes: [] } });
+    expect(first.blocks.map(({ kind }) => kind).slice(0, 3)).toEqual(['settle', 'new-note', 'warm-up']);
+    expect(first.blocks[2]!.notes).toEqual(['E4']);
+  });
+
+  it('plays together what can be played: the notes of a tune that was only chanted', () => {
+    const together = (more: Partial<LessonFacts>) =>
+      planLesson({ ...facts, ...more }).blocks.find(({ kind }) => kind === 'together')!;
+    expect(together({ playedThrough: false }).notes).toEqual(['E4', 'G4', 'A4', 'B4', 'C5']);
+    expect(together({ playedThrough: true }).notes).toBeUndefined();
+    const ready = { ...step, rungsDone: ['say', 'clap', 'finger', 'slow', 'spot', 'join'] as const };
+    expect(together({ playedThrough: false, noteTaught: true, step: ready }).notes).toBeUndefined();
+  });
+
+  it('hears nobody on a step that the class has not played through, unless the teacher likes to', () => {
+    const queue = [2, 3, 3].map((at, index) => ({
+      pupilId: String(index),
+      reason: 'waited' as const,
+      seconds: 60,
+      step: at,
+    }));
+    const heard = (more: Partial<LessonFacts>) =>
+      planLesson({ ...facts, queue, playedThrough: false, ...more })
+        .blocks.find(({ kind }) => kind === 'hearing')
+        ?.slots?.map(({ pupilId }) => pupilId);
+    expect(heard({})).toEqual(['0']);
+    expect(heard({ queue: queue.slice(1) })).toBeUndefined();
+    expect(heard({ hearsAfterPlaying: false })).toEqual(['0', '1', '2']);
+    expect(heard({ playedThrough: true })).toEqual(['0', '1', '2']);
+    expect([isPlayedThrough(['slow', 'spot']), isPlayedThrough(['whole'])]).toEqual([false, true]);
+  });
+
   it('always sums to the minutes of the lesson, whatever there is to do', () => {
     const any = fc.record({
       minutes: fc.integer({ min: 5, max: 120 }),
@@ -139,6 +199,7 @@ describe('the plan of a lesson', () => {
           pupilId: String(index),
           reason: 'waited' as const,
           seconds,
+          step: 1,
         }));
         const plan = planLesson({
           ...facts,
@@ -153,6 +214,40 @@ describe('the plan of a lesson', () => {
         expect((hearing?.slots ?? []).length * seconds).toBeLessThanOrEqual((hearing?.minutes ?? 0) * 60);
       }),
     );
+  });
+});
+
+describe('a hearing that cannot reach everybody', () => {
+  const queue = Array.from({ length: 27 }, (_, index) => ({
+    pupilId: String(index),
+    reason: 'waited' as const,
+    seconds: 75,
+    step: 1,
+  }));
+
+  it('offers rows, recordings and a lesson of hearing, each with its sums', () => {
+    const many = { ...facts, queue };
+    const plan = planLesson(many);
+    const reached = plan.blocks.find(({ kind }) => kind === 'hearing')!.slots!.length;
+    expect(hearingReach(plan, many, 45)).toEqual({
+      waiting: 27,
+      reached,
+      lessons: Math.ceil(27 / reached),
+      ways: [
+        // Seven rows of 75 seconds and three marks.
+        { way: 'rows', minutes: 12, lessons: 2, rows: 7 },
+        // Thirty seconds of tune and twenty for an answer.
+        { way: 'recordings', minutes: 23, lessons: 0, rows: 0 },
+        { way: 'hearing-lesson', minutes: 34, lessons: 1, rows: 0 },
+      ],
+    });
+  });
+
+  it('says nothing where all are reached, or nobody is heard', () => {
+    const few = { ...facts, queue: queue.slice(0, 2) };
+    expect(hearingReach(planLesson(few), few, 45)).toMatchObject({ reached: 2, ways: [] });
+    const none = { ...facts, queue: [] };
+    expect(hearingReach(planLesson(none), none, 45)).toBeNull();
   });
 });
 

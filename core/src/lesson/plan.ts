@@ -27,6 +27,8 @@ export interface LessonStep {
   readonly position: number;
   readonly title: string;
   readonly newNotes: readonly string[];
+  /** What the class knows of the tune's notes, else all that it knows: the last learned first. */
+  readonly knownNotes: readonly string[];
   readonly newElements: readonly string[];
   /** Moves to go over before the tune, the easiest first. */
   readonly moves: readonly MoveNames[];
@@ -46,6 +48,8 @@ export interface LessonTurn {
   readonly reason: QueueReason;
   /** The tune, the change and the talk. */
   readonly seconds: number;
+  /** Position of the step that is heard. */
+  readonly step: number;
 }
 
 /** What was weak in the last hearings, the most frequent first. */
@@ -83,6 +87,12 @@ export interface LessonFacts {
   readonly behind: readonly string[];
   readonly weak: readonly WeakSpot[];
   readonly open: readonly OpenThing[];
+  /** The class has been taught the new notes of its step. */
+  readonly noteTaught: boolean;
+  /** The class has played the tune of its step through, or somebody has been heard with it. */
+  readonly playedThrough: boolean;
+  /** Nobody is heard on the class's step before the class has played it through. */
+  readonly hearsAfterPlaying: boolean;
   readonly toClean: number;
   readonly beltsToHand: number;
 }
@@ -174,7 +184,7 @@ const MORE_HEARING = 1.5;
 export function planLesson(facts: LessonFacts): LessonPlan {
   if (!Number.isInteger(facts.minutes) || facts.minutes < SHORTEST_LESSON || facts.minutes > LONGEST_LESSON)
     throw new RangeError(`a lesson of ${facts.minutes} minutes`);
-  const wanted = inUsualOrder(wantedBlocks(facts), facts.usual);
+  const wanted = noteFirst(inUsualOrder(wantedBlocks(facts), facts.usual), facts);
   const dropped: BlockKind[] = [];
   let kept = wanted;
   const least = (): number => kept.reduce((sum, { block }) => sum + block.least, 0);
@@ -209,9 +219,8 @@ export function wantedBlocks(facts: LessonFacts): readonly Wanted[] {
   const { step, part, open } = facts;
   const left = new Set(open.map(({ kind }) => kind));
   const isConcert = part === 'concert';
-  const isFirst = part === 'first';
   const notes = step?.newNotes ?? [];
-  const noteDue = !isConcert && notes.length > 0 && (left.has('new-note') || (isFirst && step!.rungsDone.length === 0));
+  const noteDue = isNoteDue(facts);
   const wanted: Wanted[] = [
     want('settle', 3, 2, 'always', { toClean: facts.toClean, beltsToHand: facts.beltsToHand }),
     warmUp(facts),
@@ -223,14 +232,20 @@ export function wantedBlocks(facts: LessonFacts): readonly Wanted[] {
     const { from, to, bars, tempi } = step.hardSpot;
     wanted.push(want('hard-spot', 4, 3, 'hardest', { moves: [{ from, to }], bars, tempi }));
   }
-  if (step !== null) wanted.push(tuneBlock(facts, step, noteDue));
-  if (facts.queue.length > 0 && facts.hearingMinutes > 0 && !isConcert) {
+  const tune = step === null ? null : tuneBlock(facts, step, noteDue);
+  if (tune !== null) wanted.push(tune);
+  const [first] = turnsOf(facts);
+  if (first !== undefined && facts.hearingMinutes > 0 && !isConcert) {
     const more = part === 'hearing' ? MORE_HEARING : 1;
-    const shortest = Math.ceil(facts.queue[0]!.seconds / 60);
+    const shortest = Math.ceil(first.seconds / 60);
     const wish = Math.max(shortest, Math.round(facts.hearingMinutes * more));
     wanted.push(want('hearing', wish, Math.min(wish, Math.max(2, shortest)), 'queue', {}));
   }
-  wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', {}));
+  // A tune that has only been chanted cannot be played yet: then all play its notes.
+  const isPlayable =
+    step === null || isConcert || facts.playedThrough || isPlayedThrough([...step.rungsDone, ...tune!.block.rungs!]);
+  const notes = isPlayable ? undefined : [...step.newNotes, ...step.knownNotes];
+  wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', { notes }));
   wanted.push(want('close', 2, 1, 'always', {}));
   return wanted;
 }
@@ -239,14 +254,69 @@ export function want(kind: BlockKind, wish: number, least: number, why: BlockWhy
   return { wish, block: { ...content, id: kind, kind, least, why } };
 }
 
-/** On what was weak; else on the notes of the step, or its rhythm. */
-function warmUp({ weak, step, part, seed }: LessonFacts): Wanted {
-  const [first] = weak;
+/** Until it was taught, however often it was planned: a tune is not played before its notes are known. */
+function isNoteDue({ step, part, noteTaught, open }: LessonFacts): boolean {
+  if (step === null || step.newNotes.length === 0 || part === 'concert') return false;
+  return !noteTaught || open.some(({ kind }) => kind === 'new-note');
+}
+
+/** Rungs on which the tune is played from its first note to its last. */
+const PLAYED_THROUGH: ReadonlySet<RungId> = new Set(['whole', 'backing']);
+
+/** Whether a class that has gone through these rungs has played its tune through. */
+export function isPlayedThrough(rungs: readonly RungId[]): boolean {
+  return rungs.some((rung) => PLAYED_THROUGH.has(rung));
+}
+
+/** Who may be heard in this lesson: nobody on the class's step before the class has played it through, unless it likes to. */
+export function turnsOf(
+  facts: Pick<LessonFacts, 'queue' | 'step' | 'playedThrough' | 'hearsAfterPlaying'>,
+): readonly LessonTurn[] {
+  const { queue, step, playedThrough, hearsAfterPlaying } = facts;
+  if (step === null || playedThrough || !hearsAfterPlaying) return queue;
+  return queue.filter((turn) => turn.step < step.position);
+}
+
+/**
+ * A new note is shown, fingered and echoed before anything is played with it, in whatever order the teacher likes the
+ * rest; who knows no note yet plays nothing before it.
+ */
+function noteFirst(wanted: readonly Wanted[], { step }: LessonFacts): readonly Wanted[] {
+  const note = wanted.findIndex(({ block }) => block.kind === 'new-note');
+  if (note < 0) return wanted;
+  const knowsNothing = step?.knownNotes.length === 0;
+  const plays = wanted.findIndex(
+    ({ block }) => NEEDS_NOTE.has(block.kind) || (knowsNothing && block.kind === 'warm-up'),
+  );
+  if (plays < 0 || plays > note) return wanted;
+  return wanted.toSpliced(note, 1).toSpliced(plays, 0, wanted[note]!);
+}
+
+const NEEDS_NOTE: ReadonlySet<BlockKind> = new Set(['moves', 'hard-spot', 'tune', 'hearing', 'together']);
+
+/** On what was weak; else on the rhythm of the step, or on its notes: on such as the class knows by then. */
+function warmUp(facts: LessonFacts): Wanted {
+  const { weak, step, part, seed } = facts;
   const wish = part === 'review' ? 8 : 5;
-  if (first !== undefined) return want('warm-up', wish, 3, 'weak', { weak: first, seed });
+  const notes = step === null ? [] : isNoteDue(facts) ? notesWithout(step) : [...step.newNotes, ...step.knownNotes];
+  const first = weak.find((each) => isKnown(each, notes));
+  if (first !== undefined) return want('warm-up', wish, 3, 'weak', { weak: first, notes, seed });
   const element = step?.newElements[0];
-  if (element !== undefined) return want('warm-up', wish, 3, 'step-notes', { weak: { kind: 'rhythm', element }, seed });
-  return want('warm-up', wish, 3, part === 'review' ? 'review' : 'step-notes', { seed });
+  if (element !== undefined)
+    return want('warm-up', wish, 3, 'step-notes', { weak: { kind: 'rhythm', element }, notes, seed });
+  return want('warm-up', wish, 3, part === 'review' ? 'review' : 'step-notes', { notes, seed });
+}
+
+/** Before the new notes of a step; the warm-up of who knows none comes after the first. */
+function notesWithout({ knownNotes, newNotes }: LessonStep): readonly string[] {
+  return knownNotes.length > 0 ? knownNotes : newNotes;
+}
+
+/** Nothing is known of a step that all have passed: then everything counts as known. */
+function isKnown(weak: WeakSpot, notes: readonly string[]): boolean {
+  if (weak.kind === 'rhythm' || notes.length === 0) return true;
+  const needed = weak.kind === 'note' ? [weak.note] : [weak.from, weak.to];
+  return needed.every((note) => notes.includes(note));
 }
 
 /** The next rungs of the ladder: fewer where a new note takes its time. */
@@ -284,13 +354,13 @@ const ALWAYS: ReadonlySet<BlockKind> = new Set(['settle', 'tune', 'close']);
 /** Names for the minutes of each hearing, and work for everybody else. */
 export function withSlots(
   blocks: readonly Block[],
-  facts: Pick<LessonFacts, 'queue' | 'ahead' | 'behind' | 'step'>,
+  facts: Pick<LessonFacts, 'queue' | 'ahead' | 'behind' | 'step' | 'playedThrough' | 'hearsAfterPlaying'>,
 ): readonly Block[] {
   return blocks.map((block) => {
     if (block.kind !== 'hearing') return block;
     let at = 0;
     const slots: HearingSlot[] = [];
-    for (const { pupilId, reason, seconds } of facts.queue) {
+    for (const { pupilId, reason, seconds } of turnsOf(facts)) {
       if (at + seconds > block.minutes * 60) break;
       slots.push({ pupilId, reason, at });
       at += seconds;

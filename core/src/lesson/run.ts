@@ -280,6 +280,8 @@ export interface LessonHistory {
   readonly patterns: readonly RhythmCard[];
   /** Rungs that were gone through with the tune of a step, by its position. */
   readonly rungsDone: (step: number) => readonly RungId[];
+  /** Whether the new notes of a step were taught, by its position. */
+  readonly isNoteTaught: (step: number) => boolean;
   readonly last: { readonly date: LocalDate; readonly run: LessonRun } | null;
   readonly open: readonly OpenThing[];
 }
@@ -305,6 +307,8 @@ export function lessonHistory(
   return {
     usual: usual?.usual ?? null,
     patterns: patterns?.patterns ?? [],
+    isNoteTaught: (step) =>
+      runs.some(({ run }) => run.step === step && taughtBlocks(run).some(({ kind }) => kind === 'new-note')),
     rungsDone: (step) => [...new Set(runs.filter(({ run }) => run.step === step).flatMap(({ run }) => run.rungsDone))],
     last,
     open: last === null ? [] : leftOpen(last.run),

@@ -1,11 +1,22 @@
 import { listWords } from '@escalier/messages';
 import type { LengthWords } from '../music/index.ts';
-import type { Block, BlockKind, BlockWhy, FeelId, HearingSlot, OthersWork, RungRun } from '../lesson/index.ts';
+import {
+  ROW,
+  type Block,
+  type BlockKind,
+  type BlockWhy,
+  type FeelId,
+  type HearingReach,
+  type HearingSlot,
+  type HearingWay,
+  type OthersWork,
+  type RungRun,
+} from '../lesson/index.ts';
 import { RUNGS, type RungId } from '../practice/index.ts';
 import { QUEUE_REASONS, type GoOnAnswer, type QueueReason } from '../records/index.ts';
 import { sayNote, type NoteNamer } from './stairs.ts';
 import { barRange, timesWords } from './teaching.ts';
-import { elementWords } from './tunes.ts';
+import { elementsWords } from './tunes.ts';
 import { t } from './messages.ts';
 
 /** How a class says notes and lengths, and what its step is called. */
@@ -70,8 +81,10 @@ export function blockTitle(block: Block, { say, tune }: LessonSpeech): string {
       return `${name}: ${listWords((block.moves ?? []).slice(0, 2).map(({ from, to }) => `${say(from)}–${say(to)}`)) || t('lesson.back-and-forth')}`;
     case 'hard-spot':
       return block.bars === undefined ? name : `${name}: ${barRange(block.bars)}`;
-    case 'tune':
     case 'together':
+      if (block.notes !== undefined) return `${name}: ${namedNotes(block.notes, say)}`;
+      return tune === '' ? name : `${name}: ${tune}`;
+    case 'tune':
       return tune === '' ? name : `${name}: ${tune}`;
     case 'hearing':
       return `${name}: ${(block.slots ?? []).length}`;
@@ -103,7 +116,7 @@ export function blockWhyWords(block: Block): string {
 
 /** What is done in a block, a line each. */
 export function blockLines(block: Block, speech: LessonSpeech): readonly string[] {
-  const { say, lengths, tune } = speech;
+  const { say, tune } = speech;
   switch (block.kind) {
     case 'settle':
       return [
@@ -113,18 +126,8 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
           : []),
         ...(count(block.beltsToHand) > 0 ? [t('lesson.n-belts-to-hand-out', { n: count(block.beltsToHand) })] : []),
       ];
-    case 'warm-up': {
-      const { weak } = block;
-      const on =
-        weak === undefined
-          ? t('lesson.the-notes-of-the-step')
-          : weak.kind === 'move'
-            ? t('lesson.say-to-say2', { say: say(weak.from), say2: say(weak.to) })
-            : weak.kind === 'note'
-              ? say(weak.note)
-              : elementWords(weak.element, lengths);
-      return [t('lesson.echo-on-on-you-play-four', { on }), t('lesson.rhythm-cards-clap-then-play-on')];
-    }
+    case 'warm-up':
+      return [echoLine(block, speech), t('lesson.rhythm-cards-clap-then-play-on')];
     case 'new-note':
       return [t('lesson.fingering-cover-test-sound-place-on')];
     case 'moves':
@@ -146,6 +149,8 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
         ...(block.others ?? []).map((others) => othersWords(others, speech)),
       ];
     case 'together':
+      if (block.notes !== undefined)
+        return [t('lesson.play-notes-with-the-backing', { notes: namedNotes(block.notes, say) })];
       return [
         t('lesson.play-value-with-the-backing', {
           tune: tune === '' ? t('lesson.what-the-class-likes') : `“${tune}”`,
@@ -154,6 +159,35 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
     case 'close':
       return [t('lesson.say-what-went-well-and-what'), t('lesson.instruments-dry-and-away')];
   }
+}
+
+/** "Echo on B and A: …", "Echo minims on B: …": what is echoed in the warm-up, and on which notes. */
+function echoLine({ weak, notes = [] }: Block, { say, lengths }: LessonSpeech): string {
+  if (weak?.kind === 'rhythm') {
+    const [note] = notes;
+    const elements = elementsWords(weak.element, lengths);
+    const rhythm = weak.element.startsWith('note ') ? elements : t('lesson.rhythms-with', { elements });
+    return note === undefined
+      ? t('lesson.echo-rhythm', { rhythm })
+      : t('lesson.echo-rhythm-on-note', { rhythm, note: say(note) });
+  }
+  const on =
+    weak?.kind === 'move'
+      ? t('lesson.say-to-say2', { say: say(weak.from), say2: say(weak.to) })
+      : weak?.kind === 'note'
+        ? say(weak.note)
+        : notes.length === 0
+          ? t('lesson.the-notes-of-the-step')
+          : namedNotes(notes, say);
+  return t('lesson.echo-on-on-you-play-four', { on });
+}
+
+/** Notes that are named one by one. */
+const MOST_NAMED = 3;
+
+/** "B, A and G": the first of them, the one met first in front. */
+function namedNotes(notes: readonly string[], say: NoteNamer): string {
+  return listWords(notes.slice(0, MOST_NAMED).toReversed().map(say));
 }
 
 function count(number: number | undefined): number {
@@ -198,6 +232,26 @@ const REASONS: Readonly<Record<QueueReason, string>> = {
   waited: t('lesson.next-in-line'),
   today: t('lesson.again-today'),
 };
+
+/** "7 of 27 fit in; at this pace all are heard in 4 lessons." */
+export function hearingReachWords({ waiting, reached, lessons }: HearingReach): string {
+  return lessons === null
+    ? t('lesson.none-fits-of-waiting', { n: waiting })
+    : t('lesson.reached-of-waiting-in-lessons', { reached, waiting, n: lessons });
+}
+
+/** "In 7 rows of up to 4: about 12 minutes, 2 lessons." */
+export function hearingWayWords({ way, minutes, lessons, rows }: HearingWay): string {
+  const inLessons = t('lesson.n-lessons', { n: lessons });
+  switch (way) {
+    case 'rows':
+      return t('lesson.heard-in-rows', { n: rows, row: ROW, minutes, lessons: inLessons });
+    case 'recordings':
+      return t('lesson.heard-by-recordings', { n: minutes });
+    case 'hearing-lesson':
+      return t('lesson.heard-in-a-hearing-lesson', { minutes, lessons: inLessons });
+  }
+}
 
 /** "Nearly passed: Ann and Ben." */
 function slotLines(slots: readonly HearingSlot[], nameOf: (id: string) => string): readonly string[] {

@@ -45,6 +45,13 @@ export function elementWords(id: string, words: LengthWords): string {
   return kind === 'rest' ? t('tunes.replace-rest', { length: text.replace(/ note$/, '') }) : text;
 }
 
+/** "dotted crotchets", "minim rests", "ties", "syncopation": more than one of an element. */
+export function elementsWords(id: string, words: LengthWords): string {
+  const one = elementWords(id, words);
+  if (id === 'syncopation' || id === 'compound') return one;
+  return one.replace(/( in a triplet)?$/, 's$1');
+}
+
 /** "key signature of one sharp", "3/4", "repeat": a sign in words. */
 export function signWords(id: string): string {
   const [kind, detail = ''] = id.split(' ');

@@ -111,6 +111,7 @@ export default {
   'hearing-fields.hearing-minutes-in-each-lesson': 'Hearing minutes in each lesson',
   'hearing-fields.with-each-tunes-length-this-gives':
     'With each tune’s length, this gives how many pupils you can hear in a lesson.',
+  'hearing-fields.only-after-playing': 'Hear a tune only after the class has played it through',
   'hearing-fields.hear-everyone-every-lessons': 'Hear everyone every … lessons',
   'hearing-fields.anyone-about-to-go-over-this':
     'Anyone about to go over this comes first, even before pupils who nearly passed.',

@@ -75,6 +75,19 @@ export default {
   'lesson.n-belts-to-hand-out': '{n} belt to hand out. | {n} belts to hand out.',
   'lesson.the-notes-of-the-step': 'the notes of the step',
   'lesson.echo-on-on-you-play-four': 'Echo on {on}: you play four beats, the class answers.',
+  'lesson.none-fits-of-waiting':
+    '{n} is waiting, and the turn is longer than the time for hearing. | {n} are waiting, and no turn fits in the time for hearing.',
+  'lesson.reached-of-waiting-in-lessons':
+    '{reached} of {waiting} fit in; at this pace all are heard in {n} lesson. | {reached} of {waiting} fit in; at this pace all are heard in {n} lessons.',
+  'lesson.n-lessons': '{n} lesson | {n} lessons',
+  'lesson.heard-in-rows':
+    'In {n} row of up to {row}: about {minutes} min, {lessons}. | In {n} rows of up to {row}: about {minutes} min, {lessons}.',
+  'lesson.heard-by-recordings':
+    'By recordings from home: no lesson time, about {n} minute of listening. | By recordings from home: no lesson time, about {n} minutes of listening.',
+  'lesson.heard-in-a-hearing-lesson': 'In lessons of hearing alone: about {minutes} min, {lessons}.',
+  'lesson.rhythms-with': 'rhythms with {elements}',
+  'lesson.echo-rhythm-on-note': 'Echo {rhythm} on {note}: you play four beats, the class answers.',
+  'lesson.echo-rhythm': 'Echo {rhythm}: you play four beats, the class answers.',
   'lesson.rhythm-cards-clap-then-play-on': 'Rhythm cards: clap, then play on one note.',
   'lesson.fingering-cover-test-sound-place-on': 'Fingering, cover test, sound, place on the staff, echo.',
   'lesson.say-to-say2-and-back-slowly': '{say} to {say2} and back, slowly, then faster.',
@@ -82,6 +95,7 @@ export default {
   'lesson.tempo-first-to-last': 'Tempo {first} to {last}.',
   'lesson.what-the-class-likes': 'what the class likes',
   'lesson.play-value-with-the-backing': 'Play {tune} with the backing.',
+  'lesson.play-notes-with-the-backing': 'Play {notes} over the backing: long notes first, then rhythms of your own.',
   'lesson.say-what-went-well-and-what': 'Say what went well, and what to practise at home.',
   'lesson.instruments-dry-and-away': 'Instruments dry and away.',
   'lesson.you-then-the-class': 'you, then the class',

@@ -80,7 +80,7 @@ const RECORDER_STYLE: TeachingStyle = {
   posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
   passRule: 'both',
   ladder: USUAL_LADDER,
-  hearing: { minutes: 10, within: 6 },
+  hearing: { minutes: 10, within: 6, afterPlaying: true },
   points: { kind: 'none' },
   teaching: USUAL_TEACHING,
 };
@@ -174,7 +174,7 @@ export const DEMO_CLASSES: readonly DemoClass[] = [
       posture: { mouth: 'lips', restsAt: 'shoulder', handMark: 'the bracelet' },
       passRule: 'steady',
       ladder: ['say', 'finger', 'slow', 'whole'],
-      hearing: { minutes: 8, within: 4 },
+      hearing: { minutes: 8, within: 4, afterPlaying: true },
       points: { kind: 'none' },
       teaching: USUAL_TEACHING,
     },

@@ -18,6 +18,7 @@ import { PracticeRoom } from './practice-room.ts';
 import { RecordCounts } from './record-counts.ts';
 import { ResultsCarryDetails } from './results-carry-details.ts';
 import { RulesInTheDatabase } from './rules-in-the-database.ts';
+import { ClassesPlayBeforeHearing } from './classes-play-before-hearing.ts';
 import { SchoolsChooseTheirEnglish } from './schools-choose-their-english.ts';
 import { SpokenAnswers } from './spoken-answers.ts';
 import { Staircases } from './staircases.ts';
@@ -52,4 +53,5 @@ export const migrations: readonly MigrationObject[] = [
   { name: '2026-12-04-changes-are-facts', class: ChangesAreFacts },
   { name: '2026-12-04-rules-in-the-database', class: RulesInTheDatabase },
   { name: '2026-12-07-schools-choose-their-english', class: SchoolsChooseTheirEnglish },
+  { name: '2026-12-08-classes-play-before-hearing', class: ClassesPlayBeforeHearing },
 ];

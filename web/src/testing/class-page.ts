@@ -62,7 +62,7 @@ export function classPage(more: Partial<ClassView> = {}): ClassView {
       goOnShare: 70,
       passRule: 'both',
       ladder: ['say', 'clap', 'whole'],
-      hearing: { minutes: 10, within: 6 },
+      hearing: { minutes: 10, within: 6, afterPlaying: true },
       teaching: USUAL_TEACHING,
       points: { kind: 'none' },
       posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },

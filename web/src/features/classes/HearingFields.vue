@@ -82,6 +82,11 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         :error="errorOf('hearing.within')"
         @update:model-value="setHearing({ within: Number($event) })"
       />
+      <BFormCheckbox
+        :model-value="style.hearing.afterPlaying"
+        @update:model-value="setHearing({ afterPlaying: Boolean($event) })"
+        >{{ t('hearing-fields.only-after-playing') }}</BFormCheckbox
+      >
       <ChoiceField
         :label="t('hearing-fields.points-towards-your-marks')"
         :choices="POINTS_CHOICES"

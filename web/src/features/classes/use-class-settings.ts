@@ -111,7 +111,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
       posture: USUAL_POSTURE,
       passRule: 'both',
       ladder: USUAL_LADDER,
-      hearing: { minutes: 10, within: 6 },
+      hearing: { minutes: 10, within: 6, afterPlaying: true },
       points: { kind: 'none' },
       teaching: USUAL_TEACHING,
     },

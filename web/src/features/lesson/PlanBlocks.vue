@@ -1,6 +1,14 @@
 <script setup lang="ts">
-import { BLOCK_KINDS, type BlockKind, type LessonPlan } from '@escalier/core/lesson';
-import { BLOCK_NAMES, blockLines, blockTitle, blockWhyWords, type LessonSpeech } from '@escalier/core/words';
+import { BLOCK_KINDS, type BlockKind, type HearingReach, type LessonPlan } from '@escalier/core/lesson';
+import {
+  BLOCK_NAMES,
+  blockLines,
+  blockTitle,
+  blockWhyWords,
+  hearingReachWords,
+  hearingWayWords,
+  type LessonSpeech,
+} from '@escalier/core/words';
 import IconGrip from '~icons/bi/grip-vertical';
 import IconLess from '~icons/bi/dash-lg';
 import IconLocked from '~icons/bi/lock-fill';
@@ -12,7 +20,13 @@ import { useSortableList } from '../../ui/use-sortable-list.ts';
 import { t } from './messages.ts';
 
 /** The parts of a lesson: dragged, lengthened, locked, swapped and left out; each says why it is there. */
-const props = defineProps<{ plan: LessonPlan; speech: LessonSpeech; fixed: boolean }>();
+const props = defineProps<{
+  plan: LessonPlan;
+  speech: LessonSpeech;
+  fixed: boolean;
+  /** Whom the hearing reaches; null where nobody is heard. */
+  reach: HearingReach | null;
+}>();
 const emit = defineEmits<{
   move: [from: number, to: number];
   minutes: [id: string, minutes: number];
@@ -52,6 +66,12 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
           <strong>{{ title }}</strong> <span class="soft">{{ blockWhyWords(block) }}</span>
         </p>
         <p class="small soft">{{ lines.join(' ') }}</p>
+        <details v-if="block.kind === 'hearing' && reach !== null && reach.ways.length > 0" class="small">
+          <summary>{{ hearingReachWords(reach) }}</summary>
+          <ul>
+            <li v-for="way in reach.ways" :key="way.way">{{ hearingWayWords(way) }}</li>
+          </ul>
+        </details>
       </div>
       <span v-if="fixed" class="text-nowrap">{{ t('plan-blocks.minutes-min', { minutes: block.minutes }) }}</span>
       <span

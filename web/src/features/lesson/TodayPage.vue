@@ -19,7 +19,7 @@ import { t } from './messages.ts';
 /** The next lesson of a class, planned to the minute and ready to start. */
 const props = defineProps<{ classId: string }>();
 const planning = usePlan(toRef(props, 'classId'));
-const { page, lesson, plan, run, speech, goOn, history, proposed } = planning;
+const { page, lesson, plan, reach, run, speech, goOn, history, proposed } = planning;
 const changes = usePlanChanges(planning);
 
 const isToday = computed(() => lesson.value !== null && lesson.value.date === page.value?.today);
@@ -99,6 +99,7 @@ const rehearsal = computed(() => ({ ...runner.value, query: { ...runner.value.qu
               :plan="plan"
               :speech="speech"
               :fixed="run?.plan !== null && run?.plan !== undefined"
+              :reach="reach"
               @move="changes.move"
               @minutes="changes.minutes"
               @lock="changes.lock"

@@ -1,6 +1,12 @@
 import { goOnSetting } from '@escalier/core/classes';
 import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart, type LocalDate } from '@escalier/core/calendar';
-import { type LessonFacts, type LessonHistory, type LessonStep, type WeakSpot } from '@escalier/core/lesson';
+import {
+  isPlayedThrough,
+  type LessonFacts,
+  type LessonHistory,
+  type LessonStep,
+  type WeakSpot,
+} from '@escalier/core/lesson';
 import { goOnFromStep, type GoOnAnswer } from '@escalier/core/records';
 import type { ClassView, StepView } from '../classes/index.ts';
 
@@ -58,6 +64,15 @@ export function weakSpots({ stuck, steps }: ClassView): readonly WeakSpot[] {
     });
 }
 
+/** Whether somebody has been heard on the class's step, or past it: then the class has played it. */
+function isHeardOn({ pupils, classStep }: ClassView): boolean {
+  return pupils.some(
+    ({ standing }) =>
+      standing !== null &&
+      (standing.stepIndex > classStep || (standing.stepIndex === classStep && standing.triesOnStep > 0)),
+  );
+}
+
 export interface PlanSources {
   readonly lesson: Pick<Lesson, 'number' | 'minutes'>;
   readonly part: LessonPart;
@@ -72,23 +87,30 @@ export interface PlanSources {
 /** From what a lesson of this class is planned: where it stands today, and what earlier lessons left. */
 export function factsOf(page: ClassView, sources: PlanSources): LessonFacts {
   const here = page.pupils.filter((pupil) => pupil.standing !== null && !pupil.away);
-  const turn = (pupilId: string): number => {
-    const at = here.find((pupil) => pupil.id === pupilId)?.standing?.stepIndex ?? page.classStep;
-    return Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_CHANGEOVER + USUAL_TALK;
-  };
+  const stepIndexOf = (pupilId: string): number =>
+    here.find((pupil) => pupil.id === pupilId)?.standing?.stepIndex ?? page.classStep;
+  const turn = (at: number): number => Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_CHANGEOVER + USUAL_TALK;
+  const { step, history } = sources;
+  const isPlayed = isHeardOn(page) || (step !== null && isPlayedThrough(history.rungsDone(step.position)));
   const readyFirst = (pupilId: string): number => (sources.ready.includes(pupilId) ? 0 : 1);
   return {
     minutes: sources.lesson.minutes,
     seed: sources.lesson.number,
     part: sources.part,
-    step: sources.step,
-    usual: sources.history.usual,
-    open: sources.history.open,
+    step,
+    usual: history.usual,
+    open: history.open,
     hearingMinutes: page.style.hearing.minutes,
     queue: page.queue
       .filter(({ reason }) => reason !== 'today')
       .toSorted((a, b) => readyFirst(a.pupilId) - readyFirst(b.pupilId))
-      .map(({ pupilId, reason }) => ({ pupilId, reason, seconds: turn(pupilId) })),
+      .map(({ pupilId, reason }) => {
+        const at = stepIndexOf(pupilId);
+        return { pupilId, reason, seconds: turn(at), step: page.steps[at]?.position ?? at + 1 };
+      }),
+    noteTaught: isPlayed || (step !== null && history.isNoteTaught(step.position)),
+    playedThrough: isPlayed,
+    hearsAfterPlaying: page.style.hearing.afterPlaying,
     ahead: here.filter(({ standing }) => standing!.stepIndex > page.classStep).map(({ id }) => id),
     behind: here.filter(({ standing }) => standing!.stepIndex < page.classStep).map(({ id }) => id),
     weak: weakSpots(page),

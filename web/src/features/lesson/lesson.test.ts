@@ -80,6 +80,7 @@ const lessonStep = {
   position: 2,
   title: 'Tune 2',
   newNotes: [],
+  knownNotes: [],
   newElements: [],
   moves: [],
   hardSpot: null,

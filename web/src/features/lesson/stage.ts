@@ -56,7 +56,7 @@ export const SCENES_OF: Readonly<Record<BlockKind, readonly SceneId[]>> = {
   tune: ['names', 'chant', 'silent', 'tune', 'words', 'one-note', 'grow', 'breaths', 'parts'],
   // The others play or finger the tune meanwhile.
   hearing: ['tune', 'silent', 'turn'],
-  together: ['tune', 'parts'],
+  together: ['tune', 'parts', 'fingering', 'echo'],
   close: ['title', 'belts'],
 };
 /** At any time. */
@@ -79,6 +79,8 @@ export function usualScene({ plan, index, rung, startedAt, endedAt }: LessonRun)
   const block = plan?.blocks[index];
   if (block === undefined || startedAt === null || endedAt !== null) return 'title';
   if (block.kind === 'tune' && rung !== null) return SCENE_OF_RUNG[rung];
+  // The tune cannot be played yet: its notes are.
+  if (block.kind === 'together' && block.notes !== undefined) return 'fingering';
   return SCENES_OF[block.kind][0]!;
 }
 

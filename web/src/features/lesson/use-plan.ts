@@ -1,8 +1,16 @@
 import { usualLengths } from '@escalier/core/words';
 import { StepPage } from '@escalier/contract/class-pages';
 import { type EarnedBelt, InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
+import { USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
 import { findInstrument } from '@escalier/core/instruments';
-import { planLesson, wasHeld, type LessonFacts, type LessonPlan, type LessonStep } from '@escalier/core/lesson';
+import {
+  hearingReach,
+  planLesson,
+  wasHeld,
+  type LessonFacts,
+  type LessonPlan,
+  type LessonStep,
+} from '@escalier/core/lesson';
 import { knowledgeByName } from '@escalier/core/reading';
 import type { LessonSpeech } from '@escalier/core/words';
 import { computed, onMounted, ref, shallowRef, watch, type Ref } from 'vue';
@@ -87,6 +95,12 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
   /** As it runs, or as the teacher keeps it, or as it is proposed. */
   const plan = computed(() => run.value?.plan ?? run.value?.planned ?? proposed.value);
 
+  const reach = computed(() =>
+    plan.value === null || facts.value === null
+      ? null
+      : hearingReach(plan.value, facts.value, USUAL_CHANGEOVER + USUAL_TALK),
+  );
+
   const speech = computed((): LessonSpeech => ({
     say: (name) => sayFor(page.value, name),
     lengths: page.value?.style.lengthWords ?? usualLengths(),
@@ -108,6 +122,7 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
     facts,
     proposed,
     plan,
+    reach,
     speech,
     goOn,
     toHand,

@@ -42,7 +42,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
         goOnShare: 70,
         passRule: 'both',
         ladder: ['say', 'clap', 'whole'],
-        hearing: { minutes: 10, within: 6 },
+        hearing: { minutes: 10, within: 6, afterPlaying: true },
         points: { kind: 'none' },
         teaching: USUAL_TEACHING,
         posture,
