@@ -244,8 +244,8 @@ export function wantedBlocks(facts: LessonFacts): readonly Wanted[] {
   // A tune that has only been chanted cannot be played yet: then all play its notes.
   const isPlayable =
     step === null || isConcert || facts.playedThrough || isPlayedThrough([...step.rungsDone, ...tune!.block.rungs!]);
-  const notes = isPlayable ? undefined : [...step.newNotes, ...step.knownNotes];
-  wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', { notes }));
+  const onNotes = isPlayable ? undefined : [...step.newNotes, ...step.knownNotes];
+  wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', { notes: onNotes }));
   wanted.push(want('close', 2, 1, 'always', {}));
   return wanted;
 }
