@@ -149,8 +149,7 @@ export function blockLines(block: Block, speech: LessonSpeech): readonly string[
         ...(block.others ?? []).map((others) => othersWords(others, speech)),
       ];
     case 'together':
-      if (block.notes !== undefined)
-        return [t('lesson.play-notes-with-the-backing', { notes: namedNotes(block.notes, say) })];
+      if (block.notes !== undefined) return [t('lesson.play-notes-together', { notes: namedNotes(block.notes, say) })];
       return [
         t('lesson.play-value-with-the-backing', {
           tune: tune === '' ? t('lesson.what-the-class-likes') : `“${tune}”`,

@@ -95,7 +95,7 @@ export default {
   'lesson.tempo-first-to-last': 'Tempo {first} to {last}.',
   'lesson.what-the-class-likes': 'what the class likes',
   'lesson.play-value-with-the-backing': 'Play {tune} with the backing.',
-  'lesson.play-notes-with-the-backing': 'Play {notes} over the backing: long notes first, then rhythms of your own.',
+  'lesson.play-notes-together': 'Play {notes} together: long notes first, then echo short rhythms.',
   'lesson.say-what-went-well-and-what': 'Say what went well, and what to practise at home.',
   'lesson.instruments-dry-and-away': 'Instruments dry and away.',
   'lesson.you-then-the-class': 'you, then the class',

@@ -1,7 +1,7 @@
 import { writeAbc } from '@escalier/core/formats';
 import { instrument } from '@escalier/core/instruments';
 import { lessonStep } from '@escalier/core/lesson';
-import { NOTHING_KNOWN } from '@escalier/core/reading';
+import { NOTHING_KNOWN, type Knowledge } from '@escalier/core/reading';
 import { GOOSE_WALK } from '@escalier/core/testing';
 import { flushPromises, type VueWrapper } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
@@ -25,8 +25,8 @@ const abc = writeAbc(GOOSE_WALK);
 const GOOSE = 'B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]';
 vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => worker }));
 const worker = {
-  stepForLesson: (_source: unknown, _known: unknown, own: Parameters<typeof lessonStep>[3]) =>
-    Promise.resolve(lessonStep(GOOSE_WALK, on, NOTHING_KNOWN, own)),
+  stepForLesson: (_source: unknown, known: Knowledge, own: Parameters<typeof lessonStep>[3]) =>
+    Promise.resolve(lessonStep(GOOSE_WALK, on, known, own)),
   read: () => Promise.resolve({ ok: true, value: tuneInfo(GOOSE) }),
   waysIn: () => Promise.resolve(waysInto(GOOSE_WALK, on, NOTHING_KNOWN)),
   backing: () => Promise.resolve(playedBacking(GOOSE_WALK, null)),
@@ -58,7 +58,8 @@ const page = classPage({
 });
 const note = { note: 'E4', position: 1, title: 'Goose Walk', knownNotes: ['B4', 'A4', 'G4'], own: null };
 
-async function open(): Promise<VueWrapper> {
+/** @param notes that the class knows before its step. */
+async function open(notes: readonly string[] = []): Promise<VueWrapper> {
   fakeServer({
     'GET /api/classes/c': () => page,
     'GET /api/classes': () => [],
@@ -72,7 +73,7 @@ async function open(): Promise<VueWrapper> {
       breathSeconds: 5,
       breaths: null,
       breathsVersion: 0,
-      known: { notes: [], elements: [], signs: [], moves: [] },
+      known: { notes, elements: [], signs: [], moves: [] },
       bookPage: '',
       troubles: [],
       step: page.steps[0],
@@ -162,7 +163,7 @@ describe('the stage of a lesson', () => {
   });
 
   it('plays together with the backing, without the melody', async () => {
-    const wrapper = await open();
+    const wrapper = await open(['B4', 'A4', 'G4', 'E4']);
     await goTo(wrapper, 'Play together');
     await vi.waitFor(() => expect(wrapper.text()).toContain('Our hall is loud'));
     await key(' ');
@@ -197,6 +198,13 @@ describe('the stage of a lesson', () => {
     expect(useMute().value).toBe(true);
     await key('x');
     expect(useMute().value).toBe(false);
+  });
+
+  it('echoes the notes of a tune together that has only been chanted', async () => {
+    const wrapper = await open();
+    await goTo(wrapper, 'Play together');
+    expect(wrapper.get('[aria-label="Now"]').text()).toMatch(/Play together: .*E/);
+    await vi.waitFor(() => expect(scene(wrapper).text()).toContain('Listen'));
   });
 
   it('lets a tune grow until the class knows which it is', async () => {

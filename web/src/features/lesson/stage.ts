@@ -79,8 +79,8 @@ export function usualScene({ plan, index, rung, startedAt, endedAt }: LessonRun)
   const block = plan?.blocks[index];
   if (block === undefined || startedAt === null || endedAt !== null) return 'title';
   if (block.kind === 'tune' && rung !== null) return SCENE_OF_RUNG[rung];
-  // The tune cannot be played yet: its notes are.
-  if (block.kind === 'together' && block.notes !== undefined) return 'fingering';
+  // The tune cannot be played yet: its notes are echoed.
+  if (block.kind === 'together' && block.notes !== undefined) return 'echo';
   return SCENES_OF[block.kind][0]!;
 }
 

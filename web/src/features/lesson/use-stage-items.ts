@@ -19,9 +19,10 @@ interface ItemSources {
   readonly bare: Ref<readonly WayIn[]>;
 }
 
-/** The notes of a warm-up, the one to dwell on first; null in other parts. */
-function warmUpNotes(block: Block | null): readonly string[] | null {
-  return block?.kind === 'warm-up' && block.notes !== undefined && block.notes.length > 0 ? block.notes : null;
+/** The notes of a warm-up or of an echo together, the one to dwell on first; null in other parts. */
+function echoedNotes(block: Block | null): readonly string[] | null {
+  const { kind, notes = [] } = block ?? {};
+  return (kind === 'warm-up' || kind === 'together') && notes.length > 0 ? notes : null;
 }
 
 /** What is gone through one after the other: echo patterns, rhythm cards, pairs of notes, versions of a tune. */
@@ -31,13 +32,13 @@ export function useStageItems({ scene, block, noteLesson, lessonStep, history, b
 
   const patterns = shallowRef<readonly WrittenEcho[]>([]);
   watch(
-    [noteLesson, () => block.value?.seed, () => warmUpNotes(block.value)?.join()],
+    [noteLesson, () => block.value?.seed, () => echoedNotes(block.value)?.join()],
     async ([lesson, seed = 1]) => {
       patterns.value = [];
       if (lesson === null) return;
       // Before the new note of a lesson was shown, nothing echoes it.
-      const notes = warmUpNotes(block.value) ?? echoNotes(lesson);
-      const [dwelling] = warmUpNotes(block.value) ?? [pitchName(lesson.note)];
+      const notes = echoedNotes(block.value) ?? echoNotes(lesson);
+      const [dwelling] = echoedNotes(block.value) ?? [pitchName(lesson.note)];
       const made = await tuneWorker().echoSet({
         instrumentId: lesson.on.id,
         notes,
