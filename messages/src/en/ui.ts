@@ -78,6 +78,7 @@ export default {
   'action-keys.pick-one-at-random': 'Pick one at random',
   'action-keys.quiet-please': 'Quiet, please',
   'action-keys.sound-off-and-on': 'Sound off and on',
+  'action-keys.the-picture-on-a-dark-wall': 'The picture on a dark wall',
   'action-keys.the-picture-large-the-strip-small': 'The picture large, the strip small',
   'action-keys.full-screen': 'Full screen',
   'merge.your-version-isnt-saved-yet-press':

@@ -8,8 +8,8 @@ export const KEY_ACTIONS = [
   { id: 'play', label: t('action-keys.play-and-stop'), keys: [' '] },
   { id: 'next', label: t('action-keys.next'), keys: ['ArrowRight', 'PageDown', 'Enter'] },
   { id: 'back', label: t('action-keys.back'), keys: ['ArrowLeft', 'PageUp'] },
-  { id: 'faster', label: t('action-keys.faster'), keys: ['ArrowUp'] },
-  { id: 'slower', label: t('action-keys.slower'), keys: ['ArrowDown'] },
+  { id: 'faster', label: t('action-keys.faster'), keys: ['ArrowUp', '+'] },
+  { id: 'slower', label: t('action-keys.slower'), keys: ['ArrowDown', '-'] },
   { id: 'tap', label: t('action-keys.tap-a-tempo'), keys: ['t'] },
   { id: 'item', label: t('action-keys.the-next-pattern-card-or-version'), keys: ['.'] },
   { id: 'item-back', label: t('action-keys.previous'), keys: [','] },
@@ -24,6 +24,7 @@ export const KEY_ACTIONS = [
   { id: 'lot', label: t('action-keys.pick-one-at-random'), keys: ['o'] },
   { id: 'quiet', label: t('action-keys.quiet-please'), keys: ['q'] },
   { id: 'silence', label: t('action-keys.sound-off-and-on'), keys: ['x'] },
+  { id: 'dark', label: t('action-keys.the-picture-on-a-dark-wall'), keys: ['d'] },
   { id: 'large', label: t('action-keys.the-picture-large-the-strip-small'), keys: ['g'] },
   { id: 'full', label: t('action-keys.full-screen'), keys: ['f'] },
 ] as const;

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { RUNG_RUNS } from '@escalier/core/lesson';
 import { blockLines, blockTitle, rungRunWords, rungWords } from '@escalier/core/words';
-import { useWakeLock, useFullscreen } from '@vueuse/core';
+import { useWakeLock } from '@vueuse/core';
 import { computed, onUnmounted, ref, toRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import LoadState from '../../ui/LoadState.vue';
@@ -10,7 +10,6 @@ import { TakeCare } from '../schools/index.ts';
 import { useStageSender } from './channel.ts';
 import ComingParts from './ComingParts.vue';
 import KeysDialog from './KeysDialog.vue';
-import { onActionKey, useTaps, type KeyAction } from '../../ui/action-keys.ts';
 import LessonStairs from './LessonStairs.vue';
 import LessonOver from './LessonOver.vue';
 import LessonReady from './LessonReady.vue';
@@ -21,6 +20,7 @@ import StageControls from './StageControls.vue';
 import type { Happening } from './store.ts';
 import { useClock } from './use-clock.ts';
 import { usePlan } from './use-plan.ts';
+import { useRunnerKeys } from './use-runner-keys.ts';
 import { useStage } from './use-stage.ts';
 import { clockWords, paceWords } from './words.ts';
 import { t } from './messages.ts';
@@ -40,7 +40,6 @@ const stage = useStage(planning, note);
 const { isSeen } = useStageSender(props.classId, stage.stage);
 const clock = useClock(run);
 const wake = useWakeLock();
-const screen = useFullscreen();
 
 const isStarted = computed(() => run.value !== null && run.value.startedAt !== null);
 const hasEnded = computed(() => run.value !== null && run.value.endedAt !== null);
@@ -114,55 +113,7 @@ function again(): void {
   stage.toggle();
 }
 
-function loop(): void {
-  const { player, tune } = stage;
-  player.loop(
-    player.loopBars.value === null ? (tune.spotBars.value ?? [0, (tune.info.value?.barNumbers.length ?? 1) - 1]) : null,
-  );
-}
-
-const tap = useTaps();
-function tapTempo(): void {
-  const perMinute = tap(performance.now());
-  if (perMinute !== null) stage.setTempo(perMinute);
-}
-
-function showTurn(kind: 'rows' | 'lot'): void {
-  stage.turns.next(kind);
-  stage.show('turn');
-}
-
-const ACTIONS: Readonly<Record<KeyAction, () => unknown>> = {
-  play: stage.toggle,
-  next: goOn,
-  back: goBack,
-  faster: () => stage.changeTempo(1),
-  slower: () => stage.changeTempo(-1),
-  tap: tapTempo,
-  item: () => stage.nextItem(1),
-  'item-back': () => stage.nextItem(-1),
-  loop,
-  melody: () => stage.player.switchVoice('melody'),
-  backing: () => stage.player.switchVoice('along'),
-  click: () => stage.player.switchVoice('click'),
-  names: stage.switchNames,
-  again,
-  skip,
-  row: () => showTurn('rows'),
-  lot: () => showTurn('lot'),
-  quiet: () => stage.show(stage.scene.value === 'quiet' ? null : 'quiet'),
-  silence: stage.silence,
-  large: () => (isLarge.value = !isLarge.value),
-  full: () => void screen.toggle().catch(() => undefined),
-};
-onActionKey(
-  ACTIONS,
-  (number) => {
-    const rung = rungs.value[number - 1];
-    if (rung !== undefined) note({ kind: 'rung', rung });
-  },
-  () => !keysOpen.value,
-);
+useRunnerKeys({ stage, rungs, note, goOn, goBack, skip, again, keysOpen, isLarge });
 
 function openProjector(): void {
   window.open(

@@ -1,20 +1,22 @@
 import type { Instrument } from '@escalier/core/instruments';
 import type { MoveNames } from '@escalier/core/lesson';
 import { pitch, pitchName } from '@escalier/core/music';
-import {
-  chosenRows,
-  echoIsShown,
-  postureChecks,
-  sayingsOf,
-  type NoteColours,
-  type NoteRow,
-} from '@escalier/core/practice';
+import { chosenRows, echoIsShown, sayingsOf, type NoteColours, type NoteRow } from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import type { NoteLesson } from '../notes/index.ts';
 import { partnerCard, staffSheet, type StageCard } from './cards.ts';
-import { sceneLabel, WITH_SHEET, WITH_TUNE, type SceneId, type Stage, type StageSheet } from './stage.ts';
+import {
+  POSES,
+  sceneLabel,
+  WITH_SHEET,
+  WITH_TUNE,
+  type Pose,
+  type SceneId,
+  type Stage,
+  type StageSheet,
+} from './stage.ts';
 import { t } from './messages.ts';
 
 /** From what the picture for the class is made. */
@@ -50,7 +52,10 @@ export interface StageSources {
 /** What is drawn in a scene, beside turn, belts and tempo. */
 export function stageView(
   from: StageSources,
-): Pick<Stage, 'scene' | 'heading' | 'about' | 'lines' | 'sheet' | 'finger' | 'named' | 'whose' | 'beat' | 'now'> {
+): Pick<
+  Stage,
+  'scene' | 'heading' | 'about' | 'lines' | 'poses' | 'sheet' | 'finger' | 'named' | 'whose' | 'beat' | 'now'
+> {
   return {
     scene: from.scene,
     named: from.named,
@@ -59,6 +64,7 @@ export function stageView(
     heading: heading(from),
     about: about(from),
     lines: lines(from),
+    poses: poses(from),
     sheet: sheet(from),
     finger: finger(from),
     whose: whose(from),
@@ -70,6 +76,12 @@ const HEADINGS: Partial<Record<SceneId, string>> = {
   belts: t('stage-view.belts-today'),
   turn: t('stage-view.whose-turn'),
   posture: t('stage-view.ready-to-play'),
+  'pose-playing': t('stage-view.ready-to-play'),
+  'pose-resting': t('stage-view.listen-in-quiet'),
+  'pose-knee': t('stage-view.fingers-without-a-sound'),
+  check: t('stage-view.check-your-partner'),
+  tongue: t('stage-view.say-it-then-play-it'),
+  stretch: t('stage-view.on-your-feet'),
 };
 
 function heading({ scene, stepTitle, page, info, blockTitle }: StageSources): string {
@@ -86,13 +98,50 @@ function about({ scene, move, way, say }: StageSources): string {
   return scene === 'grow' ? (way?.about ?? '') : '';
 }
 
-function lines({ scene, page, on, noteLesson }: StageSources): readonly string[] {
-  if (scene === 'posture') return postureChecks(on?.family ?? 'recorder', page.style.posture, page.style.teaching);
+const CHECKS = [
+  t('stage-view.check-left-hand-on-top'),
+  t('stage-view.check-holes-covered'),
+  t('stage-view.check-shoulders-down'),
+  t('stage-view.check-soft-warm-breath'),
+  t('stage-view.then-the-other-way-round'),
+];
+const MOVES = [t('stage-view.low-note-squat'), t('stage-view.high-note-stretch')];
+const SPOKEN = 4;
+
+function lines({ scene, page, noteLesson }: StageSources): readonly string[] {
+  if (scene === 'check') return CHECKS;
+  if (scene === 'stretch') return MOVES;
+  if (scene === 'tongue') return Array.from({ length: SPOKEN }, () => page.style.teaching.tongue);
   if (scene !== 'staff' || noteLesson === null) return [];
   return [
     t('stage-view.label-is-staff-place', { label: noteLesson.label, staffPlace: noteLesson.staffPlace }),
     noteLesson.comparison,
   ];
+}
+
+/** How the instrument is held, all ways or the one that was called. */
+function poses({ scene, page }: StageSources): readonly Pose[] {
+  const { restsAt } = page.style.posture;
+  const all: Readonly<Record<(typeof POSES)[number], Pose>> = {
+    'pose-playing': {
+      id: 'playing',
+      title: t('stage-view.playing'),
+      words: [t('stage-view.left-hand-on-top'), t('stage-view.sit-tall'), t('stage-view.slow-warm-breath')],
+    },
+    'pose-resting': {
+      id: restsAt,
+      title: t('stage-view.at-rest'),
+      words: [t('stage-view.mouth-free'), t('stage-view.fingers-on-the-holes'), t('stage-view.eyes-on-me')],
+    },
+    'pose-knee': {
+      id: 'knee',
+      title: t('stage-view.on-the-knee'),
+      words: [t('stage-view.foot-on-your-knee'), t('stage-view.fingers-move'), t('stage-view.no-sound')],
+    },
+  };
+  if (scene === 'posture') return POSES.map((id) => all[id]);
+  const called = POSES.find((id) => id === scene);
+  return called === undefined ? [] : [all[called]];
 }
 
 const isCard = (scene: SceneId): boolean => scene === 'cards' || scene === 'partner';

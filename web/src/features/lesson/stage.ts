@@ -9,6 +9,12 @@ import { t } from './messages.ts';
 export const SCENES = [
   { id: 'title', label: t('stage.title') },
   { id: 'posture', label: t('stage.hands') },
+  { id: 'pose-playing', label: t('stage.playing') },
+  { id: 'pose-resting', label: t('stage.at-rest') },
+  { id: 'pose-knee', label: t('stage.on-the-knee') },
+  { id: 'check', label: t('stage.partner-check') },
+  { id: 'tongue', label: t('stage.tongue') },
+  { id: 'stretch', label: t('stage.move-break') },
   { id: 'fingering', label: t('stage.fingering') },
   { id: 'facing', label: t('stage.facing-you') },
   { id: 'staff', label: t('stage.on-the-staff') },
@@ -42,15 +48,28 @@ export const WITH_SHEET: ReadonlySet<SceneId> = new Set([
   ...(['tune', 'spot', 'one-note', 'grow', 'breaths', 'parts'] as const),
 ]);
 
+/** Ways to hold the instrument that are called by a key, while the class gets ready. */
+export const POSES = ['pose-playing', 'pose-resting', 'pose-knee'] as const satisfies readonly SceneId[];
+
+/** A way to hold the instrument, as it is drawn; at rest it is at the chin or at the shoulder, as the class does. */
+export type PoseId = 'playing' | 'chin' | 'shoulder' | 'knee';
+
+export interface Pose {
+  readonly id: PoseId;
+  readonly title: string;
+  /** A few words that go with it. */
+  readonly words: readonly string[];
+}
+
 export function sceneLabel(id: SceneId): string {
   return SCENES.find((scene) => scene.id === id)!.label;
 }
 
 /** Scenes that go with a part of the lesson, the first one first. */
 export const SCENES_OF: Readonly<Record<BlockKind, readonly SceneId[]>> = {
-  settle: ['posture', 'belts'],
-  'warm-up': ['echo', 'cards', 'partner'],
-  'new-note': ['fingering', 'facing', 'staff', 'echo'],
+  settle: ['posture', 'pose-playing', 'pose-resting', 'pose-knee', 'check', 'belts'],
+  'warm-up': ['echo', 'cards', 'partner', 'tongue', 'stretch'],
+  'new-note': ['fingering', 'facing', 'staff', 'echo', 'tongue', 'check'],
   moves: ['moves'],
   'hard-spot': ['spot', 'silent'],
   tune: ['names', 'chant', 'silent', 'tune', 'words', 'one-note', 'grow', 'breaths', 'parts'],
@@ -110,6 +129,8 @@ export interface Stage {
   /** A few words under it. */
   readonly about: string;
   readonly lines: readonly string[];
+  /** How the instrument is held: all ways, or the one that was called. */
+  readonly poses: readonly Pose[];
   readonly sheet: StageSheet | null;
   readonly words: readonly (readonly StageWord[])[];
   readonly finger: {
@@ -128,6 +149,10 @@ export interface Stage {
   readonly tempo: number;
   /** How often the teacher has turned to the next lines of the sheet; below 0 for back. */
   readonly turned: number;
+  /** When the part of the lesson began and is to end, in milliseconds; null outside of a lesson. */
+  readonly part: { readonly from: number; readonly until: number } | null;
+  /** Light on a dark wall. */
+  readonly dark: boolean;
   /** Tempi to climb at a hard spot; none elsewhere. */
   readonly ladder: readonly number[];
   /** The note, or the beat, that sounds now. */
@@ -141,6 +166,7 @@ export const EMPTY_STAGE: Stage = {
   heading: '',
   about: '',
   lines: [],
+  poses: [],
   sheet: null,
   words: [],
   finger: null,
@@ -150,6 +176,8 @@ export const EMPTY_STAGE: Stage = {
   quietAt: null,
   tempo: 80,
   turned: 0,
+  part: null,
+  dark: false,
   ladder: [],
   now: null,
   beat: null,

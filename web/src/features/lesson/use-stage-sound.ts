@@ -1,9 +1,9 @@
 import type { Instrument } from '@escalier/core/instruments';
 import { RUNG_RUNS, type Block, type LessonRun } from '@escalier/core/lesson';
-import { pitch } from '@escalier/core/music';
+import { byHeight, pitch, pitchName } from '@escalier/core/music';
 import { echoTurns } from '@escalier/core/practice';
 import { computed, ref, watch, type Ref } from 'vue';
-import { beatOf, clickSchedule, echoSchedule, toggleSchedule, useSound } from '../../sound/index.ts';
+import { beatOf, clickSchedule, echoSchedule, toggleSchedule, useSound, walkSchedule } from '../../sound/index.ts';
 import type { ClassView } from '../classes/index.ts';
 import { WITH_TUNE, type SceneId } from './stage.ts';
 import type { Happening } from './store.ts';
@@ -16,6 +16,8 @@ const [SLOWEST, FASTEST] = [30, 208];
 const TEMPO_STEP = 4;
 /** Rounds of a move, each faster. */
 const FASTER = [1, 1.12, 1.25];
+/** Low and high notes of a movement break. */
+const STRETCHES = 12;
 /** What was said longer ago is over. */
 const FRESH_MS = 10_000;
 
@@ -76,6 +78,13 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
       const tempi = FASTER.map((share) => Math.round(tempo.value * share));
       return sound.start(toggleSchedule([pitch(from), pitch(to)], tempi, above), voices);
     }
+    if (scene.value === 'stretch') {
+      const [low, high] = outermost(tune.info.value?.pitches ?? {});
+      if (low !== undefined && high !== undefined) {
+        const walk = Array.from({ length: STRETCHES }, () => pitch(Math.random() < 0.5 ? low : high));
+        return sound.start(walkSchedule(walk, Math.round(tempo.value / 2), above), voices);
+      }
+    }
     return sound.start(clickSchedule(tempo.value, BEATS), { ...voices, melody: false }, true);
   }
 
@@ -120,4 +129,10 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
   const cue = computed(() => (sound.now.value === null ? null : beatOf(sound.now.value)));
   const error = computed(() => player.error.value ?? sound.error.value);
   return { tempo, ladder, isPlaying, isRunning, stop, toggle, setTempo, changeTempo, cue, error };
+}
+
+/** The lowest and the highest note of a tune; none of one that is not there yet. */
+function outermost(pitches: Readonly<Record<string, string>>): readonly [string?, string?] {
+  const all = Object.values(pitches).map(pitch).toSorted(byHeight);
+  return all.length === 0 ? [] : [pitchName(all[0]!), pitchName(all.at(-1)!)];
 }

@@ -1,6 +1,7 @@
 import { findInstrument } from '@escalier/core/instruments';
-import type { Block } from '@escalier/core/lesson';
+import type { Block, LessonRun } from '@escalier/core/lesson';
 import { blockTitle } from '@escalier/core/words';
+import { useLocalStorage } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { useMute } from '../../sound/index.ts';
 import { useNoteLesson } from '../notes/index.ts';
@@ -30,6 +31,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
   const chosen = ref<SceneId | null>(null);
   const scene = computed((): SceneId => chosen.value ?? (run.value === null ? 'title' : usualScene(run.value)));
   const named = ref(true);
+  const dark = useLocalStorage('escalier.dark-wall', false);
   const on = computed(() => findInstrument(page.value?.instrumentId ?? ''));
   const position = computed(() => step.value?.position ?? Math.max(1, page.value?.steps.length ?? 1));
   const tune = useStageTune(page, position, scene, block);
@@ -86,6 +88,8 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
       ...view,
       words: tune.lines.value,
       turned: turned.value,
+      part: partTime(run.value),
+      dark: dark.value,
       turn: turns.turn.value,
       quietAt: quietAt.value,
       belts: planning.toHand.value.map(({ name, belt }) => ({ name, belt })),
@@ -115,6 +119,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     items.go(by);
   }
 
+  const switchDark = (): void => void (dark.value = !dark.value);
   const switchNames = (): void => void (named.value = !named.value);
   const { tempo, isPlaying, toggle, stop, changeTempo, setTempo, error } = sound;
   return {
@@ -124,6 +129,8 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     show,
     named,
     switchNames,
+    dark,
+    switchDark,
     tune,
     player: tune.player,
     turns,
@@ -141,4 +148,12 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
     itemAt: items.at,
     nextItem,
   };
+}
+
+/** When the part that is on began and is to end, with the time that it had before; null outside of a lesson. */
+function partTime(run: LessonRun | null): Stage['part'] {
+  const block = run?.plan?.blocks[run.index];
+  if (run === null || block === undefined || run.endedAt !== null) return null;
+  const from = run.since - (run.spent[block.id] ?? 0) * 1000;
+  return { from, until: from + block.minutes * 60_000 };
 }

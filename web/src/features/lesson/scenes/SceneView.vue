@@ -3,6 +3,8 @@ import BeltBand from '../../../ui/BeltBand.vue';
 import { BeatClock } from '../../notes/index.ts';
 import type { Stage } from '../stage.ts';
 import FingerScene from './FingerScene.vue';
+import PartLine from './PartLine.vue';
+import PoseScene from './PoseScene.vue';
 import QuietScene from './QuietScene.vue';
 import SheetScene from './SheetScene.vue';
 import WordsScene from './WordsScene.vue';
@@ -14,7 +16,11 @@ const MOST_BELTS = 12;
 </script>
 
 <template>
-  <section class="scene" :class="`scene-${stage.scene}`" :aria-label="t('scene-view.what-the-class-sees')">
+  <section
+    class="scene"
+    :class="[`scene-${stage.scene}`, { dark: stage.dark }]"
+    :aria-label="t('scene-view.what-the-class-sees')"
+  >
     <h2 v-if="stage.scene !== 'title' && stage.scene !== 'quiet'" class="heading">
       {{ stage.heading }}<template v-if="stage.scene === 'grow'"> {{ stage.about }}</template>
     </h2>
@@ -27,9 +33,18 @@ const MOST_BELTS = 12;
     </div>
     <QuietScene v-else-if="stage.scene === 'quiet'" :stage="stage" />
     <p v-else-if="stage.scene === 'turn'" class="huge">{{ stage.turn }}</p>
-    <ol v-else-if="stage.scene === 'posture'" class="plain list">
+    <PoseScene v-else-if="stage.poses.length > 0" :stage="stage" />
+    <ol v-else-if="stage.scene === 'check'" class="plain list large">
       <li v-for="line in stage.lines" :key="line">{{ line }}</li>
     </ol>
+    <div v-else-if="stage.scene === 'stretch'" class="stretch">
+      <p v-for="line in stage.lines" :key="line" class="huge">{{ line }}</p>
+    </div>
+    <p v-else-if="stage.scene === 'tongue'" class="beats">
+      <span v-for="(word, index) in stage.lines" :key="index" :class="{ on: index + 1 === stage.beat }">{{
+        word
+      }}</span>
+    </p>
     <div v-else-if="stage.scene === 'belts'" class="belts">
       <p v-if="stage.belts.length === 0">{{ t('scene-view.no-belts-today-who-will-be') }}</p>
       <p v-for="each in stage.belts.slice(0, MOST_BELTS)" :key="each.name + each.belt" class="belted">
@@ -45,5 +60,6 @@ const MOST_BELTS = 12;
       <span v-for="beat in 4" :key="beat" :class="{ on: beat === stage.beat }">{{ beat }}</span>
     </div>
     <p v-else class="huge">{{ stage.heading }}</p>
+    <PartLine v-if="stage.part !== null" :from="stage.part.from" :until="stage.part.until" />
   </section>
 </template>
