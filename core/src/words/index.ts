@@ -5,6 +5,7 @@ export * from './tunes.ts';
 export * from './stairs.ts';
 export * from './teaching.ts';
 export * from './lesson.ts';
+export * from './substitute.ts';
 export * from './listening.ts';
 export * from './home.ts';
 export { sheetWords, type SheetSpeech } from './sheet.ts';

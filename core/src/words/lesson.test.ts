@@ -9,8 +9,8 @@ import {
   leftBehindWords,
   PLAIN_SPEECH,
   rungRunWords,
-  substituteLine,
 } from './lesson.ts';
+import { substituteLine } from './substitute.ts';
 
 const names: Readonly<Record<string, string>> = { a: 'Ann', x: 'Xi', y: 'Yara' };
 const speech = { ...PLAIN_SPEECH, tune: 'Goose Walk', extra: 'Kite', nameOf: (id: string) => names[id]! };

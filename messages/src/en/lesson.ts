@@ -230,7 +230,7 @@ export default {
   'use-plan.a-pupil': 'a pupil',
   'use-stage-turns.row-at': 'Row {at}',
   'use-stage-turns.everybody': 'Everybody',
-  'words.your-first-lesson-with-this-class': 'Your first lesson with this class in Escalier.',
+  'words.your-first-lesson-with-this-class': 'No lesson of this class has been run in Escalier yet.',
   'words.last-lesson-date-reached-value': 'Last lesson, {date}: {reached}{minutes}.',
   'words.on-time': 'On time',
   'words.minutes-min-ahead': '{minutes} min ahead',

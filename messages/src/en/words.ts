@@ -153,8 +153,9 @@ export default {
     '{next} Press space: the hard bars repeat. Press the up arrow once they hold.',
   'lesson.just-these-bars-if-it-falls': '“Just these bars. If it falls apart, we go slower.”',
   'lesson.play-along-with-the-loop-hands': 'Play along with the loop; hands down when the tempo changes.',
-  'lesson.next-press-space-to-play-tune':
-    '{next} Press space to play {tune}; the colour shows where you are. Press 1 to 6 for another way.',
+  'lesson.next-press-space-to-play-tune': '{next} Press space to play {tune}; the colour shows where you are.',
+  'lesson.press-1-to-rungs-for-another': 'Press 1 to {rungs} for another way.',
+  'lesson.listen-then-play-the-same': 'Listen, then play the same four beats.',
   'lesson.play-along': 'Play along',
   'lesson.follow-the-screen-together': 'Follow the screen together.',
   'lesson.dont-record-passes-unless-you-were':

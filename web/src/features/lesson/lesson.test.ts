@@ -105,7 +105,7 @@ describe('a lesson in words', () => {
       '2026-03-10',
     );
     expect(lastLessonWords(last)).toContain(`2 of ${plan.blocks.length} parts in 10 minutes`);
-    expect(lastLessonWords(null)).toContain('first lesson');
+    expect(lastLessonWords(null)).toContain('has been run');
     expect(clockWords(65)).toBe('1:05');
     expect(clockWords(-5)).toBe('−0:05');
   });

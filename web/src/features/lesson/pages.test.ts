@@ -106,7 +106,7 @@ describe('today', () => {
     expect(minutes(wrapper).reduce((sum, each) => sum + each, 0)).toBe(40);
     expect(wrapper.text()).toContain('New on this step; the class hasn’t met it yet.');
     expect(wrapper.text()).toContain('1 belt to hand out');
-    expect(wrapper.text()).toContain('Your first lesson with this class in Escalier.');
+    expect(wrapper.text()).toContain('No lesson of this class has been run in Escalier yet.');
   });
 
   it('keeps what the teacher changes, and still ends with the bell', async () => {
@@ -350,6 +350,22 @@ describe('the plan for a substitute', () => {
     const wrapper = await open(SubstitutePage);
     expect(wrapper.findAll('tbody tr').length).toBeGreaterThan(4);
     expect(wrapper.text()).toContain('Press “Start the lesson”.');
+  });
+
+  it('names nothing to press that is not there', async () => {
+    serve(hearsAtOnce);
+    const sheet = await open(SubstitutePage);
+    const named = [...sheet.text().matchAll(/Press “([^”]+)”/g)].map(([, label]) => label!);
+    expect(new Set(named)).toEqual(new Set(['Start the lesson', 'Next', 'Skip', 'End the lesson']));
+    clearPage();
+    const runner = await open(RunnerPage);
+    const labels = new Set<string>();
+    for (let turn = 0; turn < 14; turn++) {
+      for (const button of runner.findAll('button')) labels.add(button.text().replace(/ ?\S$/, ''));
+      document.body.dispatchEvent(new KeyboardEvent('keydown', { key: 'ArrowRight', bubbles: true }));
+      await flushPromises();
+    }
+    for (const label of named) expect([...labels], label).toContain(label);
   });
 });
 

@@ -16,6 +16,10 @@ const [SLOWEST, FASTEST] = [30, 208];
 const TEMPO_STEP = 4;
 /** Rounds of a move, each faster. */
 const FASTER = [1, 1.12, 1.25];
+/** Scenes that show how one note is played: it is to be heard. */
+const SHOWS_NOTE: ReadonlySet<SceneId> = new Set(['fingering', 'facing', 'staff']);
+/** How often it sounds. */
+const HEARD_NOTES = 4;
 /** Low and high notes of a movement break. */
 const STRETCHES = 12;
 /** What was said longer ago is over. */
@@ -77,6 +81,11 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
       const { from, to } = move.value;
       const tempi = FASTER.map((share) => Math.round(tempo.value * share));
       return sound.start(toggleSchedule([pitch(from), pitch(to)], tempi, above), voices);
+    }
+    const [shown] = block.value?.notes ?? [];
+    if (SHOWS_NOTE.has(scene.value) && shown !== undefined) {
+      const walk = Array.from({ length: HEARD_NOTES }, () => pitch(shown));
+      return sound.start(walkSchedule(walk, Math.round(tempo.value / 2), above), voices);
     }
     if (scene.value === 'stretch') {
       const [low, high] = outermost(tune.info.value?.pitches ?? {});

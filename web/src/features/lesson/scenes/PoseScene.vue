@@ -12,7 +12,8 @@ defineProps<{ stage: Stage }>();
       <PoseFigure :pose="each.id" :label="each.title" />
       <div>
         <strong
-          ><template v-if="stage.poses.length > 1">{{ index + 1 }} </template>{{ each.title }}</strong
+          ><span v-if="stage.poses.length > 1" class="key" aria-hidden="true">{{ index + 1 }}</span
+          >{{ each.title }}</strong
         >
         <p v-for="word in each.words" :key="word">{{ word }}</p>
       </div>
@@ -38,6 +39,10 @@ li {
 strong {
   font-family: var(--heading);
   font-size: 6cqh;
+}
+
+.key {
+  margin-inline-end: 0.4em;
 }
 
 .one {
