@@ -38,8 +38,19 @@ test('a wrong record is corrected with a reason, and taken back', async ({ page 
   await card.getByRole('button', { name: 'Correct' }).last().click();
   await expect(card.getByText('Corrected: The tie was cut')).toBeVisible();
   await expect(cell(page, /^Brigid, step 3: \d tr/)).toBeVisible();
-  await card.getByRole('button', { name: 'Undo' }).last().click();
+  const takeBack = async (why: string) => {
+    await card.getByRole('button', { name: 'Take back …' }).last().click();
+    const dialog = page.getByRole('dialog', { name: 'Take this result back?' });
+    await dialog.getByLabel('Why?').fill(why);
+    await dialog.getByRole('button', { name: 'Take it back' }).click();
+    await expect(dialog).toHaveCount(0);
+  };
+  await takeBack('It was there');
   // What was corrected is there again.
+  await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
+  await takeBack('It was Bram');
+  await expect(cell(page, /^Brigid, step 3: \d tr/)).toBeVisible();
+  await card.getByRole('list', { name: 'Taken back' }).getByRole('button', { name: 'Restore' }).click();
   await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
 });
 

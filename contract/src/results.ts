@@ -62,7 +62,14 @@ const SentHeard = z.extend(HeardDetails, {
   reason: z.optional(typed(0, 200)),
 });
 
-const SentUndone = z.object({ kind: z.literal('undone'), id: madeId, undoes: uuid, heardAt: moment });
+const SentUndone = z.object({
+  kind: z.literal('undone'),
+  id: madeId,
+  undoes: uuid,
+  /** Absent where a tap was undone at once. */
+  reason: z.optional(typed(0, 200)),
+  heardAt: moment,
+});
 
 /** An event as a device sends it. */
 export const SentEvent = z.discriminatedUnion('kind', [SentHeard, SentUndone]);
@@ -101,7 +108,14 @@ const storedHeard = z.extend(SentHeard, {
   tempo: z.optional(z.int()),
   receipt,
 });
-const storedUndone = z.object({ kind: z.literal('undone'), id, pupilId: id, undoes: id, receipt });
+const storedUndone = z.object({
+  kind: z.literal('undone'),
+  id,
+  pupilId: id,
+  undoes: id,
+  reason: z.optional(z.string()),
+  receipt,
+});
 
 /** An event as the school keeps it, and as a device keeps what it knows of the school's. */
 export const storedEvent = z.discriminatedUnion('kind', [

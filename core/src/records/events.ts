@@ -76,6 +76,8 @@ export interface UndoneEvent {
   readonly id: string;
   readonly pupilId: string;
   readonly undoes: string;
+  /** Absent where a tap was undone at once. */
+  readonly reason?: string | undefined;
   readonly receipt?: Receipt | undefined;
 }
 
@@ -130,6 +132,32 @@ export function hearings(events: Iterable<RecordEvent>): readonly HeardEvent[] {
     .toSorted((a, b) => inOrder(a.heard, b.heard))
     .map(({ event, heard }) => (event === heard ? event : { ...event, heardAt: heard.heardAt, ...receiptOf(heard) }));
 }
+
+/** A hearing that was taken back, as it was. */
+export interface TakenBack {
+  readonly heard: HeardEvent;
+  readonly undone: UndoneEvent;
+}
+
+/**
+ * The hearings that were taken back with a reason and not restored, in the order in which it was done. One that is
+ * restored is there again as a new hearing of the same step at the same moment.
+ */
+export function takenBack(events: readonly RecordEvent[]): readonly TakenBack[] {
+  const heard = new Map(events.flatMap((event) => (event.kind === 'heard' ? [[event.id, event] as const] : [])));
+  const counting = new Set(hearings(events).map(placeOf));
+  const found = new Map<string, TakenBack>();
+  for (const undone of events) {
+    if (undone.kind !== 'undone' || undone.reason === undefined) continue;
+    const meant = heard.get(undone.undoes);
+    // A correction that is taken back leaves what it corrected.
+    if (meant?.corrects !== undefined) continue;
+    if (meant !== undefined && !counting.has(placeOf(meant))) found.set(meant.id, { heard: meant, undone });
+  }
+  return [...found.values()].toSorted((a, b) => inOrder(a.undone, b.undone));
+}
+
+const placeOf = ({ pupilId, stepId, heardAt }: HeardEvent): string => `${pupilId} ${stepId} ${heardAt}`;
 
 function receiptOf({ receipt }: HeardEvent): { readonly receipt?: Receipt } {
   return receipt === undefined ? {} : { receipt };

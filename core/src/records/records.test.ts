@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { goOnFrom, hearings, schoolTime, standings, type HeardEvent, type RecordEvent } from './index.ts';
+import { goOnFrom, hearings, schoolTime, standings, takenBack, type HeardEvent, type RecordEvent } from './index.ts';
 import { heard, rules, start, STEPS, undo } from './testing.ts';
 
 const one = (events: RecordEvent[], from = 0) => standings([start('ann', from)], STEPS, events)[0]!;
@@ -82,6 +82,16 @@ describe('undo and correction', () => {
     expect(first).toMatchObject({ id: nearly.id, outcome: 'nearly', heardAt: pass.heardAt, reason: 'wrong line' });
     expect(second).toBe(later);
     expect(one([pass, nearly])).toMatchObject({ stepIndex: 0, steps: [{ tries: 1 }] });
+  });
+
+  it('lists what was taken back with a reason, until it is restored', () => {
+    const pass = heard('ann', 'one', 'passed', 3);
+    const back = { ...undo(pass), reason: 'It was Ben' };
+    expect(takenBack([pass, back])).toEqual([{ heard: pass, undone: back }]);
+    expect(takenBack([pass, undo(pass)])).toEqual([]);
+    const restored = { ...pass, id: `${pass.id}-again` };
+    expect(takenBack([pass, back, restored])).toEqual([]);
+    expect(one([pass, back, restored])).toMatchObject({ passedSteps: 1 });
   });
 
   it('brings back what was there when a correction is undone', () => {

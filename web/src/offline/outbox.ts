@@ -132,7 +132,7 @@ export function outbox(database: DeviceDatabase, sealer: Sealer | null): Outbox 
     async leave() {
       for (const stored of await database.getAll('outbox')) {
         const { content } = stored;
-        if (!('event' in content) || content.event.kind !== 'heard' || content.event.reason === undefined) continue;
+        if (!('event' in content) || content.event.reason === undefined) continue;
         const { reason: _reason, ...event } = content.event;
         await database.put('outbox', { ...stored, content: { ...content, event } });
       }

@@ -54,7 +54,8 @@ export async function eventsAfter(
 export function toEvent(row: EventRow): RecordEvent {
   const { id, pupilId, stepId, outcome, remarks, details, heardAt, number, deviceAhead } = row;
   const receipt = { number, deviceAhead };
-  if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt };
+  const reason = row.reason === '' ? {} : { reason: row.reason };
+  if (row.kind === 'undone') return { kind: 'undone', id, pupilId, undoes: row.undoes!, receipt, ...reason };
   return {
     kind: 'heard',
     id,
@@ -67,7 +68,7 @@ export function toEvent(row: EventRow): RecordEvent {
     receipt,
     ...(row.tuneId === null ? {} : { tuneId: row.tuneId }),
     ...(row.corrects === null ? {} : { corrects: row.corrects }),
-    ...(row.reason === '' ? {} : { reason: row.reason }),
+    ...reason,
   };
 }
 

@@ -195,7 +195,7 @@ function undoRow(event: SentUndone, events: Events, known: Known): Draft | strin
     details: {},
     undoes: event.undoes,
     corrects: null,
-    reason: '',
+    reason: pupil.erased ? '' : (event.reason ?? ''),
     heardAt: event.heardAt,
   };
 }

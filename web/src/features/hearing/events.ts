@@ -24,6 +24,13 @@ export function heardEvent(draft: HeardDraft, now: Date): HeardEvent {
 export function undoneEvent(
   { pupilId, id }: Pick<HeardEvent, 'pupilId' | 'id'>,
   now: Date,
+  reason?: string,
 ): UndoneEvent & { readonly heardAt: string } {
-  return { kind: 'undone', id: v7(), pupilId, undoes: id, heardAt: now.toISOString() };
+  const why = reason === undefined ? {} : { reason };
+  return { kind: 'undone', id: v7(), pupilId, undoes: id, heardAt: now.toISOString(), ...why };
+}
+
+/** The same hearing once more, as it was and when it was, after it has been taken back. */
+export function heardAgain({ id: _id, receipt: _receipt, ...event }: HeardEvent): HeardEvent {
+  return { ...event, id: v7() };
 }

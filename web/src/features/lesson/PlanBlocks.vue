@@ -15,7 +15,7 @@ import IconLocked from '~icons/bi/lock-fill';
 import IconMore from '~icons/bi/plus-lg';
 import IconMenu from '~icons/bi/three-dots';
 import IconOpen from '~icons/bi/unlock';
-import { computed, useTemplateRef } from 'vue';
+import { computed, ref, useTemplateRef } from 'vue';
 import { useSortableList } from '../../ui/use-sortable-list.ts';
 import { t } from './messages.ts';
 
@@ -44,6 +44,8 @@ const rows = computed(() => {
   });
 });
 
+/** How else everybody can be heard. */
+const waysOpen = ref(false);
 const list = useTemplateRef<HTMLElement>('list');
 const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
 </script>
@@ -66,12 +68,14 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
           <strong>{{ title }}</strong> <span class="soft">{{ blockWhyWords(block) }}</span>
         </p>
         <p class="small soft">{{ lines.join(' ') }}</p>
-        <details v-if="block.kind === 'hearing' && reach !== null && reach.ways.length > 0" class="small">
-          <summary>{{ hearingReachWords(reach) }}</summary>
-          <ul>
+        <template v-if="block.kind === 'hearing' && reach !== null && reach.ways.length > 0">
+          <BButton class="how-toggle" variant="link" :aria-expanded="waysOpen" @click="waysOpen = !waysOpen">{{
+            hearingReachWords(reach)
+          }}</BButton>
+          <ul v-if="waysOpen" class="small">
             <li v-for="way in reach.ways" :key="way.way">{{ hearingWayWords(way) }}</li>
           </ul>
-        </details>
+        </template>
       </div>
       <span v-if="fixed" class="text-nowrap">{{ t('plan-blocks.minutes-min', { minutes: block.minutes }) }}</span>
       <span

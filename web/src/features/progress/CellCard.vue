@@ -4,8 +4,9 @@ import { computed } from 'vue';
 import { useClasses, type ClassView } from '../classes/index.ts';
 import { OUTCOME_WORDS } from '../hearing/index.ts';
 import type { BoardCell, BoardRow } from './board.ts';
-import { hearingsOf } from './history.ts';
+import { hearingsOf, takenBackOf } from './history.ts';
 import HearingLine from './HearingLine.vue';
+import TakenBackList from './TakenBackList.vue';
 import { t } from './messages.ts';
 
 /** One pupil on one step: what was heard, each to be corrected, and one more. */
@@ -17,6 +18,7 @@ const step = computed(() => props.page.steps[props.cell.stepIndex]!);
 const heard = computed(() =>
   hearingsOf(classes.events, props.row.pupil.id).filter((event) => event.stepId === step.value.id),
 );
+const taken = computed(() => takenBackOf(classes.events, props.row.pupil.id, step.value.id));
 </script>
 
 <template>
@@ -33,6 +35,7 @@ const heard = computed(() =>
     <ol class="plain stack">
       <HearingLine v-for="event in heard" :key="event.id" :event="event" :page="page" :pupil-name="row.pupil.name" />
     </ol>
+    <TakenBackList :taken="taken" :page="page" />
     <strong>{{ t('cell-card.heard-today') }}</strong>
     <div class="line">
       <BButton

@@ -4,16 +4,19 @@ import { barRange } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import { moment } from '../../ui/dates.ts';
+import { useNotices } from '../../ui/use-notices.ts';
 import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { clockWords } from './history.ts';
 import { t } from './messages.ts';
 
-/** One hearing, with what was noted; it can be corrected with a reason, or undone. */
+/** One hearing, with what was noted; it can be corrected or taken back, with a reason. */
 const props = defineProps<{ event: HeardEvent; page: ClassView; pupilName: string }>();
 const remarks = useRemarks();
 const hearing = useHearing();
+const notices = useNotices();
 const correcting = ref(false);
+const takingBack = ref(false);
 const outcome = ref<Outcome>(props.event.outcome);
 const reason = ref('');
 
@@ -46,6 +49,14 @@ async function correct(): Promise<void> {
     ...(extent === undefined ? {} : { extent }),
   };
   if (await hearing.hear(props.page.id, draft, props.pupilName, step.value?.position ?? 0)) correcting.value = false;
+}
+
+async function takeBack(): Promise<void> {
+  takingBack.value = false;
+  if (await hearing.takeBack(props.page.id, props.event, reason.value.trim()))
+    notices.say(
+      props.event.corrects === undefined ? t('hearing-line.taken-back-restore-it-below') : t('hearing-line.taken-back'),
+    );
 }
 </script>
 
@@ -91,10 +102,23 @@ async function correct(): Promise<void> {
     </BForm>
     <div v-else class="line">
       <BButton class="how-toggle" variant="link" @click="correcting = true">{{ t('hearing-line.correct') }}</BButton>
-      <BButton class="how-toggle" variant="link" @click="hearing.takeBack(page.id, event)">{{
-        t('hearing-line.undo')
-      }}</BButton>
+      <BButton class="how-toggle" variant="link" @click="takingBack = true">{{ t('hearing-line.take-back') }}</BButton>
     </div>
+    <BModal v-model="takingBack" :title="t('hearing-line.take-this-result-back')" title-tag="h2" unmount-lazy no-footer>
+      <BForm class="stack" @submit.prevent="takeBack">
+        <p v-if="event.corrects === undefined">
+          {{ t('hearing-line.it-no-longer-counts', { outcome: OUTCOME_WORDS[event.outcome], name: pupilName }) }}
+        </p>
+        <p v-else>{{ t('hearing-line.the-correction-goes') }}</p>
+        <BFormGroup :label="t('hearing-line.why')" :label-for="`why-${event.id}`">
+          <BFormInput :id="`why-${event.id}`" v-model="reason" required maxlength="200" autofocus />
+        </BFormGroup>
+        <div class="line">
+          <BButton type="submit" variant="primary">{{ t('hearing-line.take-it-back') }}</BButton>
+          <BButton @click="takingBack = false">{{ t('hearing-line.cancel') }}</BButton>
+        </div>
+      </BForm>
+    </BModal>
   </li>
 </template>
 

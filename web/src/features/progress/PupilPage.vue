@@ -8,7 +8,8 @@ import { longDate, shortDate } from '../../ui/dates.ts';
 import { ClassHead, useClasses, useForecasts, useLiveClass, queueWords, stuckWords } from '../classes/index.ts';
 import { useRemarks, useSession } from '../schools/index.ts';
 import HearingLine from './HearingLine.vue';
-import { hearingsOf } from './history.ts';
+import { hearingsOf, takenBackOf } from './history.ts';
+import TakenBackList from './TakenBackList.vue';
 import { familyNote, outlookOf, outlookRequests, practiceOf, remarksOverTime } from './pupil.ts';
 import { counted } from '../../ui/count-messages.ts';
 import { t } from './messages.ts';
@@ -24,6 +25,7 @@ const page = computed(() => (classes.page?.id === props.classId ? classes.page :
 const pupil = computed(() => page.value?.pupils.find((each) => each.id === props.pupilId) ?? null);
 const step = computed(() => page.value?.steps[pupil.value?.standing?.stepIndex ?? -1] ?? null);
 const heard = computed(() => hearingsOf(classes.events, props.pupilId));
+const taken = computed(() => takenBackOf(classes.events, props.pupilId));
 const { forecasts } = useForecasts(() => (page.value === null ? [] : outlookRequests(page.value, classes.events)));
 const outlook = computed(() =>
   page.value === null || forecasts.value === null || forecasts.value.length === 0
@@ -143,6 +145,7 @@ function printNote(): void {
               />
             </ol>
           </template>
+          <TakenBackList :taken="taken" :page="page" />
         </section>
         <div class="stack">
           <section v-if="outlook !== null && step !== null" class="card-paper stack-close no-print">

@@ -1,9 +1,23 @@
-import { hearings, WRONG_CLOCK_SECONDS, type HeardEvent, type RecordEvent } from '@escalier/core/records';
+import {
+  hearings,
+  takenBack,
+  WRONG_CLOCK_SECONDS,
+  type HeardEvent,
+  type RecordEvent,
+  type TakenBack,
+} from '@escalier/core/records';
 import { t } from './messages.ts';
 
 /** The hearings of a pupil that count, in order. */
 export function hearingsOf(events: readonly RecordEvent[], pupilId: string): readonly HeardEvent[] {
   return hearings(events.filter((event) => event.pupilId === pupilId));
+}
+
+/** The results of a pupil that were taken back, the last first. @param stepId of one step alone. */
+export function takenBackOf(events: readonly RecordEvent[], pupilId: string, stepId?: string): readonly TakenBack[] {
+  return takenBack(events.filter((event) => event.pupilId === pupilId))
+    .filter(({ heard }) => stepId === undefined || heard.stepId === stepId)
+    .toReversed();
 }
 
 /** What is to be said of the clock of the device that heard; null when it went right. */

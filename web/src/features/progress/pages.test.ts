@@ -1,6 +1,6 @@
 import '../../testing/own-database.ts';
 import type { HeardEvent } from '@escalier/core/records';
-import { flushPromises } from '@vue/test-utils';
+import { DOMWrapper, flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
 import type { ClassView } from '../classes/index.ts';
@@ -87,9 +87,36 @@ describe('the board', () => {
     await wrapper.get('input[aria-label="Why?"]').setValue('A slip of the finger');
     await wrapper.get('li form').trigger('submit');
     await vi.waitFor(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'));
-    await press('Undo');
+    await press('Take back …');
+    const dialog = document.querySelector('.modal')!;
+    expect(dialog.textContent).toContain('The correction goes');
+    await new DOMWrapper(dialog.querySelector('input')).setValue('It was right');
+    dialog.querySelector('form')!.dispatchEvent(new Event('submit'));
     await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']));
+    expect(sent[1]).toMatchObject({ reason: 'It was right' });
     expect(sent[0]).toMatchObject({ corrects: NEARLY.id, reason: 'A slip of the finger', outcome: 'passed' });
+  });
+});
+
+describe('a result that was taken back', () => {
+  it('stands in the list with its reason, and is restored as it was', async () => {
+    const undone = { kind: 'undone', id: 'u', pupilId: 'ann', undoes: NEARLY.id, reason: 'It was Ben' };
+    fakeServer({
+      'GET /api/classes/c': () => PAGE,
+      'GET /api/classes/c/records': () => ({ records: [NEARLY, undone], last: 2 }),
+      'GET /api/school/remarks': () => ({ remarks: [] }),
+      'POST /api/hearing/events': ({ body }) => {
+        const { events } = body as { events: readonly { kind: string; id: string }[] };
+        sent = [...sent, ...events];
+        return { results: events.map(({ id }, index) => ({ id, number: index + 3, stored: true })) };
+      },
+    });
+    const wrapper = await opened(PupilPage, { pupilId: 'ann' });
+    await vi.waitFor(() => expect(wrapper.get('[aria-label="Taken back"]').text()).toContain('It was Ben'));
+    await press('Restore');
+    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    expect(sent[0]).toMatchObject({ outcome: 'nearly', heardAt: NEARLY.heardAt, remarks: ['leak'] });
+    await vi.waitFor(() => expect(wrapper.find('[aria-label="Taken back"]').exists()).toBe(false));
   });
 });
 
