@@ -49,7 +49,7 @@ test('a wrong record is corrected with a reason, and taken back', async ({ page 
   // What was corrected is there again.
   await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
   await takeBack('It was Bram');
-  await expect(cell(page, /^Brigid, step 3: \d tr/)).toBeVisible();
+  await expect(cell(page, /^Brigid, step 3: (?!passed)/)).toBeVisible();
   await card.getByRole('list', { name: 'Taken back' }).getByRole('button', { name: 'Restore' }).click();
   await expect(cell(page, /^Brigid, step 3: passed on/)).toBeVisible();
 });

@@ -11,7 +11,10 @@ export async function warmUp(page: ClassView): Promise<void> {
   if (warmed.has(page.id) || !('serviceWorker' in navigator)) return;
   warmed.add(page.id);
   await new Promise((resolve) => setTimeout(resolve, SETTLED_MS));
-  const working = new Set(page.pupils.flatMap((pupil) => pupil.standing?.stepIndex ?? []));
+  // Who passes without a network is heard on the next step.
+  const working = new Set(
+    page.pupils.flatMap(({ standing }) => (standing === null ? [] : [standing.stepIndex, standing.stepIndex + 1])),
+  );
   for (const step of page.steps.filter((_, index) => working.has(index))) {
     try {
       await ask(
