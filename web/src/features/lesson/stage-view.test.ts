@@ -5,6 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { classPage } from '../../testing/class-page.ts';
 import { tuneInfo } from '../../testing/tune-info.ts';
 import type { NoteLesson } from '../notes/index.ts';
+import type { WrittenEcho } from '../../workers/index.ts';
 import { stageCards } from './cards.ts';
 import { stageView, type StageSources } from './stage-view.ts';
 
@@ -38,6 +39,7 @@ const sources: StageSources = {
   marks: [],
   noteLesson,
   pattern: null,
+  changed: null,
   cards,
   at: 0,
   cue: null,
@@ -88,8 +90,27 @@ describe('what is drawn for the class', () => {
     expect(view({ scene: 'partner', cards: [] }).sheet).toBeNull();
   });
 
+  it('asks which note changes, and tells it only in the answer', () => {
+    const changed = { events: [], note: 3, was: 'G4', is: 'A4' };
+    const pattern = { abc: 'K:G\nGGGG|]', events: [], grade: 'same', place: 'same 0' } as unknown as WrittenEcho;
+    const asks = view({ scene: 'changed', changed, pattern, cue: { turn: 1, beat: 2 } });
+    expect(asks).toMatchObject({ lines: [], whose: 'teacher', beat: 2, sheet: { abc: pattern.abc } });
+    expect(view({ scene: 'changed-answer', changed, pattern }).lines).toEqual(['Note 3: G became A.']);
+  });
+
+  it('says the tonguing of the class on each beat, and low and high for the movement break', () => {
+    expect(view({ scene: 'tongue' }).lines).toEqual(Array(4).fill(sources.page.style.teaching.tongue));
+    expect(view({ scene: 'stretch' }).lines).toEqual(['Low note: squat', 'High note: stretch']);
+    expect(view({ scene: 'check' }).lines[0]).toBe('Left hand on top?');
+  });
+
   it('is the hands at the start, and the title of the step before it', () => {
-    expect(view({ scene: 'posture' }).lines[0]).toContain('Left hand on top');
+    const poses = view({ scene: 'posture' }).poses;
+    expect(poses.map(({ id }) => id)).toEqual(['playing', 'chin', 'knee']);
+    expect(poses[0]!.words).toContain('Left hand on top');
+    const { style } = sources.page;
+    const page = classPage({ style: { ...style, posture: { ...style.posture, restsAt: 'shoulder' } } });
+    expect(view({ scene: 'pose-resting', page }).poses.map(({ id }) => id)).toEqual(['shoulder']);
     expect(view({ scene: 'title' }).heading).toBe('Goose Walk');
     expect(view({ scene: 'metronome', blockTitle: null }).heading).toBe('Beat');
   });

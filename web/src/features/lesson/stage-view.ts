@@ -1,7 +1,14 @@
 import type { Instrument } from '@escalier/core/instruments';
 import type { MoveNames } from '@escalier/core/lesson';
 import { pitch, pitchName } from '@escalier/core/music';
-import { chosenRows, echoIsShown, sayingsOf, type NoteColours, type NoteRow } from '@escalier/core/practice';
+import {
+  chosenRows,
+  echoIsShown,
+  sayingsOf,
+  type ChangedPattern,
+  type NoteColours,
+  type NoteRow,
+} from '@escalier/core/practice';
 import type { ScoreMark } from '../../score/index.ts';
 import type { TuneInfo, WayIn, WrittenEcho } from '../../workers/index.ts';
 import type { ClassView } from '../classes/index.ts';
@@ -37,6 +44,8 @@ export interface StageSources {
   readonly marks: readonly ScoreMark[];
   readonly noteLesson: NoteLesson | null;
   readonly pattern: WrittenEcho | null;
+  /** The same with one note changed; null where there is no other note. */
+  readonly changed: ChangedPattern | null;
   readonly cards: readonly StageCard[];
   /** Which card is shown. */
   readonly at: number;
@@ -80,6 +89,8 @@ const HEADINGS: Partial<Record<SceneId, string>> = {
   'pose-resting': t('stage-view.listen-in-quiet'),
   'pose-knee': t('stage-view.fingers-without-a-sound'),
   check: t('stage-view.check-your-partner'),
+  changed: t('stage-view.which-note-changes'),
+  'changed-answer': t('stage-view.which-note-changes'),
   tongue: t('stage-view.say-it-then-play-it'),
   stretch: t('stage-view.on-your-feet'),
 };
@@ -108,9 +119,11 @@ const CHECKS = [
 const MOVES = [t('stage-view.low-note-squat'), t('stage-view.high-note-stretch')];
 const SPOKEN = 4;
 
-function lines({ scene, page, noteLesson }: StageSources): readonly string[] {
+function lines({ scene, page, noteLesson, changed, say }: StageSources): readonly string[] {
   if (scene === 'check') return CHECKS;
   if (scene === 'stretch') return MOVES;
+  if (scene === 'changed-answer' && changed !== null)
+    return [t('stage-view.note-was-is', { number: changed.note, was: say(changed.was), is: say(changed.is) })];
   if (scene === 'tongue') return Array.from({ length: SPOKEN }, () => page.style.teaching.tongue);
   if (scene !== 'staff' || noteLesson === null) return [];
   return [
@@ -144,11 +157,13 @@ function poses({ scene, page }: StageSources): readonly Pose[] {
   return called === undefined ? [] : [all[called]];
 }
 
+const isChanged = (scene: SceneId): boolean => scene === 'changed' || scene === 'changed-answer';
 const isCard = (scene: SceneId): boolean => scene === 'cards' || scene === 'partner';
 
 function whose({ scene, cue }: StageSources): Stage['whose'] {
-  if (cue === null || (scene !== 'echo' && !isCard(scene))) return null;
+  if (cue === null || (scene !== 'echo' && !isChanged(scene) && !isCard(scene))) return null;
   if (cue.turn < 0) return 'count';
+  if (isChanged(scene)) return 'teacher';
   if (scene !== 'echo') return 'read';
   return cue.turn % 2 === 0 ? 'teacher' : 'class';
 }
@@ -175,6 +190,7 @@ function sheet(from: StageSources): StageSheet | null {
   if (scene === 'staff' && noteLesson !== null) return { ...base, ...staffSheet(noteLesson) };
   if (scene === 'echo' && pattern !== null && echoIsShown(teaching.echo.sight, from.hasAnswered))
     return { ...base, abc: pattern.abc, title: t('stage-view.echo') };
+  if (isChanged(scene) && pattern !== null) return { ...base, abc: pattern.abc, title: t('stage-view.echo') };
   if (!isCard(scene)) return null;
   const [card, second] = partnerCard(cards, at);
   if (card === undefined) return null;

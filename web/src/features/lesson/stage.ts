@@ -19,6 +19,8 @@ export const SCENES = [
   { id: 'facing', label: t('stage.facing-you') },
   { id: 'staff', label: t('stage.on-the-staff') },
   { id: 'echo', label: t('stage.echo') },
+  { id: 'changed', label: t('stage.what-changed') },
+  { id: 'changed-answer', label: t('stage.the-answer') },
   { id: 'cards', label: t('stage.rhythm-cards') },
   { id: 'partner', label: t('stage.two-lines') },
   { id: 'moves', label: t('stage.back-and-forth') },
@@ -68,7 +70,7 @@ export function sceneLabel(id: SceneId): string {
 /** Scenes that go with a part of the lesson, the first one first. */
 export const SCENES_OF: Readonly<Record<BlockKind, readonly SceneId[]>> = {
   settle: ['posture', 'pose-playing', 'pose-resting', 'pose-knee', 'check', 'belts'],
-  'warm-up': ['echo', 'cards', 'partner', 'tongue', 'stretch'],
+  'warm-up': ['echo', 'cards', 'partner', 'changed', 'changed-answer', 'tongue', 'stretch'],
   'new-note': ['fingering', 'facing', 'staff', 'echo', 'tongue', 'check'],
   moves: ['moves'],
   'hard-spot': ['spot', 'silent'],

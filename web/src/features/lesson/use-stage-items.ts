@@ -1,5 +1,6 @@
 import type { Block, LessonHistory, LessonStep, MoveNames } from '@escalier/core/lesson';
-import { pitchName } from '@escalier/core/music';
+import { pitch, pitchName } from '@escalier/core/music';
+import { changeOne, type ChangedPattern } from '@escalier/core/practice';
 import { computed, ref, shallowRef, watch, type Ref } from 'vue';
 import { tuneWorker, type WayIn, type WrittenEcho } from '../../workers/index.ts';
 import { echoNotes, type NoteLesson } from '../notes/index.ts';
@@ -8,6 +9,8 @@ import type { SceneId } from './stage.ts';
 
 const CARDS = 8;
 const PATTERNS = 2;
+/** One game: what is asked, and its answer. */
+const CHANGED: ReadonlySet<SceneId> = new Set(['changed', 'changed-answer']);
 
 interface ItemSources {
   readonly scene: Ref<SceneId>;
@@ -28,7 +31,10 @@ function echoedNotes(block: Block | null): readonly string[] | null {
 /** What is gone through one after the other: echo patterns, rhythm cards, pairs of notes, versions of a tune. */
 export function useStageItems({ scene, block, noteLesson, lessonStep, history, bare }: ItemSources) {
   const at = ref(0);
-  watch(scene, () => (at.value = 0));
+  watch(scene, (now, before) => {
+    // The answer is that of the pattern that was played.
+    if (!(CHANGED.has(now) && CHANGED.has(before))) at.value = 0;
+  });
 
   const patterns = shallowRef<readonly WrittenEcho[]>([]);
   watch(
@@ -68,17 +74,27 @@ export function useStageItems({ scene, block, noteLesson, lessonStep, history, b
 
   const counts = computed((): Partial<Record<SceneId, number>> => ({
     echo: patterns.value.length,
+    changed: patterns.value.length,
+    'changed-answer': patterns.value.length,
     cards: cards.value.length,
     partner: cards.value.length,
     moves: moves.value.length,
     grow: bare.value.length,
   }));
+  /** The pattern with one note changed, the same each time. */
+  const changed = computed((): ChangedPattern | null => {
+    const [lesson, pattern] = [noteLesson.value, patterns.value[at.value]];
+    if (lesson === null || pattern === undefined) return null;
+    const notes = (echoedNotes(block.value) ?? echoNotes(lesson)).map(pitch);
+    return changeOne(pattern.events, notes, (block.value?.seed ?? 1) + at.value);
+  });
   const count = computed(() => counts.value[scene.value] ?? 0);
 
   return {
     at,
     count,
     pattern: computed(() => patterns.value[at.value] ?? null),
+    changed,
     card: computed(() => cards.value[at.value] ?? null),
     cards,
     move: computed(() => moves.value[at.value] ?? null),

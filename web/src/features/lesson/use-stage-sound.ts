@@ -67,12 +67,18 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
 
   async function play(): Promise<void> {
     if (WITH_TUNE.has(scene.value)) return player.start();
-    const { pattern, card, move } = items;
+    const { pattern, changed, card, move } = items;
     const above = on.value?.soundsAbove ?? 0;
     const voices = { family: on.value?.family ?? 'recorder', melody: true, click: true, drone: false } as const;
     if (scene.value === 'echo' && pattern.value !== null) {
       const turns = echoTurns([0], false, page.value?.style.teaching.echo.turns ?? 1);
       return sound.start(echoSchedule([pattern.value], turns, tempo.value, above), voices);
+    }
+    const isGame = scene.value === 'changed' || scene.value === 'changed-answer';
+    if (isGame && pattern.value !== null && changed.value !== null) {
+      const both = [pattern.value, { ...pattern.value, events: changed.value.events }];
+      const turns = [0, 1].map((each) => ({ pattern: each, who: 'teacher' as const, reading: false }));
+      return sound.start(echoSchedule(both, turns, tempo.value, above), voices);
     }
     if ((scene.value === 'cards' || scene.value === 'partner') && card.value !== null)
       // Once to clap it, then twice on one note.

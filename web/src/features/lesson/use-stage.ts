@@ -77,6 +77,7 @@ export function useStage(planning: ReturnType<typeof usePlan>, note: ((happening
       marks: tune.marks.value,
       noteLesson: noteLesson.value,
       pattern: items.pattern.value,
+      changed: items.changed.value,
       cards: items.cards.value,
       at: items.at.value,
       move: items.move.value,

@@ -14,7 +14,7 @@ const marks = computed((): readonly ScoreMark[] => {
   const { now } = props.stage;
   return [...(sheet.value?.marks ?? []), ...(now === null ? [] : [{ kind: 'now' as const, id: now }])];
 });
-const withClock = computed(() => ['echo', 'cards', 'partner'].includes(props.stage.scene));
+const withClock = computed(() => ['echo', 'changed', 'changed-answer', 'cards', 'partner'].includes(props.stage.scene));
 const LEAST_ON_LINE = 4;
 /** Width by height of the place for the sheet on a wide picture. */
 const WIDE = 1.8;
@@ -124,7 +124,7 @@ watch(
       </li>
     </ol>
     <BeatClock v-if="withClock" :beat="stage.beat" :whose="stage.whose" />
-    <p v-for="line in stage.scene === 'staff' ? stage.lines : []" :key="line" class="said">{{ line }}</p>
+    <p v-for="line in stage.lines" :key="line" class="said">{{ line }}</p>
   </div>
 </template>
 
