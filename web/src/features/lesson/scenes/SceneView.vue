@@ -40,7 +40,7 @@ const MOST_BELTS = 12;
     <div v-else-if="stage.scene === 'stretch'" class="stretch">
       <p v-for="line in stage.lines" :key="line" class="huge">{{ line }}</p>
     </div>
-    <p v-else-if="stage.scene === 'tongue'" class="beats">
+    <p v-else-if="stage.scene === 'tongue'" class="beats spoken">
       <span v-for="(word, index) in stage.lines" :key="index" :class="{ on: index + 1 === stage.beat }">{{
         word
       }}</span>
