@@ -22,10 +22,19 @@ describe('settings', () => {
       host: '127.0.0.1',
       port: 0,
       demo: true,
+      demoSchools: false,
       webFolder: null,
       tunesFolder: 'demo/tunes',
       logLevel: 'error',
     });
+  });
+
+  it('give demo schools to nobody but tests on this machine', () => {
+    const schools = (more: NodeJS.ProcessEnv) =>
+      readConfig({ ...right, ESCALIER_DEMO_SCHOOLS: 'on', ...more }).demoSchools;
+    expect(schools({})).toBe(true);
+    expect(schools({ ESCALIER_DEMO: 'off' })).toBe(false);
+    expect(schools({ ESCALIER_HOST: '0.0.0.0', ESCALIER_DEMO_OPEN: 'on' })).toBe(false);
   });
 
   it('name what is wrong', () => {
