@@ -44,6 +44,26 @@ describe('plan', () => {
     expect(made.substitute).toHaveLength(made.blocks.length);
   });
 
+  it('brings a new note until it was taught, hears nobody before the tune was played, and says how else', async () => {
+    const begins = Array.from({ length: 27 }, (_, index) => ({ name: `P${index}`, passed: 0 }));
+    const kinds = ({ blocks }: { blocks: readonly { kind: string }[] }) => blocks.map(({ kind }) => kind);
+    const first = await run({ minutes: 35, staircase: staircase(), pupils: begins });
+    expect(kinds(first).slice(0, 3)).toEqual(['settle', 'new-note', 'warm-up']);
+    expect(kinds(first)).not.toContain('hearing');
+    expect(first.hearing).toBeNull();
+    const played = await run({ minutes: 35, staircase: staircase(), pupils: begins, done: ['say', 'whole'] });
+    expect(kinds(played)).not.toContain('new-note');
+    expect(played.hearing).toMatchObject({ waiting: 27, words: expect.stringContaining('of 27 fit in') });
+    expect(played.hearing.ways.map(({ way }: { way: string }) => way)).toEqual([
+      'rows',
+      'recordings',
+      'hearing-lesson',
+    ]);
+    const early = { minutes: 35, staircase: staircase(), pupils: begins, style: { hearsAfterPlaying: false } };
+    expect(kinds(await run(early))).toContain('hearing');
+    expect(kinds(await run({ ...early, noteTaught: true }))).not.toContain('new-note');
+  });
+
   it('says what is wrong with the file', async () => {
     expect(await run('{')).toMatchObject({ code: 1, error: { message: expect.stringContaining('not JSON') } });
     expect(await run({ minutes: 2, staircase: staircase() })).toMatchObject({

@@ -1,5 +1,5 @@
 import { dirname, join } from 'node:path';
-import { LESSON_PARTS, USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
+import { LESSON_PARTS, USUAL_PAUSE } from '@escalier/core/calendar';
 import { writeTuneFile } from '@escalier/core/formats';
 import type { Instrument } from '@escalier/core/instruments';
 import {
@@ -35,7 +35,7 @@ import {
   blockWhyWords,
   goOnWords,
   hearingReachWords,
-  hearingWayWords,
+  otherWayWords,
   leftBehindWords,
   PLAIN_SPEECH,
   substituteLine,
@@ -174,7 +174,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
       .map((pupil): LessonTurn => ({
         pupilId: pupil.name,
         reason: pupil.nearly ? 'ready' : pupil.heard ? 'waited' : 'never',
-        seconds: Math.round(secondsOf(tunes[pupil.passed]!)) + USUAL_CHANGEOVER + USUAL_TALK,
+        seconds: Math.round(secondsOf(tunes[pupil.passed]!)) + USUAL_PAUSE,
         step: pupil.passed + 1,
       })),
     ahead: here.filter((pupil) => pupil.passed > at).map(({ name }) => name),
@@ -190,7 +190,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
     beltsToHand: read.beltsToHand,
   };
   const lesson = planLesson(facts);
-  const reach = hearingReach(lesson, facts, USUAL_CHANGEOVER + USUAL_TALK);
+  const reach = hearingReach(lesson, facts);
   const speech = { ...PLAIN_SPEECH, tune: tune?.title ?? '' };
   const answer = answers[at] ?? answers.at(-1)!;
   const before = at > 0 ? leftBehindWords(answers[at - 1]!, speech.nameOf) : null;
@@ -249,7 +249,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
           : {
               ...reach,
               words: hearingReachWords(reach),
-              ways: reach.ways.map((way) => ({ ...way, words: hearingWayWords(way) })),
+              ways: reach.ways.map((way) => ({ ...way, words: otherWayWords(way) })),
             },
       substitute: lesson.blocks.map((block) => substituteLine(block, speech)),
     },

@@ -8,7 +8,7 @@ import { OUTCOMES } from '@escalier/core/records';
 import { ANY_WAY } from '@escalier/core/staircase';
 import * as z from 'zod/mini';
 import { ChangeFact } from './changes.ts';
-import { Brings, meeting, NOTHING_BROUGHT, pointsRule, TeachingStyle, teaching } from './classes.ts';
+import { Brings, meeting, NOTHING_BROUGHT, pointsRule, TeachingStyle, teaching, USUAL_HEARING } from './classes.ts';
 import { beltId, instrumentId } from './choices.ts';
 import { english } from './english.ts';
 import { count, email, localDate, moment, timeZone, uuid as id, whole } from './fields.ts';
@@ -33,7 +33,7 @@ const seconds = z.int().check(z.gte(-2_147_483_647), z.lte(2_147_483_647));
 /** What the forms of earlier versions did not ask stands as the usual. */
 const style = z.extend(TeachingStyle, {
   posture: z.extend(TeachingStyle.shape.posture, { handMark: text }),
-  hearing: z._default(TeachingStyle.shape.hearing, { minutes: 10, within: 6, afterPlaying: true }),
+  hearing: z._default(TeachingStyle.shape.hearing, USUAL_HEARING),
   points: z._default(pointsRule, { kind: 'none' }),
   teaching: z._default(teaching, { ...USUAL_TEACHING, rows: [] }),
 });

@@ -76,6 +76,9 @@ export const teaching = z.object({
 
 const someRungs = z.array(z.enum(RUNG_IDS));
 
+/** Of a class that says nothing else. */
+export const USUAL_HEARING = { minutes: 10, within: 6, afterPlaying: true };
+
 /** How a class is taught where practitioners differ. */
 export const TeachingStyle = z.extend(plainStyle, {
   /** Percent of the class that has to pass a step before the class goes on. */

@@ -30,6 +30,8 @@ export interface Capacity {
 
 export const USUAL_CHANGEOVER = 15;
 export const USUAL_TALK = 20;
+/** What of a turn is not the tune. */
+export const USUAL_PAUSE = USUAL_CHANGEOVER + USUAL_TALK;
 
 /** How many pupils can be heard in the minutes of a lesson, and in how many lessons all of them. */
 export function capacity(request: CapacityRequest): Capacity {

@@ -1,6 +1,6 @@
 import type { GoOnRuleKind, PartRule } from '../practice/index.ts';
 import { countsForPassing, type TuneRole } from '../staircase/index.ts';
-import { dayIn, USUAL_CHANGEOVER, USUAL_TALK, type LocalDate } from '../calendar/index.ts';
+import { dayIn, USUAL_PAUSE, type LocalDate } from '../calendar/index.ts';
 import {
   classStep,
   goOnFrom,
@@ -118,7 +118,7 @@ export function stepRules(steps: readonly Omit<StepOnDay, 'tuneSeconds'>[], part
 
 /** Seconds of one turn on each step: the tune, the change and the talk. */
 export function turnSeconds(steps: readonly Pick<StepOnDay, 'tuneSeconds'>[]): readonly number[] {
-  return steps.map((step) => step.tuneSeconds + USUAL_CHANGEOVER + USUAL_TALK);
+  return steps.map((step) => step.tuneSeconds + USUAL_PAUSE);
 }
 
 function classState(on: ClassOnDay, all: readonly Standing[]): ClassState {

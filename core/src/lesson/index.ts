@@ -1,4 +1,4 @@
-export { HEARING_WAYS, hearingReach, ROW, type HearingReach, type HearingWay } from './hearing-ways.ts';
+export { hearingReach, ROW, type HearingReach, type OtherWay } from './hearing-ways.ts';
 export { backingOf, feelsOf, type Backing, type BackingNote, type BackingVoice } from './backing.ts';
 export { chordOf, type Chord } from './chords.ts';
 export { FEELS, type FeelId } from './feels.ts';

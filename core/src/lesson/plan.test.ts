@@ -151,6 +151,12 @@ describe('the plan of a lesson', () => {
     expect(first.blocks[2]!.notes).toEqual(['E4']);
   });
 
+  it('names no more notes in a part than a class echoes, however many it knows', () => {
+    const knownNotes = Array.from({ length: 30 }, (_, index) => `${'CDEFGAB'[index % 7]!}${3 + Math.floor(index / 7)}`);
+    const { blocks } = planLesson({ ...facts, playedThrough: false, step: { ...step, knownNotes } });
+    for (const { notes = [] } of blocks) expect(notes.length).toBeLessThanOrEqual(8);
+  });
+
   it('plays together what can be played: the notes of a tune that was only chanted', () => {
     const together = (more: Partial<LessonFacts>) =>
       planLesson({ ...facts, ...more }).blocks.find(({ kind }) => kind === 'together')!;
@@ -229,25 +235,31 @@ describe('a hearing that cannot reach everybody', () => {
     const many = { ...facts, queue };
     const plan = planLesson(many);
     const reached = plan.blocks.find(({ kind }) => kind === 'hearing')!.slots!.length;
-    expect(hearingReach(plan, many, 45)).toEqual({
-      waiting: 27,
-      reached,
-      lessons: Math.ceil(27 / reached),
-      ways: [
-        // Seven rows of 75 seconds and three marks.
-        { way: 'rows', minutes: 12, lessons: 2, rows: 7 },
-        // Thirty seconds of tune and twenty for an answer.
-        { way: 'recordings', minutes: 23, lessons: 0, rows: 0 },
-        { way: 'hearing-lesson', minutes: 34, lessons: 1, rows: 0 },
-      ],
-    });
+    const found = hearingReach(plan, many)!;
+    expect(found).toMatchObject({ waiting: 27, reached, lessons: Math.ceil(27 / reached) });
+    // A tune of 40 s: a row takes 40 + 15 + 4 × 20 s, a recording 40 + 20 s, one alone 75 s.
+    expect(found.ways.map(({ way, minutes, rows }) => [way, minutes, rows])).toEqual([
+      ['rows', Math.ceil((7 * 135) / 60), 7],
+      ['recordings', 27, 0],
+      ['hearing-lesson', Math.ceil((27 * 75) / 60), 0],
+    ]);
+    const { minutes } = plan.blocks.find(({ kind }) => kind === 'hearing')!;
+    const rowsFit = Math.floor((minutes * 60) / 135);
+    expect(found.ways.map(({ lessons }) => lessons)).toEqual([Math.ceil(27 / (rowsFit * 4)), 0, 1]);
+    for (const { sums } of found.ways) expect(sums[0]).toMatch(/\d+ s/);
+  });
+
+  it('offers no rows where a row is longer than the hearing', () => {
+    const long = { ...facts, hearingMinutes: 2, queue: queue.map((turn) => ({ ...turn, seconds: 110 })) };
+    const ways = hearingReach(planLesson(long), long)!.ways.map(({ way }) => way);
+    expect(ways.slice(-2)).toEqual(['recordings', 'hearing-lesson']);
   });
 
   it('says nothing where all are reached, or nobody is heard', () => {
     const few = { ...facts, queue: queue.slice(0, 2) };
-    expect(hearingReach(planLesson(few), few, 45)).toMatchObject({ reached: 2, ways: [] });
+    expect(hearingReach(planLesson(few), few)).toMatchObject({ reached: 2, ways: [] });
     const none = { ...facts, queue: [] };
-    expect(hearingReach(planLesson(none), none, 45)).toBeNull();
+    expect(hearingReach(planLesson(none), none)).toBeNull();
   });
 });
 

@@ -244,7 +244,7 @@ export function wantedBlocks(facts: LessonFacts): readonly Wanted[] {
   // A tune that has only been chanted cannot be played yet: then all play its notes.
   const isPlayable =
     step === null || isConcert || facts.playedThrough || isPlayedThrough([...step.rungsDone, ...tune!.block.rungs!]);
-  const onNotes = isPlayable ? undefined : [...step.newNotes, ...step.knownNotes];
+  const onNotes = isPlayable ? undefined : [...step.newNotes, ...step.knownNotes].slice(0, MOST_NOTES);
   wanted.push(want('together', isConcert ? 12 : 4, 2, isConcert ? 'concert' : 'everyone', { notes: onNotes }));
   wanted.push(want('close', 2, 1, 'always', {}));
   return wanted;
@@ -294,12 +294,16 @@ function noteFirst(wanted: readonly Wanted[], { step }: LessonFacts): readonly W
 
 const NEEDS_NOTE: ReadonlySet<BlockKind> = new Set(['moves', 'hard-spot', 'tune', 'hearing', 'together']);
 
+/** Notes of a part that is echoed: the last learned. */
+const MOST_NOTES = 8;
+
 /** On what was weak; else on the rhythm of the step, or on its notes: on such as the class knows by then. */
 function warmUp(facts: LessonFacts): Wanted {
   const { weak, step, part, seed } = facts;
   const wish = part === 'review' ? 8 : 5;
-  const notes = step === null ? [] : isNoteDue(facts) ? notesWithout(step) : [...step.newNotes, ...step.knownNotes];
-  const first = weak.find((each) => isKnown(each, notes));
+  const known = step === null ? [] : isNoteDue(facts) ? notesWithout(step) : [...step.newNotes, ...step.knownNotes];
+  const notes = known.slice(0, MOST_NOTES);
+  const first = weak.find((each) => isKnown(each, known));
   if (first !== undefined) return want('warm-up', wish, 3, 'weak', { weak: first, notes, seed });
   const element = step?.newElements[0];
   if (element !== undefined)

@@ -209,3 +209,25 @@ describe('what was taught', () => {
     );
   });
 });
+
+describe('the new notes of a step', () => {
+  const block = { id: 'new-note', kind: 'new-note', minutes: 9, least: 5, locked: false, why: 'new-due' } as const;
+  const withNote = { minutes: 9, blocks: [block], left: [] };
+  const isTaughtAfter = (seconds: number): boolean => {
+    const date = '2026-03-03' as const;
+    const lesson = [
+      event(0, { kind: 'started', plan: withNote, step: 2 }),
+      event(seconds, { kind: 'remark', text: 'Loud hall.' }),
+      event(seconds, { kind: 'ended' }),
+    ];
+    return lessonHistory(
+      lesson.map((each) => ({ date, event: each })),
+      '2026-03-10',
+    ).isNoteTaught(2);
+  };
+
+  it('are taught by a third of their minutes, not by a lesson that was stepped through', () => {
+    expect(isTaughtAfter(5)).toBe(false);
+    expect(isTaughtAfter(200)).toBe(true);
+  });
+});

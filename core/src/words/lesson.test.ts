@@ -6,7 +6,9 @@ import {
   blockTitle,
   blockWhyWords,
   goOnWords,
+  hearingReachWords,
   leftBehindWords,
+  otherWayWords,
   PLAIN_SPEECH,
   rungRunWords,
 } from './lesson.ts';
@@ -58,6 +60,30 @@ describe('a lesson in words', () => {
     expect(said('hearing')).toContain('Overdue: Ann. | Ahead (Xi): “Kite”, the extra tune.');
     expect(said('hearing')).toContain('Behind (Yara): the hard spot, fingers only.');
     expect(said('together')).toContain('“Goose Walk” with the backing');
+  });
+
+  it('names the rhythm of an echo and the note that it is on', () => {
+    const warmUp = blocks.find(({ kind }) => kind === 'warm-up')!;
+    const echo = (more: Partial<Block>) => blockLines({ ...warmUp, weak: undefined, ...more }, speech)[0];
+    const on = (element: string, notes = ['B4', 'A4']) => echo({ weak: { kind: 'rhythm', element }, notes });
+    expect(on('note half')).toBe('Echo minims on B: you play four beats, the class answers.');
+    expect(on('rest quarter')).toContain('Echo rhythms with crotchet rests on B:');
+    expect(on('tie')).toContain('rhythms with ties');
+    expect(on('syncopation')).toContain('rhythms with syncopation');
+    expect(on('note half', [])).toContain('Echo minims: you');
+    expect(echo({ notes: ['B4', 'A4', 'G4', 'E4'] })).toContain('Echo on G, A and B:');
+    expect(echo({ weak: { kind: 'move', from: 'B4', to: 'C5' } })).toContain('Echo on B to high C:');
+  });
+
+  it('says whom the hearing reaches, and the sums of each other way', () => {
+    expect(hearingReachWords({ waiting: 27, reached: 7, lessons: 4, ways: [] })).toBe(
+      '7 of 27 fit in; at this pace all are heard in 4 lessons.',
+    );
+    expect(hearingReachWords({ waiting: 2, reached: 0, lessons: null, ways: [] })).toContain('no turn fits');
+    const way = { minutes: 16, lessons: 2, rows: 7, sums: [] };
+    expect(otherWayWords({ ...way, way: 'rows' })).toBe('In 7 rows of up to 4: about 16 min, 2 lessons.');
+    expect(otherWayWords({ ...way, way: 'recordings' })).toContain('about 16 minutes of listening');
+    expect(otherWayWords({ ...way, way: 'hearing-lesson', lessons: 1 })).toContain('1 lesson.');
   });
 
   it('tells a substitute what to press, what to say, and what the children do', () => {

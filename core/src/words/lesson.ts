@@ -8,8 +8,8 @@ import {
   type FeelId,
   type HearingReach,
   type HearingSlot,
-  type HearingWay,
   type OthersWork,
+  type OtherWay,
   type RungRun,
 } from '../lesson/index.ts';
 import { RUNGS, type RungId } from '../practice/index.ts';
@@ -189,7 +189,7 @@ function namedNotes(notes: readonly string[], say: NoteNamer): string {
   return listWords(notes.slice(0, MOST_NAMED).toReversed().map(say));
 }
 
-export function count(number: number | undefined): number {
+function count(number: number | undefined): number {
   return number ?? 0;
 }
 
@@ -240,7 +240,7 @@ export function hearingReachWords({ waiting, reached, lessons }: HearingReach): 
 }
 
 /** "In 7 rows of up to 4: about 12 minutes, 2 lessons." */
-export function hearingWayWords({ way, minutes, lessons, rows }: HearingWay): string {
+export function otherWayWords({ way, minutes, lessons, rows }: OtherWay): string {
   const inLessons = t('lesson.n-lessons', { n: lessons });
   switch (way) {
     case 'rows':

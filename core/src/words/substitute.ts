@@ -1,5 +1,5 @@
 import type { Block } from '../lesson/index.ts';
-import { blockTitle, count, rungWords, type LessonSpeech } from './lesson.ts';
+import { blockTitle, rungWords, type LessonSpeech } from './lesson.ts';
 import { t } from './messages.ts';
 
 /** One part of a lesson for somebody who does not play. */
@@ -23,7 +23,7 @@ export function substituteLine(block: Block, speech: LessonSpeech): SubstituteLi
     say,
     children,
   });
-  const rungs = count(block.rungs?.length);
+  const rungs = block.rungs?.length ?? 0;
   switch (block.kind) {
     case 'settle':
       return line(

@@ -56,6 +56,7 @@ export default {
   'hearing-line.taken-back-restore-it-below': 'Taken back. “Restore” is in the list below.',
   'taken-back-list.taken-back': 'Taken back',
   'taken-back-list.restore': 'Restore',
+  'taken-back-list.restored': 'Restored.',
   'pupil-page.the-pupil': 'the pupil',
   'pupil-page.pupil': 'Pupil',
   'pupil-page.this-pupil-is-not-in-the': 'This pupil is not in the class.',

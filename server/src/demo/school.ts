@@ -1,4 +1,4 @@
-import type { TeachingStyle } from '@escalier/contract/classes';
+import { USUAL_HEARING, type TeachingStyle } from '@escalier/contract/classes';
 import type { Meeting } from '@escalier/core/calendar';
 import { USUAL_LADDER, USUAL_TEACHING } from '@escalier/core/practice';
 import type { InstrumentId } from '@escalier/core/instruments';
@@ -80,7 +80,7 @@ const RECORDER_STYLE: TeachingStyle = {
   posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the green dot' },
   passRule: 'both',
   ladder: USUAL_LADDER,
-  hearing: { minutes: 10, within: 6, afterPlaying: true },
+  hearing: USUAL_HEARING,
   points: { kind: 'none' },
   teaching: USUAL_TEACHING,
 };

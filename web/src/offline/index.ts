@@ -1,4 +1,3 @@
-export type { NewEvent } from './database.ts';
 export { clearDevice, deviceAccount, fresh, leftHere, tellTabs, whenTold } from './device.ts';
 export { useKeptList } from './kept-list.ts';
 export { useLive } from './live.ts';

@@ -1,3 +1,4 @@
+import { USUAL_HEARING } from '@escalier/contract/classes';
 import type { ClassSummary } from '@escalier/contract/class-pages';
 import { USUAL_TEACHING } from '@escalier/core/practice';
 import type { LocalDate } from '@escalier/core/calendar';
@@ -62,7 +63,7 @@ export function classPage(more: Partial<ClassView> = {}): ClassView {
       goOnShare: 70,
       passRule: 'both',
       ladder: ['say', 'clap', 'whole'],
-      hearing: { minutes: 10, within: 6, afterPlaying: true },
+      hearing: USUAL_HEARING,
       teaching: USUAL_TEACHING,
       points: { kind: 'none' },
       posture: { mouth: 'lips', restsAt: 'chin', handMark: 'the dot' },

@@ -89,6 +89,14 @@ describe('recording', () => {
     expect(await standingNow('Emre')).toEqual(again);
   });
 
+  it('keeps the reason for which a result was taken back', async () => {
+    const event = pass('Emre', 1);
+    const back = { ...undo(event), reason: 'It was Samir who played' };
+    await test.record(event, back);
+    const { records } = (await (await test.send('GET', `/api/classes/${page.id}/records`)).json()) as ClassRecords;
+    expect(records.find(({ id }) => id === back.id)).toMatchObject({ kind: 'undone', reason: back.reason });
+  });
+
   it('corrects with a reason, and only a record of the same pupil and step', async () => {
     const event = pass('Jovan', 2);
     await test.record(event);

@@ -48,7 +48,8 @@ const POINT_FIELDS: Readonly<Record<PointsRule['kind'], readonly { readonly key:
   };
 
 function numberAt(key: string): number {
-  return (style.value.points as unknown as Readonly<Record<string, number>>)[key] ?? 0;
+  const value = new Map<string, unknown>(Object.entries(style.value.points)).get(key);
+  return typeof value === 'number' ? value : 0;
 }
 
 function setHearing(more: Partial<Style['hearing']>): void {

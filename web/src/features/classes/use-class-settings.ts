@@ -1,5 +1,5 @@
 import { usualLengths } from '@escalier/core/words';
-import { ClassSettings } from '@escalier/contract/classes';
+import { ClassSettings, USUAL_HEARING } from '@escalier/contract/classes';
 import { type StaircaseChoice, staircaseList } from '@escalier/contract/staircases';
 import { ClassCalendar, type TermDto, termList } from '@escalier/contract/terms';
 import { USUAL_LADDER, USUAL_POSTURE, USUAL_TEACHING } from '@escalier/core/practice';
@@ -111,7 +111,7 @@ function newClass(terms: readonly TermDto[], staircases: readonly StaircaseChoic
       posture: USUAL_POSTURE,
       passRule: 'both',
       ladder: USUAL_LADDER,
-      hearing: { minutes: 10, within: 6, afterPlaying: true },
+      hearing: USUAL_HEARING,
       points: { kind: 'none' },
       teaching: USUAL_TEACHING,
     },

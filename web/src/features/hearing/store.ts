@@ -1,7 +1,7 @@
 import type { HeardEvent, Outcome } from '@escalier/core/records';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { useOutbox, type NewEvent } from '../../offline/index.ts';
+import { useOutbox } from '../../offline/index.ts';
 import { useAway } from '../classes/index.ts';
 import { heardAgain, heardEvent, undoneEvent, type HeardDraft } from './events.ts';
 import { t } from './messages.ts';
@@ -96,26 +96,14 @@ export const useHearing = defineStore('hearing', () => {
     }
   }
 
-  /** Takes any hearing back, with the reason. Gives whether it is kept, on this device at least. */
-  async function takeBack(classId: string, event: HeardEvent, reason: string): Promise<boolean> {
-    const isKept = await keep(classId, undoneEvent(event, new Date(), reason));
-    if (isKept) done.value = done.value.filter((each) => each.kind !== 'heard' || each.event.id !== event.id);
-    return isKept;
+  /** Takes any hearing back, with the reason. @throws Error with a sentence when neither device nor school keeps it. */
+  async function takeBack(classId: string, event: HeardEvent, reason: string): Promise<void> {
+    await outbox.add(classId, undoneEvent(event, new Date(), reason));
+    done.value = done.value.filter((each) => each.kind !== 'heard' || each.event.id !== event.id);
   }
 
-  /** Brings back what was taken back. Gives whether it is kept. */
-  const restore = (classId: string, event: HeardEvent): Promise<boolean> => keep(classId, heardAgain(event));
-
-  async function keep(classId: string, event: NewEvent): Promise<boolean> {
-    error.value = null;
-    try {
-      await outbox.add(classId, event);
-      return true;
-    } catch (problem) {
-      error.value = t('store.not-undone-message', { message: problem instanceof Error ? problem.message : '' });
-      return false;
-    }
-  }
+  /** Brings back what was taken back. @throws Error with a sentence when neither device nor school keeps it. */
+  const restore = (classId: string, event: HeardEvent): Promise<void> => outbox.add(classId, heardAgain(event));
 
   return { last, atSchool, error, hear, noteAway, undo, takeBack, restore };
 });

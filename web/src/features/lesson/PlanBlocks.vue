@@ -6,7 +6,7 @@ import {
   blockTitle,
   blockWhyWords,
   hearingReachWords,
-  hearingWayWords,
+  otherWayWords,
   type LessonSpeech,
 } from '@escalier/core/words';
 import IconGrip from '~icons/bi/grip-vertical';
@@ -73,7 +73,10 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
             hearingReachWords(reach)
           }}</BButton>
           <ul v-if="waysOpen" class="small">
-            <li v-for="way in reach.ways" :key="way.way">{{ hearingWayWords(way) }}</li>
+            <li v-for="way in reach.ways" :key="way.way">
+              {{ otherWayWords(way) }}
+              <span class="soft">{{ way.sums.join(' ') }}</span>
+            </li>
           </ul>
         </template>
       </div>

@@ -1,5 +1,5 @@
 import { goOnSetting } from '@escalier/core/classes';
-import { USUAL_CHANGEOVER, USUAL_TALK, type Lesson, type LessonPart, type LocalDate } from '@escalier/core/calendar';
+import { USUAL_PAUSE, type Lesson, type LessonPart, type LocalDate } from '@escalier/core/calendar';
 import {
   isPlayedThrough,
   type LessonFacts,
@@ -89,7 +89,7 @@ export function factsOf(page: ClassView, sources: PlanSources): LessonFacts {
   const here = page.pupils.filter((pupil) => pupil.standing !== null && !pupil.away);
   const stepIndexOf = (pupilId: string): number =>
     here.find((pupil) => pupil.id === pupilId)?.standing?.stepIndex ?? page.classStep;
-  const turn = (at: number): number => Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_CHANGEOVER + USUAL_TALK;
+  const turn = (at: number): number => Math.round(page.steps[at]?.tuneSeconds ?? 30) + USUAL_PAUSE;
   const { step, history } = sources;
   const isPlayed = isHeardOn(page) || (step !== null && isPlayedThrough(history.rungsDone(step.position)));
   const readyFirst = (pupilId: string): number => (sources.ready.includes(pupilId) ? 0 : 1);

@@ -60,6 +60,18 @@ describe('from what a lesson is planned', () => {
     expect(weakSpots(page)).toEqual([{ kind: 'move', from: 'B4', to: 'C5' }]);
   });
 
+  it('is whether the notes of the step were taught, and its tune was played', () => {
+    // Cy is a step further: then the class has played it.
+    expect(factsOf(page, around)).toMatchObject({ noteTaught: true, playedThrough: true, hearsAfterPlaying: true });
+    const fresh = { ...page, pupils: page.pupils.filter(({ name }) => name !== 'Cy') };
+    expect(factsOf(fresh, around)).toMatchObject({ noteTaught: false, playedThrough: false });
+    const taught = { ...empty, isNoteTaught: (position: number) => position === 2 };
+    const asked = { ...around, step: lessonStep };
+    expect(factsOf(fresh, { ...asked, history: taught })).toMatchObject({ noteTaught: true, playedThrough: false });
+    const played = { ...empty, rungsDone: () => ['whole'] as const };
+    expect(factsOf(fresh, { ...asked, history: played })).toMatchObject({ noteTaught: true, playedThrough: true });
+  });
+
   it('is what the calendar holds, as far as the class is where the calendar has it', () => {
     const [, second, third] = page.steps;
     expect(partOf({ step: second!, part: 'hearing' }, second!, empty)).toBe('hearing');

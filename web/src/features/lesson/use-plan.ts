@@ -1,7 +1,6 @@
 import { usualLengths } from '@escalier/core/words';
 import { StepPage } from '@escalier/contract/class-pages';
 import { type EarnedBelt, InstrumentList, beltsOfClasses } from '@escalier/contract/instruments';
-import { USUAL_CHANGEOVER, USUAL_TALK } from '@escalier/core/calendar';
 import { findInstrument } from '@escalier/core/instruments';
 import {
   hearingReach,
@@ -96,9 +95,7 @@ export function usePlan(classId: Ref<string>, pinned: Ref<string | null> = ref(n
   const plan = computed(() => run.value?.plan ?? run.value?.planned ?? proposed.value);
 
   const reach = computed(() =>
-    plan.value === null || facts.value === null
-      ? null
-      : hearingReach(plan.value, facts.value, USUAL_CHANGEOVER + USUAL_TALK),
+    plan.value === null || facts.value === null ? null : hearingReach(plan.value, facts.value),
   );
 
   const speech = computed((): LessonSpeech => ({

@@ -1,7 +1,7 @@
 import type { Instrument } from '@escalier/core/instruments';
 import { RUNG_RUNS, type Block, type LessonRun } from '@escalier/core/lesson';
 import { byHeight, pitch, pitchName } from '@escalier/core/music';
-import { echoTurns } from '@escalier/core/practice';
+import { echoTurns, seeded } from '@escalier/core/practice';
 import { computed, ref, watch, type Ref } from 'vue';
 import { beatOf, clickSchedule, echoSchedule, toggleSchedule, useSound, walkSchedule } from '../../sound/index.ts';
 import type { ClassView } from '../classes/index.ts';
@@ -42,6 +42,7 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
   const { player } = tune;
   const sound = useSound();
   const tempo = ref(80);
+  let stretched = 0;
   const isPlaying = computed(() => player.playing.value !== null || sound.playing.value !== null);
   const isRunning = computed(() => run.value !== null && run.value.startedAt !== null && run.value.endedAt === null);
   const ladder = computed(() => block.value?.tempi ?? tune.ladder.value);
@@ -96,7 +97,9 @@ export function useStageSound({ page, run, block, scene, on, tune, items, note }
     if (scene.value === 'stretch') {
       const [low, high] = outermost(tune.info.value?.pitches ?? {});
       if (low !== undefined && high !== undefined) {
-        const walk = Array.from({ length: STRETCHES }, () => pitch(Math.random() < 0.5 ? low : high));
+        // The same on every device that sounds, another each time.
+        const random = seeded((block.value?.seed ?? 1) + ++stretched);
+        const walk = Array.from({ length: STRETCHES }, () => pitch(random() < 0.5 ? low : high));
         return sound.start(walkSchedule(walk, Math.round(tempo.value / 2), above), voices);
       }
     }

@@ -4,17 +4,17 @@ import { barRange } from '@escalier/core/words';
 import { computed, ref } from 'vue';
 import type { ClassView } from '../classes/index.ts';
 import { moment } from '../../ui/dates.ts';
-import { useNotices } from '../../ui/use-notices.ts';
 import { OUTCOME_WORDS, useHearing } from '../hearing/index.ts';
 import { useRemarks } from '../schools/index.ts';
 import { clockWords } from './history.ts';
+import { useKeep } from './use-keep.ts';
 import { t } from './messages.ts';
 
 /** One hearing, with what was noted; it can be corrected or taken back, with a reason. */
 const props = defineProps<{ event: HeardEvent; page: ClassView; pupilName: string }>();
 const remarks = useRemarks();
 const hearing = useHearing();
-const notices = useNotices();
+const keep = useKeep();
 const correcting = ref(false);
 const takingBack = ref(false);
 const outcome = ref<Outcome>(props.event.outcome);
@@ -53,10 +53,10 @@ async function correct(): Promise<void> {
 
 async function takeBack(): Promise<void> {
   takingBack.value = false;
-  if (await hearing.takeBack(props.page.id, props.event, reason.value.trim()))
-    notices.say(
-      props.event.corrects === undefined ? t('hearing-line.taken-back-restore-it-below') : t('hearing-line.taken-back'),
-    );
+  await keep(
+    () => hearing.takeBack(props.page.id, props.event, reason.value.trim()),
+    props.event.corrects === undefined ? t('hearing-line.taken-back-restore-it-below') : t('hearing-line.taken-back'),
+  );
 }
 </script>
 

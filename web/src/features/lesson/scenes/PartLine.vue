@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { useNow } from '@vueuse/core';
 import { computed } from 'vue';
+import { useSeenNow } from '../../../ui/use-seen-timer.ts';
 
 /** What is left of a part, as a thin line that gets shorter: for who wants to know, and never a number that worries. */
 const props = defineProps<{
@@ -8,10 +8,9 @@ const props = defineProps<{
   from: number;
   until: number;
 }>();
-const EACH_SECOND = { interval: 1000 };
-const now = useNow(EACH_SECOND);
+const now = useSeenNow(1000);
 const left = computed(() =>
-  Math.max(0, Math.min(1, (props.until - now.value.getTime()) / Math.max(1, props.until - props.from))),
+  Math.max(0, Math.min(1, (props.until - now.value) / Math.max(1, props.until - props.from))),
 );
 </script>
 
