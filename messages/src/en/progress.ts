@@ -50,10 +50,10 @@ export default {
   'hearing-line.take-it-back': 'Take it back',
   'hearing-line.take-this-result-back': 'Take this result back?',
   'hearing-line.it-no-longer-counts':
-    '“{outcome}” of {name} no longer counts. It stays in the list below with your reason, and can be restored.',
+    '“{outcome}” of {name} no longer counts. It stays in the list with your reason, and can be restored.',
   'hearing-line.the-correction-goes': 'The correction goes; the result before it counts again.',
   'hearing-line.taken-back': 'Taken back.',
-  'hearing-line.taken-back-restore-it-below': 'Taken back. “Restore” is in the list below.',
+  'hearing-line.taken-back-restore-it': 'Taken back. You can restore it in the list.',
   'taken-back-list.taken-back': 'Taken back',
   'taken-back-list.restore': 'Restore',
   'taken-back-list.restored': 'Restored.',

@@ -83,11 +83,6 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         :error="errorOf('hearing.within')"
         @update:model-value="setHearing({ within: Number($event) })"
       />
-      <BFormCheckbox
-        :model-value="style.hearing.afterPlaying"
-        @update:model-value="setHearing({ afterPlaying: Boolean($event) })"
-        >{{ t('hearing-fields.only-after-playing') }}</BFormCheckbox
-      >
       <ChoiceField
         :label="t('hearing-fields.points-towards-your-marks')"
         :choices="POINTS_CHOICES"
@@ -104,5 +99,10 @@ const errorOf = (name: string): string | undefined => props.fields[`style.${name
         @update:model-value="setPoints({ ...style.points, [key]: Number($event) } as PointsRule)"
       />
     </div>
+    <BFormCheckbox
+      :model-value="style.hearing.afterPlaying"
+      @update:model-value="setHearing({ afterPlaying: Boolean($event) })"
+      >{{ t('hearing-fields.only-after-playing') }}</BFormCheckbox
+    >
   </section>
 </template>

@@ -60,7 +60,7 @@ const treads = computed(() =>
   flex-basis: 0;
   flex-direction: column;
   justify-content: space-between;
-  min-width: min(52px, 11%);
+  min-width: min(64px, 11%);
   height: calc(38px + 66px * var(--rise));
   padding: 2px 5px;
   overflow: hidden;

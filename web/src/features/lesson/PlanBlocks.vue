@@ -69,13 +69,17 @@ const { moveBy } = useSortableList(list, (from, to) => emit('move', from, to));
         </p>
         <p class="small soft">{{ lines.join(' ') }}</p>
         <template v-if="block.kind === 'hearing' && reach !== null && reach.ways.length > 0">
-          <BButton class="how-toggle" variant="link" :aria-expanded="waysOpen" @click="waysOpen = !waysOpen">{{
-            hearingReachWords(reach)
-          }}</BButton>
+          <BButton
+            class="how-toggle text-start"
+            variant="link"
+            :aria-expanded="waysOpen"
+            @click="waysOpen = !waysOpen"
+            >{{ hearingReachWords(reach) }}</BButton
+          >
           <ul v-if="waysOpen" class="small">
             <li v-for="way in reach.ways" :key="way.way">
               {{ otherWayWords(way) }}
-              <span class="soft">{{ way.sums.join(' ') }}</span>
+              <span v-for="sum in way.sums" :key="sum" class="d-block soft">{{ sum }}</span>
             </li>
           </ul>
         </template>

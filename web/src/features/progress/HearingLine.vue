@@ -55,7 +55,7 @@ async function takeBack(): Promise<void> {
   takingBack.value = false;
   await keep(
     () => hearing.takeBack(props.page.id, props.event, reason.value.trim()),
-    props.event.corrects === undefined ? t('hearing-line.taken-back-restore-it-below') : t('hearing-line.taken-back'),
+    props.event.corrects === undefined ? t('hearing-line.taken-back-restore-it') : t('hearing-line.taken-back'),
   );
 }
 </script>
