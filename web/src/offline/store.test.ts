@@ -37,7 +37,10 @@ beforeEach(() => {
       : Promise.resolve(answer((JSON.parse(init.body as string) as { events: NewEvent[] }).events)),
   );
 });
-afterEach(() => vi.unstubAllGlobals());
+afterEach(async () => {
+  await useOutbox().leave();
+  vi.unstubAllGlobals();
+});
 
 async function opened(email = `${crypto.randomUUID()}@osierbridge.example`) {
   const outbox = useOutbox();

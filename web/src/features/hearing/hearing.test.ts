@@ -33,7 +33,11 @@ describe('the hearing store', () => {
     vi.stubGlobal('fetch', () => Promise.reject(new TypeError('offline')));
     await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
   });
-  afterEach(() => vi.unstubAllGlobals());
+  afterEach(async () => {
+    // What waits is not sent to the next test's school.
+    await useOutbox().leave();
+    vi.unstubAllGlobals();
+  });
 
   it('keeps a record on the device when the school is not reached, and says so', async () => {
     const hearing = useHearing();

@@ -2,6 +2,7 @@ import type { RecordingDto } from '@escalier/contract/recordings';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Component } from 'vue';
+import { getActivePinia } from 'pinia';
 import { useOutbox } from '../../offline/index.ts';
 import { classPage, pupilView, step } from '../../testing/class-page.ts';
 import { clearPage } from '../../testing/page.ts';
@@ -27,8 +28,9 @@ vi.mock('../../score/index.ts', () => ({
 }));
 vi.mock('../../sound/player.ts', () => ({ play: vi.fn(), setLoudness: vi.fn() }));
 
-afterEach(() => {
+afterEach(async () => {
   clearPage();
+  if (getActivePinia() !== undefined) await useOutbox().leave();
   vi.unstubAllGlobals();
   vi.clearAllMocks();
 });

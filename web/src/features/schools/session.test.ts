@@ -47,7 +47,8 @@ beforeEach(() => {
   vi.stubGlobal('caches', { delete: (name: string) => Promise.resolve(removed.push(name) > 0) });
   vi.spyOn(fresh, 'page').mockImplementation((path) => void opened.push(path));
 });
-afterEach(() => {
+afterEach(async () => {
+  await useOutbox().leave();
   vi.unstubAllGlobals();
   vi.restoreAllMocks();
 });
