@@ -57,7 +57,7 @@ afterEach(async () => {
 async function opened(page: Component, props: Record<string, string>) {
   const { wrapper } = await openPage(page, { classId: 'c', ...props });
   await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
-  await vi.waitFor(() => expect(wrapper.text()).toContain('Ann'));
+  await vi.waitFor(() => expect(wrapper.text()).toContain('Ann'), PATIENTLY);
   return wrapper;
 }
 
@@ -67,7 +67,7 @@ describe('the board', () => {
     for (const name of ['Ann', 'Ben']) await wrapper.get(`input[aria-label="Mark ${name} on step 1"]`).setValue(true);
     expect(wrapper.get('[aria-label="Marked cells"]').text()).toContain('2 marked');
     await wrapper.findAll('[aria-label="Marked cells"] button')[0]!.trigger('click');
-    await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'heard']));
+    await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'heard']), PATIENTLY);
     expect(wrapper.get('[data-cell="1.0"]').attributes('aria-label')).toContain('passed on');
   });
 
@@ -91,7 +91,7 @@ describe('the board', () => {
     await wrapper.get('select[aria-label="It was"]').setValue('passed');
     await wrapper.get('input[aria-label="Why?"]').setValue('A slip of the finger');
     await wrapper.get('li form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'));
+    await vi.waitFor(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'), PATIENTLY);
     await press('Take back …');
     const dialog = document.querySelector('.modal')!;
     expect(dialog.textContent).toContain('The correction goes');
@@ -119,9 +119,9 @@ describe('a result that was taken back', () => {
     const wrapper = await opened(PupilPage, { pupilId: 'ann' });
     await vi.waitFor(() => expect(wrapper.get('[aria-label="Taken back"]').text()).toContain('It was Ben'));
     await press('Restore');
-    await vi.waitFor(() => expect(sent).toHaveLength(1));
+    await vi.waitFor(() => expect(sent).toHaveLength(1), PATIENTLY);
     expect(sent[0]).toMatchObject({ outcome: 'nearly', heardAt: NEARLY.heardAt, remarks: ['leak'] });
-    await vi.waitFor(() => expect(wrapper.find('[aria-label="Taken back"]').exists()).toBe(false));
+    await vi.waitFor(() => expect(wrapper.find('[aria-label="Taken back"]').exists()).toBe(false), PATIENTLY);
   });
 });
 
