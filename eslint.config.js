@@ -135,5 +135,14 @@ export default defineConfigWithVueTs(
   // One line a message: a catalogue is read, not worked on.
   { files: ['messages/src/en/*.ts'], rules: { 'max-lines': 'off' } },
   { files: ['**/*.test.ts', 'e2e/**/*.ts'], rules: { '@typescript-eslint/no-unsafe-assignment': 'off' } },
+  {
+    files: ['web/src/**/*.test.ts'],
+    rules: {
+      'no-restricted-properties': [
+        'error',
+        { object: 'vi', property: 'waitFor', message: 'Use eventually: it waits as long as a slow machine needs.' },
+      ],
+    },
+  },
   prettier,
 );

@@ -8,7 +8,7 @@ import { LOGS } from './lib/paths.mjs';
 import { chosenPort, preferredPort } from './lib/ports.mjs';
 import { ensureDatabase, startPostgres } from './lib/postgres.mjs';
 import { stopOnSignals } from './lib/processes.mjs';
-import { buildProduct, startServer } from './lib/product.mjs';
+import { buildWhilePreparing, startServer } from './lib/product.mjs';
 import { Refusal, run, say } from './lib/say.mjs';
 
 const PREFERRED_PORT = 4180;
@@ -119,8 +119,6 @@ await run(async () => {
     ensurePackages();
     if (options['reset-demo']) await resetDemo(options.yes);
     const port = options.port === undefined ? await preferredPort(PREFERRED_PORT) : await chosenPort(options.port);
-    step('server and pages');
-    buildProduct();
     step('database');
     const { DATABASE_URL, ESCALIER_MIGRATION_URL } = process.env;
     let urls = { app: DATABASE_URL, owner: ESCALIER_MIGRATION_URL };
@@ -129,7 +127,10 @@ await run(async () => {
       ensureDatabase(postgres, 'escalier');
       urls = { app: postgres.url('escalier'), owner: postgres.ownerUrl('escalier') };
     }
-    step(options.demo ? 'school, with its demo' : 'school');
+    const product = { urls, port, demo: options.demo, logFolder: LOGS, erasures: ERASURES };
+    step(options.demo ? 'server, pages and the demo school' : 'server and pages');
+    await buildWhilePreparing(product);
+    step('school');
     const ends = Promise.race([told, ...(postgres === null ? [] : [postgres.ended.then(() => 'PostgreSQL')])]);
     let first = true;
     const started = (running) => {
@@ -138,11 +139,7 @@ await run(async () => {
       say(first ? readyWords(running.address, options.demo) : `The server runs again: ${running.address}`);
       first = false;
     };
-    const why = await keepRunning(
-      { urls, port, demo: options.demo, logFolder: LOGS, erasures: ERASURES },
-      started,
-      ends,
-    );
+    const why = await keepRunning(product, started, ends);
     if (why !== 'told') say(`${why} has stopped.`);
   } finally {
     await stop();

@@ -1,9 +1,10 @@
 import { spawn } from 'node:child_process';
+import { existsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { buildUnlessFresh } from './freshness.mjs';
 import { ROOT, SERVER_BUILD, TUNES, WEB_BUILD } from './paths.mjs';
 import { ensureDatabase, startTemporaryPostgres } from './postgres.mjs';
-import { runQuiet, stopOnSignals } from './processes.mjs';
+import { runQuiet, start, stopOnSignals } from './processes.mjs';
 import { Refusal, say } from './say.mjs';
 
 /** The folders and files that a build is made from. */
@@ -49,12 +50,24 @@ export function buildProduct() {
 }
 
 /**
- * Starts the built server and waits until it answers.
- * @param urls {app, owner?}: addresses of the database for the application, and for migrations where they differ.
- * @returns {address, stop(), ended}: stop lets running requests end.
+ * Builds what has changed; on a first start, where each takes a while, it makes the database ready meanwhile.
+ * @param options as startServer takes them.
  */
-export async function startServer({ urls, port, demo = true, demoSchools = false, logFolder, erasures }) {
-  const env = {
+export async function buildWhilePreparing(options) {
+  if (existsSync(WEB_BUILD)) return buildProduct();
+  buildServer();
+  const preparing = start(process.execPath, ['--enable-source-maps', SERVER_BUILD, 'prepare'], {
+    env: serverEnv(options),
+    stdio: ['ignore', 'ignore', 'inherit'],
+  }).ended;
+  const building = start(process.execPath, [join(ROOT, 'scripts', 'build.mjs')]).ended;
+  const [prepared, built] = await Promise.all([preparing, building]);
+  if (built !== 0) throw new Refusal('Escalier cannot start without its pages.');
+  if (prepared !== 0) throw new Refusal('Escalier cannot start without its database.');
+}
+
+function serverEnv({ urls, port, demo = true, demoSchools = false, logFolder, erasures }) {
+  return {
     ...process.env,
     NODE_ENV: 'production',
     DATABASE_URL: urls.app,
@@ -67,9 +80,17 @@ export async function startServer({ urls, port, demo = true, demoSchools = false
     ...(logFolder === undefined ? {} : { ESCALIER_LOG_FOLDER: logFolder }),
     ...(erasures === undefined ? {} : { ESCALIER_ERASURES: erasures }),
   };
+}
+
+/**
+ * Starts the built server and waits until it answers.
+ * @param options.urls {app, owner?}: addresses of the database for the application, and for migrations where they differ.
+ * @returns {address, stop(), ended}: stop lets running requests end.
+ */
+export async function startServer(options) {
   const child = spawn(process.execPath, ['--enable-source-maps', SERVER_BUILD], {
     cwd: ROOT,
-    env,
+    env: serverEnv(options),
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });

@@ -22,7 +22,9 @@ const logger = createLogger(config.logLevel, config.logFolder);
 await migrateDatabase();
 const orm = await reachDatabase(config.databaseUrl);
 if (config.demo) await seedDemo(orm, config.tunesFolder, new Date());
-else await sayCode();
+// The start script has the database made ready while it builds the pages.
+if (process.argv.includes('prepare')) process.exit(0);
+if (!config.demo) await sayCode();
 await reader.wake();
 
 const demo = config.demo ? { email: DEMO_TEACHER.email, password: DEMO_TEACHER.password } : null;

@@ -5,6 +5,7 @@ import { createEscalierRouter } from './router.ts';
 import { schoolPages } from './features/schools/index.ts';
 import { fakeServer, openPage, Refused } from './testing/fake-server.ts';
 import { clearPage } from './testing/page.ts';
+import { eventually } from './testing/eventually.ts';
 
 const FOUND = {
   classes: [{ id: 'c', name: '4 Plover' }],
@@ -15,7 +16,7 @@ const FOUND = {
 async function opened(role: 'owner' | 'teacher' | 'assistant' = 'owner', answer: unknown = FOUND) {
   fakeServer({ 'GET /api/find': () => answer });
   const { push } = await openPage(CommandPalette, {}, { role });
-  await vi.waitFor(() => expect(document.querySelector('input[type=search]')).not.toBeNull());
+  await eventually(() => expect(document.querySelector('input[type=search]')).not.toBeNull());
   await flushPromises();
   const input = document.querySelector<HTMLInputElement>('input[type=search]')!;
   const type = async (text: string): Promise<void> => {

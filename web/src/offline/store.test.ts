@@ -6,6 +6,7 @@ import type { NewEvent } from './database.ts';
 import { clearDevice } from './device.ts';
 import SaveState from './SaveState.vue';
 import { useOutbox } from './store.ts';
+import { eventually } from '../testing/eventually.ts';
 
 const KEY = 'A'.repeat(43);
 
@@ -57,11 +58,11 @@ describe('what was recorded on this device', () => {
     outbox.whenArrived(arrived);
     const first = event();
     await outbox.add('c', first);
-    await vi.waitFor(() => expect(outbox.state).toBe('here'));
+    await eventually(() => expect(outbox.state).toBe('here'));
     expect(shown().get('button').text()).toBe('Saved here: 1');
     answer = taken;
     await outbox.flush();
-    await vi.waitFor(() => expect(outbox.state).toBe('at-school'));
+    await eventually(() => expect(outbox.state).toBe('at-school'));
     expect(arrived).toHaveBeenCalledWith('c', { ...first, receipt: { number: 1, deviceAhead: 0 } });
     expect(shown().get('button').text()).toBe('All saved');
   });
@@ -77,7 +78,7 @@ describe('what was recorded on this device', () => {
     answer = signedOut;
     const outbox = await opened();
     await outbox.add('c', event());
-    await vi.waitFor(() => expect(outbox.state).toBe('sign-in'));
+    await eventually(() => expect(outbox.state).toBe('sign-in'));
     expect(shown().get('button').text()).toContain('Sign in to send: 1');
     await outbox.leave();
     await outbox.open('ivo@osierbridge.example', KEY);
@@ -89,10 +90,10 @@ describe('what was recorded on this device', () => {
     answer = refused;
     const outbox = await opened();
     await outbox.add('c', event());
-    await vi.waitFor(() => expect(outbox.state).toBe('refused'));
+    await eventually(() => expect(outbox.state).toBe('refused'));
     const state = shown();
     await state.get('button').trigger('click');
-    await vi.waitFor(() => expect(document.body.textContent).toContain('This pupil has left the class.'));
+    await eventually(() => expect(document.body.textContent).toContain('This pupil has left the class.'));
     await outbox.forget(outbox.refused[0]!.order);
     expect(outbox.state).toBe('at-school');
   });

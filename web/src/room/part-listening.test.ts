@@ -7,6 +7,7 @@ import type { HomePartView, PieceTurn } from '../workers/index.ts';
 import type { ListenedView, ToListen } from '../workers/listening.ts';
 import { usePartListening } from './use-part-listening.ts';
 import { useRoom } from './use-room.ts';
+import { eventually } from '../testing/eventually.ts';
 
 const RATE = 100;
 /** What the microphone has heard so far, in seconds, and who is told that it was quiet. */
@@ -129,7 +130,7 @@ describe('a part that listens', () => {
     expect([ear.starts, part.isAlone.value]).toEqual([1, true]);
     ear.seconds = 9;
     for (const full of ear.full) full();
-    await vi.waitFor(() => expect(part.kindly.value).toEqual({ good: 'Lovely!', next: [] }));
+    await eventually(() => expect(part.kindly.value).toEqual({ good: 'Lovely!', next: [] }));
     expect(asked).toMatchObject([{ abc: 'X:1', stretch: { from: 'n0-4-0', to: 'n0-7-2' } }]);
   });
 

@@ -17,6 +17,7 @@ import { useHandIns } from './hand-ins.ts';
 import { useBreak } from './use-break.ts';
 import { takeTokenFrom, today, useRoom } from './use-room.ts';
 import { useTapping } from './use-tapping.ts';
+import { eventually } from '../testing/eventually.ts';
 
 const parts = vi.hoisted(() => ({ homeParts: vi.fn(() => Promise.resolve(null as unknown)) }));
 vi.mock('../workers/index.ts', () => ({ tuneWorker: () => parts }));
@@ -117,10 +118,10 @@ describe('the way in', () => {
     const { wrapper } = mountInApp(DoorPage);
     await wrapper.get('input').setValue('otter lamp tree');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This slip no longer works.'));
+    await eventually(() => expect(wrapper.text()).toContain('This slip no longer works.'));
     await wrapper.get('input').setValue('otter lamp kite');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(useRoom().facts.value?.pictureName).toBe('Blue Heron'));
+    await eventually(() => expect(useRoom().facts.value?.pictureName).toBe('Blue Heron'));
   });
 
   it('goes on without a network, and forgets the room of a slip that is closed', async () => {
@@ -166,7 +167,7 @@ describe('today', () => {
     await inside({ task: { tune: 1, bars: [5, 8], tempo: 60, words: 'Bars 5 to 8, slowly.' } });
     parts.homeParts.mockResolvedValue([view('warm-up', 'Warm up'), view('task', 'Goose Walk, bars 5 to 8')]);
     const { wrapper } = mountInApp(TodayPage);
-    await vi.waitFor(() => expect(wrapper.findAll('.parts li')).toHaveLength(2));
+    await eventually(() => expect(wrapper.findAll('.parts li')).toHaveLength(2));
     expect(wrapper.text()).toContain('Bars 5 to 8, slowly.');
     expect(wrapper.text()).toContain('These days are stored on this device only.');
     expect(wrapper.get('[aria-current="step"]').text()).toContain('Goose Walk');

@@ -2,6 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { mountInApp } from '../testing/mount.ts';
 import type { ScoreMark } from './marks.ts';
 import ScoreSheet from './ScoreSheet.vue';
+import { eventually } from '../testing/eventually.ts';
 
 /** Two systems of one bar with two notes each, as Verovio nests them; `data-box` says where things are, in pixels. */
 function sheet(): string {
@@ -39,20 +40,20 @@ async function shown(marks: readonly ScoreMark[]) {
     naming: 'letters',
     marks,
   });
-  await vi.waitFor(() => wrapper.get('.engraving svg'));
+  await eventually(() => wrapper.get('.engraving svg'));
   return { wrapper, setProps };
 }
 
 it('is there in words for who cannot see it, as the class names notes and lengths; a question stays one', async () => {
   const { wrapper, setProps } = await shown([]);
-  await vi.waitFor(() => expect(wrapper.get('ol[aria-label="Goose Walk in words"]').text()).toContain('B crotchet'));
+  await eventually(() => expect(wrapper.get('ol[aria-label="Goose Walk in words"]').text()).toContain('B crotchet'));
   expect(inWords.mock.calls.at(-1)).toMatchObject([{ abc: 'X:1' }, { naming: 'letters', lengths: 'british' }]);
   await setProps({ lengths: 'american', namesAloud: 'fixed-do' });
-  await vi.waitFor(() =>
+  await eventually(() =>
     expect(inWords.mock.calls.at(-1)).toMatchObject([{}, { naming: 'fixed-do', lengths: 'american' }]),
   );
   await setProps({ plain: true, abc: 'X:2' });
-  await vi.waitFor(() => expect(wrapper.find('ol').exists()).toBe(false));
+  await eventually(() => expect(wrapper.find('ol').exists()).toBe(false));
 });
 
 describe('pencil marks on the sheet', () => {
@@ -62,7 +63,7 @@ describe('pencil marks on the sheet', () => {
       { kind: 'shade', id: 'b1', group: 1 },
       { kind: 'bracket', from: 'b0', to: 'b1' },
     ]);
-    const ring = await vi.waitFor(() => wrapper.get('ellipse'));
+    const ring = await eventually(() => wrapper.get('ellipse'));
     expect([ring.attributes('cx'), ring.attributes('cy')]).toEqual(['155', '29']);
     expect(wrapper.get('.shade-1').attributes()).toMatchObject({ x: '-2', y: '102', width: '302' });
     expect(wrapper.get('.shade-letter').text()).toBe('b');
@@ -77,7 +78,7 @@ describe('pencil marks on the sheet', () => {
       { kind: 'comma', id: 'p0-b0-e0', small: false },
       { kind: 'comma', id: 'p0-b1-e1', small: true },
     ]);
-    await vi.waitFor(() => wrapper.get('.comma'));
+    await eventually(() => wrapper.get('.comma'));
     const [between, last] = wrapper.findAll('.comma');
     expect(between!.attributes('x')).toBe('114');
     expect(between!.attributes('y')).toBe('18');
@@ -87,7 +88,7 @@ describe('pencil marks on the sheet', () => {
 
   it('hang charts of fingerings below their line, and follow when the marks change', async () => {
     const { wrapper, setProps } = await shown([{ kind: 'chart', id: 'p0-b0-e0', pitch: 'B4' }]);
-    await vi.waitFor(() => expect(wrapper.findComponent({ name: 'FingerDots' }).exists()).toBe(true));
+    await eventually(() => expect(wrapper.findComponent({ name: 'FingerDots' }).exists()).toBe(true));
     await setProps({ marks: [{ kind: 'now', id: 'p0-b1-e0' }] });
     expect(wrapper.findComponent({ name: 'FingerDots' }).exists()).toBe(false);
     expect(wrapper.get('.now').attributes()).toMatchObject({ x: '43', y: '80' });
@@ -105,6 +106,6 @@ describe('pencil marks on the sheet', () => {
       naming: null,
       marks: [],
     });
-    await vi.waitFor(() => expect(other.wrapper.get('[role=alert]').text()).toBe('Bar 2 is too long.'));
+    await eventually(() => expect(other.wrapper.get('[role=alert]').text()).toBe('Bar 2 is too long.'));
   });
 });

@@ -1,8 +1,8 @@
 import { flushPromises, mount, RouterLinkStub, type VueWrapper } from '@vue/test-utils';
 import { BApp } from 'bootstrap-vue-next/components/BApp';
-import { vi } from 'vitest';
 import { h, reactive, type Component } from 'vue';
 import { COMPONENT_DEFAULTS } from '../ui/component-defaults.ts';
+import { eventually } from './eventually.ts';
 
 interface Mounted {
   /** The component itself. */
@@ -46,5 +46,5 @@ export async function press(words: string): Promise<void> {
 /** Opens what shows how a figure came about, or more of a list. */
 export async function openHow(wrapper: VueWrapper): Promise<void> {
   await wrapper.get('.how-toggle').trigger('click');
-  await vi.waitFor(() => wrapper.get('.how-body'));
+  await eventually(() => wrapper.get('.how-body'));
 }

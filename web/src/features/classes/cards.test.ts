@@ -12,6 +12,7 @@ import { pegsOf } from './pegs.ts';
 import StuckCard from './StuckCard.vue';
 import { longDate, shortDate } from '../../ui/dates.ts';
 import { newThings } from './words.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 vi.mock('../../workers/planning.ts', () => import('../../testing/planning-here.ts'));
 
@@ -127,7 +128,7 @@ describe('GoOnCard', () => {
     const pupils = ['Ann', 'Ben', 'Cem'].map((name) => pupil(name, 0, 'working'));
     const card = mount(GoOnCard, { props: { page: page({ steps: [step(1), step(2)], pupils }) }, global });
     expect(card.text()).toContain('Working out where the class will be');
-    await vi.waitFor(() => expect(card.text()).toMatch(/\d of 3 should pass step 1 by .* \(range \d–\d\)./));
+    await eventually(() => expect(card.text()).toMatch(/\d of 3 should pass step 1 by .* \(range \d–\d\)./));
   });
 
   it('says when the stairs are climbed', () => {

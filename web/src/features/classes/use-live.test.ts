@@ -8,6 +8,7 @@ import { classPage, step } from '../../testing/class-page.ts';
 import { fakeServer } from '../../testing/fake-server.ts';
 import { useClasses } from './store.ts';
 import { useLiveClass } from './use-live.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 const told = vi.hoisted(() => new Set<(classId: string | null) => void>());
 vi.mock('../../offline/live.ts', () => ({
@@ -16,7 +17,7 @@ vi.mock('../../offline/live.ts', () => ({
 
 const tell = async (classId: string | null): Promise<void> => {
   for (const listener of told) listener(classId);
-  await vi.waitFor(flushPromises);
+  await eventually(flushPromises);
 };
 
 const PUPIL = { name: '', startStep: 1, joinedOn: '2026-02-02', leftOn: null, playsInstead: null, erased: false };
@@ -61,7 +62,7 @@ describe('a class that is open', () => {
     scope.run(() => useLiveClass(ref('c')));
     await useOutbox().open('mara@osierbridge.example', '');
     const classes = useClasses();
-    await vi.waitFor(() => expect(classes.page).not.toBeNull());
+    await eventually(() => expect(classes.page).not.toBeNull());
     return {
       records,
       page,
@@ -77,12 +78,12 @@ describe('a class that is open', () => {
     asked.length = 0;
     records.push(passed('ben', 1));
     await tell('c');
-    await vi.waitFor(() => expect(classes.page!.pupils[1]!.standing!.stepIndex).toBe(1));
+    await eventually(() => expect(classes.page!.pupils[1]!.standing!.stepIndex).toBe(1));
     expect(paths()).toEqual(['classes/c/records']);
     await tell('another');
     expect(paths()).toHaveLength(1);
     await tell(null);
-    await vi.waitFor(() => expect(paths()).toEqual(['classes/c/records', 'classes/c/records']));
+    await eventually(() => expect(paths()).toEqual(['classes/c/records', 'classes/c/records']));
   });
 
   it('is loaded anew for a pupil who is not on the page, on a new day, and when the network is back', async () => {
@@ -92,11 +93,11 @@ describe('a class that is open', () => {
     records.push(passed('cem', 1));
     (page.pupils as unknown[]).push(pupil('cem'));
     await tell('c');
-    await vi.waitFor(() => expect(loads()).toBe(1));
+    await eventually(() => expect(loads()).toBe(1));
     vi.setSystemTime(new Date('2026-03-04T10:00:00Z'));
     await tell('c');
-    await vi.waitFor(() => expect(loads()).toBe(2));
+    await eventually(() => expect(loads()).toBe(2));
     window.dispatchEvent(new Event('online'));
-    await vi.waitFor(() => expect(loads()).toBe(3));
+    await eventually(() => expect(loads()).toBe(3));
   });
 });

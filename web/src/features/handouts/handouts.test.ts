@@ -8,6 +8,7 @@ import type { PrintRequest, HandoutView } from '../../workers/handouts.ts';
 import { press } from '../../testing/mount.ts';
 import HandoutsPage from './HandoutsPage.vue';
 import { printRequest, paperNeeded, printGroups, usualChoices, usualPaper, type Facts } from './print-request.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 const asked = vi.hoisted(() => vi.fn());
 vi.mock('../../workers/handouts.ts', () => ({ handoutsWorker: () => ({ ask: asked, cancel: vi.fn() }) }));
@@ -149,7 +150,7 @@ async function open(answer: (name: string, order: PrintRequest) => unknown, quer
     'GET /api/school/templates': () => ({ templates: { ...NONE, 'new-note': 'Dear {pupil}' }, version: 1 }),
   });
   const opened = await openPage(HandoutsPage, { classId: 'c' }, {}, query);
-  await vi.waitFor(() => expect(asked).toHaveBeenCalled());
+  await eventually(() => expect(asked).toHaveBeenCalled());
   for (let turn = 0; turn < 4; turn++) await flushPromises();
   return opened.wrapper;
 }
@@ -175,7 +176,7 @@ describe('the page', () => {
     const kept = vi.fn<(asked: { body: unknown }) => unknown>(() => ({ templates, version: 2 }));
     fakeServer({ 'PUT /api/school/templates': kept });
     await press('Save for the school');
-    await vi.waitFor(() => expect(kept).toHaveBeenCalled());
+    await eventually(() => expect(kept).toHaveBeenCalled());
     expect(kept.mock.calls[0]![0].body).toEqual({ templates, version: 1 });
   });
 
@@ -192,9 +193,9 @@ describe('the page', () => {
 
   it('says why there is no sheet, and what does not fit', async () => {
     const wrapper = await open(() => 'This sheet needs at least 2 different notes.', { kind: 'note-match' });
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This sheet needs at least 2 different notes.'));
+    await eventually(() => expect(wrapper.text()).toContain('This sheet needs at least 2 different notes.'));
     expect(wrapper.text()).not.toContain('Save as PDF');
     const other = await open(() => view({ warnings: ['“Bartholomew” does not fit its box.'] }), { kind: 'labels' });
-    await vi.waitFor(() => expect(other.text()).toContain('“Bartholomew” does not fit its box.'));
+    await eventually(() => expect(other.text()).toContain('“Bartholomew” does not fit its box.'));
   });
 });

@@ -2,7 +2,7 @@ import type { QueuePlace } from '@escalier/core/records';
 import { standings } from '@escalier/core/records';
 import { mount } from '@vue/test-utils';
 import { createPinia, setActivePinia } from 'pinia';
-import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import { ref, shallowRef } from 'vue';
 import type { PupilView } from '../classes/index.ts';
 import { classPage, pupilView } from '../../testing/class-page.ts';
@@ -10,6 +10,7 @@ import { mountInApp, openHow } from '../../testing/mount.ts';
 import GroupColumns from './GroupColumns.vue';
 import QueueCard from './QueueCard.vue';
 import { useTurn } from './use-turn.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 const pupil = (name: string, startStep = 1): PupilView =>
   pupilView(name, {
@@ -78,7 +79,7 @@ describe('a row', () => {
     const { wrapper: row, setProps } = mountInApp(GroupColumns, { group: [PUPILS[0]!, PUPILS[2]!], done: new Map() });
     const [ann, cem] = row.findAll('li.card-paper');
     await cem!.get('.how-toggle').trigger('click');
-    await vi.waitFor(() => cem!.get('.how-body'));
+    await eventually(() => cem!.get('.how-body'));
     await cem!.get('input[value=leak]').setValue(true);
     await cem!.findAll('button')[1]!.trigger('click');
     await ann!.findAll('button')[0]!.trigger('click');

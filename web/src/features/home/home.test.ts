@@ -6,6 +6,7 @@ import { clearPage } from '../../testing/page.ts';
 import { press } from '../../testing/mount.ts';
 import { qrOf } from './qr.ts';
 import RoomPage from './RoomPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 afterEach(() => {
   clearPage();
@@ -36,7 +37,7 @@ async function open(found: RoomOfClass, more: Parameters<typeof fakeServer>[0] =
     ...more,
   });
   const opened = await openPage(RoomPage, { classId: 'c' });
-  await vi.waitFor(() => expect(opened.wrapper.text()).toContain('Slips'));
+  await eventually(() => expect(opened.wrapper.text()).toContain('Slips'));
   return { wrapper: opened.wrapper, asked };
 }
 
@@ -46,7 +47,7 @@ describe('the practice room of a class', () => {
     expect(wrapper.text()).toContain('1 pupil may send recordings');
     expect(wrapper.text()).toContain('Blue Heron · may send recordings · 2 recordings');
     await press('Make 1 slip');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('1 slip to print now'));
+    await eventually(() => expect(wrapper.text()).toContain('1 slip to print now'));
     expect(asked.find(({ method }) => method === 'POST')!.body).toEqual({ pupilIds: ['b'] });
     for (const words of ['For Ben', 'Green Fox', 'otter lamp kite']) expect(wrapper.text()).toContain(words);
     expect(wrapper.text()).not.toContain(SLIP.token);
@@ -60,7 +61,7 @@ describe('the practice room of a class', () => {
     });
     expect(wrapper.text()).toContain('The practice room is closed');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This day is past: choose a later one.'));
+    await eventually(() => expect(wrapper.text()).toContain('This day is past: choose a later one.'));
   });
 
   it('waits for the owner', async () => {
@@ -77,7 +78,7 @@ describe('the practice room of a class', () => {
     await fields[1]!.setValue('8');
     await wrapper.findAll('form').at(-1)!.trigger('submit');
     await flushPromises();
-    await vi.waitFor(() => expect(kept).toHaveBeenCalled());
+    await eventually(() => expect(kept).toHaveBeenCalled());
     expect(kept.mock.calls[0]![0].body).toEqual({
       task: { tuneId: GOOSE, bars: [5, 8], tempo: null, words: '' },
       version: 0,
@@ -101,11 +102,11 @@ describe('the practice room of a class', () => {
     const words = () => form().findAll('input').at(-1)!;
     await words().setValue('Softly.');
     await form().trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('It is now: “Goose Walk”: Slowly, with a drone.'));
+    await eventually(() => expect(wrapper.text()).toContain('It is now: “Goose Walk”: Slowly, with a drone.'));
     expect(wrapper.text()).toContain('Ivo Brandt has changed this since you opened it.');
     expect((words().element as HTMLInputElement).value).toBe('Softly.');
     await form().trigger('submit');
-    await vi.waitFor(() => expect(sent).toHaveLength(2));
+    await eventually(() => expect(sent).toHaveLength(2));
     expect(sent[1]).toMatchObject({ task: { words: 'Softly.' }, version: 4 });
   });
 });

@@ -11,6 +11,7 @@ import RunnerPage from './RunnerPage.vue';
 import { useLessons } from './store.ts';
 import SubstitutePage from './SubstitutePage.vue';
 import TodayPage from './TodayPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 const worker = vi.hoisted(() => ({
   stepForLesson: vi.fn(),
@@ -186,7 +187,7 @@ describe('what the school does not take', () => {
     await flushPromises();
     waiting.network = true;
     window.dispatchEvent(new Event('online'));
-    await vi.waitFor(() => expect(lessons.waiting).toBe(0));
+    await eventually(() => expect(lessons.waiting).toBe(0));
     // Sending twice stores once: how often is another matter.
     expect([...new Set(taken)]).toEqual(['started', 'again']);
     await flushPromises();

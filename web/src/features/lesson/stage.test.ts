@@ -14,6 +14,7 @@ import { echoSet, waysInto } from '../../workers/practice.ts';
 import { tuneInfo } from '../../testing/tune-info.ts';
 import { useMute } from '../../sound/index.ts';
 import RunnerPage from './RunnerPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 const play = vi.hoisted(() => vi.fn());
 vi.mock('../../sound/player.ts', () => ({ play, setLoudness: vi.fn() }));
@@ -165,7 +166,7 @@ describe('the stage of a lesson', () => {
   it('plays together with the backing, without the melody', async () => {
     const wrapper = await open(['B4', 'A4', 'G4', 'E4']);
     await goTo(wrapper, 'Play together');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('Our hall is loud'));
+    await eventually(() => expect(wrapper.text()).toContain('Our hall is loud'));
     await key(' ');
     expect(lastPlayed()[1]).toMatchObject({ melody: false, backing: true });
     await key('b');
@@ -204,7 +205,7 @@ describe('the stage of a lesson', () => {
     const wrapper = await open();
     await goTo(wrapper, 'Play together');
     expect(wrapper.get('[aria-label="Now"]').text()).toMatch(/Play together: .*E/);
-    await vi.waitFor(() => expect(scene(wrapper).text()).toContain('Listen'));
+    await eventually(() => expect(scene(wrapper).text()).toContain('Listen'));
   });
 
   it('lets a tune grow until the class knows which it is', async () => {

@@ -10,6 +10,7 @@ import { fakeServer, openPage } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import BoardPage from './BoardPage.vue';
 import PupilPage from './PupilPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 vi.mock('../../workers/planning.ts', () => import('../../testing/planning-here.ts'));
 
@@ -35,7 +36,6 @@ const NEARLY: HeardEvent = {
 /** What was sent to the school, by kind. */
 let sent: readonly { readonly kind: string }[];
 /** Waits are for states: a slow machine only takes longer. */
-const PATIENTLY = { timeout: 30_000 };
 beforeEach(() => {
   sent = [];
   fakeServer({
@@ -57,7 +57,7 @@ afterEach(async () => {
 async function opened(page: Component, props: Record<string, string>) {
   const { wrapper } = await openPage(page, { classId: 'c', ...props });
   await useOutbox().open(`${crypto.randomUUID()}@osierbridge.example`, '');
-  await vi.waitFor(() => expect(wrapper.text()).toContain('Ann'), PATIENTLY);
+  await eventually(() => expect(wrapper.text()).toContain('Ann'));
   return wrapper;
 }
 
@@ -67,7 +67,7 @@ describe('the board', () => {
     for (const name of ['Ann', 'Ben']) await wrapper.get(`input[aria-label="Mark ${name} on step 1"]`).setValue(true);
     expect(wrapper.get('[aria-label="Marked cells"]').text()).toContain('2 marked');
     await wrapper.findAll('[aria-label="Marked cells"] button')[0]!.trigger('click');
-    await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'heard']), PATIENTLY);
+    await eventually(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'heard']));
     expect(wrapper.get('[data-cell="1.0"]').attributes('aria-label')).toContain('passed on');
   });
 
@@ -91,13 +91,13 @@ describe('the board', () => {
     await wrapper.get('select[aria-label="It was"]').setValue('passed');
     await wrapper.get('input[aria-label="Why?"]').setValue('A slip of the finger');
     await wrapper.get('li form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'), PATIENTLY);
+    await eventually(() => expect(wrapper.text()).toContain('Corrected: A slip of the finger'));
     await press('Take back …');
     const dialog = document.querySelector('.modal')!;
     expect(dialog.textContent).toContain('The correction goes');
     await new DOMWrapper(dialog.querySelector('input')).setValue('It was right');
     dialog.querySelector('form')!.dispatchEvent(new Event('submit'));
-    await vi.waitFor(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']), PATIENTLY);
+    await eventually(() => expect(sent.map((event) => event.kind)).toEqual(['heard', 'undone']));
     expect(sent[1]).toMatchObject({ reason: 'It was right' });
     expect(sent[0]).toMatchObject({ corrects: NEARLY.id, reason: 'A slip of the finger', outcome: 'passed' });
   });
@@ -117,11 +117,11 @@ describe('a result that was taken back', () => {
       },
     });
     const wrapper = await opened(PupilPage, { pupilId: 'ann' });
-    await vi.waitFor(() => expect(wrapper.get('[aria-label="Taken back"]').text()).toContain('It was Ben'));
+    await eventually(() => expect(wrapper.get('[aria-label="Taken back"]').text()).toContain('It was Ben'));
     await press('Restore');
-    await vi.waitFor(() => expect(sent).toHaveLength(1), PATIENTLY);
+    await eventually(() => expect(sent).toHaveLength(1));
     expect(sent[0]).toMatchObject({ outcome: 'nearly', heardAt: NEARLY.heardAt, remarks: ['leak'] });
-    await vi.waitFor(() => expect(wrapper.find('[aria-label="Taken back"]').exists()).toBe(false), PATIENTLY);
+    await eventually(() => expect(wrapper.find('[aria-label="Taken back"]').exists()).toBe(false));
   });
 });
 
@@ -138,6 +138,6 @@ describe('a pupil’s page', () => {
 
   it('says when the pupil is not in the class', async () => {
     const { wrapper } = await openPage(PupilPage, { classId: 'c', pupilId: 'nobody' });
-    await vi.waitFor(() => expect(wrapper.text()).toContain('This pupil is not in the class.'));
+    await eventually(() => expect(wrapper.text()).toContain('This pupil is not in the class.'));
   });
 });

@@ -1,12 +1,13 @@
 import type { PupilRecord } from '@escalier/contract/pupils';
 import { flushPromises } from '@vue/test-utils';
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterEach, describe, expect, it } from 'vitest';
 import { classPage, classSummary } from '../../testing/class-page.ts';
 import { clearPage } from '../../testing/page.ts';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import type { ClassView } from '../classes/index.ts';
 import PupilsPage from './PupilsPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 afterEach(clearPage);
 
@@ -127,8 +128,8 @@ describe('the pupils of a class', () => {
     await press('Erase Bo …');
     expect(asked.some((each) => each.method === 'POST')).toBe(false);
     // A whole name is ticked; a first name may be another child's.
-    await vi.waitFor(() => expect(document.body.textContent).toContain('Note on an instrument: Bo dropped it'));
-    await vi.waitFor(() => press('Erase for good'));
+    await eventually(() => expect(document.body.textContent).toContain('Note on an instrument: Bo dropped it'));
+    await eventually(() => press('Erase for good'));
     expect(asked.find((each) => each.path.endsWith('/erase'))?.body).toEqual({
       clean: [{ place: 'instrument-note', key: 'i' }],
     });
@@ -149,7 +150,7 @@ describe('the pupils of a class', () => {
     await wrapper.get('.list-group-item').trigger('click');
     await wrapper.get('form input[type=checkbox]').setValue(false);
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => press('Erase 3 recordings'));
+    await eventually(() => press('Erase 3 recordings'));
     expect(asked.some(({ method, path }) => method === 'DELETE' && path.endsWith('/recordings'))).toBe(true);
   });
 });

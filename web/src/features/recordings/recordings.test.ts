@@ -14,6 +14,7 @@ import RecordingPage from './RecordingPage.vue';
 import RecordingsPage from './RecordingsPage.vue';
 import { proposalWords } from './words.ts';
 import '../../testing/own-database.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 const listen = vi.hoisted(() => vi.fn());
 const decode = vi.hoisted(() => vi.fn());
@@ -248,10 +249,10 @@ describe('one recording', () => {
     all[0] = recording('four', { heard, words: 'Lovely.', answerVersion: 3 });
     await wrapper.get('textarea').setValue('Bar 3 again.');
     window.dispatchEvent(new KeyboardEvent('keydown', { key: '1' }));
-    await vi.waitFor(() => expect(wrapper.text()).toContain('“Lovely.”, nothing spoken.'));
+    await eventually(() => expect(wrapper.text()).toContain('“Lovely.”, nothing spoken.'));
     expect(wrapper.text()).toContain('Yours: “Bar 3 again.”');
     await press('Save mine instead');
-    await vi.waitFor(() => expect(wrapper.text()).not.toContain('Save mine instead'));
+    await eventually(() => expect(wrapper.text()).not.toContain('Save mine instead'));
     const written = asked.filter(({ method }) => method === 'PATCH').map(({ body }) => body);
     expect(written).toEqual([
       { words: 'Bar 3 again.', version: 0 },
@@ -265,7 +266,7 @@ describe('one recording', () => {
     expect(wrapper.text()).toContain('Escalier could not listen to it.');
     expect(listen).not.toHaveBeenCalled();
     await press('Try again');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('F sharp played as F in bar 3'));
+    await eventually(() => expect(wrapper.text()).toContain('F sharp played as F in bar 3'));
     expect(asked.find(({ method }) => method === 'PATCH')?.body).toMatchObject({ heard: { outcome: 'nearly' } });
   });
 

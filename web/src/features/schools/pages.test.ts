@@ -2,7 +2,7 @@ import { USUAL_ENGLISH } from '@escalier/messages';
 import type { People, SessionLine } from '@escalier/contract/people';
 import { USUAL_CAUTIONS } from '@escalier/core/practice';
 import { flushPromises } from '@vue/test-utils';
-import { describe, expect, it, vi } from 'vitest';
+import { describe, expect, it } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import AccountPage from './AccountPage.vue';
@@ -13,6 +13,7 @@ import FirstRunPage from './FirstRunPage.vue';
 import InvitedPage from './InvitedPage.vue';
 import PeoplePage from './PeoplePage.vue';
 import TakeCare from './TakeCare.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 const cautions = USUAL_CAUTIONS.map((each) => ({ ...each, shown: each.id !== 'noise' }));
 
@@ -31,7 +32,7 @@ describe('cautions', () => {
     expect(sent.cautions).toHaveLength(cautions.length);
     expect(sent.cautions[0]).toMatchObject({ text: 'Wipe it first.', shown: true });
     expect(sent.cautions.filter((each) => !each.shown)).toHaveLength(1);
-    await vi.waitFor(() => expect(document.body.textContent).toContain('Saved.'));
+    await eventually(() => expect(document.body.textContent).toContain('Saved.'));
   });
 
   it('say what is wrong beside the one it is about', async () => {

@@ -3,6 +3,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest';
 import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { press } from '../../testing/mount.ts';
 import RemarksPage from './RemarksPage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 afterEach(() => vi.unstubAllGlobals());
 
@@ -24,9 +25,9 @@ describe('the remarks at hearing', () => {
     await wrapper.get('[aria-label="Remove remark 2"]').trigger('click');
     await press('Add your own');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(asked.at(-1)?.method).toBe('PUT'));
+    await eventually(() => expect(asked.at(-1)?.method).toBe('PUT'));
     expect(asked.at(-1)!.body).toEqual({ remarks: [{ ...REMARKS[0], words: 'Other hand' }, own], version: 0 });
-    await vi.waitFor(() => expect(wrapper.findAll('fieldset')).toHaveLength(1));
+    await eventually(() => expect(wrapper.findAll('fieldset')).toHaveLength(1));
   });
 
   it('come back as the usual ones, with the own ones after them', async () => {
@@ -41,6 +42,6 @@ describe('the remarks at hearing', () => {
     const { wrapper } = await opened(() => refusal);
     await wrapper.get('[aria-label="Words of remark 2"]').setValue('');
     await wrapper.get('form').trigger('submit');
-    await vi.waitFor(() => expect(wrapper.findAll('fieldset')[1]!.text()).toContain('Please fill this in.'));
+    await eventually(() => expect(wrapper.findAll('fieldset')[1]!.text()).toContain('Please fill this in.'));
   });
 });

@@ -4,6 +4,7 @@ import { createPinia, setActivePinia } from 'pinia';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { deviceAccount, fresh, leftHere, useOutbox } from '../../offline/index.ts';
 import { useSession } from './session.ts';
+import { eventually } from '../../testing/eventually.ts';
 
 const MARA = 'mara@osierbridge.example';
 const KEY = 'A'.repeat(43);
@@ -151,7 +152,7 @@ describe('children’s data leaves a shared device', () => {
     const { session } = await signedIn();
     const other = new BroadcastChannel('escalier-session');
     other.postMessage({ kind: 'left' });
-    await vi.waitFor(() => expect(opened).toContain('/sign-in'));
+    await eventually(() => expect(opened).toContain('/sign-in'));
     expect(session.me).toBeNull();
     other.close();
   });

@@ -5,6 +5,7 @@ import { fakeServer, openPage, Refused } from '../../testing/fake-server.ts';
 import { clearPage } from '../../testing/page.ts';
 import { press } from '../../testing/mount.ts';
 import TuneFor from './TuneFor.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 vi.mock('../../workers/index.ts', () => ({ tuneWorker: () => ({}) }));
 
@@ -43,7 +44,7 @@ async function opened(more: object = {}, tuneId = 'goose') {
   const asked = fakeServer({ ...answers, ...more });
   const page = await openPage(TuneFor, { tuneId, title: 'Goose Walk' });
   await press('Put on a step');
-  await vi.waitFor(() => expect(document.querySelectorAll('option[value=two]')).toHaveLength(1));
+  await eventually(() => expect(document.querySelectorAll('option[value=two]')).toHaveLength(1));
   const field = document.querySelector('option[value=two]')!.closest('select')!;
   field.value = 'two';
   field.dispatchEvent(new Event('change', { bubbles: true }));
@@ -82,7 +83,7 @@ it('sends nothing for a tune that stands there already, and says what the server
 it('opens the tune as a class meets it', async () => {
   fakeServer(answers);
   const { push } = await openPage(TuneFor, { tuneId: 'goose', title: 'Goose Walk' });
-  await vi.waitFor(() => expect(document.querySelectorAll('option[value=c]')).toHaveLength(1));
+  await eventually(() => expect(document.querySelectorAll('option[value=c]')).toHaveLength(1));
   const field = document.querySelector('option[value=c]')!.closest('select')!;
   field.value = 'c';
   field.dispatchEvent(new Event('change', { bubbles: true }));

@@ -16,6 +16,7 @@ import EditPage from './EditPage.vue';
 import LibraryPage from './LibraryPage.vue';
 import TransportBar from './TransportBar.vue';
 import TunePage from './TunePage.vue';
+import { eventually } from '../../testing/eventually.ts';
 
 const GOOSE = 'B A G2|B A G2|A B A G|E4|\nB A G2|B A G2|A E A E|G4|]';
 const worker = vi.hoisted(() => ({
@@ -95,7 +96,7 @@ describe('the library', () => {
       Promise.resolve(all.map((each) => libraryRow(each, instrument('soprano-recorder-baroque'), NOTHING_KNOWN))),
     );
     const { wrapper } = await openPage(LibraryPage);
-    await vi.waitFor(() => wrapper.get('h1'));
+    await eventually(() => wrapper.get('h1'));
     return wrapper;
   }
   const titles = (wrapper: VueWrapper) => wrapper.findAll('tbody .title').map((each) => each.text());
@@ -120,11 +121,11 @@ describe('the library', () => {
       'GET /api/tunes': () => new Refused(500, 'The school does not answer.'),
     });
     const { wrapper } = await openPage(LibraryPage);
-    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('The school does not answer.'));
+    await eventually(() => expect(wrapper.get('[role=alert]').text()).toContain('The school does not answer.'));
     fakeServer({ 'GET /api/classes': () => [], 'GET /api/tunes': () => [] });
     worker.readLibrary.mockResolvedValue([]);
     await wrapper.get('[role=alert] button').trigger('click');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('No tunes match.'));
+    await eventually(() => expect(wrapper.text()).toContain('No tunes match.'));
   });
 });
 
@@ -159,7 +160,7 @@ describe('the page of a tune', () => {
     const asked = fakeServer({ ...answers, ...more });
     worker.read.mockResolvedValue({ ok: true, value: tuneInfo(GOOSE) });
     const { wrapper } = await openPage(TunePage, { classId: 'c', tuneId: 'goose' });
-    await vi.waitFor(() => wrapper.get('h1'));
+    await eventually(() => wrapper.get('h1'));
     return { wrapper, asked };
   }
 
@@ -200,7 +201,7 @@ describe('the page of a tune', () => {
     fakeServer(answers);
     worker.read.mockResolvedValue({ ok: false, error: [{ bar: 3, message: 'Bar 3 is too short.' }] });
     const { wrapper } = await openPage(TunePage, { classId: 'c', tuneId: 'goose' });
-    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('Bar 3 is too short.'));
+    await eventually(() => expect(wrapper.get('[role=alert]').text()).toContain('Bar 3 is too short.'));
   });
 });
 
@@ -211,10 +212,10 @@ describe('the editor of a tune', () => {
     const { wrapper, push } = await openPage(EditPage, { tuneId: null });
     await wrapper.get('input[value=text]').setValue(true);
     await wrapper.get('textarea').setValue(tune('Lark', GOOSE).abc);
-    await vi.waitFor(() => expect(worker.check.mock.calls.at(-1)![0]).toContain('T:Lark'));
+    await eventually(() => expect(worker.check.mock.calls.at(-1)![0]).toContain('T:Lark'));
     await flushPromises();
     await button(wrapper, 'Add to the library').trigger('click');
-    await vi.waitFor(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
+    await eventually(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
     expect(asked.at(-1)!.body).toEqual({ abc: tune('Lark', GOOSE).abc });
   });
 
@@ -226,8 +227,8 @@ describe('the editor of a tune', () => {
     const looks = worker.check.mock.calls.length;
     await wrapper.get('textarea').setValue(tune('Other', GOOSE).abc);
     await button(wrapper, 'Add to the library').trigger('click');
-    await vi.waitFor(() => expect(wrapper.get('[role=alert]').text()).toContain('already has this tune'));
-    await vi.waitFor(() => expect(worker.check.mock.calls.length).toBeGreaterThan(looks));
+    await eventually(() => expect(wrapper.get('[role=alert]').text()).toContain('already has this tune'));
+    await eventually(() => expect(worker.check.mock.calls.length).toBeGreaterThan(looks));
     await flushPromises();
     expect(wrapper.get('[role=alert]').text()).toContain('already has this tune');
   });
@@ -238,7 +239,7 @@ describe('the editor of a tune', () => {
     const { wrapper } = await openPage(EditPage, { tuneId: null });
     await wrapper.get('input[value=text]').setValue(true);
     await wrapper.get('textarea').setValue('X:1');
-    await vi.waitFor(() => expect(wrapper.text()).toContain('Bar 2 is too short: 3 of 4 beats.'));
+    await eventually(() => expect(wrapper.text()).toContain('Bar 2 is too short: 3 of 4 beats.'));
     expect(button(wrapper, 'Add to the library').attributes('disabled')).toBeDefined();
   });
 });
@@ -257,10 +258,10 @@ describe('the editor by keys', () => {
     for (const key of ['g', 'a', '2', 'b', 'c']) await pad.trigger('keydown', { key });
     await pad.trigger('keydown', { key: 'z', ctrlKey: true });
     await flushPromises();
-    await vi.waitFor(() => expect(worker.check.mock.calls.at(-1)?.[0]).toMatch(/G2 A2 B4/));
+    await eventually(() => expect(worker.check.mock.calls.at(-1)?.[0]).toMatch(/G2 A2 B4/));
     await flushPromises();
     await button(wrapper, 'Add to the library').trigger('click');
-    await vi.waitFor(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
+    await eventually(() => expect(push).toHaveBeenCalledWith({ name: 'tune', params: { tuneId: 'new' } }));
     expect((asked.at(-1)!.body as { abc: string }).abc).toMatch(/G2 A2 B4/);
   });
 });
