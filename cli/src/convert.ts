@@ -42,7 +42,7 @@ async function convertAll(files: readonly string[], folder: string, ending: File
   await makeFolder(folder);
   const done: Output[] = [];
   const failed: { readonly file: string; readonly reason: string }[] = [];
-  for (const file of files.filter((each) => fileEnding(each) !== null)) {
+  for (const file of files.filter((file) => fileEnding(file) !== null)) {
     const to = join(folder, `${basename(file, extname(file))}.${ending}`);
     try {
       done.push(await convertOne(file, to, ending));

@@ -17,10 +17,17 @@ export const echo: Command = {
     const newNote = pitchWord(options.new);
     if (!notes.some((note) => samePitch(note, newNote)))
       throw new BadInput(t('echo.the-new-note-pitch-name-is', { pitchName: pitchName(newNote) }));
-    const on = instrumentOption(options.instrument);
+    const instrument = instrumentOption(options.instrument);
     const seed = wholeNumber(options.seed, 'seed', 0, 2 ** 32 - 1) ?? 1;
     const perGrade = wholeNumber(options.each, t('echo.number-of-patterns-a-grade'), 1, 20) ?? DEFAULT_PER_GRADE;
-    const set = echoPatterns({ on, notes, newNote, elements: elementsOption(options.rhythm), perGrade, seed });
+    const set = echoPatterns({
+      on: instrument,
+      notes,
+      newNote,
+      elements: elementsOption(options.rhythm),
+      perGrade,
+      seed,
+    });
     const lines = set.patterns.map(
       ({ grade, events, traps }) =>
         `${grade.padEnd(10)} ${events.map(eventWords).join(' ')}${traps.length > 0 ? `   ${traps.map(trapWords).join(' ')}` : ''}`,

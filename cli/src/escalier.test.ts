@@ -54,8 +54,8 @@ describe('escalier echo', () => {
 
   it('gives a graded set that the seed repeats', async () => {
     const first = (await json(...three)) as { patterns: { grade: string; notes: { note: string | null }[] }[] };
-    expect(first.patterns.map((each) => each.grade).filter((grade) => grade === 'skip')).toHaveLength(3);
-    expect(first.patterns.every((each) => each.notes.some(({ note }) => note === 'G4'))).toBe(true);
+    expect(first.patterns.map((pattern) => pattern.grade).filter((grade) => grade === 'skip')).toHaveLength(3);
+    expect(first.patterns.every((pattern) => pattern.notes.some(({ note }) => note === 'G4'))).toBe(true);
     expect(await json(...three)).toEqual(first);
     expect((await escalier(three)).out.split('\n')).toHaveLength(15);
   });

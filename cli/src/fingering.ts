@@ -18,13 +18,15 @@ export const fingering: Command = {
       throw new BadInput(
         t('fingering.pitch-name-is-not-on-the', { pitchName: pitchName(pitch), shortName: on.shortName }),
       );
-    const fingerings = found.map((each) => ({
-      holes: formatHoles(on.family, each.holes),
-      register: each.register,
-      primary: each.primary,
-      remark: each.remark,
+    const fingerings = found.map((fingering) => ({
+      holes: formatHoles(on.family, fingering.holes),
+      register: fingering.register,
+      primary: fingering.primary,
+      remark: fingering.remark,
     }));
-    const lines = fingerings.map((each) => `${each.holes}${each.remark === '' ? '' : `  (${each.remark})`}`);
+    const lines = fingerings.map(
+      (fingering) => `${fingering.holes}${fingering.remark === '' ? '' : `  (${fingering.remark})`}`,
+    );
     const differ = makersDiffer(on, pitch);
     if (differ) lines.push(t('fingering.makers-differ-check-the-chart-that'));
     return {

@@ -28,12 +28,12 @@ const classFile = z
       .max(200),
   })
   .refine(
-    ({ lessonsPast, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.lesson <= lessonsPast)),
+    ({ lessonsPast, pupils }) => pupils.every((pupil) => pupil.results.every((result) => result.lesson <= lessonsPast)),
     {
       message: t('forecast.a-result-is-of-a-lesson'),
     },
   )
-  .refine(({ steps, pupils }) => pupils.every((pupil) => pupil.results.every((each) => each.step <= steps)), {
+  .refine(({ steps, pupils }) => pupils.every((pupil) => pupil.results.every((result) => result.step <= steps)), {
     message: t('forecast.a-result-is-of-a-step'),
   });
 

@@ -121,15 +121,15 @@ export const plan: Command = {
     const [file, ...rest] = words;
     if (file === undefined || rest.length > 0) throw new BadInput(t('lesson.name-one-file-that-tells-the'));
     const read = await fileOfShape(file, planFile);
-    const on = instrumentOption(read.instrument);
+    const instrument = instrumentOption(read.instrument);
     const tunes = await Promise.all(
       read.staircase.map(async (tune) => (await tuneFromFile(join(dirname(file), tune))).tune),
     );
-    return planned(read, on, tunes);
+    return planned(read, instrument, tunes);
   },
 };
 
-function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
+function planned(read: PlanFile, instrument: Instrument, tunes: readonly Tune[]) {
   const { pupils, style } = read;
   const answers = tunes.map((_, step) =>
     decideGoOn(
@@ -146,7 +146,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
   const tune = tunes[at];
   const known = tunes
     .slice(0, at)
-    .reduce<Knowledge>((so, each) => joinKnowledge(so, knowledgeFrom(readTune(each, on, so))), NOTHING_KNOWN);
+    .reduce<Knowledge>((so, tune) => joinKnowledge(so, knowledgeFrom(readTune(tune, instrument, so))), NOTHING_KNOWN);
   const here = pupils.filter((pupil) => !pupil.away);
   const isPlayed =
     isPlayedThrough(read.done) || pupils.some(({ passed, heard }) => passed > at || (passed === at && heard));
@@ -159,7 +159,7 @@ function planned(read: PlanFile, on: Instrument, tunes: readonly Tune[]) {
     step:
       tune === undefined
         ? null
-        : lessonStep(tune, on, known, {
+        : lessonStep(tune, instrument, known, {
             position: at + 1,
             title: tune.title,
             rungs: style.ladder,
@@ -287,12 +287,12 @@ export const backing: Command = {
     return {
       text: [
         t('lesson.title-feel-chords-by-source', { title: tune.title, feel: made.feel, source: made.harmony.source }),
-        ...chords.map((each) =>
+        ...chords.map((chord) =>
           t('lesson.bar-bar-beat-beat-symbol-list', {
-            bar: each.bar,
-            beat: each.beat,
-            symbol: each.symbol,
-            list: each.notes.join(' '),
+            bar: chord.bar,
+            beat: chord.beat,
+            symbol: chord.symbol,
+            list: chord.notes.join(' '),
           }),
         ),
       ].join('\n'),

@@ -25,8 +25,8 @@ const needsOnly =
 describe('the library', () => {
   it('is enough for a year', () => {
     expect(entries.length).toBeGreaterThanOrEqual(130);
-    expect(count((each) => each.licence === 'public domain')).toBeGreaterThanOrEqual(60);
-    expect(entries.every((each) => each.licence !== '' && each.source !== '' && each.composer !== '')).toBe(true);
+    expect(count((entry) => entry.licence === 'public domain')).toBeGreaterThanOrEqual(60);
+    expect(entries.every((entry) => entry.licence !== '' && entry.source !== '' && entry.composer !== '')).toBe(true);
   });
 
   /** Notes in the order in which they are taught; the first of them stands alone. */
@@ -41,12 +41,12 @@ describe('the library', () => {
     const notes = order.split(' ');
     it.each(notes)(`${name}: four tunes at least at %s that need nothing later`, (note) => {
       const taught = notes.slice(0, notes.indexOf(note) + 1);
-      expect(count((each) => has(note)(each) && needsOnly(...taught)(each))).toBeGreaterThanOrEqual(4);
+      expect(count((entry) => has(note)(entry) && needsOnly(...taught)(entry))).toBeGreaterThanOrEqual(4);
     });
   }
 
   it.each([
-    ['B, A and G alone', 8, (each: LibraryEntry) => has('G4')(each) && needsOnly('B4', 'A4', 'G4')(each)],
+    ['B, A and G alone', 8, (entry: LibraryEntry) => has('G4')(entry) && needsOnly('B4', 'A4', 'G4')(entry)],
     ['low C', 6, has('C4')],
     ['B flat', 5, has('Bb4')],
     ['high D', 5, has('D5')],
@@ -55,36 +55,36 @@ describe('the library', () => {
     [
       'the second octave of the whistle',
       8,
-      (each: LibraryEntry) => each.difficulty.whistle !== null && has('E5', 'F#5', 'G5', 'A5', 'B5')(each),
+      (entry: LibraryEntry) => entry.difficulty.whistle !== null && has('E5', 'F#5', 'G5', 'A5', 'B5')(entry),
     ],
-    ['a pickup', 20, (each: LibraryEntry) => each.pickup],
-    ['a tie', 10, (each: LibraryEntry) => each.elements.includes('tie')],
-    ['a slur', 3, (each: LibraryEntry) => each.signs.includes('slur')],
-    ['dotted notes', 20, (each: LibraryEntry) => each.elements.includes('note dotted-quarter')],
-    ['syncopation', 3, (each: LibraryEntry) => each.elements.includes('syncopation')],
-    ['first and second endings', 3, (each: LibraryEntry) => each.signs.includes('endings')],
-    ['D.C. al fine', 2, (each: LibraryEntry) => each.signs.includes('fine')],
-    ['a round, with its entries', 8, (each: LibraryEntry) => each.tags.includes('round') && each.entries.length > 1],
-    ['two parts', 15, (each: LibraryEntry) => each.parts === 2],
-    ['two parts on B A G', 3, (each: LibraryEntry) => each.parts === 2 && needsOnly('B4', 'A4', 'G4')(each)],
-    ['question and answer', 4, (each: LibraryEntry) => each.tags.includes('question and answer')],
-    ['another title', 15, (each: LibraryEntry) => each.otherTitles.length > 0],
+    ['a pickup', 20, (entry: LibraryEntry) => entry.pickup],
+    ['a tie', 10, (entry: LibraryEntry) => entry.elements.includes('tie')],
+    ['a slur', 3, (entry: LibraryEntry) => entry.signs.includes('slur')],
+    ['dotted notes', 20, (entry: LibraryEntry) => entry.elements.includes('note dotted-quarter')],
+    ['syncopation', 3, (entry: LibraryEntry) => entry.elements.includes('syncopation')],
+    ['first and second endings', 3, (entry: LibraryEntry) => entry.signs.includes('endings')],
+    ['D.C. al fine', 2, (entry: LibraryEntry) => entry.signs.includes('fine')],
+    ['a round, with its entries', 8, (entry: LibraryEntry) => entry.tags.includes('round') && entry.entries.length > 1],
+    ['two parts', 15, (entry: LibraryEntry) => entry.parts === 2],
+    ['two parts on B A G', 3, (entry: LibraryEntry) => entry.parts === 2 && needsOnly('B4', 'A4', 'G4')(entry)],
+    ['question and answer', 4, (entry: LibraryEntry) => entry.tags.includes('question and answer')],
+    ['another title', 15, (entry: LibraryEntry) => entry.otherTitles.length > 0],
   ] as const)('has tunes with %s', (_, least, is) => {
     expect(count(is)).toBeGreaterThanOrEqual(least);
   });
 
   it('has words under a third of the tunes, and chords on all', () => {
-    expect(count((each) => each.words)).toBeGreaterThanOrEqual(entries.length / 3);
-    expect(count((each) => each.chords)).toBe(entries.length);
+    expect(count((entry) => entry.words)).toBeGreaterThanOrEqual(entries.length / 3);
+    expect(count((entry) => entry.chords)).toBe(entries.length);
   });
 
   it('has many metres and modes', () => {
-    const metres = new Set(entries.map((each) => each.metre));
+    const metres = new Set(entries.map((entry) => entry.metre));
     for (const metre of ['2/4', '3/4', '4/4', '6/8', '9/8', '2/2', '5/4']) expect(metres).toContain(metre);
-    const modes = new Set(entries.map((each) => each.mode));
+    const modes = new Set(entries.map((entry) => entry.mode));
     for (const mode of ['major', 'minor', 'dorian', 'mixolydian', 'phrygian']) expect(modes).toContain(mode);
     const pentatonic = needsOnly('D4', 'E4', 'G4', 'A4', 'B4', 'D5', 'E5', 'G5');
-    expect(count((each) => pentatonic(each) && each.notes.length >= 5)).toBeGreaterThanOrEqual(5);
+    expect(count((entry) => pentatonic(entry) && entry.notes.length >= 5)).toBeGreaterThanOrEqual(5);
   });
 });
 

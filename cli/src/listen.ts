@@ -45,14 +45,14 @@ async function soundFrom(file: string): Promise<Sound> {
 }
 
 async function heardFile(file: string, options: Readonly<Record<string, string>> & { readonly tune: string }) {
-  const on = instrumentOption(options.instrument);
+  const instrument = instrumentOption(options.instrument);
   const { tune } = await tuneFromFile(options.tune);
   const asked = tempoOption(options.tempo, tune.tempo);
   const { samples, rate, deadSide } = await soundFrom(file);
   const rule = { ...PLAIN_RULE, tempo: asked === undefined ? null : quartersPerMinute(asked) };
-  const listened = listenTo(hearNotes(samples, rate), tune, on, rule);
+  const listened = listenTo(hearNotes(samples, rate), tune, instrument, rule);
   const { track, assessment, proposal, score } = listened;
-  const text = listenedWords(listened, { tune, on, say: sayNote });
+  const text = listenedWords(listened, { tune, on: instrument, say: sayNote });
   return {
     text: `${proposal.outcome ?? t('listen.cannot-judge')}: ${text}`,
     json: {

@@ -35,9 +35,9 @@ export const read: Command = {
 };
 
 async function readOne(file: string, options: Readonly<Record<string, string>>): Promise<Output> {
-  const on = instrumentOption(options.instrument);
+  const instrument = instrumentOption(options.instrument);
   const { tune, leftOut } = await tuneFromFile(file, wholeNumber(options.tune, t('read.number-of-a-tune'), 1, 10_000));
-  const reading = readTune(tune, on, knownNotes(options.knows), {
+  const reading = readTune(tune, instrument, knownNotes(options.knows), {
     tempo: tempoOption(options.tempo, tune.tempo),
     breathSeconds: breathOption(options.breath),
   });
@@ -66,8 +66,8 @@ function asJson(reading: Reading, tune: Tune, leftOut: readonly Notice[]): unkno
     lookalikes: lookalikesOf(reading),
     mixUps: lettersMixedUp(reading),
     counting: countings(tune),
-    elements: { all: elements.all.map((each) => each.id), new: elements.new.map((each) => each.id) },
-    signs: { all: signs.all.map((each) => each.id), new: signs.new.map((each) => each.id) },
+    elements: { all: elements.all.map((element) => element.id), new: elements.new.map((element) => element.id) },
+    signs: { all: signs.all.map((sign) => sign.id), new: signs.new.map((sign) => sign.id) },
     keySignature: reading.keySignature,
     moves: reading.moves.all.map((use) => ({
       from: use.from,
@@ -156,8 +156,8 @@ function inWords(reading: Reading): string {
       list:
         notes.new.map((use) => t('read.name-count-times', { name: use.name, count: use.count })).join(', ') || 'none',
     }),
-    `Rhythm: ${elements.all.map((each) => elementWords(each.id, 'american')).join(', ')}`,
-    `Signs: ${signs.all.map((each) => signWords(each.id)).join(', ')}`,
+    `Rhythm: ${elements.all.map((element) => elementWords(element.id, 'american')).join(', ')}`,
+    `Signs: ${signs.all.map((sign) => signWords(sign.id)).join(', ')}`,
     t('read.learn-distinct-bars-bars-of-all', {
       distinctBars: form.distinctBars,
       allBars: form.allBars,

@@ -72,7 +72,7 @@ describe('escalier staircase', () => {
     const file = join(folder, 'lists.json');
     await writeFile(file, JSON.stringify([list, other]));
     const both = (await run('score', '--lists', file)) as unknown as readonly Answer[];
-    expect(both.map((each) => each.objective.total)).toEqual([
+    expect(both.map((answer) => answer.objective.total)).toEqual([
       built.objective.total,
       built.steps[0]!.alternatives[0]!.total,
     ]);

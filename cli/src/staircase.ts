@@ -121,7 +121,7 @@ function words(list: string): readonly string[] {
 async function tunesIn(options: Options): Promise<Folder> {
   const folder = options.tunes;
   if (folder === undefined) throw new BadInput(t('staircase.give-a-folder-of-tunes-tunes'));
-  const on = instrumentOption(options.instrument);
+  const instrument = instrumentOption(options.instrument);
   let names: readonly string[];
   try {
     names = await readdir(folder);
@@ -130,11 +130,11 @@ async function tunesIn(options: Options): Promise<Folder> {
   }
   const tunes: TuneProfile[] = [];
   const left: Left[] = [];
-  for (const name of names.filter((each) => ENDINGS.includes(extname(each).toLowerCase())).toSorted()) {
+  for (const name of names.filter((name) => ENDINGS.includes(extname(name).toLowerCase())).toSorted()) {
     const id = basename(name, extname(name));
     const read = readTuneFile(await readFile(join(folder, name)));
     if (!read.ok) left.push({ tune: id, why: read.error[0]?.message ?? t('staircase.this-is-no-tune') });
-    else tunes.push(profileOf(id, read.value.tune, on));
+    else tunes.push(profileOf(id, read.value.tune, instrument));
   }
   if (tunes.length === 0) throw new BadInput(t('staircase.there-are-no-tunes-in-the', { folder }));
   return { tunes, left };

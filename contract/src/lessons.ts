@@ -80,8 +80,8 @@ function contentWith(pupilId: z.ZodMiniType<string>) {
       left: z.array(kind).check(z.maxLength(BLOCK_KINDS.length)),
     })
     .check(
-      z.refine((read) => new Set(read.blocks.map((each) => each.id)).size === read.blocks.length, 'twice'),
-      z.refine((read) => read.blocks.reduce((sum, each) => sum + each.minutes, 0) === read.minutes, 'minutes-apart'),
+      z.refine((read) => new Set(read.blocks.map((block) => block.id)).size === read.blocks.length, 'twice'),
+      z.refine((read) => read.blocks.reduce((sum, block) => sum + block.minutes, 0) === read.minutes, 'minutes-apart'),
     );
 
   return z.discriminatedUnion('kind', [
@@ -130,7 +130,7 @@ export const LessonEventsInput = z.object({
     .check(
       z.minLength(1),
       z.maxLength(MOST_EVENTS),
-      z.refine((events) => new Set(events.map((each) => each.id)).size === events.length, 'twice'),
+      z.refine((events) => new Set(events.map((event) => event.id)).size === events.length, 'twice'),
     ),
 });
 export type LessonEventsInput = z.output<typeof LessonEventsInput>;

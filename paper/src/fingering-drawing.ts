@@ -12,9 +12,9 @@ export interface Drawing {
 export const CHART_WIDTH = 64;
 
 /** The holes from the player's view: black is covered, white is open. Null leaves all white. */
-export function fingeringDrawing(on: Instrument, fingering: Fingering | null, scale: number): Drawing {
-  const blank: Fingering = fingering ?? { ...on.fingerings[0]!, holes: on.holes.map(() => 'open') };
-  const shape = chartShape(on, blank);
+export function fingeringDrawing(instrument: Instrument, fingering: Fingering | null, scale: number): Drawing {
+  const blank: Fingering = fingering ?? { ...instrument.fingerings[0]!, holes: instrument.holes.map(() => 'open') };
+  const shape = chartShape(instrument, blank);
   const [top, bottom] = [4, shape.height - 4];
   const marks: Mark[] = [
     path(

@@ -125,18 +125,18 @@ function pagesOf(pieces: readonly Piece[], height: number): readonly (readonly P
     let end = at;
     while (pieces[end]!.keepWithNext && end < pieces.length - 1) end++;
     const group = pieces.slice(at, end + 1);
-    const needed = group.reduce((sum, each) => sum + each.height, 0);
+    const needed = group.reduce((sum, piece) => sum + piece.height, 0);
     if (used + needed > height && used > 0) {
       pages.push([]);
       used = 0;
     }
-    for (const each of group) {
-      if (used + each.height > height && used > 0) {
+    for (const piece of group) {
+      if (used + piece.height > height && used > 0) {
         pages.push([]);
         used = 0;
       }
-      pages.at(-1)!.push(each);
-      used += each.height;
+      pages.at(-1)!.push(piece);
+      used += piece.height;
     }
     at = end + 1;
   }
@@ -147,7 +147,7 @@ const MOST_SPREAD = 26;
 
 /** A sheet to write on uses its paper: so much more room after each piece. */
 function spreadOf(pieces: readonly Piece[], height: number): number {
-  const used = pieces.reduce((sum, each) => sum + each.height, 0);
+  const used = pieces.reduce((sum, piece) => sum + piece.height, 0);
   return Math.max(0, Math.min(MOST_SPREAD, (height - used) / (pieces.length + 1)));
 }
 

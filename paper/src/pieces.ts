@@ -38,9 +38,9 @@ export function paragraph(
 ): { readonly marks: readonly Mark[]; readonly height: number } {
   const { face, size, colour = INK, align = 'left' } = words;
   const lines = text === '' ? [] : letters.lines(text, face, size, width);
-  const marks = lines.map((each, index): Mark => {
-    const x = align === 'middle' ? (width - letters.width(each, face, size)) / 2 : 0;
-    return { kind: 'text', x, y: size * (0.98 + index * LINE), text: each, face, size, colour };
+  const marks = lines.map((line, index): Mark => {
+    const x = align === 'middle' ? (width - letters.width(line, face, size)) / 2 : 0;
+    return { kind: 'text', x, y: size * (0.98 + index * LINE), text: line, face, size, colour };
   });
   return { marks, height: lines.length * size * LINE };
 }

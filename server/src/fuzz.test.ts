@@ -60,7 +60,7 @@ async function goodOnes(): Promise<readonly Sending[]> {
     put(`/api/calendar/${id}/link`, { on: true }),
     put(`/api/calendar/${id}/lost`, { date: '2026-03-03', reason: 'trip', isLost: true }),
     put(`/api/classes/${id}/staircase`, { staircaseId: page.staircaseId, version: settings.version }),
-    post('/api/staircases', { ...stairs, name: 'Another', steps: stairs.steps.map((each) => ({ ...each, id: null })) }),
+    post('/api/staircases', { ...stairs, name: 'Another', steps: stairs.steps.map((step) => ({ ...step, id: null })) }),
     put(`/api/staircases/${stairs.id}`, stairs),
     post('/api/classes', { ...settings, name: 'Another' }),
     put(`/api/classes/${id}/settings`, settings),

@@ -29,8 +29,8 @@ const term: Term = {
   rotation: NO_ROTATION,
 };
 
-function meeting(on: MeetingDay, at = '09:40', more: Partial<Meeting> = {}): Meeting {
-  return { on, at, minutes: 40, mode: 'room', ...more };
+function meeting(day: MeetingDay, at = '09:40', more: Partial<Meeting> = {}): Meeting {
+  return { on: day, at, minutes: 40, mode: 'room', ...more };
 }
 
 const weekly = (weekday: number, at?: string): Meeting => meeting({ kind: 'weekly', weekday }, at);

@@ -93,7 +93,9 @@ function daysOffOf(event: ICAL.Event, title: string, within: Within): readonly D
 
 /** Why a rule cannot be followed; null when it can. */
 function repeatsOf(event: ICAL.Event): string | null {
-  const rules = event.component.getAllProperties('rrule').map((each) => each.getFirstValue() as unknown as ICAL.Recur);
+  const rules = event.component
+    .getAllProperties('rrule')
+    .map((property) => property.getFirstValue() as unknown as ICAL.Recur);
   const isUsual = ({ freq, interval }: ICAL.Recur): boolean =>
     ['DAILY', 'WEEKLY', 'MONTHLY', 'YEARLY'].includes(freq) && interval >= 1 && interval <= MOST_INTERVAL;
   return rules.length <= MOST_RULES && rules.every(isUsual) ? null : t('icalendar.repeats-in-a-way-that-no');

@@ -16,7 +16,7 @@ export function lessonsOf(
   meetings: readonly Meeting[],
   lost: readonly ClassDayOff[] = [],
 ): readonly Lesson[] {
-  const away = new Set(lost.map((each) => each.date));
+  const away = new Set(lost.map((dayOff) => dayOff.date));
   return datesOf(term, meetings)
     .filter(({ day }) => day.off === null && !away.has(day.date))
     .map(({ day, meeting }, index) => ({
@@ -40,7 +40,7 @@ export function lostLessons(
   meetings: readonly Meeting[],
   lost: readonly ClassDayOff[] = [],
 ): readonly LostLesson[] {
-  const reasons = new Map(lost.map((each) => [each.date, each.reason]));
+  const reasons = new Map(lost.map((dayOff) => [dayOff.date, dayOff.reason]));
   return datesOf(term, meetings).flatMap(({ day, meeting }) => {
     const reason = day.off?.reason ?? reasons.get(day.date);
     return reason === undefined ? [] : [{ date: day.date, at: meeting.at, reason }];

@@ -121,16 +121,16 @@ export function turnSeconds(steps: readonly Pick<StepOnDay, 'tuneSeconds'>[]): r
   return steps.map((step) => step.tuneSeconds + USUAL_PAUSE);
 }
 
-function classState(on: ClassOnDay, all: readonly Standing[]): ClassState {
-  const { hearing } = on.style;
-  const dayOf = dayIn(on.timeZone);
-  const pupils = new Map(on.pupils.map((pupil) => [pupil.id, pupil]));
-  const waits = waitsOf(on, pupils, all, dayOf);
+function classState(day: ClassOnDay, all: readonly Standing[]): ClassState {
+  const { hearing } = day.style;
+  const dayOf = dayIn(day.timeZone);
+  const pupils = new Map(day.pupils.map((pupil) => [pupil.id, pupil]));
+  const waits = waitsOf(day, pupils, all, dayOf);
   const lessonsWaited = ({ pupilId }: Standing): number => waits.get(pupilId) ?? 0;
-  const stepIds = on.steps.map((step) => step.id);
-  const current = classStep(all, stepIds, goOnSetting(on.style));
-  const pace = { perLesson: turnsInLesson(turnSeconds(on.steps), hearing.minutes, all), within: hearing.within };
-  const heardToday = ({ lastHeardAt }: Standing): boolean => lastHeardAt !== null && dayOf(lastHeardAt) === on.today;
+  const stepIds = day.steps.map((step) => step.id);
+  const current = classStep(all, stepIds, goOnSetting(day.style));
+  const pace = { perLesson: turnsInLesson(turnSeconds(day.steps), hearing.minutes, all), within: hearing.within };
+  const heardToday = ({ lastHeardAt }: Standing): boolean => lastHeardAt !== null && dayOf(lastHeardAt) === day.today;
   const here = all.filter(({ pupilId }) => pupils.get(pupilId)?.away !== true);
   return {
     pace,
@@ -161,6 +161,6 @@ function waitsOf(
 function turnsInLesson(seconds: readonly number[], minutes: number, all: readonly Standing[]): number {
   const turns = all.flatMap((standing) => seconds[standing.stepIndex] ?? []);
   if (turns.length === 0) return 1;
-  const mean = turns.reduce((sum, each) => sum + each, 0) / turns.length;
+  const mean = turns.reduce((sum, turn) => sum + turn, 0) / turns.length;
   return Math.max(1, Math.floor((minutes * 60) / mean));
 }

@@ -55,10 +55,10 @@ const forecastOf = (settings: ForecastSettings) =>
 describe('the forecast of a class', () => {
   it('counts those who are in it, over the lessons to come', () => {
     const forecast = forecastOf({ perLesson: 2 });
-    expect(forecast.pupils.map((each) => each.id)).toEqual(['ann', 'ben', 'cy']);
+    expect(forecast.pupils.map((pupil) => pupil.id)).toEqual(['ann', 'ben', 'cy']);
     expect(forecast.mean.map((each) => each.lesson)).toEqual([5, 6, 7, 8]);
     const chance = (id: string, at: number): number =>
-      forecast.pupils.find((each) => each.id === id)!.reach[at - 1]!.chance;
+      forecast.pupils.find((pupil) => pupil.id === id)!.reach[at - 1]!.chance;
     expect(chance('ann', 2)).toBe(1);
     expect(chance('cy', 1)).toBe(1);
     expect(chance('ben', 1)).toBeLessThan(1);

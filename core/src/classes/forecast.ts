@@ -28,16 +28,16 @@ const SEED = 11;
 
 /** What `forecastClass` needs to say where a class will stand after each lesson to come. @returns null when nobody is in it. */
 export function forecastRequest(
-  on: ClassOnDay,
+  day: ClassOnDay,
   events: Iterable<RecordEvent>,
   { perLesson, turns = 1, known, ahead = Infinity, runs = FORECAST_RUNS }: ForecastSettings,
 ): ForecastRequest | null {
-  const dates = on.lessons.all.map((lesson) => lesson.date);
-  const past = known ?? dates.filter((date) => date <= on.today).length;
-  const pupils = heardPupils(on, events, dates.slice(0, past));
+  const dates = day.lessons.all.map((lesson) => lesson.date);
+  const past = known ?? dates.filter((date) => date <= day.today).length;
+  const pupils = heardPupils(day, events, dates.slice(0, past));
   if (pupils.length === 0) return null;
   return {
-    steps: on.steps.length,
+    steps: day.steps.length,
     lessonsPast: past,
     lessonsLeft: Math.min(ahead, dates.length - past),
     heardPerLesson: perLesson * turns,

@@ -60,7 +60,7 @@ export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly
     kind,
     step,
     gains,
-    gain: gains.reduce((sum, each) => sum + each, 0),
+    gain: gains.reduce((sum, gain) => sum + gain, 0),
   });
   const heardOtherwise = (kind: FitKind, perLesson: number): FitChange =>
     change(
@@ -92,7 +92,7 @@ export function waysToFit(steps: readonly UnitStep[], unit: UnitClass): readonly
       ...byGain(merged).slice(0, 2),
       ...byGain(dropped).slice(0, 2),
       ...concert,
-    ].filter((each) => each.gain > 0),
+    ].filter((change) => change.gain > 0),
   );
 }
 

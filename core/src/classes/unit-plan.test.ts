@@ -76,7 +76,7 @@ describe('parallel groups', () => {
     const plan = unitPlan(page);
     const [level] = waysLevel(page, plan, 1);
     expect(level!.way.gain).toBeGreaterThanOrEqual(1);
-    expect(plan.steps.map((each) => each.to)).toContain(level!.by);
+    expect(plan.steps.map((step) => step.to)).toContain(level!.by);
     expect(waysLevel(page, plan, 99)).toEqual([]);
   });
 });

@@ -55,7 +55,7 @@ describe('typing a tune', () => {
     const words = tuneOf(entry)
       .parts[0].bars.flat()
       .flatMap((event) => (event as Note).syllables);
-    expect(words.map((each) => each?.text)).toEqual(['Down', 'the', 'gar', 'den', 'lane', 'now']);
+    expect(words.map((word) => word?.text)).toEqual(['Down', 'the', 'gar', 'den', 'lane', 'now']);
   });
 
   it('changes nothing for a key that means nothing', () => {
@@ -91,8 +91,8 @@ describe('a stored tune', () => {
     for (const tune of tunes) {
       const keys = keysFor(tune);
       const entry = typed(keys.join(' '), { ...EMPTY_ENTRY, key: tune.bars[0]!.key, metre: tune.bars[0]!.metre });
-      const sounds = (each: Tune) =>
-        each.parts[0].bars.map((bar) =>
+      const sounds = (tune: Tune) =>
+        tune.parts[0].bars.map((bar) =>
           JSON.stringify(bar.map((event) => [event.value, pitchName((event as Note).pitch)])),
         );
       expect(sounds(tuneOf(entry))).toEqual(sounds(tune));

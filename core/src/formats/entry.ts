@@ -167,7 +167,7 @@ function change(entry: Entry, how: (event: EntryEvent) => Partial<EntryEvent>): 
   const last = lastTyped(entry);
   if (last === null) return entry;
   const changed = { ...last, ...how(last) };
-  return { ...entry, events: entry.events.map((each, index) => (index === entry.cursor - 1 ? changed : each)) };
+  return { ...entry, events: entry.events.map((event, index) => (index === entry.cursor - 1 ? changed : event)) };
 }
 
 function triplet(entry: Entry): Entry {
@@ -175,8 +175,8 @@ function triplet(entry: Entry): Entry {
   if (from < 0) return entry;
   const isOne = entry.events.slice(from, entry.cursor).every(({ value }) => value.tuplet !== null);
   const tuplet = isOne ? null : { actual: 3, normal: 2 };
-  const events = entry.events.map((each, index) =>
-    index >= from && index < entry.cursor ? { ...each, value: { ...each.value, tuplet } } : each,
+  const events = entry.events.map((event, index) =>
+    index >= from && index < entry.cursor ? { ...event, value: { ...event.value, tuplet } } : event,
   );
   return { ...entry, events };
 }

@@ -50,7 +50,7 @@ export function beltSlips(request: HandoutRequest): Handout {
   });
   if (due.length === 0) throw new NoHandout(t('class-papers.no-belts-to-hand-out-yet'));
   const slips = due.map(({ pupil, belt }): Tile => {
-    const step = schoolClass.steps.find((each) => each.belt === belt);
+    const step = schoolClass.steps.find((step) => step.belt === belt);
     return {
       ...PLAIN_TILE,
       label: pupil.name,

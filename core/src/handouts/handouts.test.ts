@@ -152,7 +152,7 @@ describe('the keys of note work, solved again from the sheet', () => {
 
   it('matches each note with the chart that has its fingering', () => {
     const match = made('note-match');
-    const [block] = match.sections[0]!.blocks.flatMap((each) => (each.kind === 'match' ? [each] : []));
+    const [block] = match.sections[0]!.blocks.flatMap((block) => (block.kind === 'match' ? [block] : []));
     block!.left.forEach((tile, index) => {
       const { answer } = match.key[index]!;
       const chart = block!.right.find(({ label }) => label === answer)!.picture;
@@ -192,7 +192,7 @@ describe('the keys of rhythm work, added up again', () => {
       const events = eventsOf(tune);
       const rest = events
         .filter((_, place) => place !== covered[0]!.eventIndex)
-        .reduce((all, each) => all + lengthOf(each), 0);
+        .reduce((all, event) => all + lengthOf(event), 0);
       const whole = toNumber(barLength(tune.bars[0]!.metre));
       expect(whole - rest).toBeCloseTo(fact(bars.key[index]!, 'missingLength'), 9);
     });
@@ -317,8 +317,8 @@ describe('papers of a class', () => {
   });
 
   it('plan the next lesson for a substitute, minute by minute', () => {
-    const [block] = made('substitute-plan').sections[0]!.blocks.flatMap((each) =>
-      each.kind === 'table' ? [each] : [],
+    const [block] = made('substitute-plan').sections[0]!.blocks.flatMap((block) =>
+      block.kind === 'table' ? [block] : [],
     );
     const minutes = block!.rows.map(([when]) => when!.split('–').map(Number));
     expect(minutes[0]![0]).toBe(0);

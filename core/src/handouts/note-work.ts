@@ -73,7 +73,7 @@ export function noteHunt(request: HandoutRequest): Handout {
   const wanted = shuffled(notes, random).slice(0, Math.min(3, notes.length));
   const asked = wanted.map((note) => ({ note, row: mixed(notes, Math.ceil(count / wanted.length / 4) * 4, random) }));
   const key = asked.map(({ note, row }, index): Answer => {
-    const found = row.filter((each) => pitchName(each) === pitchName(note)).length;
+    const found = row.filter((pitch) => pitchName(pitch) === pitchName(note)).length;
     return {
       number: index + 1,
       question: t('note-work.how-many-named', { named: named(request, note) }),

@@ -34,7 +34,7 @@ function stepSection(
   title: string,
   newNotes: readonly Pitch[],
 ): { readonly made: Section; readonly key: readonly Answer[] } {
-  const before = request.notes.filter((note) => !newNotes.some((each) => pitchName(each) === pitchName(note)));
+  const before = request.notes.filter((note) => !newNotes.some((newNote) => pitchName(newNote) === pitchName(note)));
   const known: WithTune = { ...request, notes: before };
   const news = teachingOrder(request.on, before, newNotes);
   const notes = news.flatMap((note, index) => notePage(known, note, [...before, ...news.slice(0, index)]));
@@ -90,7 +90,7 @@ export function booklet(request: HandoutRequest): Handout {
     const { made, key: answers } = stepSection({ ...own, tune, breathing }, title, news);
     const before = key.length;
     key.push(...answers.map((answer) => ({ ...answer, number: before + answer.number })));
-    known = [...known, ...news.filter((note) => !known.some((each) => pitchName(each) === pitchName(note)))];
+    known = [...known, ...news.filter((note) => !known.some((pitch) => pitchName(pitch) === pitchName(note)))];
     return made;
   });
   const title = t('packets.our-value-book', {

@@ -261,7 +261,7 @@ export function writeBars(request: HandoutRequest): Handout {
     number: index + 1,
     picture: { kind: 'staff', rhythmOnly: true },
   }));
-  const names = request.notes.map((each) => each.letter + ['', '♯'][each.alter === 1 ? 1 : 0]!);
+  const names = request.notes.map((note) => note.letter + ['', '♯'][note.alter === 1 ? 1 : 0]!);
   return handout(
     'write-bars',
     t('rhythm-work.write-your-own'),

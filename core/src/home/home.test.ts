@@ -48,7 +48,7 @@ const facts = (more: Partial<HomeFacts> = {}): HomeFacts => ({
 });
 const kinds = (parts: readonly HomePart[]): readonly string[] => parts.map(({ kind, minutes }) => `${kind} ${minutes}`);
 const part = <Kind extends HomePartKind>(parts: readonly HomePart[], kind: Kind) =>
-  parts.find((each): each is Extract<HomePart, { kind: Kind }> => each.kind === kind)!;
+  parts.find((part): part is Extract<HomePart, { kind: Kind }> => part.kind === kind)!;
 
 describe('ten minutes', () => {
   it('warm up, the hard move, the next piece, the whole tune and an old one', () => {
@@ -84,7 +84,7 @@ describe('ten minutes', () => {
     for (let times = 0; times < 16; times++) {
       const parts = tenMinutes(facts({ progress }));
       seen.push(part(parts, 'piece').chunk.bars.join('-'));
-      for (const each of parts) progress = movedOn(progress, each);
+      for (const part of parts) progress = movedOn(progress, part);
     }
     expect(seen.slice(0, 3)).toEqual(['1-1', '1-2', '3-3']);
     expect(seen.at(-1)).toBe(seen.at(-2));
@@ -99,7 +99,7 @@ describe('ten minutes', () => {
   });
 
   it('bring a tune that is liked, and without any the others by turns', () => {
-    const three = facts({ now: 2, tunes: facts().tunes.map((each) => ({ ...each, passed: true })) });
+    const three = facts({ now: 2, tunes: facts().tunes.map((tune) => ({ ...tune, passed: true })) });
     expect([0, 1, 2].map((day) => part(tenMinutes({ ...three, day }), 'old').tune)).toEqual([0, 1, 0]);
     expect(part(tenMinutes({ ...three, loved: [1] }), 'old')).toMatchObject({ tune: 1, isLoved: true });
   });

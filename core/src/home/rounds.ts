@@ -52,6 +52,8 @@ export function answered(
 }
 
 /** Whether covered holes sound a note: by its usual fingering or another one for it. */
-export function isFingering(on: Instrument, note: string, holes: readonly HoleState[]): boolean {
-  return fingeringsOf(on, pitch(note)).some((each) => each.holes.every((state, hole) => state === holes[hole]));
+export function isFingering(instrument: Instrument, note: string, holes: readonly HoleState[]): boolean {
+  return fingeringsOf(instrument, pitch(note)).some((fingering) =>
+    fingering.holes.every((state, hole) => state === holes[hole]),
+  );
 }

@@ -24,13 +24,13 @@ const CENTRE = 36;
 const THUMB_X = 10;
 
 /** The front of the instrument from the player's view, the thumb hole beside the first finger. */
-export function chartShape(on: Instrument, fingering: Fingering): ChartShape {
-  const front = on.holes.filter((hole) => hole.finger !== 'thumb');
+export function chartShape(instrument: Instrument, fingering: Fingering): ChartShape {
+  const front = instrument.holes.filter((hole) => hole.finger !== 'thumb');
   const rowOf = (hole: Hole): number => {
     const row = hole.finger === 'thumb' ? 0 : front.indexOf(hole);
     return TOP + row * SPACE + (hole.hand === 'right' ? HAND_SPACE : 0);
   };
-  const holes = on.holes.flatMap((hole, index): DrawnHole[] => {
+  const holes = instrument.holes.flatMap((hole, index): DrawnHole[] => {
     const state = fingering.holes[index]!;
     const y = rowOf(hole);
     if (hole.finger === 'thumb') return [{ key: hole.name, x: THUMB_X, y, r: 6.5, state }];
@@ -46,14 +46,14 @@ export function chartShape(on: Instrument, fingering: Fingering): ChartShape {
     height: TOP + (front.length - 1) * SPACE + HAND_SPACE + 16,
     holes,
     middle: TOP + (leftHand - 0.5) * SPACE + HAND_SPACE / 2,
-    words: fingeringWords(on, fingering),
+    words: fingeringWords(instrument, fingering),
   };
 }
 
 /** "left hand: thumb, index, middle; right hand: none": the chart for those who hear it. */
-export function fingeringWords(on: Instrument, fingering: Fingering): string {
+export function fingeringWords(instrument: Instrument, fingering: Fingering): string {
   const hand = (side: 'left' | 'right'): string => {
-    const fingers = on.holes.flatMap((hole, index) => {
+    const fingers = instrument.holes.flatMap((hole, index) => {
       const state = fingering.holes[index]!;
       if (hole.hand !== side || state === 'open') return [];
       return [state === 'half' ? `${hole.finger} half` : hole.finger];

@@ -151,7 +151,7 @@ describe('the charts, hole by hole', () => {
     const recorder = instrument('soprano-recorder-baroque');
     expect(primaryFingering(recorder, pitch('A#4'))?.holes).toEqual(primaryFingering(recorder, pitch('Bb4'))?.holes);
     expect(primaryFingering(recorder, pitch('Cb5'))?.holes).toEqual(primaryFingering(recorder, pitch('B4'))?.holes);
-    expect(fingeringsOf(recorder, pitch('B4')).map((each) => formatHoles('recorder', each.holes))).toEqual([
+    expect(fingeringsOf(recorder, pitch('B4')).map((fingering) => formatHoles('recorder', fingering.holes))).toEqual([
       '0 1',
       '0 23',
     ]);
@@ -184,9 +184,9 @@ describe('the charts, hole by hole', () => {
 
   it('gives a row for each sound, with its spellings and alternates', () => {
     const rows = chartOf(instrument('tin-whistle-f'));
-    const row = rows.find((each) => each.spellings.some((p) => pitchName(p) === 'D#5'))!;
+    const row = rows.find((row) => row.spellings.some((p) => pitchName(p) === 'D#5'))!;
     expect(row.spellings.map(pitchName)).toEqual(['Eb5', 'D#5']);
-    expect(row.fingerings.map((each) => formatHoles('whistle', each.holes))).toEqual(['oxx ooo', 'hoo ooo']);
+    expect(row.fingerings.map((fingering) => formatHoles('whistle', fingering.holes))).toEqual(['oxx ooo', 'hoo ooo']);
   });
 });
 

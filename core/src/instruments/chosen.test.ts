@@ -11,7 +11,7 @@ import {
 } from './index.ts';
 
 const recorder = instrument('soprano-recorder-baroque');
-const note = recorder.fingerings.find((each) => !each.primary)!.pitch;
+const note = recorder.fingerings.find((fingering) => !fingering.primary)!.pitch;
 const name = `${note.letter}${note.alter === 1 ? '#' : note.alter === -1 ? 'b' : ''}${note.octave}`;
 
 describe('a chosen fingering', () => {
@@ -20,7 +20,7 @@ describe('a chosen fingering', () => {
 
   it('comes first in the chart, and the usual one stays as another', () => {
     const [first, second] = fingeringsOf(recorder, note);
-    expect(fingeringsOf(chosen, note).map((each) => each.holes)).toEqual(
+    expect(fingeringsOf(chosen, note).map((fingering) => fingering.holes)).toEqual(
       expect.arrayContaining([first!.holes, second!.holes]),
     );
     expect(primaryFingering(chosen, note)).toMatchObject({ holes: second!.holes, primary: true });

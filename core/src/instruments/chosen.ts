@@ -35,22 +35,26 @@ export function chosenIn(id: string): ChosenFingerings {
 }
 
 /** The instrument with the chosen fingering of each note before its others; a place that it does not have changes nothing. */
-export function chooseFingerings(on: Instrument, id: string, chosen: ChosenFingerings): Instrument {
-  let { fingerings } = on;
+export function chooseFingerings(instrument: Instrument, id: string, chosen: ChosenFingerings): Instrument {
+  let { fingerings } = instrument;
   for (const [note, place] of Object.entries(chosen)) fingerings = putFirst(fingerings, note, place);
-  return { ...on, id, fingerings };
+  return { ...instrument, id, fingerings };
 }
 
 function putFirst(all: readonly Fingering[], note: string, place: number): readonly Fingering[] {
   const pitch = parsePitch(note);
   if (pitch === null) return all;
-  const names = new Set(all.filter((each) => sameSound(each.pitch, pitch)).map((each) => pitchName(each.pitch)));
+  const names = new Set(
+    all.filter((fingering) => sameSound(fingering.pitch, pitch)).map((fingering) => pitchName(fingering.pitch)),
+  );
   return [...names].reduce((fingerings, name) => {
-    const own = fingerings.filter((each) => pitchName(each.pitch) === name);
+    const own = fingerings.filter((fingering) => pitchName(fingering.pitch) === name);
     const wanted = own[place];
     if (wanted === undefined) return fingerings;
-    const others = own.filter((each) => each !== wanted).map((each) => ({ ...each, primary: false }));
+    const others = own
+      .filter((fingering) => fingering !== wanted)
+      .map((fingering) => ({ ...fingering, primary: false }));
     const ordered = [{ ...wanted, primary: true }, ...others];
-    return fingerings.map((each) => (own.includes(each) ? ordered[own.indexOf(each)]! : each));
+    return fingerings.map((fingering) => (own.includes(fingering) ? ordered[own.indexOf(fingering)]! : fingering));
   }, all);
 }

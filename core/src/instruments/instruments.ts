@@ -26,36 +26,36 @@ export function instrument(id: InstrumentId): Instrument {
 }
 
 /** The primary fingering first, then alternates; empty when the note is not on the instrument. */
-export function fingeringsOf(on: Instrument, p: Pitch): readonly Fingering[] {
-  const spelled = byName(on).get(pitchName(p));
+export function fingeringsOf(instrument: Instrument, p: Pitch): readonly Fingering[] {
+  const spelled = byName(instrument).get(pitchName(p));
   if (spelled !== undefined) return spelled;
-  const sound = on.fingerings.find((fingering) => sameSound(fingering.pitch, p));
-  return sound === undefined ? [] : (byName(on).get(pitchName(sound.pitch)) ?? []);
+  const sound = instrument.fingerings.find((fingering) => sameSound(fingering.pitch, p));
+  return sound === undefined ? [] : (byName(instrument).get(pitchName(sound.pitch)) ?? []);
 }
 
 const indexes = new WeakMap<Instrument, ReadonlyMap<string, readonly Fingering[]>>();
 
-function byName(on: Instrument): ReadonlyMap<string, readonly Fingering[]> {
-  const known = indexes.get(on);
+function byName(instrument: Instrument): ReadonlyMap<string, readonly Fingering[]> {
+  const known = indexes.get(instrument);
   if (known !== undefined) return known;
   const index = new Map<string, Fingering[]>();
-  for (const fingering of on.fingerings) {
+  for (const fingering of instrument.fingerings) {
     const name = pitchName(fingering.pitch);
     const list = index.get(name);
     if (list === undefined) index.set(name, [fingering]);
     else list.push(fingering);
   }
-  indexes.set(on, index);
+  indexes.set(instrument, index);
   return index;
 }
 
-export function primaryFingering(on: Instrument, p: Pitch): Fingering | null {
-  return fingeringsOf(on, p)[0] ?? null;
+export function primaryFingering(instrument: Instrument, p: Pitch): Fingering | null {
+  return fingeringsOf(instrument, p)[0] ?? null;
 }
 
 /** The lowest and the highest written note. */
-export function rangeOf(on: Instrument): readonly [Pitch, Pitch] {
-  const chart = chartOf(on);
+export function rangeOf(instrument: Instrument): readonly [Pitch, Pitch] {
+  const chart = chartOf(instrument);
   return [chart[0]!.spellings[0]!, chart.at(-1)!.spellings[0]!];
 }
 
@@ -66,14 +66,14 @@ export interface ChartRow {
 }
 
 /** The whole chart from low to high, a row for each sound. */
-export function chartOf(on: Instrument): readonly ChartRow[] {
+export function chartOf(instrument: Instrument): readonly ChartRow[] {
   const names = new Map<number, readonly Pitch[]>();
-  for (const { pitch, primary } of on.fingerings) {
+  for (const { pitch, primary } of instrument.fingerings) {
     if (primary) names.set(midiNumber(pitch), [...(names.get(midiNumber(pitch)) ?? []), pitch]);
   }
   return [...names.values()].map((spellings) => ({
     spellings: spellings.toSorted((a, b) => unusual(a) - unusual(b)),
-    fingerings: fingeringsOf(on, spellings[0]!),
+    fingerings: fingeringsOf(instrument, spellings[0]!),
   }));
 }
 
@@ -84,8 +84,8 @@ function unusual({ letter, alter }: Pitch): number {
 }
 
 /** Whether makers give different fingerings for the note, so that its own chart has to be asked. */
-export function makersDiffer(on: Instrument, p: Pitch): boolean {
-  return on.makersDiffer.some((each) => sameSound(each, p));
+export function makersDiffer(instrument: Instrument, p: Pitch): boolean {
+  return instrument.makersDiffer.some((pitch) => sameSound(pitch, p));
 }
 
 /** The schools of naming a note; finger counts depend on the instrument. */
@@ -93,9 +93,9 @@ export const NAMINGS = [...PITCH_NAMINGS, 'finger-count'] as const;
 export type Naming = (typeof NAMINGS)[number];
 
 /** What stands under a note in the class's school of naming; finger counts depend on the instrument. */
-export function nameNote(p: Pitch, naming: Naming, key: Key, on: Instrument): string {
+export function nameNote(p: Pitch, naming: Naming, key: Key, instrument: Instrument): string {
   if (naming !== 'finger-count') return namePitch(p, naming, key);
-  return fingerCount(on, p) ?? namePitch(p, 'letters', key);
+  return fingerCount(instrument, p) ?? namePitch(p, 'letters', key);
 }
 
 /**
@@ -104,33 +104,33 @@ export function nameNote(p: Pitch, naming: Naming, key: Key, on: Instrument): st
  * be missed: `0 2` for C5, `–2` for D5 on the recorder; a hole that is half covered has a ½ behind it. It is the
  * fingering that the chart shows first. Null when the note is not on the instrument.
  */
-export function fingerCount(on: Instrument, p: Pitch): string | null {
-  const [primary] = fingeringsOf(on, p);
-  return primary === undefined ? null : (plainCount(on, primary) ?? holeNumbers(on, primary));
+export function fingerCount(instrument: Instrument, p: Pitch): string | null {
+  const [primary] = fingeringsOf(instrument, p);
+  return primary === undefined ? null : (plainCount(instrument, primary) ?? holeNumbers(instrument, primary));
 }
 
-function thumbState(on: Instrument, fingering: Fingering): HoleState | null {
-  const thumb = on.holes.findIndex((hole) => hole.finger === 'thumb');
+function thumbState(instrument: Instrument, fingering: Fingering): HoleState | null {
+  const thumb = instrument.holes.findIndex((hole) => hole.finger === 'thumb');
   return thumb < 0 ? null : fingering.holes[thumb]!;
 }
 
-function plainCount(on: Instrument, fingering: Fingering): string | null {
-  const front = fingering.holes.filter((_, index) => on.holes[index]!.finger !== 'thumb');
+function plainCount(instrument: Instrument, fingering: Fingering): string | null {
+  const front = fingering.holes.filter((_, index) => instrument.holes[index]!.finger !== 'thumb');
   const firstOpen = front.findIndex((state) => state !== 'closed');
   const covered = firstOpen < 0 ? front.length : firstOpen;
-  const thumb = thumbState(on, fingering);
+  const thumb = thumbState(instrument, fingering);
   const plain = front.slice(covered).every((state) => state === 'open') && (thumb === null || thumb === 'closed');
   return plain ? `${covered}${fingering.register > 1 ? '+' : ''}` : null;
 }
 
-function holeNumbers(on: Instrument, fingering: Fingering): string {
-  const numbers = on.holes
+function holeNumbers(instrument: Instrument, fingering: Fingering): string {
+  const numbers = instrument.holes
     .map((hole, index) => {
       const state = fingering.holes[index]!;
       return hole.finger === 'thumb' || state === 'open' ? '' : `${hole.name}${state === 'half' ? '½' : ''}`;
     })
     .join('');
-  const thumb = thumbState(on, fingering);
+  const thumb = thumbState(instrument, fingering);
   if (thumb === null) return `${numbers}${fingering.register > 1 ? '+' : ''}`;
   if (thumb !== 'closed') return `${thumb === 'half' ? 'ø' : '–'}${numbers}`;
   return numbers.length === 1 ? `0 ${numbers}` : numbers;

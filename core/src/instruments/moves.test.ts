@@ -34,11 +34,11 @@ const INTERVALS: Readonly<Record<string, readonly [steps: number, semitones: num
   'tin-whistle-g': [3, 5],
 };
 
-function costsOn(on: Instrument, pairs: typeof HARDER): readonly (readonly [number, number])[] {
-  const [steps, semitones] = INTERVALS[on.id] ?? [0, 0];
+function costsOn(instrument: Instrument, pairs: typeof HARDER): readonly (readonly [number, number])[] {
+  const [steps, semitones] = INTERVALS[instrument.id] ?? [0, 0];
   const cost = (names: string): number => {
     const [from, to] = names.split(' ').map((name) => transposePitch(pitch(name), steps, semitones));
-    return moveBetween(on, from!, to!)!.cost;
+    return moveBetween(instrument, from!, to!)!.cost;
   };
   return pairs.map(([hard, easy]) => [cost(hard), cost(easy)] as const);
 }
@@ -56,7 +56,7 @@ describe('the orderings of practitioners, on every instrument', () => {
 
     it(`${id}: landing fingers costs more than lifting them`, () => {
       const on = instrument(id);
-      const pitches = on.fingerings.filter((each) => each.primary).map((each) => each.pitch);
+      const pitches = on.fingerings.filter((fingering) => fingering.primary).map((fingering) => fingering.pitch);
       for (const from of pitches) {
         for (const to of pitches) {
           const there = moveBetween(on, from, to)!;
@@ -93,7 +93,7 @@ function spearman(values: readonly number[]): number {
 
 describe('moves', () => {
   const recorder = instrument('soprano-recorder-baroque');
-  const move = (from: string, to: string, on = recorder) => moveBetween(on, pitch(from), pitch(to))!;
+  const move = (from: string, to: string, instrument = recorder) => moveBetween(instrument, pitch(from), pitch(to))!;
   const cost = (from: string, to: string): number => move(from, to).cost;
 
   it('shows what a cost is made of', () => {
@@ -101,9 +101,9 @@ describe('moves', () => {
     expect(parts.map((part) => part.reason)).toEqual(['team', 'furtherFinger', 'teamLanding', 'bothHands']);
     for (const from of recorder.fingerings) {
       for (const to of recorder.fingerings) {
-        const each = moveBetween(recorder, from.pitch, to.pitch)!;
-        const sum = costParts(recorder, each).reduce((total, part) => total + part.points, 0);
-        expect(Math.abs(each.cost - sum)).toBeLessThan(0.006);
+        const move = moveBetween(recorder, from.pitch, to.pitch)!;
+        const sum = costParts(recorder, move).reduce((total, part) => total + part.points, 0);
+        expect(Math.abs(move.cost - sum)).toBeLessThan(0.006);
       }
     }
   });
@@ -120,11 +120,11 @@ describe('moves', () => {
   const all = notes.flatMap((from) => notes.filter((to) => to !== from).map((to) => move(from, to)));
 
   it('finds one finger easier than a team, a team in one hand easier than one across both', () => {
-    const costs = (pick: (each: (typeof all)[number]) => boolean): number[] =>
-      all.filter(pick).map((each) => each.cost);
-    const singles = costs((each) => each.kind === 'single');
-    const oneHand = costs((each) => each.kind === 'team' && !each.bothHands && !each.thumb);
-    const bothHands = costs((each) => each.kind === 'team' && each.bothHands);
+    const costs = (pick: (move: (typeof all)[number]) => boolean): number[] =>
+      all.filter(pick).map((move) => move.cost);
+    const singles = costs((move) => move.kind === 'single');
+    const oneHand = costs((move) => move.kind === 'team' && !move.bothHands && !move.thumb);
+    const bothHands = costs((move) => move.kind === 'team' && move.bothHands);
     expect(Math.max(...singles)).toBeLessThan(Math.min(...oneHand));
     expect(Math.max(...oneHand)).toBeLessThan(Math.min(...bothHands));
   });
@@ -141,7 +141,7 @@ describe('moves', () => {
 
   it('finds B-A, A-G and back the easiest moves there are', () => {
     const easiest = all.toSorted((a, b) => a.cost - b.cost).slice(0, 4);
-    const names = easiest.map((each) => `${each.from.pitch.letter}${each.to.pitch.letter}`).toSorted();
+    const names = easiest.map((move) => `${move.from.pitch.letter}${move.to.pitch.letter}`).toSorted();
     expect(names).toEqual(['AB', 'AG', 'BA', 'GA']);
   });
 
@@ -184,9 +184,9 @@ describe('moves', () => {
   });
 
   it('finds landing several fingers harder than lifting them', () => {
-    for (const each of all.filter((candidate) => candidate.kind === 'team' && candidate.lifts === 0)) {
-      const back = moveBetween(recorder, each.to.pitch, each.from.pitch)!;
-      expect(each.cost).toBeGreaterThan(back.cost);
+    for (const move of all.filter((candidate) => candidate.kind === 'team' && candidate.lifts === 0)) {
+      const back = moveBetween(recorder, move.to.pitch, move.from.pitch)!;
+      expect(move.cost).toBeGreaterThan(back.cost);
     }
   });
 

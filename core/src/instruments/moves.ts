@@ -64,26 +64,26 @@ export const MOVE_WEIGHTS = {
 } as const;
 
 /** From the primary fingering of one note to that of another; null when one of them is not on the instrument. */
-export function moveBetween(on: Instrument, from: Pitch, to: Pitch): Move | null {
-  const start = fingeringsOf(on, from)[0];
-  const goal = fingeringsOf(on, to)[0];
-  return start === undefined || goal === undefined ? null : knownMove(on, start, goal);
+export function moveBetween(instrument: Instrument, from: Pitch, to: Pitch): Move | null {
+  const start = fingeringsOf(instrument, from)[0];
+  const goal = fingeringsOf(instrument, to)[0];
+  return start === undefined || goal === undefined ? null : knownMove(instrument, start, goal);
 }
 
 const knownMoves = new WeakMap<Fingering, WeakMap<Fingering, Move>>();
 
 /** Fingerings are the rows of a table: a move between two of them is worked out once. */
-function knownMove(on: Instrument, from: Fingering, to: Fingering): Move {
+function knownMove(instrument: Instrument, from: Fingering, to: Fingering): Move {
   const goals = knownMoves.get(from) ?? new WeakMap<Fingering, Move>();
   knownMoves.set(from, goals);
-  const move = goals.get(to) ?? moveOf(on, from, to);
+  const move = goals.get(to) ?? moveOf(instrument, from, to);
   goals.set(to, move);
   return move;
 }
 
-export function moveOf(on: Instrument, from: Fingering, to: Fingering): Move {
-  const actions = on.holes.map((_, index) => actionAt(from, to, index));
-  const moving = on.holes.filter((_, index) => actions[index] !== 'stays');
+export function moveOf(instrument: Instrument, from: Fingering, to: Fingering): Move {
+  const actions = instrument.holes.map((_, index) => actionAt(from, to, index));
+  const moving = instrument.holes.filter((_, index) => actions[index] !== 'stays');
   const count = (action: FingerAction): number => actions.filter((each) => each === action).length;
   const [lands, lifts, shades] = [count('lands'), count('lifts'), count('shades')];
   const hands = [...new Set(moving.map((hole) => hole.hand))];
@@ -102,7 +102,7 @@ export function moveOf(on: Instrument, from: Fingering, to: Fingering): Move {
     registerChange,
     crossesBreak: registerChange && lands + lifts >= 3,
   };
-  return { ...shape, cost: costOf(on, shape) };
+  return { ...shape, cost: costOf(instrument, shape) };
 }
 
 function actionAt(from: Fingering, to: Fingering, index: number): FingerAction {
@@ -133,7 +133,7 @@ export interface CostPart {
 type Uncosted = Omit<Move, 'cost'>;
 
 /** What a cost is the sum of, for those who ask. */
-export function costParts(on: Instrument, move: Uncosted): readonly CostPart[] {
+export function costParts(instrument: Instrument, move: Uncosted): readonly CostPart[] {
   const moving = move.lands + move.lifts + move.shades;
   const isSingle = move.kind === 'single';
   const isSealing = move.lands > 0;
@@ -144,13 +144,13 @@ export function costParts(on: Instrument, move: Uncosted): readonly CostPart[] {
     ['furtherFinger', Math.max(0, moving - (isSingle ? 1 : 2))],
     [isSingle ? 'landing' : 'teamLanding', share],
     [isSingle ? 'rightHandSingle' : 'rightHandTeam', Number(isRight)],
-    ['littleFinger', Number(isSingle && finger(on, move) === 'little')],
-    ['sealSix', Number(isSealing && closedByFingers(on, move.to) === 6)],
-    ['sealSeven', Number(isSealing && closedByFingers(on, move.to) === 7)],
-    ['outOfOrder', Number(isSingle && isOutOfOrder(on.holes, move))],
+    ['littleFinger', Number(isSingle && finger(instrument, move) === 'little')],
+    ['sealSix', Number(isSealing && closedByFingers(instrument, move.to) === 6)],
+    ['sealSeven', Number(isSealing && closedByFingers(instrument, move.to) === 7)],
+    ['outOfOrder', Number(isSingle && isOutOfOrder(instrument.holes, move))],
     ['gap', Number(move.kind === 'team' && !move.bothHands && isAroundOne(move))],
-    ['intoFork', Number(isSealing && isForked(on, move.to))],
-    ['outOfFork', Number(moving > 0 && isForked(on, move.from))],
+    ['intoFork', Number(isSealing && isForked(instrument, move.to))],
+    ['outOfFork', Number(moving > 0 && isForked(instrument, move.from))],
     ['bothHands', Number(move.bothHands)],
     ['thumb', Number(move.thumb)],
     ['thumbWithFingers', Number(move.thumb && !isSingle)],
@@ -167,18 +167,21 @@ export function costParts(on: Instrument, move: Uncosted): readonly CostPart[] {
     .filter((part) => part.points > 0);
 }
 
-function finger(on: Instrument, move: Uncosted): Finger | undefined {
-  return on.holes[move.actions.findIndex((action) => action !== 'stays')]?.finger;
+function finger(instrument: Instrument, move: Uncosted): Finger | undefined {
+  return instrument.holes[move.actions.findIndex((action) => action !== 'stays')]?.finger;
 }
 
-function closedByFingers(on: Instrument, { holes }: Fingering): number {
-  return on.holes.filter((hole, index) => hole.finger !== 'thumb' && holes[index] === 'closed').length;
+function closedByFingers(instrument: Instrument, { holes }: Fingering): number {
+  return instrument.holes.filter((hole, index) => hole.finger !== 'thumb' && holes[index] === 'closed').length;
 }
 
 /** A finger of the right hand is down below an open hole. */
-function isForked(on: Instrument, { holes }: Fingering): boolean {
-  const open = on.holes.findIndex((hole, index) => hole.finger !== 'thumb' && holes[index] === 'open');
-  return open >= 0 && on.holes.some((hole, index) => index > open && hole.hand === 'right' && holes[index] !== 'open');
+function isForked(instrument: Instrument, { holes }: Fingering): boolean {
+  const open = instrument.holes.findIndex((hole, index) => hole.finger !== 'thumb' && holes[index] === 'open');
+  return (
+    open >= 0 &&
+    instrument.holes.some((hole, index) => index > open && hole.hand === 'right' && holes[index] !== 'open')
+  );
 }
 
 /** Between fingers that move, one stays down. */
@@ -188,8 +191,8 @@ function isAroundOne({ actions, to }: Uncosted): boolean {
   return actions.some((action, at) => at > first && at < last && action === 'stays' && to.holes[at] !== 'open');
 }
 
-function costOf(on: Instrument, move: Uncosted): number {
-  const cost = costParts(on, move).reduce((total, part) => total + part.points, 0);
+function costOf(instrument: Instrument, move: Uncosted): number {
+  const cost = costParts(instrument, move).reduce((total, part) => total + part.points, 0);
   return Math.round(cost * 100) / 100;
 }
 

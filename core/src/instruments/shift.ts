@@ -32,7 +32,7 @@ export function shiftFingerings(fingerings: readonly Fingering[], interval: Inte
     const known = sounds.get(key) ?? [];
     sounds.set(key, known);
     return spellings(goal).flatMap((spelling): Fingering[] => {
-      if (known.some((each) => pitchName(each) === pitchName(spelling))) return [];
+      if (known.some((pitch) => pitchName(pitch) === pitchName(spelling))) return [];
       known.push(spelling);
       return [{ ...fingering, pitch: spelling }];
     });

@@ -130,7 +130,7 @@ function recorder<Id extends string>(id: Id, size: Size, bore: Bore): Instrument
     makersDiffer:
       interval === null
         ? bore.makersDiffer
-        : bore.makersDiffer.map((each) => shiftPitch(each, interval)).filter(isPlain),
+        : bore.makersDiffer.map((pitch) => shiftPitch(pitch, interval)).filter(isPlain),
     source: size.source,
   };
 }
@@ -148,7 +148,7 @@ function whistle<Id extends string>(id: Id, keyNote: string, interval: Interval)
     get fingerings() {
       return table();
     },
-    makersDiffer: WHISTLE_MAKERS_DIFFER.map((each) => shiftPitch(each, interval)),
+    makersDiffer: WHISTLE_MAKERS_DIFFER.map((pitch) => shiftPitch(pitch, interval)),
     source: WHISTLE_SOURCE,
   };
 }

@@ -230,7 +230,7 @@ function chordsByRule(tune: Tune, sung: readonly Sung[]): readonly PlacedChord[]
       return { cost: before.cost + own, chosen: [...before.path.chosen, offer] };
     });
   }
-  const { chosen } = paths.reduce((best, each) => (each.cost < best.cost ? each : best));
+  const { chosen } = paths.reduce((best, path) => (path.cost < best.cost ? path : best));
   return slots.flatMap(({ barIndex, offset }, index) => {
     const { chord } = chosen[index]!;
     return chosen[index - 1]?.chord.symbol === chord.symbol ? [] : [{ barIndex, offset, chord }];
@@ -310,7 +310,7 @@ export function chordAt(
 ): Chord | null {
   return (
     chords.findLast(
-      (each) => each.barIndex < barIndex || (each.barIndex === barIndex && compare(each.offset, offset) <= 0),
+      (chord) => chord.barIndex < barIndex || (chord.barIndex === barIndex && compare(chord.offset, offset) <= 0),
     )?.chord ?? null
   );
 }

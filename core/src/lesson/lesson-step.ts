@@ -29,8 +29,8 @@ export function tuneTempi(
 }
 
 /** A step as a lesson needs it: what is new in its tune, the moves to go over first, the hard spot with its tempi. */
-export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: StepOfClass): LessonStep {
-  const reading = readTune(tune, on, known);
+export function lessonStep(tune: Tune, instrument: Instrument, known: Knowledge, own: StepOfClass): LessonStep {
+  const reading = readTune(tune, instrument, known);
   const [spot] = reading.hardSpots;
   const { challenge, ...step } = own;
   return {
@@ -38,7 +38,7 @@ export function lessonStep(tune: Tune, on: Instrument, known: Knowledge, own: St
     newNotes: reading.notes.new.map(({ name }) => name),
     knownNotes: knownOf(reading, known),
     newElements: reading.elements.new.map(({ id }) => id),
-    moves: backAndForth(preparation(tune, on, known).moves),
+    moves: backAndForth(preparation(tune, instrument, known).moves),
     hardSpot:
       spot === undefined
         ? null

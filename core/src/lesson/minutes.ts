@@ -14,10 +14,10 @@ export interface MinuteWish {
  * @returns as many minutes as there are wishes. They sum to the total where anything is free and the fixed leave it a minute each.
  */
 export function fitMinutes(wishes: readonly MinuteWish[], total: number): readonly number[] {
-  const fixed = wishes.reduce((sum, each) => sum + (each.fixed ?? 0), 0);
-  const free = wishes.flatMap((each, index) => (each.fixed === null ? [index] : []));
+  const fixed = wishes.reduce((sum, wish) => sum + (wish.fixed ?? 0), 0);
+  const free = wishes.flatMap((wish, index) => (wish.fixed === null ? [index] : []));
   const room = total - fixed;
-  const minutes = wishes.map((each) => each.fixed ?? 0);
+  const minutes = wishes.map((wish) => wish.fixed ?? 0);
   const least = sumOf(free, (index) => wishes[index]!.least);
   const wish = sumOf(free, (index) => Math.max(wishes[index]!.least, wishes[index]!.wish));
   const give = (weights: readonly number[], amount: number): void => {

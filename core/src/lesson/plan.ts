@@ -303,7 +303,7 @@ function warmUp(facts: LessonFacts): Wanted {
   const wish = part === 'review' ? 8 : 5;
   const known = step === null ? [] : isNoteDue(facts) ? notesWithout(step) : [...step.newNotes, ...step.knownNotes];
   const notes = known.slice(0, MOST_NOTES);
-  const first = weak.find((each) => isKnown(each, known));
+  const first = weak.find((spot) => isKnown(spot, known));
   if (first !== undefined) return want('warm-up', wish, 3, 'weak', { weak: first, notes, seed });
   const element = step?.newElements[0];
   if (element !== undefined)

@@ -247,7 +247,7 @@ export function lessonClock(run: LessonRun, now: number): LessonClock | null {
   const inBlock = (spent[block.id] ?? 0) + (endedAt === null ? Math.max(0, until - since) / 1000 : 0);
   const before = plan.blocks.slice(0, index).reduce((sum, { minutes }) => sum + minutes * 60, 0);
   const behind = elapsed - before - Math.min(inBlock, block.minutes * 60);
-  const spare = (each: Block): number => (each.locked ? 0 : each.minutes - each.least);
+  const spare = (block: Block): number => (block.locked ? 0 : block.minutes - block.least);
   const [gives] = plan.blocks.slice(index + 1).toSorted((a, b) => spare(b) - spare(a));
   return {
     elapsed,

@@ -44,11 +44,11 @@ function withinReach(samples: Float32Array, rate: number): readonly [Float32Arra
 export function listenTo(
   track: Track,
   tune: Tune,
-  on: Instrument,
+  instrument: Instrument,
   rule: ListeningRule,
   stretch: Stretch | null = null,
 ): Listened {
-  const all = tuneScore(tune, on);
+  const all = tuneScore(tune, instrument);
   const full = stretch === null ? all : stretchScore(all, stretch);
   const once = withoutRepeats(full);
   const ways = [full, ...(once === null ? [] : [once])].map((score) => ({ score, assessment: assess(track, score) }));

@@ -36,15 +36,15 @@ export const SOUND_REMARKS: Readonly<Record<SoundKind, RemarkId | null>> = {
 };
 
 /** Notes that sound when one covered hole of a fingering is open: where a leak jumps to. */
-export function leakNotes(on: Instrument, asked: Pitch): readonly number[] {
-  const holes = primaryFingering(on, asked)?.holes;
+export function leakNotes(instrument: Instrument, asked: Pitch): readonly number[] {
+  const holes = primaryFingering(instrument, asked)?.holes;
   if (holes === undefined) return [];
-  const near = on.fingerings.filter(({ holes: other }) => {
+  const near = instrument.fingerings.filter(({ holes: other }) => {
     const apart = other.filter((state, hole) => state !== holes[hole]);
     return apart.length === 1 && other.every((state, hole) => state === holes[hole] || state !== 'closed');
   });
-  return [...new Set(near.map(({ pitch }) => midiNumber(pitch) + on.soundsAbove))].filter(
-    (midi) => midi !== midiNumber(asked) + on.soundsAbove,
+  return [...new Set(near.map(({ pitch }) => midiNumber(pitch) + instrument.soundsAbove))].filter(
+    (midi) => midi !== midiNumber(asked) + instrument.soundsAbove,
   );
 }
 
@@ -54,25 +54,25 @@ export function leakNotes(on: Instrument, asked: Pitch): readonly number[] {
  */
 export function checkSound(
   readings: readonly PitchReading[],
-  on: Instrument,
+  instrument: Instrument,
   asked: Pitch,
   tuning = 0,
 ): CheckedSound | null {
   const heard = readings.flatMap(({ at, cents }) => (cents === null ? [] : [{ at, cents: cents - tuning }]));
   const first = heard[0];
-  if (first === undefined || fingeringsOf(on, asked).length === 0) return null;
+  if (first === undefined || fingeringsOf(instrument, asked).length === 0) return null;
   const held = heard.filter(({ at }) => at - first.at >= SOUND_CHECK.settling);
   const step = readings.length < 2 ? 0 : (readings.at(-1)!.at - readings[0]!.at) / (readings.length - 1);
   const seconds = heard.length * step;
   if (seconds < SOUND_CHECK.leastSeconds || held.length < 4) return null;
   const cents = held.map((reading) => reading.cents);
-  const wanted = (midiNumber(asked) + on.soundsAbove) * 100;
+  const wanted = (midiNumber(asked) + instrument.soundsAbove) * 100;
   const middle = median(cents);
   const spread = quantile(cents, 0.75) - quantile(cents, 0.25);
   const off = middle - wanted;
   const share = (test: (apart: number) => boolean): number =>
-    cents.filter((each) => test(each - wanted)).length / cents.length;
-  const leaks = leakNotes(on, asked).map((midi) => midi * 100 - wanted);
+    cents.filter((cent) => test(cent - wanted)).length / cents.length;
+  const leaks = leakNotes(instrument, asked).map((midi) => midi * 100 - wanted);
   const kind = ((): SoundKind => {
     const isNear = (apart: number, to: number): boolean => Math.abs(apart - to) < 60;
     const overblown = share((apart) => isNear(apart, 1200) || isNear(apart, 1900));

@@ -28,7 +28,7 @@ export interface TuneScore extends ListeningScore {
 const USUAL_TEMPO = 90;
 
 /** What a pupil with an instrument is to be heard playing, repeats played out. */
-export function tuneScore(tune: Tune, on: Instrument, part = 0): TuneScore {
+export function tuneScore(tune: Tune, instrument: Instrument, part = 0): TuneScore {
   const starts = new Set(
     phraseBars(tune).flatMap(({ places }) => (places[0] === undefined ? [] : [placeKey(places[0])])),
   );
@@ -40,11 +40,11 @@ export function tuneScore(tune: Tune, on: Instrument, part = 0): TuneScore {
     return {
       onset: toNumber(played.onset) * 4,
       duration: toNumber(played.length) * 4,
-      midi: midiNumber(played.pitch) + on.soundsAbove,
+      midi: midiNumber(played.pitch) + instrument.soundsAbove,
       isStart,
       barIndex: played.barIndex,
       eventIndex: played.eventIndex,
-      unsigned: unsigned(tune, played, on),
+      unsigned: unsigned(tune, played, instrument),
     };
   });
   return { notes, tempo };
@@ -53,9 +53,9 @@ export function tuneScore(tune: Tune, on: Instrument, part = 0): TuneScore {
 const placeKey = ({ barIndex, eventIndex }: { readonly barIndex: number; readonly eventIndex: number }): string =>
   `${barIndex} ${eventIndex}`;
 
-function unsigned(tune: Tune, { pitch, barIndex }: PerformedNote, on: Instrument): number | null {
+function unsigned(tune: Tune, { pitch, barIndex }: PerformedNote, instrument: Instrument): number | null {
   const alter = keyAlter(tune.bars[barIndex]!.key, pitch.letter);
-  return alter !== 0 && pitch.alter === alter ? midiNumber({ ...pitch, alter: 0 }) + on.soundsAbove : null;
+  return alter !== 0 && pitch.alter === alter ? midiNumber({ ...pitch, alter: 0 }) + instrument.soundsAbove : null;
 }
 
 /** Some of a tune as it is printed, its first and its last note or rest counted. */

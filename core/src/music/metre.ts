@@ -19,9 +19,9 @@ const MOST_UNITS = 24;
 /** From what a file says, "3+2" over "8"; null for what is no time signature. */
 export function metreOf(above: string, below: number): Metre | null {
   const groups = above.split('+').map(Number);
-  const count = groups.reduce((sum, each) => sum + each, 0);
+  const count = groups.reduce((sum, group) => sum + group, 0);
   const isMetre =
-    groups.every((each) => Number.isInteger(each) && each >= 1) && count <= MOST_UNITS && UNITS.includes(below);
+    groups.every((group) => Number.isInteger(group) && group >= 1) && count <= MOST_UNITS && UNITS.includes(below);
   if (!isMetre) return null;
   return groups.length === 1 ? { count, unit: below } : { count, unit: below, groups };
 }

@@ -48,7 +48,7 @@ function draft(frames: readonly Frame[], parts?: TuneDraft['parts']): TuneDraft 
     tags: [],
     otherTitles: [],
     tempo: null,
-    bars: frames.map((each) => ({ ...frame, ...each })),
+    bars: frames.map((own) => ({ ...frame, ...own })),
     parts: parts ?? [{ name: 'P', bars: frames.map((_, index) => [note(NAMES[index]!)]) }],
   };
 }
@@ -107,7 +107,7 @@ describe('what sounds', () => {
     ];
     const played = performedNotes(made([{}, {}, {}], parts));
     expect(
-      played.map((each) => [pitchName(each.pitch), toNumber(each.onset), toNumber(each.length), each.afterRest]),
+      played.map((note) => [pitchName(note.pitch), toNumber(note.onset), toNumber(note.length), note.afterRest]),
     ).toEqual([
       ['G4', 0, 0.5, true],
       ['A4', 0.5, 1, false],
@@ -186,7 +186,7 @@ describe('makeTune', () => {
   it('keeps bars that are not full, and tells of them', () => {
     const bars = [[note('G4')], [note('A4', 'half')], [note('B4', 'breve')], [note('C5', 'whole')], [note('D5')]];
     const tune = made([{}, {}, {}, {}, {}], [{ name: 'P', bars }]);
-    expect(irregularBars(tune).map((each) => [each.bar, each.index])).toEqual([
+    expect(irregularBars(tune).map((problem) => [problem.bar, problem.index])).toEqual([
       [2, 1],
       [3, 2],
     ]);

@@ -24,13 +24,13 @@ function struck(tune: Tune): ReadonlySet<string> {
 describe('bare versions', () => {
   it('grow from the first beats to the tune', () => {
     const versions = bareVersions(GOOSE_WALK, 4);
-    expect(versions.map((each) => music(each.tune))).toEqual([
+    expect(versions.map((version) => music(version.tune))).toEqual([
       'B8|B8|A8|E8| B8|B8|A8|G8|]',
       'B4 G4|B4 G4|A4 A4|E8| B4 G4|B4 G4|A4 A4|G8|]',
       'B2 A2 G4|B2 A2 G4|A2 B2 A4|E8| B2 A2 G4|B2 A2 G4|A2 E2 A4|G8|]',
       'B2 A2 G4|B2 A2 G4|A2 B2 A2 G2|E8| B2 A2 G4|B2 A2 G4|A2 E2 A2 E2|G8|]',
     ]);
-    expect(versions.map((each) => each.of)).toEqual([22, 22, 22, 22]);
+    expect(versions.map((version) => version.of)).toEqual([22, 22, 22, 22]);
   });
 
   it('end with the tune itself, and each holds all notes of the one before', () => {
@@ -78,7 +78,7 @@ describe('bare versions', () => {
         for (const version of versions) {
           for (const [part, { bars }] of version.tune.parts.entries()) {
             const silent = bars.map((events) => events.every((event) => event.kind === 'rest'));
-            expect(silent).toEqual(tune.parts[part]!.bars.map((each) => each.every(({ kind }) => kind === 'rest')));
+            expect(silent).toEqual(tune.parts[part]!.bars.map((bar) => bar.every(({ kind }) => kind === 'rest')));
           }
         }
         const [before, last] = versions.slice(-2);

@@ -162,7 +162,7 @@ function levelOf(at: Rational, metre: Parameters<typeof beatLength>[0]): number 
 }
 
 function sizeOf(weights: readonly number[], cut: number): number {
-  return weights.filter((each) => each <= cut).length;
+  return weights.filter((weight) => weight <= cut).length;
 }
 
 /** Weights after which enough is left for another stage. */

@@ -66,7 +66,7 @@ describe('rhythm cards', () => {
         (metre, elements, seed) => {
           const cards = rhythmCards({ metre, elements: known(...elements), count: 8, seed });
           for (const card of cards) {
-            expect(equal(sum(card.map((each) => valueLength(each.value))), barLength(metre))).toBe(true);
+            expect(equal(sum(card.map((value) => valueLength(value.value))), barLength(metre))).toBe(true);
             for (const { kind, value } of card)
               expect(elements).toContain(`${kind} ${value.dots > 0 ? 'dotted-' : ''}${value.base}`);
           }
@@ -106,7 +106,7 @@ describe('rhythm cards', () => {
   it('can be counted in every school', () => {
     for (const metre of METRES) {
       for (const card of rhythmCards({ metre, elements: known(...ALL), count: 40, seed: 5 })) {
-        const events = card.map((each) => barEvent(each));
+        const events = card.map((value) => barEvent(value));
         for (const school of ['numbers', 'ta', 'beat-function', 'beat-position'] as const) {
           const said = nameRhythm(events, metre, school);
           expect(said).toHaveLength(card.length);
@@ -191,7 +191,7 @@ describe('a pattern of one’s own', () => {
     const all = Number(countBars(small));
     const bars = Array.from({ length: all }, (_, number) => barAt(small, BigInt(number)));
     const texts = bars.map((bar) =>
-      bar.map((each) => `${each.kind === 'note' ? pitchName(each.pitch) : 'z'}${each.value.base}`).join(' '),
+      bar.map((event) => `${event.kind === 'note' ? pitchName(event.pitch) : 'z'}${event.value.base}`).join(' '),
     );
     expect(new Set(texts).size).toBe(all);
     expect(bars.every((bar) => equal(eventsLength(bar), barLength(small.metre)))).toBe(true);
@@ -208,11 +208,11 @@ describe('a pattern of one’s own', () => {
     const quarter: RhythmValue = { kind: 'note', value: plainValue('quarter') };
     const open = openBar(rulesFor(FOUR, known('note half', 'note quarter', 'note dotted-half')), [quarter]);
     expect(open).toMatchObject({ missingWords: '3', full: false });
-    expect(open.choices.map((each) => short([each]))).toEqual(['h.', 'h', 'q']);
+    expect(open.choices.map((choice) => short([choice]))).toEqual(['h.', 'h', 'q']);
     const full = openBar(source, [quarter, quarter, quarter, quarter]);
     expect(full).toMatchObject({ full: true, missingWords: '0', choices: [] });
     const halves = openBar(rulesFor({ count: 3, unit: 4 }, known('note half', 'note dotted-half')), []);
-    expect(halves.choices.map((each) => short([each]))).toEqual(['h.']);
+    expect(halves.choices.map((choice) => short([choice]))).toEqual(['h.']);
   });
 
   it('hears a tapped rhythm, unevenly as it may be tapped', () => {

@@ -62,7 +62,7 @@ export function missingCards(request: CardRequest, words: LengthWords): readonly
 
 function subtraction(bar: RhythmCard, missing: number, metre: Metre): string {
   const count = (length: Rational): string => mixedNumber(inUnits(length, metre));
-  const there = bar.filter((_, index) => index !== missing).map((each) => valueLength(each.value));
+  const there = bar.filter((_, index) => index !== missing).map((value) => valueLength(value.value));
   const left = subtract(barLength(metre), sum(there));
   return `${count(barLength(metre))} - (${there.map(count).join(' + ')}) = ${count(left)}`;
 }

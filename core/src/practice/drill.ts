@@ -29,8 +29,8 @@ const METRE: Metre = { count: 4, unit: 4 };
 export const DEFAULT_MOVES = 4;
 
 /** The moves of a tune that cost a class most, new ones before known ones of the same cost, and a drill of them. */
-export function preparation(tune: Tune, on: Instrument, known: Knowledge, count = DEFAULT_MOVES): Preparation {
-  const reading = readTune(tune, on, known);
+export function preparation(tune: Tune, instrument: Instrument, known: Knowledge, count = DEFAULT_MOVES): Preparation {
+  const reading = readTune(tune, instrument, known);
   const newMoves = new Set(reading.moves.new);
   const weight = (use: MoveUse): number => use.costAtTempo * (newMoves.has(use) ? 1.5 : 1);
   const hardest = reading.moves.all.toSorted((a, b) => weight(b) - weight(a)).slice(0, count);

@@ -19,9 +19,9 @@ export function changeOne(events: readonly TuneEvent[], notes: readonly Pitch[],
   const random = seeded(seed);
   const places = events.flatMap((event, index) => (event.kind === 'note' ? [{ index, pitch: event.pitch }] : []));
   const choices = places.flatMap(({ index, pitch }, place) => {
-    const beside = [places[place - 1]?.pitch, places[place + 1]?.pitch].filter((each) => each !== undefined);
+    const beside = [places[place - 1]?.pitch, places[place + 1]?.pitch].filter((pitch) => pitch !== undefined);
     return notes
-      .filter((each) => ![pitch, ...beside].some((taken) => samePitch(taken, each)))
+      .filter((note) => ![pitch, ...beside].some((taken) => samePitch(taken, note)))
       .map((to) => ({ index, note: place + 1, from: pitch, to }));
   });
   const chosen = choices[Math.floor(random() * choices.length)];

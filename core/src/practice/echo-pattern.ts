@@ -29,13 +29,13 @@ export const ECHO_METRE: Metre = { count: 4, unit: 4 };
 /** Patterns of the same content are the same pattern. */
 export function contentOf(events: readonly TuneEvent[]): string {
   return events
-    .map((each) => `${each.kind === 'note' ? pitchName(each.pitch) : 'z'} ${each.value.base} ${each.value.dots}`)
+    .map((event) => `${event.kind === 'note' ? pitchName(event.pitch) : 'z'} ${event.value.base} ${event.value.dots}`)
     .join(', ');
 }
 
 /** The patterns as one sheet, a bar each. */
 export function echoSheet(patterns: readonly EchoPattern[], title: string, barsOnLine = 4): Tune {
-  return shortTune({ title, metre: ECHO_METRE, bars: patterns.map((each) => each.events), barsOnLine });
+  return shortTune({ title, metre: ECHO_METRE, bars: patterns.map((pattern) => pattern.events), barsOnLine });
 }
 
 /** Who plays when: each pattern so often as an echo, or once read by the class alone. */

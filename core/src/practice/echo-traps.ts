@@ -42,12 +42,12 @@ function moveTrap([from, to]: readonly [Pitch, Pitch], { on, notes }: EchoNotes)
   const move = moveBetween(on, from, to);
   if (move !== null && move.cost > HARD_MOVE) return [{ kind: 'move', from, to, move }];
   const ladder = notes.toSorted(byHeight);
-  const place = (p: Pitch): number => ladder.findIndex((each) => samePitch(each, p));
+  const place = (p: Pitch): number => ladder.findIndex((pitch) => samePitch(pitch, p));
   return Math.abs(place(from) - place(to)) > 1 ? [{ kind: 'skip', from, to }] : [];
 }
 
 function restTrap({ events }: EchoPattern): readonly EchoTrap[] {
-  const rest = events.findIndex((each) => each.kind === 'rest');
+  const rest = events.findIndex((event) => event.kind === 'rest');
   return rest > 0 && rest < events.length - 1 ? [{ kind: 'rest-inside' }] : [];
 }
 

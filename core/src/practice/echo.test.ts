@@ -42,7 +42,7 @@ function request(notes: string, newNote: string, more: Partial<EchoRequest> = {}
 }
 
 function ofGrade(patterns: readonly EchoPattern[], grade: EchoPattern['grade']): readonly (readonly Pitch[])[] {
-  return patterns.filter((each) => each.grade === grade).map((each) => pitchesOf(each.events));
+  return patterns.filter((pattern) => pattern.grade === grade).map((pattern) => pitchesOf(pattern.events));
 }
 
 describe('echo patterns', () => {
@@ -50,7 +50,7 @@ describe('echo patterns', () => {
 
   it('come in five grades, three of each', () => {
     expect(missing).toEqual([]);
-    expect(patterns.map((each) => each.grade)).toEqual(ECHO_GRADES.flatMap((grade) => [grade, grade, grade]));
+    expect(patterns.map((pattern) => pattern.grade)).toEqual(ECHO_GRADES.flatMap((grade) => [grade, grade, grade]));
   });
 
   it('go from the note alone to a beginning elsewhere', () => {
@@ -69,8 +69,8 @@ describe('echo patterns', () => {
   it('move in crotchets until they begin elsewhere, sit on the beats, and come home in one of three at least', () => {
     for (const seed of [1, 2, 3, 4, 5]) {
       const set = echoPatterns(request('B4 A4 G4 E4', 'E4', { seed })).patterns;
-      const last = set.map((each) => pitchesOf(each.events).at(-1)!);
-      expect(last.filter((each) => each.letter === 'G').length).toBeGreaterThanOrEqual(set.length / 3);
+      const last = set.map((pattern) => pitchesOf(pattern.events).at(-1)!);
+      expect(last.filter((pitch) => pitch.letter === 'G').length).toBeGreaterThanOrEqual(set.length / 3);
       for (const { grade, events } of set) {
         let beat = 0;
         for (const [index, { kind, value }] of events.entries()) {
@@ -87,9 +87,9 @@ describe('echo patterns', () => {
   });
 
   it('name their traps', () => {
-    const elsewhere = patterns.find((each) => each.grade === 'elsewhere')!;
+    const elsewhere = patterns.find((pattern) => pattern.grade === 'elsewhere')!;
     expect(elsewhere.traps[0]).toMatchObject({ kind: 'start', not: pitch('E4') });
-    const traps = patterns.flatMap((each) => each.traps);
+    const traps = patterns.flatMap((pattern) => pattern.traps);
     expect(traps.some((trap) => trap.kind === 'move' && trap.move.bothHands)).toBe(true);
     expect(traps.filter(({ kind }) => kind === 'repeated').length).toBeLessThanOrEqual(1);
   });
@@ -104,12 +104,12 @@ describe('echo patterns', () => {
     const pinnedAt = new Map([[echoPlace('two-notes', 1), pinned]]);
     const shuffled = echoPatterns(request('B4 A4 G4 E4', 'E4', { seed: 99, pinned: pinnedAt })).patterns;
     expect(shuffled[4]!.events).toEqual(pinned.events);
-    expect(new Set(shuffled.map((each) => contentOf(each.events))).size).toBe(shuffled.length);
+    expect(new Set(shuffled.map((pattern) => contentOf(pattern.events))).size).toBe(shuffled.length);
   });
 
   it('say why a grade is missing', () => {
     const first = echoPatterns(request('B4', 'B4'));
-    expect(first.patterns.map((each) => each.grade)).toEqual(['one-note', 'one-note', 'one-note']);
+    expect(first.patterns.map((pattern) => pattern.grade)).toEqual(['one-note', 'one-note', 'one-note']);
     expect(first.missing.map((each) => each.reason)[0]).toBe('no-other-note');
     const second = echoPatterns(request('B4 A4', 'A4'));
     expect(second.missing.map((each) => each.grade)).toEqual(['skip', 'elsewhere']);
@@ -117,7 +117,7 @@ describe('echo patterns', () => {
 
   it('take crotchets when the class knows no rhythm yet', () => {
     const plain = echoPatterns(request('B4 A4 G4', 'G4', { elements: new Set() })).patterns;
-    expect(plain.flatMap((each) => each.events).every((each) => each.value.base === 'quarter')).toBe(true);
+    expect(plain.flatMap((pattern) => pattern.events).every((event) => event.value.base === 'quarter')).toBe(true);
   });
 
   it('stand on one sheet, a bar each', () => {
@@ -173,7 +173,7 @@ describe('echo patterns', () => {
             const link = midiNumber(melody[0]!) - midiNumber(pitchesOf(before.events).at(-1)!);
             expect(Math.abs(link)).toBeLessThanOrEqual(5);
           }
-          const contents = set.patterns.map((each) => contentOf(each.events));
+          const contents = set.patterns.map((pattern) => contentOf(pattern.events));
           expect(new Set(contents).size).toBe(contents.length);
         },
       ),
@@ -183,7 +183,7 @@ describe('echo patterns', () => {
 
   it('are as many as there are, where a set has too few for all', () => {
     const few = echoPatterns(request('B4 A4', 'A4', { elements: new Set(), perGrade: 12 }));
-    expect(few.patterns.filter((each) => each.grade === 'one-note')).toHaveLength(1);
-    expect(few.patterns[0]!.events.map((each) => each.value)).toEqual(Array(4).fill(plainValue('quarter')));
+    expect(few.patterns.filter((pattern) => pattern.grade === 'one-note')).toHaveLength(1);
+    expect(few.patterns[0]!.events.map((event) => event.value)).toEqual(Array(4).fill(plainValue('quarter')));
   });
 });

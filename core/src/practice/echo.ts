@@ -90,10 +90,12 @@ export function echoPatterns(request: EchoRequest): EchoSet {
 /** What is true of many patterns is said at the first of them. */
 function withTraps(patterns: readonly EchoPattern[], request: EchoRequest): readonly EchoPattern[] {
   let isTongued = false;
-  return patterns.map((each, index) => {
-    const traps = trapsOf(each, patterns[index - 1], request).filter(({ kind }) => kind !== 'repeated' || !isTongued);
+  return patterns.map((pattern, index) => {
+    const traps = trapsOf(pattern, patterns[index - 1], request).filter(
+      ({ kind }) => kind !== 'repeated' || !isTongued,
+    );
     isTongued ||= traps.some(({ kind }) => kind === 'repeated');
-    return { ...each, traps };
+    return { ...pattern, traps };
   });
 }
 
@@ -127,9 +129,9 @@ class EchoMaker {
 
   /** @param level 0 for the plainest of its grade, towards 1 for the fullest. */
   make(grade: EchoGrade, level: number, before: readonly EchoPattern[], endsAtHome = false): EchoPattern | null {
-    if (endsAtHome && !this.#notesOf(grade).some((each) => samePitch(each, this.#home))) return null;
+    if (endsAtHome && !this.#notesOf(grade).some((pitch) => samePitch(pitch, this.#home))) return null;
     const others = [...before, ...(this.#request.pinned?.values() ?? [])];
-    const taken = new Set(others.map((each) => contentOf(each.events)));
+    const taken = new Set(others.map((pattern) => contentOf(pattern.events)));
     const found: { events: readonly TuneEvent[]; weight: number }[] = [];
     for (let attempt = 0; attempt < TRIES && found.length < CANDIDATES; attempt++) {
       const rhythm = pick(this.#random, this.#rhythms);
@@ -151,7 +153,7 @@ class EchoMaker {
     const notes = this.#notesOf(grade);
     const usual = [newNote, this.#partner!];
     const starts =
-      grade === 'elsewhere' ? notes.filter((each) => !usual.some((other) => samePitch(each, other))) : usual;
+      grade === 'elsewhere' ? notes.filter((note) => !usual.some((other) => samePitch(note, other))) : usual;
     const linked = starts.filter((each) => before === undefined || isEasyLink(lastPitch(before.events), each));
     const melody = [pick(this.#random, linked.length > 0 ? linked : starts)];
     while (melody.length < length) melody.push(pick(this.#random, this.#after(grade, melody.at(-1)!, notes)));
@@ -173,7 +175,7 @@ class EchoMaker {
   }
 
   #fits(grade: EchoGrade, melody: readonly Pitch[]): boolean {
-    if (!melody.some((each) => samePitch(each, this.#request.newNote))) return false;
+    if (!melody.some((pitch) => samePitch(pitch, this.#request.newNote))) return false;
     const jumps = pairs(melody).filter(([a, b]) => Math.abs(this.#placeOf(a) - this.#placeOf(b)) > 1);
     const changes = pairs(melody).filter(([a, b]) => !samePitch(a, b)).length;
     if (!turnsAfterLeap(melody) || !this.#leadsOn(melody.at(-1)!)) return false;
@@ -197,7 +199,7 @@ class EchoMaker {
   }
 
   #placeOf(p: Pitch): number {
-    return this.#ladder.findIndex((each) => samePitch(each, p));
+    return this.#ladder.findIndex((pitch) => samePitch(pitch, p));
   }
 
   #skips(): readonly (readonly [Pitch, Pitch])[] {
@@ -212,7 +214,7 @@ class EchoMaker {
       const move = a.kind === 'note' && b.kind === 'note' ? moveBetween(this.#request.on, a.pitch, b.pitch) : null;
       return costInTime(move?.cost ?? 0, toNumber(valueLength(a.value)) * SECONDS_OF_WHOLE);
     });
-    const kinds = new Set(events.map((each) => `${each.kind} ${each.value.base} ${each.value.dots}`)).size;
+    const kinds = new Set(events.map((event) => `${event.kind} ${event.value.base} ${event.value.dots}`)).size;
     return moves.reduce((total, cost) => total + cost, 0) + 0.5 * events.length + kinds;
   }
 }
@@ -235,10 +237,10 @@ function echoRhythms(rules: RhythmRules, random: Random): readonly (readonly Rhy
  * or the lowest note.
  */
 function homeOf(ladder: readonly Pitch[]): Pitch {
-  const letters = new Set(ladder.map((each) => each.letter));
+  const letters = new Set(ladder.map((pitch) => pitch.letter));
   const homes = keysOf(ladder).flatMap((key) => {
     const { letter } = tonic(key);
-    const home = ladder.find((each) => each.letter === letter);
+    const home = ladder.find((pitch) => pitch.letter === letter);
     const from = LETTERS.indexOf(letter);
     const chord = [2, 4].filter((step) => letters.has(LETTERS[(from + step) % LETTERS.length]!)).length;
     return home === undefined ? [] : [{ home, chord }];
@@ -282,7 +284,7 @@ function isShortEnough({ value }: RhythmValue): boolean {
 
 function nearestUnderFingers({ on, notes, newNote }: EchoRequest): Pitch | null {
   const cost = (p: Pitch): number => moveBetween(on, newNote, p)?.cost ?? Infinity;
-  const others = notes.filter((each) => !samePitch(each, newNote) && isSingable(newNote, each));
+  const others = notes.filter((note) => !samePitch(note, newNote) && isSingable(newNote, note));
   return (others.length > 0 ? others : notes).toSorted((a, b) => cost(a) - cost(b))[0] ?? null;
 }
 

@@ -8,11 +8,11 @@ export interface MoveTable {
   readonly moves: readonly (readonly (Move | null)[])[];
 }
 
-export function moveTable(on: Instrument, pitches: readonly Pitch[]): MoveTable {
+export function moveTable(instrument: Instrument, pitches: readonly Pitch[]): MoveTable {
   return {
     pitches,
     moves: pitches.map((from) =>
-      pitches.map((to) => (midiNumber(from) === midiNumber(to) ? null : moveBetween(on, from, to))),
+      pitches.map((to) => (midiNumber(from) === midiNumber(to) ? null : moveBetween(instrument, from, to))),
     ),
   };
 }
@@ -28,9 +28,9 @@ export interface MovePair {
 }
 
 /** The moves from and to a note, easiest pair first: what to drill when the note is new. */
-export function movesAround(on: Instrument, note: Pitch, known: readonly Pitch[]): readonly MovePair[] {
+export function movesAround(instrument: Instrument, note: Pitch, known: readonly Pitch[]): readonly MovePair[] {
   const pairs = known.flatMap((from): MovePair[] => {
-    const [there, back] = [moveBetween(on, from, note), moveBetween(on, note, from)];
+    const [there, back] = [moveBetween(instrument, from, note), moveBetween(instrument, note, from)];
     if (there === null || back === null || midiNumber(from) === midiNumber(note)) return [];
     return [{ from, to: note, there, back, cost: Math.round(100 * (there.cost + back.cost)) / 100 }];
   });
@@ -42,8 +42,8 @@ export function movesAround(on: Instrument, note: Pitch, known: readonly Pitch[]
  * far as a walk in one piece allows. Every note has as many moves away as towards it, so there is always such a walk
  * (Euler); at each note the cheapest move is taken that does not cut off the rest (Fleury).
  */
-export function moveWalk(on: Instrument, pitches: readonly Pitch[]): readonly Pitch[] {
-  const { moves } = moveTable(on, pitches);
+export function moveWalk(instrument: Instrument, pitches: readonly Pitch[]): readonly Pitch[] {
+  const { moves } = moveTable(instrument, pitches);
   const cost = (from: number, to: number): number => moves[from]![to]?.cost ?? Infinity;
   const places = pitches.map((_, place) => place);
   const unused = new Map(places.map((from) => [from, new Set(places.filter((to) => moves[from]![to] !== null))]));

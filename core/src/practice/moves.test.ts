@@ -39,8 +39,10 @@ describe('the walk through all moves', () => {
     fc.assert(
       fc.property(fc.constantFrom(...INSTRUMENT_IDS), fc.integer({ min: 2, max: 9 }), fc.nat(30), (id, count, from) => {
         const on = instrument(id);
-        const sounds = [...new Map(on.fingerings.map((each) => [pitchName(each.pitch), each.pitch])).values()];
-        const natural = sounds.filter((each) => each.alter === 0);
+        const sounds = [
+          ...new Map(on.fingerings.map((fingering) => [pitchName(fingering.pitch), fingering.pitch])).values(),
+        ];
+        const natural = sounds.filter((sound) => sound.alter === 0);
         const notes = natural.slice(from % (natural.length - count), (from % (natural.length - count)) + count);
         const walk = moveWalk(on, notes);
         const moves = walk.slice(1).map((to, index) => `${pitchName(walk[index]!)}>${pitchName(to)}`);
@@ -65,15 +67,15 @@ describe('the drill before a tune', () => {
   const { moves, sheet } = preparation(GOOSE_WALK, recorder, NOTHING_KNOWN);
 
   it('is of the hardest moves, easiest of them first', () => {
-    expect(moves.map((each) => `${each.from} ${each.to}`)).toEqual(['E4 G4', 'G4 E4', 'E4 A4', 'A4 E4']);
-    expect(moves.every((each) => each.ladder.at(-1) === 84 && each.isNew)).toBe(true);
+    expect(moves.map((move) => `${move.from} ${move.to}`)).toEqual(['E4 G4', 'G4 E4', 'E4 A4', 'A4 E4']);
+    expect(moves.every((move) => move.ladder.at(-1) === 84 && move.isNew)).toBe(true);
   });
 
   it('is a tune in which each of them comes', () => {
     const notes = performedNotes(sheet!).map((note) => pitchName(note.pitch));
     const pairs = notes.slice(1).map((to, index) => `${notes[index]} ${to}`);
     for (const { from, to } of moves)
-      expect(pairs.filter((each) => each === `${from} ${to}`).length).toBeGreaterThan(1);
+      expect(pairs.filter((pair) => pair === `${from} ${to}`).length).toBeGreaterThan(1);
     expect(sheet!.bars).toHaveLength(8);
   });
 

@@ -27,23 +27,23 @@ const BLANK = '.....';
 /** For each note or rest of the first part what stands under it, a text for each row. */
 export function rowsUnder(
   tune: Tune,
-  on: Instrument,
+  instrument: Instrument,
   { rows, counting, sayings = USUAL_SAYINGS }: RowRequest,
 ): TextsUnder {
-  const texts = rows.map((row) => filled(row, textsOf(tune, on, row, counting ?? 'numbers', sayings)));
+  const texts = rows.map((row) => filled(row, textsOf(tune, instrument, row, counting ?? 'numbers', sayings)));
   return (barIndex, eventIndex) => texts.map((row) => row[barIndex]?.[eventIndex] ?? null);
 }
 
 type Texts = readonly (readonly (string | null)[])[];
 
-function textsOf(tune: Tune, on: Instrument, { kind }: NoteRow, counting: Counting, sayings: Sayings): Texts {
+function textsOf(tune: Tune, instrument: Instrument, { kind }: NoteRow, counting: Counting, sayings: Sayings): Texts {
   const { bars } = tune.parts[0];
   if (kind === 'counting')
     return countTune(tune, counting, 0, sayings).map((bar) => bar.map((word) => (word === '' ? null : word)));
   return bars.map((events, barIndex) =>
     events.map((event) => {
       if (event.kind === 'rest') return null;
-      if (kind !== 'words') return nameNote(event.pitch, kind, tune.bars[barIndex]!.key, on);
+      if (kind !== 'words') return nameNote(event.pitch, kind, tune.bars[barIndex]!.key, instrument);
       const syllable = event.syllables[0] ?? null;
       return syllable === null ? null : `${syllable.text}${syllable.end === 'join' ? '-' : ''}`;
     }),

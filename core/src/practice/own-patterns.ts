@@ -66,7 +66,7 @@ export interface OpenBar {
 }
 
 export function openBar(rules: RhythmRules, placed: readonly RhythmValue[]): OpenBar {
-  const filled = sum(placed.map((each) => valueLength(each.value)));
+  const filled = sum(placed.map((value) => valueLength(value.value)));
   const missing = subtract(barLength(rules.metre), filled);
   return {
     missing,

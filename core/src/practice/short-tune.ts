@@ -51,7 +51,7 @@ const KEYS: readonly Key[] = [0, 1, -1, 2, -2, 3, -3, 4, -4].map((fifths) => ({ 
 
 /** The keys under which no note needs an accidental, those with the fewest signs first. */
 export function keysOf(pitches: readonly Pitch[]): readonly Key[] {
-  return KEYS.filter((key) => pitches.every((each) => each.alter === keyAlter(key, each.letter)));
+  return KEYS.filter((key) => pitches.every((pitch) => pitch.alter === keyAlter(key, pitch.letter)));
 }
 
 /** The signature with the fewest signs under which no note needs an accidental; none where there is no such one. */

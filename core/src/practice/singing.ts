@@ -23,7 +23,7 @@ export function turnsAfterLeap(melody: readonly Pitch[]): boolean {
 }
 
 export function pitchesOf(events: readonly TuneEvent[]): readonly Pitch[] {
-  return events.flatMap((each) => (each.kind === 'note' ? [each.pitch] : []));
+  return events.flatMap((event) => (event.kind === 'note' ? [event.pitch] : []));
 }
 
 export function lastPitch(events: readonly TuneEvent[]): Pitch {

@@ -11,7 +11,7 @@ import { readTune } from './read-tune.ts';
 /** Music in, words out: what a teacher would say of it. */
 function tune(body: string, head = 'M:4/4\nL:1/4\nQ:1/4=84\nK:G'): Tune {
   const read = readAbc(`X:1\nT:Test\n${head}\n${body}\n`);
-  if (!read.ok) throw new Error(read.error.map((each) => each.message).join(' '));
+  if (!read.ok) throw new Error(read.error.map((notice) => notice.message).join(' '));
   return read.value.tune;
 }
 
@@ -144,7 +144,7 @@ describe('rhythm elements', () => {
     ['D|G A B c|d2 d:|', 'M:2/4\nL:1/8\nK:G'],
     ['D/|G A B c|d3 c|B A G3/2|]', 'M:4/4\nL:1/4\nK:G'],
   ])('call no quaver pickup a syncopation: %s', (body, head) => {
-    expect(rhythmElements(tune(body, head)).map((each) => each.id)).not.toContain('syncopation');
+    expect(rhythmElements(tune(body, head)).map((element) => element.id)).not.toContain('syncopation');
   });
 });
 
@@ -207,7 +207,7 @@ const SUNG = [
 
 describe('breaths of tunes with a pickup', () => {
   it.each(SUNG)('stand before the upbeat, never between it and its bar: $name', ({ music, breaths }) => {
-    const proposed = proposeBreaths(music, music.tempo!).map((each) => [each.afterBar, each.afterBeat] as const);
+    const proposed = proposeBreaths(music, music.tempo!).map((breath) => [breath.afterBar, breath.afterBeat] as const);
     const rounded = (beat: number): number => Math.round(beat * 100) / 100;
     for (const [bar, beat] of breaths) expect(proposed).toContainEqual([bar, rounded(beat)]);
     const { count, unit } = music.bars[0]!.metre;

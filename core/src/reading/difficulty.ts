@@ -77,7 +77,7 @@ export function difficultyOf(known: Known): Difficulty {
 
 function movePart(played: readonly PlayedMove[]): number {
   if (played.length === 0) return 0;
-  const costs = played.map((each) => each.costAtTempo);
+  const costs = played.map((move) => move.costAtTempo);
   const mean = costs.reduce((sum, cost) => sum + cost, 0) / costs.length;
   return round(1.5 * mean + 0.5 * Math.max(...costs));
 }
@@ -87,12 +87,12 @@ const HARD_TO_GET = 0.5;
 /** For each finger that is down on the note with the most: a beginner's hand is full with two. */
 const FINGER_DOWN = 0.3;
 
-function reachPart(notes: readonly NoteUse[], on: Instrument): number {
+function reachPart(notes: readonly NoteUse[], instrument: Instrument): number {
   const sorted = notes.map((use) => use.pitch).toSorted(byHeight);
   const [low, high] = [sorted[0], sorted.at(-1)];
   const semitones = low === undefined || high === undefined ? 0 : midiNumber(high) - midiNumber(low);
-  const hard = notes.reduce((sum, use) => sum + hardToGet(on, use.pitch), 0);
-  const down = Math.max(0, ...notes.map((use) => fingersDown(on, use.pitch)));
+  const hard = notes.reduce((sum, use) => sum + hardToGet(instrument, use.pitch), 0);
+  const down = Math.max(0, ...notes.map((use) => fingersDown(instrument, use.pitch)));
   return round(0.3 * notes.length + 0.12 * semitones + HARD_TO_GET * hard + FINGER_DOWN * down);
 }
 

@@ -97,7 +97,7 @@ function moment(tune: Tune, a: PerformedNote, b: PerformedNote, at: Rational): D
 
 /** When the bar of a performed note began. */
 function startOfBar(tune: Tune, note: PerformedNote): Rational {
-  const part = tune.parts.find((each) => each.bars[note.barIndex]?.[note.eventIndex] === note.note) ?? tune.parts[0];
+  const part = tune.parts.find((part) => part.bars[note.barIndex]?.[note.eventIndex] === note.note) ?? tune.parts[0];
   const before = part.bars[note.barIndex]!.slice(0, note.eventIndex);
   let start = note.onset;
   for (const event of before) start = subtract(start, valueLength(event.value));

@@ -201,7 +201,7 @@ function oddRun(group: readonly Stretch[], runs: readonly Stretch[], steps: read
     runs.find(
       (run) =>
         steps[run.first]!.inBar === at &&
-        !group.some((each) => overlap(each, run)) &&
+        !group.some((stretch) => overlap(stretch, run)) &&
         soundsOf(steps, run)
           .slice(0, common)
           .every((sound, index) => sound === like[index]),

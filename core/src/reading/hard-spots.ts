@@ -60,9 +60,9 @@ export function hardSpots(
   tempo: Tempo,
 ): readonly HardSpot[] {
   const pairs = new Map<string, PlayedMove[]>();
-  for (const each of oncePerPlace(played)) {
-    const pair = [each.from, each.to].toSorted().join(' ');
-    pairs.set(pair, [...(pairs.get(pair) ?? []), each]);
+  for (const move of oncePerPlace(played)) {
+    const pair = [move.from, move.to].toSorted().join(' ');
+    pairs.set(pair, [...(pairs.get(pair) ?? []), move]);
   }
   const found = [...pairs.values()]
     .map((moves) => ({ moves, window: hardestWindow(barScores(tune, moves, known)) }))
@@ -74,9 +74,9 @@ export function hardSpots(
     .map(({ moves, window }) => spot(tune, window, moves, played, known, tempo));
 }
 
-function weight(each: PlayedMove, known: Knowledge): number {
-  const over = Math.max(0, each.costAtTempo - EASY);
-  return over * (known.moves.has(moveKey(each.from, each.to)) ? 1 : NEW_MOVE);
+function weight(move: PlayedMove, known: Knowledge): number {
+  const over = Math.max(0, move.costAtTempo - EASY);
+  return over * (known.moves.has(moveKey(move.from, move.to)) ? 1 : NEW_MOVE);
 }
 
 /** A bar played twice is as hard as played once; what the second part has at the same place is its own. */
@@ -90,7 +90,7 @@ function oncePerPlace(played: readonly PlayedMove[]): readonly PlayedMove[] {
 
 function barScores(tune: Tune, moves: readonly PlayedMove[], known: Knowledge): readonly number[] {
   const scores = tune.bars.map(() => 0);
-  for (const each of moves) scores[each.first.barIndex]! += weight(each, known);
+  for (const move of moves) scores[move.first.barIndex]! += weight(move, known);
   return scores;
 }
 
@@ -113,8 +113,8 @@ function spot(
   known: Knowledge,
   tempo: Tempo,
 ): HardSpot {
-  const isInside = (each: PlayedMove): boolean =>
-    each.first.barIndex >= window.first && each.first.barIndex <= window.last;
+  const isInside = (move: PlayedMove): boolean =>
+    move.first.barIndex >= window.first && move.first.barIndex <= window.last;
   const byWeight = (a: PlayedMove, b: PlayedMove): number =>
     weight(b, known) - weight(a, known) || b.costAtTempo - a.costAtTempo;
   const inside = played.filter(isInside);
@@ -122,8 +122,8 @@ function spot(
   const bars = [tune.bars[window.first]!.number, tune.bars[window.last]!.number] as const;
   const moves = new Map(
     [hardest, ...inside.toSorted(byWeight)]
-      .filter((each) => weight(each, known) > 0)
-      .map((each) => [moveKey(each.from, each.to), [each.from, each.to] as const]),
+      .filter((move) => weight(move, known) > 0)
+      .map((move) => [moveKey(move.from, move.to), [move.from, move.to] as const]),
   );
   return {
     bars,
@@ -148,7 +148,7 @@ function spot(
 
 /** How many places of the window have this very move. */
 function timesIn(inside: readonly PlayedMove[], { from, to }: PlayedMove): number {
-  const same = inside.filter((each) => each.from === from && each.to === to);
+  const same = inside.filter((move) => move.from === from && move.to === to);
   return new Set(same.map(({ part, first }) => `${part}.${first.barIndex}.${first.eventIndex}`)).size;
 }
 

@@ -26,13 +26,13 @@ const WEIGHT = { newNote: 4, sign: 0.25, move: 1, moved: 1, distance: 0.02 } as 
 /** Every key within the range of the instrument, best first. */
 export function keyChoices(
   tune: Tune,
-  on: Instrument,
+  instrument: Instrument,
   known: Knowledge,
   notes: readonly NoteUse[],
   moves: readonly MoveUse[],
 ): readonly KeyChoice[] {
   const choices: { readonly choice: KeyChoice; readonly newNotes: number }[] = [];
-  const [lowest, highest] = rangeOf(on).map(midiNumber) as [number, number];
+  const [lowest, highest] = rangeOf(instrument).map(midiNumber) as [number, number];
   const heights = notes.map((use) => midiNumber(use.pitch));
   const [low, high] = [Math.min(...heights), Math.max(...heights)];
   for (let semitones = -MOST_SEMITONES; semitones <= MOST_SEMITONES; semitones++) {
@@ -41,18 +41,18 @@ export function keyChoices(
     if (moved === null) continue;
     const { steps } = moved.shift;
     const pitches = new Map(notes.map((use) => [use.name, transposePitch(use.pitch, steps, semitones)]));
-    const isPlayable = [...pitches.values()].every((each) => fingeringsOf(on, each).length > 0);
+    const isPlayable = [...pitches.values()].every((pitch) => fingeringsOf(instrument, pitch).length > 0);
     if (!isPlayable) continue;
-    const unknown = [...pitches.values()].filter((each) => !known.notes.has(pitchName(each)));
+    const unknown = [...pitches.values()].filter((pitch) => !known.notes.has(pitchName(pitch)));
     choices.push({
       choice: {
         shift: semitones,
         key: keyName(moved.key),
         newNotes: unknown.map(pitchName),
         fifths: moved.key.fifths,
-        cost: meanCost(on, moves, (name) => pitches.get(name) ?? pitch(name)),
+        cost: meanCost(instrument, moves, (name) => pitches.get(name) ?? pitch(name)),
       },
-      newNotes: unknown.reduce((sum, each) => sum + WEIGHT.newNote + hardToGet(on, each), 0),
+      newNotes: unknown.reduce((sum, pitch) => sum + WEIGHT.newNote + hardToGet(instrument, pitch), 0),
     });
   }
   const rank = ({ choice, newNotes }: (typeof choices)[number]): number =>
@@ -65,13 +65,13 @@ export function keyChoices(
 }
 
 function meanCost(
-  on: Instrument,
+  instrument: Instrument,
   moves: readonly MoveUse[],
   pitchOf: (name: string) => ReturnType<typeof pitch>,
 ): number {
   let [total, count] = [0, 0];
   for (const use of moves) {
-    const move = moveBetween(on, pitchOf(use.from), pitchOf(use.to));
+    const move = moveBetween(instrument, pitchOf(use.from), pitchOf(use.to));
     total += (move?.cost ?? 0) * use.count;
     count += use.count;
   }

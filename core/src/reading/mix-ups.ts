@@ -26,18 +26,23 @@ const ORDER: readonly MixUpKind[] = ['letter', 'fingering', 'octave', 'finger'];
  * The pairs to watch: a note of the tune with another of the tune or with one that the class knows. Neighbours by finger
  * are named only for a note that is new: of those that are known every other pair would be one.
  */
-export function mixUpsOf(notes: readonly NoteUse[], known: Knowledge, on: Instrument): readonly MixUp[] {
+export function mixUpsOf(notes: readonly NoteUse[], known: Knowledge, instrument: Instrument): readonly MixUp[] {
   const here = new Map(notes.map((use) => [use.name, use]));
   const others = [...known.notes].filter((name) => !here.has(name)).flatMap((name) => parsePitch(name) ?? []);
   const found: MixUp[] = [];
   for (const [index, use] of notes.entries()) {
     const later = notes.slice(index + 1);
     for (const other of later) {
-      const kind = kindOf(use.pitch, other.pitch, on, !known.notes.has(use.name) || !known.notes.has(other.name));
+      const kind = kindOf(
+        use.pitch,
+        other.pitch,
+        instrument,
+        !known.notes.has(use.name) || !known.notes.has(other.name),
+      );
       if (kind !== null) found.push(mixUp(kind, use.pitch, other.pitch, [...use.bars, ...other.bars], true));
     }
     for (const other of others) {
-      const kind = kindOf(use.pitch, other, on, !known.notes.has(use.name));
+      const kind = kindOf(use.pitch, other, instrument, !known.notes.has(use.name));
       if (kind !== null) found.push(mixUp(kind, use.pitch, other, use.bars, false));
     }
   }
@@ -56,17 +61,17 @@ function mixUp(kind: MixUpKind, a: Pitch, b: Pitch, bars: readonly number[], bot
   };
 }
 
-function kindOf(a: Pitch, b: Pitch, on: Instrument, hasNew: boolean): MixUpKind | null {
+function kindOf(a: Pitch, b: Pitch, instrument: Instrument, hasNew: boolean): MixUpKind | null {
   if (sameSound(a, b)) return 'fingering';
   const isOneLetter = a.letter === b.letter;
   if (isOneLetter) return a.alter === b.alter ? 'octave' : 'letter';
   const isNear = Math.abs(midiNumber(a) - midiNumber(b)) <= 4;
-  return hasNew && isNear && fingersApart(a, b, on) === 1 ? 'finger' : null;
+  return hasNew && isNear && fingersApart(a, b, instrument) === 1 ? 'finger' : null;
 }
 
 /** How many holes are covered otherwise; null when the instrument lacks one of them. */
-function fingersApart(a: Pitch, b: Pitch, on: Instrument): number | null {
-  const [first, second] = [primaryFingering(on, a), primaryFingering(on, b)];
+function fingersApart(a: Pitch, b: Pitch, instrument: Instrument): number | null {
+  const [first, second] = [primaryFingering(instrument, a), primaryFingering(instrument, b)];
   if (first === null || second === null) return null;
   return first.holes.filter((state, hole) => state !== second.holes[hole]).length;
 }

@@ -30,11 +30,11 @@ export function secondsOfWhole(tempo: Tempo): number {
 }
 
 /** Every move of a part in performance order. Repeated notes are no move; notes off the instrument make none. */
-export function playedMoves(tune: Tune, on: Instrument, tempo: Tempo, part: number): readonly PlayedMove[] {
+export function playedMoves(tune: Tune, instrument: Instrument, tempo: Tempo, part: number): readonly PlayedMove[] {
   const seconds = secondsOfWhole(tempo);
   return adjacentPairs(performedNotes(tune, part)).flatMap(([first, second]): PlayedMove[] => {
     if (midiNumber(first.pitch) === midiNumber(second.pitch)) return [];
-    const move = moveBetween(on, first.pitch, second.pitch);
+    const move = moveBetween(instrument, first.pitch, second.pitch);
     if (move === null) return [];
     const costAtTempo = costInTime(move.cost, toNumber(first.length) * seconds);
     return [{ part, first, second, from: pitchName(first.pitch), to: pitchName(second.pitch), move, costAtTempo }];

@@ -57,12 +57,12 @@ export interface ReadSettings {
 }
 
 /** Reads a tune at its own tempo, or at the one of the settings. */
-export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings: ReadSettings = {}): Reading {
+export function readTune(tune: Tune, instrument: Instrument, known: Knowledge, settings: ReadSettings = {}): Reading {
   const tempo = settings.tempo ?? tune.tempo ?? DEFAULT_TEMPO;
   const notes = noteUses(tune);
   const elements = rhythmElements(tune);
   const signs = signsOf(tune);
-  const played = tune.parts.flatMap((_, part) => playedMoves(tune, on, tempo, part));
+  const played = tune.parts.flatMap((_, part) => playedMoves(tune, instrument, tempo, part));
   const moves = moveUses(tune, played);
   const newThings = {
     notes: notes.filter((use) => !known.notes.has(use.name)),
@@ -82,8 +82,8 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     title: tune.title,
     tempo,
     notes: { all: notes, new: newThings.notes },
-    unplayable: notes.filter((use) => fingeringsOf(on, use.pitch).length === 0),
-    mixUps: mixUpsOf(notes, known, on),
+    unplayable: notes.filter((use) => fingeringsOf(instrument, use.pitch).length === 0),
+    mixUps: mixUpsOf(notes, known, instrument),
     elements: { all: elements, new: newThings.elements },
     signs: { all: signs, new: newThings.signs },
     moves: { all: moves, new: newThings.moves },
@@ -91,8 +91,8 @@ export function readTune(tune: Tune, on: Instrument, known: Knowledge, settings:
     hardSpots: hardSpots(tune, played, known, tempo),
     form,
     breaths,
-    difficulty: difficultyOf({ on, tune, tempo, played, notes, newCount, elements, form, breaths }),
-    keys: keyChoices(tune, on, known, notes, moves),
+    difficulty: difficultyOf({ on: instrument, tune, tempo, played, notes, newCount, elements, form, breaths }),
+    keys: keyChoices(tune, instrument, known, notes, moves),
     sung: sungIn(tune),
     duet: readDuet(tune),
   };

@@ -52,7 +52,7 @@ describe('readTune', () => {
 
   it('hears a syncopation only where a note sounds over the next beat', () => {
     const ids = (body: string, head: string) =>
-      readTune(tune(body, head), recorder, NOTHING_KNOWN).elements.all.map((each) => each.id);
+      readTune(tune(body, head), recorder, NOTHING_KNOWN).elements.all.map((element) => element.id);
     expect(ids('G/A G/ B2|]', 'M:4/4\nL:1/4\nK:G')).toContain('syncopation');
     expect(ids('G>A B2|]', 'M:4/4\nL:1/4\nK:G')).not.toContain('syncopation');
     expect(ids('G2A B2A|]', 'M:6/8\nL:1/8\nK:G')).not.toContain('syncopation');

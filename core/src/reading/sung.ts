@@ -37,7 +37,7 @@ export function sungIn(tune: Tune): Sung | null {
 
 /** The syllable that is sung on a note: its own, or the one before it that is held over it. */
 export function syllableAt(sung: Sung, place: Place): SungSyllable | null {
-  return sung.syllables.findLast((each) => comparePlaces(each.place, place) <= 0) ?? null;
+  return sung.syllables.findLast((syllable) => comparePlaces(syllable.place, place) <= 0) ?? null;
 }
 
 interface Placed extends SungSyllable {

@@ -41,7 +41,7 @@ describe('where a class will stand', () => {
   it('gives who passes quickly a better chance, and what is passed is certain', () => {
     const { pupils } = forecastClass(request({}));
     const chance = (id: string, step: number): number =>
-      pupils.find((each) => each.id === id)!.reach.find((each) => each.step === step)!.chance;
+      pupils.find((pupil) => pupil.id === id)!.reach.find((each) => each.step === step)!.chance;
     expect(chance('fast', 3)).toBe(1);
     expect(chance('fast', 4)).toBeGreaterThan(chance('new', 1));
     expect(chance('new', 1)).toBeGreaterThan(chance('slow', 1));

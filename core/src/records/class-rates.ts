@@ -106,8 +106,8 @@ function guessesAt(counts: readonly Counted[]): readonly Guess[] {
       log: counts.reduce((all, { of, came }) => all + logLikelihood(of, came, chance * alike, alike), 0),
     })),
   );
-  const highest = Math.max(...logs.map((each) => each.log));
-  const weights = logs.map((each) => Math.exp(each.log - highest));
+  const highest = Math.max(...logs.map((log) => log.log));
+  const weights = logs.map((log) => Math.exp(log.log - highest));
   const whole = sum(weights);
   return logs.map(({ chance, alike }, place) => ({ chance, alike, weight: weights[place]! / whole }));
 }
@@ -187,7 +187,7 @@ function ownHearing(
 }
 
 function sum(numbers: readonly number[]): number {
-  return numbers.reduce((total, each) => total + each, 0);
+  return numbers.reduce((total, number) => total + number, 0);
 }
 
 function mean(numbers: readonly number[]): number {
@@ -196,5 +196,5 @@ function mean(numbers: readonly number[]): number {
 
 function variance(numbers: readonly number[]): number {
   const middle = mean(numbers);
-  return mean(numbers.map((each) => (each - middle) ** 2));
+  return mean(numbers.map((number) => (number - middle) ** 2));
 }

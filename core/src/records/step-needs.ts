@@ -55,5 +55,5 @@ function endsAt(climbs: readonly Climb[], lessonsLeft: number): readonly number[
 }
 
 function sum(numbers: readonly number[]): number {
-  return numbers.reduce((total, each) => total + each, 0);
+  return numbers.reduce((total, number) => total + number, 0);
 }

@@ -13,7 +13,7 @@ describe('who is stuck', () => {
     [...tries('ann', 'leak'), heard('ben', 'one', 'nearly', 3), ...ids.map((id) => heard('dee', id, 'passed', 3))],
   );
   const stuck = (waited: Record<string, number>, step: number) =>
-    stuckPupils(all, ids, (each) => waited[each.pupilId] ?? 0, step);
+    stuckPupils(all, ids, (standing) => waited[standing.pupilId] ?? 0, step);
 
   it('has tried three times, or has had no try for two lessons while the class moved on', () => {
     const found = stuck({ ben: 2, cem: 3, dee: 9 }, 1);

@@ -71,7 +71,7 @@ describe('the objective', () => {
   function slowTotal(tunes: readonly TuneProfile[], rules: StaircaseRules, list: readonly string[]): number {
     const steps = list.map((id) => tunes.find((tune) => tune.id === id)!);
     const news = newsOfSteps(steps, rules.knows);
-    const sum = (numbers: readonly number[]): number => numbers.reduce((total, each) => total + each, 0);
+    const sum = (numbers: readonly number[]): number => numbers.reduce((total, number) => total + number, 0);
     const has = (at: number, name: string): boolean => steps[at]?.notes.some((note) => note.name === name) === true;
     const rises = news.map((step) => step.rise.total);
     const middle = rises.toSorted((a, b) => a - b)[Math.floor(rises.length / 2)] ?? 0;

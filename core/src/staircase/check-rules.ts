@@ -42,7 +42,7 @@ export function checkRules(tunes: readonly TuneProfile[], rules: StaircaseRules)
 
 function problemOf(pin: Pin, kept: readonly Pin[], tunes: readonly TuneProfile[], steps: number): RuleProblem | null {
   for (const id of pin.kind === 'before' ? [pin.tune, pin.then] : [pin.tune]) {
-    const tune = tunes.find((each) => each.id === id);
+    const tune = tunes.find((tune) => tune.id === id);
     if (tune === undefined) return { kind: 'unknown-tune', pin, tune: id };
     if (pin.kind !== 'never' && tune.unplayable.length > 0)
       return { kind: 'pinned-unplayable', pin, notes: tune.unplayable };

@@ -72,7 +72,7 @@ function noteFindings({ steps, order, knows }: FindingRequest, news: readonly St
   const isFirst = index === 0 && knows.notes.size === 0;
   const known = new Set([
     ...knows.notes,
-    ...steps.slice(0, step).flatMap((each) => each.notes.map((note) => note.name)),
+    ...steps.slice(0, step).flatMap((step) => step.notes.map((note) => note.name)),
   ]);
   const found: Finding[] = [];
   if (names.length > 1) found.push({ step, weight: isFirst ? 'hint' : 'problem', kind: 'two-notes', notes: names });
@@ -114,8 +114,8 @@ function otherFindings({ steps, lessons }: FindingRequest, news: readonly StepNe
   const last = news.slice(Math.max(0, step - QUIET_STEPS), step);
   if (last.length === QUIET_STEPS && last.every(isQuiet) && !isQuiet(news[step]))
     found.push({ step, weight: 'hint', kind: 'nothing-new', steps: quietUpTo(news, index, isQuiet) });
-  const neighbours = [news[index - 1], news[index + 1]].flatMap((each) =>
-    each === undefined ? [] : [each.rise.total],
+  const neighbours = [news[index - 1], news[index + 1]].flatMap((news) =>
+    news === undefined ? [] : [news.rise.total],
   );
   const highest = Math.max(...neighbours);
   if (index > 0 && neighbours.length > 0 && rise.total > STEEP * highest)
@@ -159,7 +159,7 @@ function wholeFindings({ steps, order, knows }: FindingRequest): Finding[] {
   if (first === undefined || steps.length < STEPS_ALIKE) return found;
   if (steps.every((step) => step.key === first.key))
     found.push({ step: null, weight: 'hint', kind: 'one-key', key: first.key });
-  const mood = first.moods.find((each) => steps.every((step) => step.moods.includes(each)));
+  const mood = first.moods.find((mood) => steps.every((step) => step.moods.includes(mood)));
   if (mood !== undefined) found.push({ step: null, weight: 'hint', kind: 'one-mood', mood });
   return found;
 }

@@ -45,10 +45,10 @@ export const NOTE_ORDERS: readonly NoteOrder[] = [
 ];
 
 export function noteOrder(id: NoteOrderId): NoteOrder {
-  return NOTE_ORDERS.find((each) => each.id === id)!;
+  return NOTE_ORDERS.find((order) => order.id === id)!;
 }
 
 /** The orders for an instrument; the first is the usual one. */
-export function noteOrdersFor(on: Instrument): readonly NoteOrder[] {
-  return NOTE_ORDERS.filter((order) => order.family === on.family);
+export function noteOrdersFor(instrument: Instrument): readonly NoteOrder[] {
+  return NOTE_ORDERS.filter((order) => order.family === instrument.family);
 }

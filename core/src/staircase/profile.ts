@@ -23,8 +23,8 @@ export interface TuneProfile {
   readonly unplayable: readonly string[];
 }
 
-export function profileOf(id: string, tune: Tune, on: Instrument): TuneProfile {
-  return profileFrom(id, tune, readTune(tune, on, NOTHING_KNOWN));
+export function profileOf(id: string, tune: Tune, instrument: Instrument): TuneProfile {
+  return profileFrom(id, tune, readTune(tune, instrument, NOTHING_KNOWN));
 }
 
 /** @param reading of the tune for a class that knows nothing yet. */
@@ -49,18 +49,18 @@ export function joinProfiles(profiles: readonly [TuneProfile, ...TuneProfile[]])
   const [main, ...others] = profiles;
   if (others.length === 0) return main;
   const counts = new Map<string, number>();
-  for (const { name, count } of profiles.flatMap((each) => each.notes))
+  for (const { name, count } of profiles.flatMap((profile) => profile.notes))
     counts.set(name, (counts.get(name) ?? 0) + count);
-  const moves = new Map(profiles.flatMap((each) => each.moves).map((move) => [move.key, move]));
+  const moves = new Map(profiles.flatMap((profile) => profile.moves).map((move) => [move.key, move]));
   const union = (of: (profile: TuneProfile) => readonly string[]): readonly string[] => [
     ...new Set(profiles.flatMap(of)),
   ];
   return {
     ...main,
     notes: [...counts].map(([name, count]) => ({ name, count })),
-    elements: union((each) => each.elements),
-    signs: union((each) => each.signs),
+    elements: union((profile) => profile.elements),
+    signs: union((profile) => profile.signs),
     moves: [...moves.values()],
-    unplayable: union((each) => each.unplayable),
+    unplayable: union((profile) => profile.unplayable),
   };
 }

@@ -23,14 +23,17 @@ export type StepTunes = readonly [Tune, ...Tune[]];
  */
 export function readSteps(
   steps: readonly StepTunes[],
-  on: Instrument,
+  instrument: Instrument,
   brings: Knowledge = NOTHING_KNOWN,
 ): readonly StepReading[] {
   let known = brings;
   return steps.map((tunes) => {
     const [main, ...others] = tunes.map((tune) => chooseNotes(tune, known)) as unknown as StepTunes;
-    const profile = joinProfiles([profileOf('', main, on), ...others.map((tune) => profileOf('', tune, on))]);
-    const step = { reading: readTune(main, on, known), profile, news: newsOf(profile, known) };
+    const profile = joinProfiles([
+      profileOf('', main, instrument),
+      ...others.map((tune) => profileOf('', tune, instrument)),
+    ]);
+    const step = { reading: readTune(main, instrument, known), profile, news: newsOf(profile, known) };
     known = learned(known, profile);
     return step;
   });

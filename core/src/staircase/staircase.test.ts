@@ -64,7 +64,7 @@ describe('findings', () => {
   const A = 'B A B A|A4|]';
   const G = 'B A G2|G A G2|G4|]';
   const kinds = (found: readonly Finding[]): readonly string[] =>
-    found.map((each) => `${each.step ?? 'all'} ${each.kind}`);
+    found.map((finding) => `${finding.step ?? 'all'} ${finding.kind}`);
   const find = (bodies: readonly string[], more: { order?: string[]; lessons?: number[] } = {}): readonly Finding[] =>
     findingsOf({
       steps: bodies.map((body) =>
@@ -101,7 +101,7 @@ describe('findings', () => {
   });
 
   it('say where a note comes again, when that is late', () => {
-    const [lost] = find([B, A, B, B, A]).filter((each) => each.kind === 'note-lost');
+    const [lost] = find([B, A, B, B, A]).filter((finding) => finding.kind === 'note-lost');
     expect(lost).toMatchObject({ step: 2, weight: 'hint', note: 'A4', again: 5 });
   });
 

@@ -183,7 +183,7 @@ export const FUZZ_NAMES: readonly string[] = FUZZ_TARGETS.map((target) => target
 
 /** Reads `runs` spoilt files of one kind. @param now milliseconds, for the slowest one. */
 export function fuzz(name: string, runs: number, seed: number, now: () => number): FuzzReport {
-  const target = FUZZ_TARGETS.find((each) => each.name === name)!;
+  const target = FUZZ_TARGETS.find((target) => target.name === name)!;
   const random = seededRandom(seed);
   const thrown: FuzzReport['thrown'][number][] = [];
   let slowest: FuzzReport['slowest'] = { milliseconds: 0, run: 0, input: new Uint8Array() };

@@ -44,7 +44,7 @@ export function recordingOf(notes: readonly RecordedNote[], recipe: RecordingRec
   const plan = planOf(notes, recipe, random);
   const seconds = plan.played.at(-1)!.offset + TAIL;
   const samples = new Float32Array(Math.ceil(seconds * recipe.rate));
-  for (const each of plan.sounded) addTone(samples, recipe, each, random);
+  for (const tone of plan.sounded) addTone(samples, recipe, tone, random);
   surround(samples, recipe, random);
   return { ...plan, rate: recipe.rate, samples };
 }

@@ -48,7 +48,7 @@ export function simulatedClass(recipe: Recipe): SimulatedClass {
     queue = [...queue.filter((pupil) => !turns.includes(pupil)), ...turns];
     came.push(at.reduce((sum, step) => sum + step - 1, 0) / recipe.pupils);
   }
-  return { pupils: results.map((each, index) => ({ id: `p${index}`, results: each })), came };
+  return { pupils: results.map((result, index) => ({ id: `p${index}`, results: result })), came };
 }
 
 /** What was known of it after so many lessons. */

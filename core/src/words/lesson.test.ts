@@ -48,7 +48,7 @@ const facts: LessonFacts = {
 };
 const blocks = planLesson(facts).blocks;
 const said = (kind: Block['kind']): string => {
-  const block = blocks.find((each) => each.kind === kind)!;
+  const block = blocks.find((block) => block.kind === kind)!;
   return [blockTitle(block, speech), blockWhyWords(block), ...blockLines(block, speech)].join(' | ');
 };
 

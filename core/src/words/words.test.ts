@@ -74,7 +74,7 @@ describe('words for a tune', () => {
 });
 
 describe('words for moves', () => {
-  const move = (from: string, to: string, on = recorder) => moveBetween(on, pitch(from), pitch(to))!;
+  const move = (from: string, to: string, instrument = recorder) => moveBetween(instrument, pitch(from), pitch(to))!;
 
   it('says what the fingers do', () => {
     expect(describeMove(move('A4', 'E4'))).toBe('three fingers land together, in both hands');

@@ -81,9 +81,9 @@ export function readStaircase(instrumentId: string, abcs: readonly StepTexts[], 
   return { brings, steps };
 }
 
-function broughtBy(brought: BroughtTexts, on: Instrument): Knowledge {
+function broughtBy(brought: BroughtTexts, instrument: Instrument): Knowledge {
   return brought.abcs.reduce(
-    (known, abc) => joinKnowledge(known, knowledgeFrom(readTune(storedTune(abc), on, known))),
+    (known, abc) => joinKnowledge(known, knowledgeFrom(readTune(storedTune(abc), instrument, known))),
     knowledgeByName(brought),
   );
 }

@@ -14,7 +14,7 @@ export interface Repeated {
 
 /** Erases again what was erased after a copy was made, and keeps the list for the next copy. */
 export async function repeatErasures(tx: EntityManager, erasures: readonly Erasure[]): Promise<Repeated> {
-  const of = (kind: string): readonly Erasure[] => erasures.filter((each) => each.kind === kind);
+  const of = (kind: string): readonly Erasure[] => erasures.filter((erasure) => erasure.kind === kind);
   let cleaned = 0;
   // Names go out of texts first: they are known only as long as the pupils have them.
   for (const text of erasures) if (await cleanAgain(tx, text)) cleaned++;

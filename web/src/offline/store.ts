@@ -61,7 +61,7 @@ export const useOutbox = defineStore('outbox', () => {
     items.value = [...items.value, shown];
     try {
       const kept = await (await device.get()).box.add({ account: email, classId, event });
-      items.value = items.value.map((each) => (each === shown ? kept : each));
+      items.value = items.value.map((item) => (item === shown ? kept : item));
     } catch {
       await sendUnkept(shown);
     }
@@ -70,7 +70,7 @@ export const useOutbox = defineStore('outbox', () => {
 
   /** The disk is full, or the browser keeps nothing: then only the school itself will do. */
   async function sendUnkept(shown: Kept): Promise<void> {
-    const drop = (): void => void (items.value = items.value.filter((each) => each !== shown));
+    const drop = (): void => void (items.value = items.value.filter((item) => item !== shown));
     try {
       const [result] = await sendToSchool([shown.event]);
       if (result === undefined || 'refused' in result) throw new Error(result?.refused);

@@ -128,7 +128,7 @@ describe('a tune in the room', () => {
     const wrapper = open();
     expect(wrapper.find('[aria-label="To bar"]').exists()).toBe(false);
     const first = wrapper.get('[aria-label="From bar"]');
-    expect(first.findAll('option').map((each) => each.text())).toEqual(['all of it', 'pickup', '1', '2', '3']);
+    expect(first.findAll('option').map((element) => element.text())).toEqual(['all of it', 'pickup', '1', '2', '3']);
     await first.setValue(2);
     expect(loopBars.value).toEqual([2, 2]);
     await wrapper.get('[aria-label="To bar"]').setValue(3);
@@ -205,7 +205,7 @@ describe('an own recording', () => {
     [own.view.value, own.sound.value] = [heard, new Blob(['x'])];
     await nextTick();
     expect(wrapper.text()).toContain('One note to find in bar 3.');
-    const send = () => wrapper.findAll('button').find((each) => each.text() === 'Send to my teacher');
+    const send = () => wrapper.findAll('button').find((button) => button.text() === 'Send to my teacher');
     expect(send()!.attributes('disabled')).toBeDefined();
     own.isPlaying.value = true;
     await nextTick();

@@ -143,7 +143,7 @@ function stretchBoxes(
 ): readonly Box[] {
   const part = from.split('-')[0]!;
   const events = [...host.querySelectorAll('.note, .rest')].filter((each) => each.id.startsWith(`${part}-`));
-  const indexOf = (id: string): number => events.findIndex((each) => each.id === id);
+  const indexOf = (id: string): number => events.findIndex((event) => event.id === id);
   const lines = new Map<Element | null, Box>();
   for (const event of events.slice(indexOf(from), indexOf(to) + 1)) {
     const headBox = head(event.id);

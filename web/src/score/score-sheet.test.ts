@@ -67,7 +67,7 @@ describe('pencil marks on the sheet', () => {
     expect([ring.attributes('cx'), ring.attributes('cy')]).toEqual(['155', '29']);
     expect(wrapper.get('.shade-1').attributes()).toMatchObject({ x: '-2', y: '102', width: '302' });
     expect(wrapper.get('.shade-letter').text()).toBe('b');
-    expect(wrapper.findAll('.bracket').map((each) => each.attributes('d'))).toEqual([
+    expect(wrapper.findAll('.bracket').map((element) => element.attributes('d'))).toEqual([
       'M3 -8v-8h294v8',
       'M3 92v-8h294v8',
     ]);

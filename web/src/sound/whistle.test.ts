@@ -25,7 +25,7 @@ function partial(samples: Float32Array, hertz: number, from: number, to: number)
 function centsOff(samples: Float32Array, hertz: number, from: number, to: number): number {
   const cents = Array.from({ length: 81 }, (_, at) => at - 40);
   const strength = (each: number): number => partial(samples, hertz * 2 ** (each / 1200), from, to);
-  return cents.reduce((best, each) => (strength(each) > strength(best) ? each : best), 0);
+  return cents.reduce((best, cent) => (strength(cent) > strength(best) ? cent : best), 0);
 }
 
 describe('the voice of the whistle', () => {

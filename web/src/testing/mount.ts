@@ -36,7 +36,9 @@ export function mountInApp(
 
 /** Presses the button with these words, wherever on the screen it is: in a dialog, too. */
 export async function press(words: string): Promise<void> {
-  const buttons = [...document.body.querySelectorAll('button')].filter((each) => each.textContent.trim() === words);
+  const buttons = [...document.body.querySelectorAll('button')].filter(
+    (element) => element.textContent.trim() === words,
+  );
   const button = buttons.at(-1);
   if (button === undefined) throw new Error(`There is no button “${words}”`);
   button.click();

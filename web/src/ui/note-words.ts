@@ -19,7 +19,7 @@ export function withNoteNames(sentence: string): string {
 const KEYLESS: ReadonlySet<Naming> = new Set(['german-letters', 'fixed-do', 'fixed-do-si', 'finger-count']);
 
 /** A note as a class names it. */
-export function noteWordsIn(name: string, naming: Naming, on: Instrument | null): string {
-  if (on === null || !KEYLESS.has(naming)) return noteWords(name);
-  return nameNote(pitch(name), naming, { fifths: 0, mode: 'major' }, on);
+export function noteWordsIn(name: string, naming: Naming, instrument: Instrument | null): string {
+  if (instrument === null || !KEYLESS.has(naming)) return noteWords(name);
+  return nameNote(pitch(name), naming, { fifths: 0, mode: 'major' }, instrument);
 }

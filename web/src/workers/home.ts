@@ -38,17 +38,17 @@ export interface HomePartView {
 
 /** The parts of today; null for an instrument or a tune that cannot be read. */
 export function homeParts(source: HomeSource): readonly HomePartView[] | null {
-  const on = findInstrument(source.instrumentId);
+  const instrument = findInstrument(source.instrumentId);
   const read = source.tunes.map(({ abc }) => readAbc(abc));
-  if (on === null || read.length === 0 || read.some(({ ok }) => !ok)) return null;
-  const tunes = read.map((each) => (each as { readonly value: { readonly tune: Tune } }).value.tune);
+  if (instrument === null || read.length === 0 || read.some(({ ok }) => !ok)) return null;
+  const tunes = read.map((result) => (result as { readonly value: { readonly tune: Tune } }).value.tune);
   const parts = tenMinutes({
     ...source,
-    on,
+    on: instrument,
     known: knowledgeByName(source.known),
     tunes: tunes.map((tune, index) => ({ tune, passed: source.tunes[index]!.passed })),
   });
-  const say = (name: string): string => noteWordsIn(name, source.naming, on);
+  const say = (name: string): string => noteWordsIn(name, source.naming, instrument);
   return parts.map((part): HomePartView => {
     const words = homePartWords(part, say, (index) => tunes[index]!.title);
     const tune = 'tune' in part ? part.tune : null;

@@ -43,11 +43,11 @@ function leapsOf({ moves }: Reading): readonly number[] {
   return [...new Set(sizes)].filter((steps) => steps >= SMALLEST_LEAP).toSorted((a, b) => a - b);
 }
 
-export function libraryRow(stored: StoredTune, on: Instrument, known: Knowledge): LibraryRow {
+export function libraryRow(stored: StoredTune, instrument: Instrument, known: Knowledge): LibraryRow {
   const read = readAbc(stored.abc);
   if (!read.ok) throw new Error(`A stored tune does not read: ${stored.title}`);
   const tune = chooseNotes(read.value.tune, known);
-  const reading = readTune(tune, on, known);
+  const reading = readTune(tune, instrument, known);
   const [best] = reading.keys;
   const isBetter =
     best !== undefined &&

@@ -55,11 +55,11 @@ export interface LineRequest {
  */
 export function textsByLine(
   tune: Tune,
-  on: Instrument,
+  instrument: Instrument,
   { kind, counting, sayings }: LineRequest,
 ): readonly (readonly NoteText[])[] {
   const row = { rows: [{ kind, fill: 'full' as const }], counting, ...(sayings === undefined ? {} : { sayings }) };
-  const under = rowsUnder(tune, on, row);
+  const under = rowsUnder(tune, instrument, row);
   const isNames = kind !== 'counting' && kind !== 'words';
   const barTexts = tune.parts[0].bars.map((events, barIndex) =>
     events.flatMap((event, index): { readonly id: string; readonly text: string }[] => {

@@ -75,24 +75,30 @@ const MOST_FAULTS = 60;
 
 function listen({ samples, rate, abc, instrumentId, rule, stretch, naming }: ToListen): ListenedView | null {
   const read = readAbc(abc);
-  const on = findInstrument(instrumentId);
-  if (!read.ok || on === null) return null;
+  const instrument = findInstrument(instrumentId);
+  if (!read.ok || instrument === null) return null;
   const { tune } = read.value;
   const tempo =
     rule.tempo === null || tune.tempo === null ? null : quartersPerMinute({ ...tune.tempo, perMinute: rule.tempo });
-  const listened = listenTo(hearNotes(samples, rate), tune, on, { ...PLAIN_RULE, ...rule, tempo }, placesOf(stretch));
+  const listened = listenTo(
+    hearNotes(samples, rate),
+    tune,
+    instrument,
+    { ...PLAIN_RULE, ...rule, tempo },
+    placesOf(stretch),
+  );
   const { proposal, assessment, track } = listened;
-  const asked = askedNotes(listened, tune, on);
+  const asked = askedNotes(listened, tune, instrument);
   const extras = assessment.extras.flatMap(({ heard, kind }) => {
     const note = track.notes[heard]!;
     return kind === 'restart' ? [] : [{ at: note.onset, midi: note.midi, kind }];
   });
   return {
-    words: listenedWords(listened, { tune, on, say: sayNote }),
+    words: listenedWords(listened, { tune, on: instrument, say: sayNote }),
     kindly: kindWords(listened, {
       tune,
-      on,
-      say: naming === undefined ? sayNote : (name) => noteWordsIn(name, naming, on),
+      on: instrument,
+      say: naming === undefined ? sayNote : (name) => noteWordsIn(name, naming, instrument),
     }),
     outcome: proposal.outcome,
     unclear: proposal.unclear,
@@ -116,7 +122,7 @@ function placesOf(stretch: PieceEnds | null = null): Stretch | null {
   return from === null || to === null ? null : { from, to };
 }
 
-function askedNotes({ score, assessment, track }: Listened, tune: Tune, on: Instrument): AskedNote[] {
+function askedNotes({ score, assessment, track }: Listened, tune: Tune, instrument: Instrument): AskedNote[] {
   return assessment.verdicts.map(({ kind, heard, came }, index) => {
     const { midi, barIndex, eventIndex } = score.notes[index]!;
     const note = heard === null ? null : track.notes[heard]!;
@@ -126,13 +132,13 @@ function askedNotes({ score, assessment, track }: Listened, tune: Tune, on: Inst
       kind,
       from: note?.onset ?? null,
       to: note?.offset ?? null,
-      words: kind === 'wrong' ? nameOf(came!, tune.bars[barIndex]!.key, on) : WORDS[kind],
+      words: kind === 'wrong' ? nameOf(came!, tune.bars[barIndex]!.key, instrument) : WORDS[kind],
     };
   });
 }
 
-const nameOf = (midi: number, key: Key, on: Instrument): string =>
-  sayNote(pitchName(pitchIn(key, midi - on.soundsAbove)));
+const nameOf = (midi: number, key: Key, instrument: Instrument): string =>
+  sayNote(pitchName(pitchIn(key, midi - instrument.soundsAbove)));
 
 const WORDS = { right: '', missed: 'Missing', slurred: 'Not tongued', wrong: '' } as const;
 

@@ -40,10 +40,10 @@ export interface WrittenEchoSet extends Omit<EchoSet, 'patterns'> {
 
 /** The graded patterns of a new note, each with its sheet; nothing for an instrument that is not known. */
 export function echoSet(source: EchoSource): WrittenEchoSet {
-  const on = findInstrument(source.instrumentId);
-  if (on === null) return { patterns: [], missing: [] };
+  const instrument = findInstrument(source.instrumentId);
+  if (instrument === null) return { patterns: [], missing: [] };
   const set = echoPatterns({
-    on,
+    on: instrument,
     notes: source.notes.map(pitch),
     newNote: pitch(source.newNote),
     elements: new Set(source.elements),
@@ -53,9 +53,9 @@ export function echoSet(source: EchoSource): WrittenEchoSet {
   });
   return {
     missing: set.missing,
-    patterns: set.patterns.map((each, index) => ({
-      ...each,
-      abc: writeAbc(echoSheet([each], t('practice.pattern-index', { index: index + 1 }))),
+    patterns: set.patterns.map((pattern, index) => ({
+      ...pattern,
+      abc: writeAbc(echoSheet([pattern], t('practice.pattern-index', { index: index + 1 }))),
     })),
   };
 }
@@ -74,15 +74,15 @@ export interface WayIn {
 const BARE_STAGES = 4;
 
 /** The ways into a tune for a class, in the order in which one would take them. */
-export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly WayIn[] {
+export function waysInto(tune: Tune, instrument: Instrument, known: Knowledge): readonly WayIn[] {
   const tempo = tune.tempo ?? DEFAULT_TEMPO;
   const written = (way: Tune): Pick<WayIn, 'abc' | 'playback' | 'turns'> => ({
     turns: null,
     abc: writeAbc(way),
-    playback: playbackOf(way, way.tempo ?? tempo, on.soundsAbove),
+    playback: playbackOf(way, way.tempo ?? tempo, instrument.soundsAbove),
   });
-  const { moves, sheet } = preparation(tune, on, known);
-  const note = commonNote(tune, on, known);
+  const { moves, sheet } = preparation(tune, instrument, known);
+  const note = commonNote(tune, instrument, known);
   const bare = bareVersions(tune, BARE_STAGES).slice(0, -1);
   return [
     ...(sheet === null
@@ -95,7 +95,7 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
             ...written(sheet),
           },
         ]),
-    ...chains(tune, on, known).map(({ label, rounds }): WayIn => ({
+    ...chains(tune, instrument, known).map(({ label, rounds }): WayIn => ({
       kind: 'chain',
       label,
       about: rounds.at(-1)!.notes.join('–'),
@@ -118,8 +118,8 @@ export function waysInto(tune: Tune, on: Instrument, known: Knowledge): readonly
 }
 
 /** The hardest spot, growing from its first note and from its last. */
-function chains(tune: Tune, on: Instrument, known: Knowledge) {
-  const [spot] = readTune(tune, on, known).hardSpots;
+function chains(tune: Tune, instrument: Instrument, known: Knowledge) {
+  const [spot] = readTune(tune, instrument, known).hardSpots;
   if (spot === undefined) return [];
   const { growing, backward } = chainOf(tune, spot);
   return [
@@ -143,8 +143,8 @@ function chainTurns(rounds: readonly ChainRound[]): readonly PieceTurn[] {
 }
 
 /** The note that comes most often, one that the class knows before one that is new. */
-function commonNote(tune: Tune, on: Instrument, known: Knowledge): Pitch {
-  const uses = readTune(tune, on, known).notes.all;
+function commonNote(tune: Tune, instrument: Instrument, known: Knowledge): Pitch {
+  const uses = readTune(tune, instrument, known).notes.all;
   const rank = (name: string, count: number): number => count + (known.notes.has(name) ? 1000 : 0);
   return uses.toSorted((a, b) => rank(b.name, b.count) - rank(a.name, a.count))[0]!.pitch;
 }

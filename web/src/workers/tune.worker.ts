@@ -274,11 +274,11 @@ async function readLibrary(
   known: Knowledge,
   progress: (done: number) => Promise<boolean>,
 ): Promise<readonly LibraryRow[]> {
-  const on = findInstrument(instrumentId);
-  if (on === null) return [];
+  const instrument = findInstrument(instrumentId);
+  if (instrument === null) return [];
   const rows: LibraryRow[] = [];
   for (const [index, tune] of tunes.entries()) {
-    rows.push(libraryRow(tune, on, known));
+    rows.push(libraryRow(tune, instrument, known));
     if (index % 50 === 49) {
       const wanted = await progress(index + 1);
       if (!wanted) return rows;

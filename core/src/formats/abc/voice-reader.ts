@@ -176,7 +176,7 @@ export class VoiceReader {
         slurStarts: isFirst ? slurs(abcPitch.startSlur, element.startSlur) : 0,
         slurEnds: isLast ? slurs(abcPitch.endSlur, element.endSlur) : 0,
         articulations: isFirst ? articulationsOf(element) : [],
-        grace: isFirst ? (element.gracenotes ?? []).map((each) => this.#graceOf(each)) : [],
+        grace: isFirst ? (element.gracenotes ?? []).map((gracenote) => this.#graceOf(gracenote)) : [],
         syllables: isFirst ? this.#words.syllablesAt(element.startChar, this.bars.length) : [],
       };
     });

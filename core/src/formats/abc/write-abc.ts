@@ -140,7 +140,7 @@ function eventsText(events: readonly TuneEvent[], bar: Bar, above: string): stri
   const groups = tupletGroups(events);
   return events
     .map((event, index) => {
-      const group = groups.find((each) => each.first === index);
+      const group = groups.find((group) => group.first === index);
       const { tuplet } = event.value;
       const tupletSign =
         group === undefined || tuplet === null ? '' : `(${tuplet.actual}:${tuplet.normal}:${group.last - index + 1}`;

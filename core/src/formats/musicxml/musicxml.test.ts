@@ -32,7 +32,7 @@ function read(measures: readonly string[], head?: string, more?: string): ReadTu
 
 const heard = (tune: Tune): string =>
   performedNotes(tune)
-    .map((each) => `${pitchName(each.pitch)}:${toNumber(each.length) * 4}`)
+    .map((note) => `${pitchName(note.pitch)}:${toNumber(note.length) * 4}`)
     .join(' ');
 
 describe('reading MusicXML', () => {

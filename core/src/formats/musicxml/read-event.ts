@@ -70,11 +70,11 @@ export interface Pending {
 
 /** One or more tied events for a note or rest element. */
 export function eventsOf(note: XmlElement, values: readonly NoteValue[], pending: Pending): TuneEvent[] {
-  const notations = children(note, 'notations').flatMap((each) => each.children);
-  const fermata = notations.some((each) => each.name === 'fermata');
+  const notations = children(note, 'notations').flatMap((element) => element.children);
+  const fermata = notations.some((notation) => notation.name === 'fermata');
   const marks = notations
-    .filter((each) => each.name === 'articulations')
-    .flatMap((each) => each.children.map((mark) => mark.name));
+    .filter((notation) => notation.name === 'articulations')
+    .flatMap((notation) => notation.children.map((mark) => mark.name));
   const breath = marks.includes('breath-mark');
   const pitch = pitchOf(note);
   return values.map((value, index): TuneEvent => {
@@ -83,7 +83,7 @@ export function eventsOf(note: XmlElement, values: readonly NoteValue[], pending
     const common = { ...(isFirst ? { ...signs, fermata } : {}), breath: isLast && breath };
     if (pitch === null) return { ...PLAIN_REST, ...common, value };
     const slurs = (type: string): number =>
-      notations.filter((each) => each.name === 'slur' && each.attributes.type === type).length;
+      notations.filter((notation) => notation.name === 'slur' && notation.attributes.type === type).length;
     const tied =
       child(note, 'tie') !== undefined && children(note, 'tie').some((tie) => tie.attributes.type === 'start');
     return {
@@ -91,7 +91,10 @@ export function eventsOf(note: XmlElement, values: readonly NoteValue[], pending
       ...common,
       pitch,
       value,
-      tied: !isLast || tied || notations.some((each) => each.name === 'tied' && each.attributes.type === 'start'),
+      tied:
+        !isLast ||
+        tied ||
+        notations.some((notation) => notation.name === 'tied' && notation.attributes.type === 'start'),
       slurStarts: isFirst ? slurs('start') : 0,
       slurEnds: isLast ? slurs('stop') : 0,
       articulations: isFirst ? articulationsIn(marks) : [],
@@ -126,9 +129,9 @@ function syllablesIn(note: XmlElement): readonly (Syllable | null)[] {
 
 export function dynamicIn(direction: XmlElement): Dynamic | null {
   const names = children(direction, 'direction-type').flatMap((type) =>
-    children(type, 'dynamics').flatMap((each) => each.children),
+    children(type, 'dynamics').flatMap((element) => element.children),
   );
-  return DYNAMICS.find((dynamic) => names.some((each) => each.name === dynamic)) ?? null;
+  return DYNAMICS.find((dynamic) => names.some((name) => name.name === dynamic)) ?? null;
 }
 
 /** "Am7" from a harmony element. */

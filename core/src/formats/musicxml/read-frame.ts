@@ -39,12 +39,12 @@ export function readFrame(measure: XmlElement, state: FrameState): ReadFrame {
   const leftOut: string[] = [];
   for (const attributes of children(measure, 'attributes')) leftOut.push(...readAttributes(attributes, state));
   const barlines = children(measure, 'barline');
-  const right = barlines.find((each) => (each.attributes.location ?? 'right') === 'right');
-  const starts = barlines.map((each) => child(each, 'ending')).find((each) => each?.attributes.type === 'start');
+  const right = barlines.find((barline) => (barline.attributes.location ?? 'right') === 'right');
+  const starts = barlines.map((barline) => child(barline, 'ending')).find((each) => each?.attributes.type === 'start');
   if (starts !== undefined) state.ending = endingNumbers(starts);
   const { ending } = state;
   const ends = barlines
-    .map((each) => child(each, 'ending'))
+    .map((barline) => child(barline, 'ending'))
     .some((each) => ['stop', 'discontinue'].includes(each?.attributes.type ?? ''));
   if (ends) state.ending = null;
   const bar: BarDraft = {
@@ -52,7 +52,7 @@ export function readFrame(measure: XmlElement, state: FrameState): ReadFrame {
     key: state.key,
     metre: state.metre,
     ending,
-    repeatStart: barlines.some((each) => child(each, 'repeat')?.attributes.direction === 'forward'),
+    repeatStart: barlines.some((barline) => child(barline, 'repeat')?.attributes.direction === 'forward'),
     timesPlayed: timesPlayed(barlines),
     barline: barlineStyle(right),
     ...signsOver(measure),
@@ -83,10 +83,13 @@ function readAttributes(attributes: XmlElement, state: FrameState): string[] {
 
 /** Also 3+2/8, and 3/8 + 2/4 as 3+4/8. */
 function metreIn(time: XmlElement): Metre | null {
-  const [above, below] = [children(time, 'beats'), children(time, 'beat-type').map((each) => Number(each.text.trim()))];
+  const [above, below] = [
+    children(time, 'beats'),
+    children(time, 'beat-type').map((element) => Number(element.text.trim())),
+  ];
   const unit = Math.max(0, ...below);
-  const groups = above.flatMap((each, index) =>
-    each.text.split('+').map((group) => Number(group.trim()) * (unit / below[index]!)),
+  const groups = above.flatMap((element, index) =>
+    element.text.split('+').map((group) => Number(group.trim()) * (unit / below[index]!)),
   );
   return metreOf(groups.join('+'), unit);
 }
@@ -100,7 +103,9 @@ function endingNumbers(ending: XmlElement): readonly number[] | null {
 }
 
 function timesPlayed(barlines: readonly XmlElement[]): number {
-  const back = barlines.map((each) => child(each, 'repeat')).find((each) => each?.attributes.direction === 'backward');
+  const back = barlines
+    .map((barline) => child(barline, 'repeat'))
+    .find((each) => each?.attributes.direction === 'backward');
   if (back === undefined) return 1;
   const times = Number(back.attributes.times ?? 2);
   return Number.isInteger(times) && times >= 2 && times <= MOST_PASSES ? times : 2;
@@ -121,14 +126,14 @@ function startsLine(measure: XmlElement): boolean {
 function signsOver(measure: XmlElement): Partial<BarDraft> {
   const directions = children(measure, 'direction');
   const types = directions.flatMap((each) => children(each, 'direction-type').flatMap((type) => type.children));
-  const words = types.filter((each) => each.name === 'words').map((each) => each.text.trim().toLowerCase());
-  const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
-  const sounding = (name: string): boolean => sounds.some((each) => each.attributes[name] !== undefined);
-  const entry = types.find((each) => each.name === 'rehearsal' && /^[1-9]$/.test(each.text.trim()));
+  const words = types.filter((type) => type.name === 'words').map((type) => type.text.trim().toLowerCase());
+  const sounds = [...children(measure, 'sound'), ...directions.flatMap((direction) => children(direction, 'sound'))];
+  const sounding = (name: string): boolean => sounds.some((sound) => sound.attributes[name] !== undefined);
+  const entry = types.find((type) => type.name === 'rehearsal' && /^[1-9]$/.test(type.text.trim()));
   const jump = jumpIn(words, sounding('dacapo'), sounding('dalsegno'));
   return {
-    ...(types.some((each) => each.name === 'segno') ? { segno: true } : {}),
-    ...(types.some((each) => each.name === 'coda') ? { coda: true } : {}),
+    ...(types.some((type) => type.name === 'segno') ? { segno: true } : {}),
+    ...(types.some((type) => type.name === 'coda') ? { coda: true } : {}),
     ...(sounding('tocoda') || words.includes('to coda') ? { toCoda: true } : {}),
     ...(sounding('fine') || words.includes('fine') ? { fine: true } : {}),
     ...(entry === undefined ? {} : { entry: Number(entry.text) }),
@@ -137,7 +142,7 @@ function signsOver(measure: XmlElement): Partial<BarDraft> {
 }
 
 function jumpIn(words: readonly string[], dacapo: boolean, dalsegno: boolean): Jump | null {
-  const text = words.find((each) => /^d\. ?[cs]\.|^d[ac][a ]/.test(each)) ?? '';
+  const text = words.find((word) => /^d\. ?[cs]\.|^d[ac][a ]/.test(word)) ?? '';
   const from = dacapo || /^d\. ?c\./.test(text) ? 'D.C.' : dalsegno || /^d\. ?s\./.test(text) ? 'D.S.' : null;
   if (from === null) return null;
   if (text.includes('fine')) return `${from} al fine`;
@@ -156,7 +161,7 @@ function tempoIn(measure: XmlElement): Tempo | null {
     const dots = Math.min(2, children(mark, 'beat-unit-dot').length);
     return { beat: valueLength({ base: base as keyof typeof TYPE_OF, dots, tuplet: null }), perMinute };
   }
-  const sounds = [...children(measure, 'sound'), ...directions.flatMap((each) => children(each, 'sound'))];
-  const tempo = Number(sounds.find((each) => each.attributes.tempo !== undefined)?.attributes.tempo);
+  const sounds = [...children(measure, 'sound'), ...directions.flatMap((direction) => children(direction, 'sound'))];
+  const tempo = Number(sounds.find((sound) => sound.attributes.tempo !== undefined)?.attributes.tempo);
   return isTempo(tempo) ? { beat: rational(1, 4), perMinute: tempo } : null;
 }

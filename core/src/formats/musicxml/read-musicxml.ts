@@ -42,12 +42,12 @@ function partwise(score: XmlElement): XmlElement {
   ];
   const parts = ids.map((id): XmlElement => {
     const bars = measures.map((measure): XmlElement => {
-      const part = children(measure, 'part').find((each) => (each.attributes.id ?? '') === id);
+      const part = children(measure, 'part').find((element) => (element.attributes.id ?? '') === id);
       return { ...measure, children: part?.children ?? [] };
     });
     return { name: 'part', attributes: { id }, children: bars, text: '' };
   });
-  const head = score.children.filter((each) => each.name !== 'measure');
+  const head = score.children.filter((child) => child.name !== 'measure');
   return { ...score, name: 'score-partwise', children: [...head, ...parts] };
 }
 
@@ -132,11 +132,11 @@ function headOf(score: XmlElement) {
   const creators = children(identification, 'creator');
   const composer = creators.find((each) => each.attributes.type === 'composer') ?? creators[0];
   const fields = children(child(identification, 'miscellaneous'), 'miscellaneous-field');
-  const tags = fields.find((each) => each.attributes.name === 'tags')?.text ?? '';
+  const tags = fields.find((field) => field.attributes.name === 'tags')?.text ?? '';
   const title = textIn(child(score, 'work'), 'work-title') || textIn(score, 'movement-title') || creditTitle(score);
   return {
     title: title === '' ? 'Untitled' : title,
-    otherTitles: fields.filter((each) => each.attributes.name === 'other-title').map((each) => each.text.trim()),
+    otherTitles: fields.filter((field) => field.attributes.name === 'other-title').map((field) => field.text.trim()),
     composer: composer?.text.trim() ?? '',
     source: textIn(identification, 'source'),
     licence: textIn(identification, 'rights'),
@@ -155,7 +155,7 @@ function creditTitle(score: XmlElement): string {
 
 function nameOf(score: XmlElement, part: XmlElement, index: number): string {
   const listed = children(child(score, 'part-list'), 'score-part').find(
-    (each) => each.attributes.id === part.attributes.id,
+    (element) => element.attributes.id === part.attributes.id,
   );
   const name = textIn(listed, 'part-name');
   return name === '' ? t('read-musicxml.part-index', { index: index + 1 }) : name;

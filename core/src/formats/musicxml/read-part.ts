@@ -41,14 +41,14 @@ const NOTHING_PENDING: Pending = { chordSymbol: null, dynamic: null, grace: [] }
 export function readPart(part: XmlElement): ReadPart {
   const voice = firstVoice(part);
   const reader = new PartReader(voice);
-  for (const measure of part.children.filter((each) => each.name === 'measure')) reader.readMeasure(measure);
+  for (const measure of part.children.filter((child) => child.name === 'measure')) reader.readMeasure(measure);
   return reader;
 }
 
 /** Of the voices on the first staff that have enough notes, the highest: it carries the tune. */
 function firstVoice(part: XmlElement): string {
   const voices = new Map<string, number[]>();
-  const notes = part.children.flatMap((measure) => measure.children.filter((each) => each.name === 'note'));
+  const notes = part.children.flatMap((measure) => measure.children.filter((child) => child.name === 'note'));
   for (const note of notes.filter(isOnFirstStaff)) {
     const [voice, pitch] = [textIn(note, 'voice'), pitchOf(note)];
     voices.set(voice, [...(voices.get(voice) ?? []), ...(pitch === null ? [] : [midiNumber(pitch)])]);
@@ -56,7 +56,8 @@ function firstVoice(part: XmlElement): string {
   const most = Math.max(0, ...[...voices.values()].map((heights) => heights.length));
   // A voice with a few notes only is a second one, however high.
   const melodies = [...voices].filter(([, heights]) => heights.length >= most / 2);
-  const height = (heights: readonly number[]): number => heights.reduce((sum, each) => sum + each, 0) / heights.length;
+  const height = (heights: readonly number[]): number =>
+    heights.reduce((sum, height) => sum + height, 0) / heights.length;
   return melodies.toSorted(([, a], [, b]) => height(b) - height(a))[0]?.[0] ?? '';
 }
 
@@ -66,10 +67,12 @@ function isOnFirstStaff(note: XmlElement): boolean {
 
 /** Names of ornaments and other signs at a note that a Tune does not carry. */
 function signsLeft(note: XmlElement): readonly string[] {
-  const groups = children(note, 'notations').flatMap((each) => each.children);
+  const groups = children(note, 'notations').flatMap((element) => element.children);
   const signs = groups.flatMap(({ name, children: inside }) => {
-    if (SIGN_GROUPS.includes(name)) return inside.map((each) => each.name);
-    return name === 'articulations' ? inside.map((each) => each.name).filter((each) => !KNOWN_MARKS.has(each)) : [];
+    if (SIGN_GROUPS.includes(name)) return inside.map((element) => element.name);
+    return name === 'articulations'
+      ? inside.map((element) => element.name).filter((each) => !KNOWN_MARKS.has(each))
+      : [];
   });
   return signs
     .filter((name) => name !== 'accidental-mark' && name !== 'fingering')
@@ -153,7 +156,7 @@ class PartReader implements ReadPart {
 
   /** What is written over the bars and is no sign that a Tune has. */
   #leaveWords(direction: XmlElement): void {
-    for (const type of children(direction, 'direction-type').flatMap((each) => each.children)) {
+    for (const type of children(direction, 'direction-type').flatMap((element) => element.children)) {
       const text = type.text.trim();
       if (type.name === 'words' && text !== '' && !isRead(text))
         this.#leave(t('read-part.the-words-text', { text: text.slice(0, 60) }));

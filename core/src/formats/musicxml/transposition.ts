@@ -16,9 +16,9 @@ const NONE: Transposition = { steps: 0, semitones: 0 };
  */
 export function transpositionOf(part: XmlElement): Transposition {
   const attributes = children(part, 'measure').flatMap((measure) => children(measure, 'attributes'));
-  const clef = attributes.flatMap((each) => children(each, 'clef'))[0];
+  const clef = attributes.flatMap((attribute) => children(attribute, 'clef'))[0];
   const octaves = numberIn(clef, 'clef-octave-change') ?? 0;
-  const transpose = attributes.map((each) => child(each, 'transpose')).find((each) => each !== undefined);
+  const transpose = attributes.map((attribute) => child(attribute, 'transpose')).find((each) => each !== undefined);
   const semitones = (numberIn(transpose, 'chromatic') ?? 0) % 12;
   const steps = (numberIn(transpose, 'diatonic') ?? Math.round((semitones * 7) / 12)) % 7;
   if (![octaves, semitones, steps].every(Number.isInteger) || Math.abs(octaves) > 3) return NONE;

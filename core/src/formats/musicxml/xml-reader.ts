@@ -76,11 +76,11 @@ function textOf(nodes: unknown): string {
 }
 
 export function child(element: XmlElement | undefined, name: string): XmlElement | undefined {
-  return element?.children.find((each) => each.name === name);
+  return element?.children.find((child) => child.name === name);
 }
 
 export function children(element: XmlElement | undefined, name: string): readonly XmlElement[] {
-  return element?.children.filter((each) => each.name === name) ?? [];
+  return element?.children.filter((child) => child.name === name) ?? [];
 }
 
 /** The trimmed text of a child; empty when there is none. */

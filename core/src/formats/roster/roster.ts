@@ -148,7 +148,7 @@ function isDate(text: string): boolean {
 export function writeRoster(
   pupils: readonly (RosterPupil & { readonly leftOn: string | null; readonly steps: number })[],
 ): string {
-  const rows = pupils.map((each) => [each.name, each.startStep, each.joinedOn, each.leftOn ?? '', each.steps]);
+  const rows = pupils.map((pupil) => [pupil.name, pupil.startStep, pupil.joinedOn, pupil.leftOn ?? '', pupil.steps]);
   return writeCsv({
     columns: [
       t('roster.name'),

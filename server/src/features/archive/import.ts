@@ -48,17 +48,17 @@ const unpackers = new ThreadPool(import.meta.url, 'unpacker.mjs', { size: THREAD
  */
 export async function importSchool(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   body: ReadableStream<Uint8Array> | null,
 ): Promise<Imported> {
-  await refuseUnlessEmpty(em, who);
+  await refuseUnlessEmpty(em, user);
   if (body === null) throw wrongInput({ archive: 'missing' });
   const folder = await mkdtemp(join(tmpdir(), 'escalier-archive-'));
   try {
     const file = join(folder, 'archive.json');
     await receive(body, file);
     const unpacked = await unpack(file, folder);
-    return await em.transactional((tx) => bringIn(tx, who, unpacked, folder));
+    return await em.transactional((tx) => bringIn(tx, user, unpacked, folder));
   } finally {
     await rm(folder, { recursive: true, force: true });
   }
@@ -87,15 +87,15 @@ async function unpack(file: string, folder: string): Promise<Unpacked> {
   }
 }
 
-async function refuseUnlessEmpty(em: EntityManager, who: SignedIn): Promise<void> {
-  if ((await em.count(ClassEntity, { school: who.schoolId })) > 0)
+async function refuseUnlessEmpty(em: EntityManager, user: SignedIn): Promise<void> {
+  if ((await em.count(ClassEntity, { school: user.schoolId })) > 0)
     throw new Problem(409, 'not-empty', t('import.this-school-already-has-classes-import'));
 }
 
-async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, folder: string): Promise<Imported> {
-  const school = who.schoolId;
+async function bringIn(tx: EntityManager, user: SignedIn, unpacked: Unpacked, folder: string): Promise<Imported> {
+  const school = user.schoolId;
   await tx.execute('select id from school where id = ? for update', [school]);
-  await refuseUnlessEmpty(tx, who);
+  await refuseUnlessEmpty(tx, user);
   await refuseOtherRecords(tx, folder);
   await makeRoom(tx, school);
   const { name, timeZone, english, cautions, remarks, noteColours, templates } = unpacked.school;
@@ -113,7 +113,7 @@ async function bringIn(tx: EntityManager, who: SignedIn, unpacked: Unpacked, fol
       school,
     ],
   );
-  const importer = await bringPeople(tx, who, folder);
+  const importer = await bringPeople(tx, user, folder);
   for (const part of Object.keys(TABLES) as (keyof typeof TABLES)[]) {
     const { sql, withSchool } = insertOf(part);
     for await (const rows of batches(spoolFile(folder, part)))
@@ -152,7 +152,7 @@ async function refuseOtherRecords(tx: EntityManager, folder: string): Promise<vo
 /** What a new school begins with is not needed any more. */
 async function makeRoom(tx: EntityManager, school: string): Promise<void> {
   const staircases = await tx.find(StaircaseEntity, { school });
-  await tx.nativeDelete(StepEntity, { staircase: { $in: staircases.map((each) => each.id) } });
+  await tx.nativeDelete(StepEntity, { staircase: { $in: staircases.map((staircase) => staircase.id) } });
   await tx.nativeDelete(StaircaseEntity, { school });
   await tx.nativeDelete(TuneEntity, { school });
   await tx.nativeDelete(TermEntity, { school });
@@ -161,8 +161,8 @@ async function makeRoom(tx: EntityManager, school: string): Promise<void> {
 }
 
 /** Who is here already by e-mail becomes the one of the archive; gives the account of the asker, who stays an owner. */
-async function bringPeople(tx: EntityManager, who: SignedIn, folder: string): Promise<string> {
-  let importer = who.accountId;
+async function bringPeople(tx: EntityManager, user: SignedIn, folder: string): Promise<string> {
+  let importer = user.accountId;
   for await (const rows of batches(spoolFile(folder, 'people'))) {
     for (const person of JSON.parse(rows) as Archive['people'][number][]) {
       const email = person.email.toLowerCase();
@@ -170,12 +170,13 @@ async function bringPeople(tx: EntityManager, who: SignedIn, folder: string): Pr
       if (found === null) {
         const { id, name, role } = person;
         const closedAt = person.closedAt === null ? null : new Date(person.closedAt);
-        const account = { id, name, role, closedAt, email, school: who.schoolId };
+        const account = { id, name, role, closedAt, email, school: user.schoolId };
         await tx.insert(AccountEntity, { ...account, passwordHash: NO_PASSWORD, sealKey: newToken() });
         continue;
       }
-      if (found.school !== who.schoolId) throw wrongInput({ archive: { code: 'email-elsewhere', name: person.email } });
-      const isAsker = found.id === who.accountId;
+      if (found.school !== user.schoolId)
+        throw wrongInput({ archive: { code: 'email-elsewhere', name: person.email } });
+      const isAsker = found.id === user.accountId;
       if (isAsker) importer = person.id;
       await tx.execute(
         'update account set id = ?, name = ?, role = ?, closed_at = ?, version = version + 1 where id = ?',

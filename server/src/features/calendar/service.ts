@@ -22,12 +22,12 @@ import { localToday } from '../../platform/today.ts';
 import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
-export async function classCalendar(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<ClassCalendar> {
-  const schoolClass = await classOf(em, who, id);
+export async function classCalendar(em: EntityManager, user: SignedIn, id: string, now: Date): Promise<ClassCalendar> {
+  const schoolClass = await classOf(em, user, id);
   const term = await em.findOneOrFail(TermEntity, { id: schoolClass.term });
   const parallel = await em.find(
     ClassEntity,
-    schoolClass.grade === '' ? { id } : { school: who.schoolId, term: schoolClass.term, grade: schoolClass.grade },
+    schoolClass.grade === '' ? { id } : { school: user.schoolId, term: schoolClass.term, grade: schoolClass.grade },
     { orderBy: { name: 'asc' } },
   );
   const groups = parallel.map((each) => ({ id: each.id, lessons: lessonsOf(term, each.meetings, each.lost) }));
@@ -36,7 +36,7 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
     lessons: lessonsOf(term, schoolClass.meetings, schoolClass.lost),
     lost: lostLessons(term, schoolClass.meetings, schoolClass.lost),
     lostHere: schoolClass.lost,
-    groups: compareGroups(groups, localToday(now, who.timeZone)).map((stand, index): ParallelGroup => {
+    groups: compareGroups(groups, localToday(now, user.timeZone)).map((stand, index): ParallelGroup => {
       const { name, staircase } = parallel[index]!;
       return { ...stand, name, staircaseId: staircase, dates: groups[index]!.lessons.map((lesson) => lesson.date) };
     }),
@@ -45,12 +45,12 @@ export async function classCalendar(em: EntityManager, who: SignedIn, id: string
 }
 
 /** Opens or closes the address to subscribe to; a new one makes the old one useless. */
-export async function switchLink(em: EntityManager, who: SignedIn, id: string, on: boolean): Promise<string | null> {
+export async function switchLink(em: EntityManager, user: SignedIn, id: string, on: boolean): Promise<string | null> {
   const calendarToken = on ? randomBytes(24).toString('base64url') : null;
-  const { name } = await classOf(em, who, id);
+  const { name } = await classOf(em, user, id);
   await em.transactional(async (tx) => {
     await tx.nativeUpdate(ClassEntity, { id }, { calendarToken });
-    await logChange(tx, who, id, { code: on ? 'calendar-opened' : 'calendar-closed', name });
+    await logChange(tx, user, id, { code: on ? 'calendar-opened' : 'calendar-closed', name });
   });
   return calendarToken;
 }
@@ -112,22 +112,22 @@ async function lessonTitles(
  */
 export async function loseLesson(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   { date, reason, isLost }: { readonly date: LocalDate; readonly reason: string; readonly isLost: boolean },
 ): Promise<void> {
-  const { name, term: termId, meetings } = await classOf(em, who, id);
+  const { name, term: termId, meetings } = await classOf(em, user, id);
   const term = await em.findOneOrFail(TermEntity, { id: termId });
   if (!lessonsOf(term, meetings).some((lesson) => lesson.date === date)) throw wrongInput({ date: 'no-lesson' });
   await em.transactional(async (tx) => {
     await tx.execute('select id from school_class where id = ? for update', [id]);
     const { lost } = await tx.findOneOrFail(ClassEntity, { id }, { refresh: true });
-    const others = lost.filter((each) => each.date !== date);
+    const others = lost.filter((dayOff) => dayOff.date !== date);
     const next = isLost ? [...others, { date, reason }].toSorted((a, b) => a.date.localeCompare(b.date)) : others;
     await tx.nativeUpdate(ClassEntity, { id }, { lost: next });
     await logChange(
       tx,
-      who,
+      user,
       id,
       isLost ? { code: 'lesson-lost', name, date, reason } : { code: 'lesson-restored', name, date },
     );

@@ -26,14 +26,14 @@ export async function logChange(
 /** The latest first. @param before id of the last line of the page before; null for the first page. */
 export async function listChanges(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   before: string | null,
 ): Promise<readonly ChangeLine[]> {
   return em.execute<ChangeLine[]>(
     `select c.id, to_char(c.at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS"Z"') as at, a.name as who, c.what
     from change c join account a on a.id = c.account_id
     where c.school_id = ? and (?::uuid is null or c.id < ?::uuid) order by c.id desc limit ?`,
-    [who.schoolId, before, before, MOST_LINES],
+    [user.schoolId, before, before, MOST_LINES],
   );
 }
 

@@ -7,9 +7,9 @@ import { readClassRows, type ClassRow } from './queries.ts';
 import { lessonsOfClass } from './state.ts';
 import { localToday } from '../../platform/today.ts';
 
-export async function classNeeds(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
-  const day = localToday(now, who.timeZone);
-  const rows = await readClassRows(em, who, null);
+export async function classNeeds(em: EntityManager, user: SignedIn, now: Date): Promise<readonly ClassNeeds[]> {
+  const day = localToday(now, user.timeZone);
+  const rows = await readClassRows(em, user, null);
   return rows.map((row): ClassNeeds => {
     const lessons = lessonsOfClass(row);
     const byPupil = new Map(row.pupils.map((pupil) => [pupil.id, pupil]));
@@ -50,8 +50,8 @@ export interface ClassPasses {
 }
 
 /** What the pupils of the asker's classes have passed. */
-export async function classPasses(em: EntityManager, who: SignedIn): Promise<readonly ClassPasses[]> {
-  const rows = await readClassRows(em, who, null);
+export async function classPasses(em: EntityManager, user: SignedIn): Promise<readonly ClassPasses[]> {
+  const rows = await readClassRows(em, user, null);
   return rows.map((row): ClassPasses => ({
     id: row.id,
     name: row.name,

@@ -24,16 +24,16 @@ import { classFacts, classOnDay, knowledgeBefore, lessonsDto, oneClass, stepDtos
 import { localToday } from '../../platform/today.ts';
 import { reader } from '../../reader/index.ts';
 
-export async function listClasses(em: EntityManager, who: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
-  const rows = await readClassRows(em, who, null);
-  const day = localToday(now, who.timeZone);
+export async function listClasses(em: EntityManager, user: SignedIn, now: Date): Promise<readonly ClassSummary[]> {
+  const rows = await readClassRows(em, user, null);
+  const day = localToday(now, user.timeZone);
   return rows.map((row): ClassSummary => {
     const standing = row.standings;
     const onStep = [...row.steps.keys(), row.steps.length].map(
-      (step) => standing.filter((each) => each.stepIndex === step).length,
+      (step) => standing.filter((standing) => standing.stepIndex === step).length,
     );
-    const byPupil = new Map(standing.map((each) => [each.pupilId, each]));
-    const state = classView(classOnDay(row, day, who.timeZone), ({ id }) => byPupil.get(id)!);
+    const byPupil = new Map(standing.map((standing) => [standing.pupilId, standing]));
+    const state = classView(classOnDay(row, day, user.timeZone), ({ id }) => byPupil.get(id)!);
     const named = (id: string | undefined) => row.pupils.find((pupil) => pupil.id === id);
     const first = named(state.queue[0]?.pupilId);
     const longest = state.queue.toSorted((a, b) => b.lessons - a.lessons)[0];
@@ -44,7 +44,7 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
       lessons: lessonsDto(row, day),
       belts: row.steps.map((step) => step.belt),
       onStep,
-      nearly: standing.filter((each) => each.state === 'nearly').length,
+      nearly: standing.filter((standing) => standing.state === 'nearly').length,
       stuck: state.stuck.length,
       classStep: state.classStep,
       waits: waits === undefined ? null : { id: waits.id, name: waits.name, lessons: longest!.lessons },
@@ -54,16 +54,21 @@ export async function listClasses(em: EntityManager, who: SignedIn, now: Date): 
 }
 
 /** @throws Problem 404 when the class is not of the asker's school. */
-export async function classPage(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<ClassPage> {
-  const row = await oneClass(em, who, classId);
-  const day = localToday(now, who.timeZone);
+export async function classPage(em: EntityManager, user: SignedIn, classId: string, now: Date): Promise<ClassPage> {
+  const row = await oneClass(em, user, classId);
+  const day = localToday(now, user.timeZone);
   const { name, startsOn, endsOn } = row.term;
-  return { ...classFacts(row), ...classOnDay(row, day, who.timeZone), term: { name, startsOn, endsOn } };
+  return { ...classFacts(row), ...classOnDay(row, day, user.timeZone), term: { name, startsOn, endsOn } };
 }
 
 /** @param position counted from 1. @throws Problem 404 when there is no such class or step. */
-export async function stepPage(em: EntityManager, who: SignedIn, classId: string, position: number): Promise<StepPage> {
-  const row = await oneClass(em, who, classId);
+export async function stepPage(
+  em: EntityManager,
+  user: SignedIn,
+  classId: string,
+  position: number,
+): Promise<StepPage> {
+  const row = await oneClass(em, user, classId);
   const steps = stepDtos(row);
   const [step, source] = [steps[position - 1], row.steps[position - 1]];
   if (step === undefined || source === undefined) throw notFound('step');
@@ -72,15 +77,15 @@ export async function stepPage(em: EntityManager, who: SignedIn, classId: string
 }
 
 /** A tune for what the class knows now: the steps that enough have passed. */
-export async function tunePage(em: EntityManager, who: SignedIn, classId: string, tuneId: string): Promise<TunePage> {
-  const row = await oneClass(em, who, classId);
-  const tune = await oneTune(em, who, tuneId);
+export async function tunePage(em: EntityManager, user: SignedIn, classId: string, tuneId: string): Promise<TunePage> {
+  const row = await oneClass(em, user, classId);
+  const tune = await oneTune(em, user, tuneId);
   return tunePageOf(em, row, tune, knowledgeBefore(row, stepsDone(row)));
 }
 
 /** What the class knows now, for reading the whole library. */
-export async function classKnowledge(em: EntityManager, who: SignedIn, classId: string): Promise<ClassKnowledge> {
-  const row = await oneClass(em, who, classId);
+export async function classKnowledge(em: EntityManager, user: SignedIn, classId: string): Promise<ClassKnowledge> {
+  const row = await oneClass(em, user, classId);
   return { schoolClass: classFacts(row), known: knowledgeBefore(row, stepsDone(row)) };
 }
 
@@ -104,8 +109,8 @@ export interface ClassClimb {
 }
 
 /** The stairs of a class, with how many pupils have come to each step. */
-export async function classClimb(em: EntityManager, who: SignedIn, classId: string): Promise<ClassClimb> {
-  const row = await oneClass(em, who, classId);
+export async function classClimb(em: EntityManager, user: SignedIn, classId: string): Promise<ClassClimb> {
+  const row = await oneClass(em, user, classId);
   const standing = row.standings;
   const { readings } = row;
   return {
@@ -117,7 +122,7 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
       title: step.title,
       newNotes: readings[index]!.step.news.notes.map((note) => note.name),
       knownBefore: knowledgeBefore(row, index),
-      pupilsHere: standing.filter((each) => each.stepIndex >= index).length,
+      pupilsHere: standing.filter((standing) => standing.stepIndex >= index).length,
     })),
   };
 }
@@ -125,14 +130,14 @@ export async function classClimb(em: EntityManager, who: SignedIn, classId: stri
 /** Keeps what a class changes for itself. @throws Problem 404, or 400 when a place is not in the tune. */
 export async function keepClassTune(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   tuneId: string,
   input: ClassTuneInput,
 ): Promise<{ readonly version: number }> {
-  const row = await oneClass(em, who, classId);
-  const tune = await oneTune(em, who, tuneId);
-  const read = await reader.text(who.accountId, tune.abc);
+  const row = await oneClass(em, user, classId);
+  const tune = await oneTune(em, user, tuneId);
+  const read = await reader.text(user.accountId, tune.abc);
   if (!read.ok) throw wrongInput({ breaths: { code: 'file', words: read.error } });
   const isThere = ({ barIndex, eventIndex }: BreathPlace): boolean => eventIndex < (read.value.events[barIndex] ?? 0);
   if (input.breaths?.every(isThere) === false) throw wrongInput({ breaths: 'no-note-there' });
@@ -146,16 +151,16 @@ export async function keepClassTune(
         .insert({ ...where, ...next })
         .onConflict()
         .ignore();
-      if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, tuneId);
-    } else await changeVersion(tx, who, ClassTuneEntity, { where, about: tuneId, version }, next);
-    await logChange(tx, who, tuneId, { code: 'class-tune', name: row.name, title: tune.title });
+      if (made.affectedRows === 0) throw await changedMeanwhile(tx, user.schoolId, tuneId);
+    } else await changeVersion(tx, user, ClassTuneEntity, { where, about: tuneId, version }, next);
+    await logChange(tx, user, tuneId, { code: 'class-tune', name: row.name, title: tune.title });
   });
   return { version: version + 1 };
 }
 
 /** The tunes that a class breathes in as its teacher says. @throws Problem 404 when the class is not of the asker's. */
-export async function classTunes(em: EntityManager, who: SignedIn, classId: string): Promise<readonly ClassTune[]> {
-  await classOf(em, who, classId);
+export async function classTunes(em: EntityManager, user: SignedIn, classId: string): Promise<readonly ClassTune[]> {
+  await classOf(em, user, classId);
   const kept = await em.find(ClassTuneEntity, { schoolClass: classId });
   return kept.map(({ tune, breathSeconds, breaths }) => ({ tuneId: tune, breathSeconds, breaths: breaths ?? null }));
 }

@@ -72,7 +72,7 @@ export function classOnDay(row: ClassRow, day: LocalDate, timeZone: string) {
 function hardMovesOf({ hardSpots, moves }: ReadStep['step']['reading']): readonly HardMove[] {
   return hardSpots.map(({ drill: { toggle } }): HardMove => {
     const [from, to] = toggle;
-    const use = moves.all.find((each) => each.from === from && each.to === to);
+    const use = moves.all.find((move) => move.from === from && move.to === to);
     return { from, to, cost: Math.round(10 * (use?.costAtTempo ?? 0)) / 10 };
   });
 }

@@ -4,8 +4,8 @@ import type { EntityManager } from '../../platform/database.ts';
 import { openClasses } from './access.ts';
 
 /** Names of the classes that somebody may open, of their pupils, and of the school's tunes. */
-export async function findable(em: EntityManager, who: SignedIn): Promise<Findable> {
-  const ids = await openClasses(em, who);
+export async function findable(em: EntityManager, user: SignedIn): Promise<Findable> {
+  const ids = await openClasses(em, user);
   const list = `{${ids.join(',')}}`;
   const [classes, pupils, tunes] = [
     await em.execute<Findable['classes'][number][]>(
@@ -19,7 +19,7 @@ export async function findable(em: EntityManager, who: SignedIn): Promise<Findab
     ),
     await em.execute<Findable['tunes'][number][]>(
       'select id, title from tune where school_id = ? and not archived order by title',
-      [who.schoolId],
+      [user.schoolId],
     ),
   ];
   return { classes, pupils, tunes };

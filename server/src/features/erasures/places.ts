@@ -58,4 +58,4 @@ export const PLACES: readonly Place[] = [
   place('invitation', 'invitation', 'name'),
 ];
 
-export const isPlace = (id: string): id is PlaceId => PLACES.some((each) => each.id === id);
+export const isPlace = (id: string): id is PlaceId => PLACES.some((place) => place.id === id);

@@ -78,7 +78,7 @@ export async function cleanTrace(
   { place: id, key }: TraceKey,
   name: string,
 ): Promise<void> {
-  const place = PLACES.find((each) => each.id === id)!;
+  const place = PLACES.find((place) => place.id === id)!;
   const where = `${place.ofSchool} and ${place.key} = ?`;
   const [row] = await tx.execute<Row[]>(
     `select ${place.key} as key, t.${place.column} as value from ${place.table} t where ${where}`,

@@ -62,8 +62,8 @@ describe('recording', () => {
     const event = pass('Samir', 1, { outcome: 'nearly', remarks: ['leak'] });
     const before = await stored();
     const answers = await Promise.all(Array.from({ length: 6 }, () => test.record(event)));
-    expect(answers.flat().filter((each) => 'stored' in each && each.stored)).toHaveLength(1);
-    expect(new Set(answers.flat().map((each) => ('number' in each ? each.number : 0))).size).toBe(1);
+    expect(answers.flat().filter((answer) => 'stored' in answer && answer.stored)).toHaveLength(1);
+    expect(new Set(answers.flat().map((answer) => ('number' in answer ? answer.number : 0))).size).toBe(1);
     expect(await stored()).toBe(before + 1);
     expect(await test.record({ ...event, outcome: 'passed' })).toEqual([
       { id: event.id, refused: 'This id belongs to another record.' },
@@ -74,8 +74,8 @@ describe('recording', () => {
   it('takes many at once in their order, and what is refused keeps back no other', async () => {
     const events = [pass('Nils', 2, { outcome: 'nearly' }), pass('Nils', 2, { pupilId: v7() }), pass('Nils', 2)];
     const results = await test.record(...events);
-    expect(results.map((each) => 'number' in each)).toEqual([true, false, true]);
-    const numbers = results.flatMap((each) => ('number' in each ? [each.number] : []));
+    expect(results.map((result) => 'number' in result)).toEqual([true, false, true]);
+    const numbers = results.flatMap((result) => ('number' in result ? [result.number] : []));
     expect(numbers[0]).toBeLessThan(numbers[1]!);
     expect(await standingNow('Nils')).toMatchObject({ stepIndex: 2 });
   });
@@ -135,7 +135,7 @@ describe('order and clocks', () => {
     await test.record(pass('Ugo', 2, { outcome: 'nearly', heardAt: '2026-03-03T09:59:00Z' }));
     expect(await standingNow('Ugo')).toMatchObject({ state: 'nearly', lastHeardAt: '2026-03-03T09:59:00.000Z' });
     const { records } = await get<ClassRecords>(`/api/classes/${page.id}/records`);
-    expect(records.find((each) => each.id === late.id)).toMatchObject({
+    expect(records.find((record) => record.id === late.id)).toMatchObject({
       heardAt: '2026-03-03T12:55:00.000Z',
       receipt: { deviceAhead: 10_800 },
     });
@@ -152,7 +152,7 @@ describe('order and clocks', () => {
     const event = pass('Hania', 5, { outcome: 'nearly' });
     await test.record(event);
     const after = await get<ClassRecords>(`/api/classes/${page.id}/records?after=${before.last}`);
-    expect(after.records.map((each) => each.id)).toEqual([event.id]);
+    expect(after.records.map((record) => record.id)).toEqual([event.id]);
     expect(after.last).toBeGreaterThan(before.last);
     expect(await get(`/api/classes/${page.id}/records?after=${after.last}`)).toEqual({ records: [], last: after.last });
   });
@@ -188,7 +188,7 @@ describe('wrong input', () => {
       pass('Lupe', 1, { stepId: v7() }),
       undo({ id: v7() }),
     );
-    expect(results.map((each) => ('refused' in each ? each.refused : ''))).toEqual([
+    expect(results.map((result) => ('refused' in result ? result.refused : ''))).toEqual([
       'There is no such pupil in your classes.',
       'There is no such step.',
       'There is no such record to undo.',

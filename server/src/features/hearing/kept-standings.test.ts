@@ -57,7 +57,7 @@ describe('standings that are kept', () => {
         await test.record(undo);
       }
       const now = await page();
-      expect(await fromKept(now)).toEqual(now.pupils.flatMap((each) => each.standing ?? []));
+      expect(await fromKept(now)).toEqual(now.pupils.flatMap((pupil) => pupil.standing ?? []));
     }
   });
 
@@ -66,7 +66,7 @@ describe('standings that are kept', () => {
     const counts = await em.findAll(RecordCountEntity);
     for (const { pupil, count } of counts.slice(0, 10))
       expect(await em.count(RecordEventEntity, { pupil })).toBe(count);
-    const total = counts.reduce((sum, each) => sum + each.count, 0);
+    const total = counts.reduce((sum, count) => sum + count.count, 0);
     expect(await em.count(RecordEventEntity)).toBe(total);
   });
 
@@ -78,7 +78,7 @@ describe('standings that are kept', () => {
     const heard = before.pupils.filter((pupil) => pupil.leftOn === null && pupil.records > 0);
     expect(rows.map((row) => row.pupil)).toEqual(expect.arrayContaining(heard.map((pupil) => pupil.id)));
     for (const { id, records, standing } of heard) {
-      const row = rows.find((each) => each.pupil === id)!;
+      const row = rows.find((row) => row.pupil === id)!;
       expect([row.records, row.standing]).toEqual([records, standing]);
     }
   });

@@ -69,7 +69,7 @@ async function colleague(
   const { people } = (await (await test.send('GET', '/api/people')).json()) as {
     people: { id: string; email: string }[];
   };
-  const { id } = people.find((each) => each.email === account.email)!;
+  const { id } = people.find((person) => person.email === account.email)!;
   const end = async () => {
     const body = { role: 'teacher', classIds: [], closed: true, version: 1 };
     expect((await test.send('PUT', `/api/people/${id}`, body)).status).toBe(200);

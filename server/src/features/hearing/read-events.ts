@@ -75,11 +75,11 @@ export function toEvent(row: EventRow): RecordEvent {
 /** The records of a class's pupils, in order, that the school got after a number. @throws Problem 404. */
 export async function classRecords(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   after: number,
 ): Promise<ClassRecords> {
-  await classOf(em, who, classId);
+  await classOf(em, user, classId);
   const pupils = await em.find(PupilEntity, { schoolClass: classId }, { fields: ['id'] });
   const records = await eventsAfter(
     em,

@@ -41,8 +41,8 @@ export function hearingRoutes(orm: Orm, live: LiveRecords, streams: LiveStreams)
 /** Whether the session still holds, and which classes it opens now; null when it is over. */
 async function stillMay(c: Context<AppEnv>, orm: Orm): Promise<ReadonlySet<string> | null> {
   const token = getCookie(c, SESSION_COOKIE);
-  const who = token === undefined ? null : await c.var.session({ token, now: c.var.clock() });
-  return who === null ? null : new Set(await openClasses(orm.em.fork(), who));
+  const user = token === undefined ? null : await c.var.session({ token, now: c.var.clock() });
+  return user === null ? null : new Set(await openClasses(orm.em.fork(), user));
 }
 
 /** By the id of a class. */

@@ -97,10 +97,12 @@ function resultOf(draft: RecordRow, { number, stored }: Written, unique: Readonl
 }
 
 /** What somebody may know of: pupils of the own classes, all else of the own school. */
-function seenBy(who: SignedIn, { pupils, steps, heard }: Known): Known {
-  const isOwn = ({ school }: { readonly school: string }): boolean => school === who.schoolId;
+function seenBy(user: SignedIn, { pupils, steps, heard }: Known): Known {
+  const isOwn = ({ school }: { readonly school: string }): boolean => school === user.schoolId;
   return {
-    pupils: pupils.filter((pupil) => isOwn(pupil) && (who.role === 'owner' || pupil.teachers.includes(who.accountId))),
+    pupils: pupils.filter(
+      (pupil) => isOwn(pupil) && (user.role === 'owner' || pupil.teachers.includes(user.accountId)),
+    ),
     steps: steps.filter(isOwn),
     heard: heard.filter(isOwn),
   };
@@ -134,27 +136,27 @@ function isThere(id: string | undefined): id is string {
 type Draft = Omit<RecordRow, 'school' | 'account' | 'deviceAhead' | 'receivedAt'>;
 
 /** The row of an event, or the sentence why it is refused. */
-function rowOf(event: SentHeard | SentUndone, events: Events, known: Known, who: SignedIn): Draft | string {
-  return event.kind === 'heard' ? heardRow(event, events, known, who) : undoRow(event, events, known);
+function rowOf(event: SentHeard | SentUndone, events: Events, known: Known, user: SignedIn): Draft | string {
+  return event.kind === 'heard' ? heardRow(event, events, known, user) : undoRow(event, events, known);
 }
 
 /** A record that is at the school, or one of the same sending. */
 function meantBy(id: string, events: Events, known: Known) {
-  const stored = known.heard.find((each) => each.id === id);
+  const stored = known.heard.find((hearing) => hearing.id === id);
   if (stored !== undefined) return stored;
-  const sent = events.find((each) => each.id === id);
+  const sent = events.find((event) => event.id === id);
   return sent?.kind === 'heard' ? { pupil: sent.pupilId, step: sent.stepId } : null;
 }
 
-function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn): Draft | string {
-  const pupil = known.pupils.find((each) => each.id === event.pupilId);
+function heardRow(event: SentHeard, events: Events, known: Known, user: SignedIn): Draft | string {
+  const pupil = known.pupils.find((pupil) => pupil.id === event.pupilId);
   if (pupil === undefined) return t('service.there-is-no-such-pupil-in');
-  const step = known.steps.find((each) => each.id === event.stepId);
+  const step = known.steps.find((step) => step.id === event.stepId);
   if (step === undefined) return t('service.there-is-no-such-step');
   const { tuneId } = event;
   if (tuneId !== undefined && !step.tunes.includes(tuneId)) return t('service.this-tune-isnt-on-the-step');
   // Heard before the pupil left, and sent when the device came to a network again.
-  if (pupil.leftOn !== null && dayIn(who.timeZone)(event.heardAt) > pupil.leftOn)
+  if (pupil.leftOn !== null && dayIn(user.timeZone)(event.heardAt) > pupil.leftOn)
     return t('service.this-pupil-has-left-the-class');
   if (event.corrects !== undefined) {
     const meant = meantBy(event.corrects, events, known);
@@ -181,7 +183,7 @@ function heardRow(event: SentHeard, events: Events, known: Known, who: SignedIn)
 
 function undoRow(event: SentUndone, events: Events, known: Known): Draft | string {
   const meant = meantBy(event.undoes, events, known);
-  const pupil = known.pupils.find((each) => each.id === meant?.pupil);
+  const pupil = known.pupils.find((pupil) => pupil.id === meant?.pupil);
   if (meant === null || pupil === undefined) return t('service.there-is-no-such-record-to-2');
   return {
     id: event.id,

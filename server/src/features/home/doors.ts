@@ -39,12 +39,12 @@ const MOST_KEYS = 12;
  */
 export async function makeSlips(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   pupilIds: readonly string[],
   now: Date,
 ): Promise<readonly AccessSlip[]> {
-  const { name } = await classOf(em, who, classId);
+  const { name } = await classOf(em, user, classId);
   const asked = { id: { $in: [...pupilIds] }, schoolClass: classId, leftOn: null, erasedAt: null };
   const pupils = await em.find(PupilEntity, asked, { orderBy: { shownName: 'asc', id: 'asc' } });
   if (pupils.length !== new Set(pupilIds).size) throw wrongInput({ pupilIds: 'not-in-class' });
@@ -64,7 +64,7 @@ export async function makeSlips(
       names.set(id, own);
       await tx.insert(DoorEntity, {
         pupil: id,
-        school: who.schoolId,
+        school: user.schoolId,
         schoolClass: classId,
         pictureName: own,
         wordsHash,
@@ -73,7 +73,7 @@ export async function makeSlips(
       await tx.insert(DoorKeyEntity, { tokenHash: hashToken(token), byWords: false, door: id, madeAt: now });
       made.push({ pupilId: id, pictureName: own, token, words });
     }
-    await logChange(tx, who, classId, { code: 'slips-made', name });
+    await logChange(tx, user, classId, { code: 'slips-made', name });
     return made;
   });
 }

@@ -51,11 +51,11 @@ function wayOf(row: ClassRow, door: Opened) {
   const standing = row.standings.find(({ pupilId }) => pupilId === door.pupilId);
   if (pupil === undefined || standing === undefined || row.steps.length === 0) throw notFound('pupil');
   const step = Math.min(standing.stepIndex, row.steps.length - 1);
-  const tunes = row.steps.slice(0, step + 2).map((each, index): RoomTune => {
-    const easier = door.easierLine ? each.tunes.findIndex(({ role }) => role === 'easier') : -1;
-    const abc = easier > 0 ? each.moreAbcs[easier - 1]! : each.abc;
-    const { id, title } = each.tunes[Math.max(0, easier)]!;
-    return { id, title, abc, belt: each.belt, position: each.position, passed: index < standing.stepIndex };
+  const tunes = row.steps.slice(0, step + 2).map((step, index): RoomTune => {
+    const easier = door.easierLine ? step.tunes.findIndex(({ role }) => role === 'easier') : -1;
+    const abc = easier > 0 ? step.moreAbcs[easier - 1]! : step.abc;
+    const { id, title } = step.tunes[Math.max(0, easier)]!;
+    return { id, title, abc, belt: step.belt, position: step.position, passed: index < standing.stepIndex };
   });
   return { pupil, step, tunes };
 }
@@ -104,7 +104,7 @@ export async function handIn(
 ): Promise<void> {
   if (!door.mayRecord) throw new Problem(403, 'no-consent', t('room.your-family-and-your-school-havent'));
   const row = await classRow(em, door);
-  const index = wayOf(row, door).tunes.findIndex((each) => each.id === tuneId);
+  const index = wayOf(row, door).tunes.findIndex((tune) => tune.id === tuneId);
   if (index < 0) throw notFound('tune');
   const stepId = row.steps[index]!.id;
   const { schoolId, classId, pupilId } = door;

@@ -21,13 +21,13 @@ where p.school_class_id = ? and p.left_on is null and p.erased_at is null
 order by p.shown_name, p.id`;
 
 /** @throws Problem 404 when the class is not of the asker's. */
-export async function roomOfClass(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<RoomOfClass> {
-  const row = await oneClass(em, who, classId);
-  const { allowed } = await roomsOfSchool(em, who);
+export async function roomOfClass(em: EntityManager, user: SignedIn, classId: string, now: Date): Promise<RoomOfClass> {
+  const row = await oneClass(em, user, classId);
+  const { allowed } = await roomsOfSchool(em, user);
   const room = await em.findOne(RoomEntity, { schoolClass: classId });
   return {
     allowed,
-    today: localToday(now, who.timeZone),
+    today: localToday(now, user.timeZone),
     room: room === null ? null : { until: room.until, task: room.task ?? null, version: room.version },
     endsOn: row.term.endsOn,
     pupils: await em.execute<RoomOfClass['pupils'][number][]>(PUPILS, [now, classId]),
@@ -41,16 +41,16 @@ export async function roomOfClass(em: EntityManager, who: SignedIn, classId: str
  */
 export async function switchRoom(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   until: LocalDate | null,
   now: Date,
 ): Promise<void> {
-  const { name } = await classOf(em, who, classId);
+  const { name } = await classOf(em, user, classId);
   if (until !== null) {
-    if (!(await roomsOfSchool(em, who)).allowed)
+    if (!(await roomsOfSchool(em, user)).allowed)
       throw new Problem(403, 'rooms-off', t('service.practice-rooms-are-off-an-owner'));
-    if (until < localToday(now, who.timeZone)) throw wrongInput({ until: 'day-over' });
+    if (until < localToday(now, user.timeZone)) throw wrongInput({ until: 'day-over' });
   }
   await em.transactional(async (tx) => {
     if (until === null) {
@@ -59,12 +59,12 @@ export async function switchRoom(
     } else
       await tx.upsert(
         RoomEntity,
-        { schoolClass: classId, school: who.schoolId, until },
+        { schoolClass: classId, school: user.schoolId, until },
         { onConflictFields: ['schoolClass'] },
       );
     await logChange(
       tx,
-      who,
+      user,
       classId,
       until === null ? { code: 'room-closed', name } : { code: 'room-opened', name, until },
     );
@@ -77,11 +77,11 @@ export async function switchRoom(
  */
 export async function setTask(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   { task, version }: TaskInput,
 ): Promise<void> {
-  const row = await oneClass(em, who, classId);
+  const row = await oneClass(em, user, classId);
   if (task !== null) {
     const step = row.steps.findIndex(({ tuneId }) => tuneId === task.tuneId);
     if (step < 0) throw wrongInput({ 'task.tuneId': 'on-no-step' });
@@ -91,21 +91,21 @@ export async function setTask(
   await em.transactional(async (tx) => {
     const room = await tx.findOne(RoomEntity, { schoolClass: classId });
     if (room === null) throw new Problem(409, 'room-closed', t('service.open-the-practice-room-of-this'));
-    await changeVersion(tx, who, RoomEntity, { where: { schoolClass: classId }, about: classId, version }, { task });
-    await logChange(tx, who, classId, { code: task === null ? 'task-cleared' : 'task-set', name: row.name });
+    await changeVersion(tx, user, RoomEntity, { where: { schoolClass: classId }, about: classId, version }, { task });
+    await logChange(tx, user, classId, { code: task === null ? 'task-cleared' : 'task-set', name: row.name });
   });
 }
 
 /** The owner's switch. */
-export async function roomsOfSchool(em: EntityManager, who: SignedIn): Promise<RoomsOfSchool> {
-  const { roomAllowed } = await em.findOneOrFail(SchoolEntity, { id: who.schoolId }, { refresh: true });
-  return { allowed: roomAllowed, open: await em.count(RoomEntity, { school: who.schoolId }) };
+export async function roomsOfSchool(em: EntityManager, user: SignedIn): Promise<RoomsOfSchool> {
+  const { roomAllowed } = await em.findOneOrFail(SchoolEntity, { id: user.schoolId }, { refresh: true });
+  return { allowed: roomAllowed, open: await em.count(RoomEntity, { school: user.schoolId }) };
 }
 
 /** Off: every door of the school is closed at once; rooms and slips stay as they are. */
-export async function allowRooms(em: EntityManager, who: SignedIn, allowed: boolean): Promise<void> {
+export async function allowRooms(em: EntityManager, user: SignedIn, allowed: boolean): Promise<void> {
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { roomAllowed: allowed });
-    await logChange(tx, who, who.schoolId, { code: allowed ? 'rooms-allowed' : 'rooms-forbidden' });
+    await tx.nativeUpdate(SchoolEntity, { id: user.schoolId }, { roomAllowed: allowed });
+    await logChange(tx, user, user.schoolId, { code: allowed ? 'rooms-allowed' : 'rooms-forbidden' });
   });
 }

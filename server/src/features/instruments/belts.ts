@@ -10,34 +10,34 @@ import { BeltStockEntity } from './entities.ts';
 const USUAL = { way: 'pieces', onHand: 0, cmEach: 60, reservePercent: 10, version: 0 } as const;
 
 /** What is in stock, and what each class has needed and will need. */
-export async function beltList(em: EntityManager, who: SignedIn, now: Date): Promise<BeltList> {
-  const rows = await em.find(BeltStockEntity, { school: who.schoolId });
+export async function beltList(em: EntityManager, user: SignedIn, now: Date): Promise<BeltList> {
+  const rows = await em.find(BeltStockEntity, { school: user.schoolId });
   const stock = BELTS.map(({ id }): BeltStock => {
-    const row = rows.find((each) => each.belt === id);
+    const row = rows.find((row) => row.belt === id);
     if (row === undefined) return { belt: id, ...USUAL };
     const { belt, way, onHand, cmEach, reservePercent, version: read } = row;
     return { belt, way, onHand, cmEach, reservePercent, version: read };
   });
-  return { stock, classes: await classNeeds(em, who, now) };
+  return { stock, classes: await classNeeds(em, user, now) };
 }
 
-export async function keepStock(em: EntityManager, who: SignedIn, { belts }: StockInput) {
+export async function keepStock(em: EntityManager, user: SignedIn, { belts }: StockInput) {
   await em.transactional(async (tx) => {
-    for (const { version: read, ...each } of belts) await keepBelt(tx, who, each, read);
-    await logChange(tx, who, who.schoolId, { code: 'belt-stock-changed' });
+    for (const { version: read, ...each } of belts) await keepBelt(tx, user, each, read);
+    await logChange(tx, user, user.schoolId, { code: 'belt-stock-changed' });
   });
 }
 
 /** @throws Problem 409 when it was changed since it was read: by another form, or because belts were handed out. */
 async function keepBelt(
   tx: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   each: Omit<StockInput['belts'][number], 'version'>,
   read: number,
 ): Promise<void> {
-  const where = { school: who.schoolId, belt: each.belt };
+  const where = { school: user.schoolId, belt: each.belt };
   if (read > 0) {
-    await changeVersion(tx, who, BeltStockEntity, { where, about: who.schoolId, version: read }, each);
+    await changeVersion(tx, user, BeltStockEntity, { where, about: user.schoolId, version: read }, each);
     return;
   }
   const made = await tx
@@ -45,5 +45,5 @@ async function keepBelt(
     .insert({ ...where, ...each })
     .onConflict()
     .ignore();
-  if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, who.schoolId);
+  if (made.affectedRows === 0) throw await changedMeanwhile(tx, user.schoolId, user.schoolId);
 }

@@ -49,7 +49,7 @@ describe('the remarks of a school', () => {
   it('are the usual ones until the school writes its own', async () => {
     const read = async () =>
       (await (await test.send('GET', '/api/school/remarks')).json()) as { remarks: { id: string }[]; version: number };
-    expect((await read()).remarks.map((each) => each.id)).toContain('leak');
+    expect((await read()).remarks.map((remark) => remark.id)).toContain('leak');
     const own = [{ id: 'own-slouch', words: 'Slouching', remedy: 'Feet on the floor, bell away from the knees.' }];
     const put = async (remarks: unknown) =>
       test.send('PUT', '/api/school/remarks', { remarks, version: (await read()).version });

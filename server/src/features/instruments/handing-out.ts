@@ -7,9 +7,9 @@ import { classPasses } from '../class-page/index.ts';
 import { BeltGivenEntity } from './entities.ts';
 
 /** The belts that the pupils of the asker's classes have earned, and whether they have them. */
-export async function earnedBelts(em: EntityManager, who: SignedIn): Promise<readonly ClassBelts[]> {
-  const classes = await classPasses(em, who);
-  const pupils = classes.flatMap((each) => each.pupils.map((pupil) => pupil.id));
+export async function earnedBelts(em: EntityManager, user: SignedIn): Promise<readonly ClassBelts[]> {
+  const classes = await classPasses(em, user);
+  const pupils = classes.flatMap((passes) => passes.pupils.map((pupil) => pupil.id));
   const rows = await em.find(BeltGivenEntity, { pupil: { $in: pupils } });
   const given = new Map(rows.map((row) => [`${row.pupil} ${row.step}`, row.givenAt.toISOString()]));
   return classes.map(({ id, name, pupils: named, steps, passed }): ClassBelts => ({
@@ -30,11 +30,11 @@ export async function earnedBelts(em: EntityManager, who: SignedIn): Promise<rea
  */
 export async function giveBelts(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { belts, given }: GivenInput,
   now: Date,
 ): Promise<void> {
-  const earned = (await earnedBelts(em, who)).flatMap((each) => each.earned);
+  const earned = (await earnedBelts(em, user)).flatMap((each) => each.earned);
   const wanted = belts.map(({ pupilId, stepId }) => {
     const found = earned.find((each) => each.pupilId === pupilId && each.stepId === stepId);
     if (found === undefined) throw wrongInput({ belts: 'belt-not-passed' });
@@ -44,8 +44,8 @@ export async function giveBelts(
   await em.transactional(async (tx) => {
     for (const { pupilId, stepId, belt, name } of changing) {
       const key = { pupil: pupilId, step: stepId };
-      const changed = given ? await handOut(tx, who, key, belt, now) : await takeTickAway(tx, who, key, belt);
-      if (changed) await logChange(tx, who, pupilId, { code: given ? 'belt-given' : 'belt-taken-back', name, belt });
+      const changed = given ? await handOut(tx, user, key, belt, now) : await takeTickAway(tx, user, key, belt);
+      if (changed) await logChange(tx, user, pupilId, { code: given ? 'belt-given' : 'belt-taken-back', name, belt });
     }
   });
 }
@@ -56,8 +56,8 @@ interface GivenKey {
 }
 
 /** Two who tick one belt at the same moment take one from the stock. */
-async function handOut(tx: EntityManager, who: SignedIn, key: GivenKey, belt: string, now: Date): Promise<boolean> {
-  const row = { ...key, account: who.accountId, givenAt: now };
+async function handOut(tx: EntityManager, user: SignedIn, key: GivenKey, belt: string, now: Date): Promise<boolean> {
+  const row = { ...key, account: user.accountId, givenAt: now };
   const made = await tx.createQueryBuilder(BeltGivenEntity).insert(row).onConflict().ignore().execute('run');
   if (made.affectedRows === 0) return false;
   // What is there no more cannot be taken: so much is noted as was really taken, and comes back if the tick goes.
@@ -66,13 +66,13 @@ async function handOut(tx: EntityManager, who: SignedIn, key: GivenKey, belt: st
       from belt_stock where school_id = ? and belt = ? for update)
     update belt_stock s set on_hand = s.on_hand - least(b.on_hand, b.one), version = s.version + 1
     from before b where s.school_id = ? and s.belt = ? returning least(b.on_hand, b.one) as taken`,
-    [who.schoolId, belt, who.schoolId, belt],
+    [user.schoolId, belt, user.schoolId, belt],
   );
   if (taken !== undefined) await tx.nativeUpdate(BeltGivenEntity, key, { taken: taken.taken });
   return true;
 }
 
-async function takeTickAway(tx: EntityManager, who: SignedIn, key: GivenKey, belt: string): Promise<boolean> {
+async function takeTickAway(tx: EntityManager, user: SignedIn, key: GivenKey, belt: string): Promise<boolean> {
   const [gone] = await tx.execute<{ taken: number }[]>(
     'delete from belt_given where pupil_id = ? and step_id = ? returning taken',
     [key.pupil, key.step],
@@ -80,7 +80,7 @@ async function takeTickAway(tx: EntityManager, who: SignedIn, key: GivenKey, bel
   if (gone === undefined) return false;
   await tx.execute(
     'update belt_stock set on_hand = on_hand + ?, version = version + 1 where school_id = ? and belt = ?',
-    [gone.taken, who.schoolId, belt],
+    [gone.taken, user.schoolId, belt],
   );
   return true;
 }

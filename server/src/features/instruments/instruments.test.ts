@@ -31,7 +31,7 @@ async function error(answer: Response): Promise<FieldProblem | undefined> {
 
 const classNamed = (all: InstrumentList, name: string) => all.classes.find((each) => each.name === name)!;
 const numbered = (all: InstrumentList, number: number): InstrumentLine =>
-  all.instruments.find((each) => each.kind === KIND && each.number === number)!;
+  all.instruments.find((instrument) => instrument.kind === KIND && instrument.number === number)!;
 
 describe('instruments', () => {
   it('are entered as a set; a number is there once for a kind', async () => {
@@ -41,13 +41,13 @@ describe('instruments', () => {
       code: 'numbers-taken',
       numbers: [3],
     });
-    const tenors = (await list()).instruments.filter((each) => each.kind === 'tenor-recorder-baroque');
-    expect(tenors.map((each) => each.number)).toEqual([1, 2, 3]);
+    const tenors = (await list()).instruments.filter((instrument) => instrument.kind === 'tenor-recorder-baroque');
+    expect(tenors.map((tenor) => tenor.number)).toEqual([1, 2, 3]);
   });
 
   it('entered by mistake go; those that were lent are kept', async () => {
     const { instruments } = await list();
-    const tenor = instruments.find((each) => each.kind === 'tenor-recorder-baroque')!;
+    const tenor = instruments.find((instrument) => instrument.kind === 'tenor-recorder-baroque')!;
     expect((await test.send('DELETE', `/api/instruments/${tenor.id}`)).status).toBe(200);
     const lent = numbered(await list(), 1);
     expect(await error(await test.send('DELETE', `/api/instruments/${lent.id}`))).toMatchObject({
@@ -59,7 +59,7 @@ describe('instruments', () => {
     const all = await list();
     const plover = classNamed(all, '4 Plover');
     const without = plover.pupils.find((pupil) =>
-      all.instruments.every((each) => each.loans.every((loan) => loan.pupilId !== pupil.id)),
+      all.instruments.every((instrument) => instrument.loans.every((loan) => loan.pupilId !== pupil.id)),
     )!;
     const lend = (number: number) =>
       test.send('POST', `/api/instruments/${numbered(all, number).id}/loans`, { pupilId: without.id });
@@ -113,7 +113,7 @@ describe('a teacher of one class', () => {
     expect(text).not.toContain('Aino');
     const all = JSON.parse(text) as InstrumentList;
     expect(all.classes.map((each) => each.name)).toEqual(['4 Otter']);
-    const foreign = all.instruments.flatMap((each) => each.loans).find((loan) => loan.classId !== otter)!;
+    const foreign = all.instruments.flatMap((instrument) => instrument.loans).find((loan) => loan.classId !== otter)!;
     expect(foreign.pupil).toBe('A pupil');
     expect((await test.send('DELETE', `/api/instruments/loans/${foreign.id}`, undefined, cookie)).status).toBe(404);
   });

@@ -12,25 +12,25 @@ import { lendingClasses, openLoans, type OpenLoan } from './instrument-list.ts';
 import { instrumentOf, lockInstruments } from './service.ts';
 
 /** @throws Problem 400 when it is not to be played, or another pupil of the class has it. */
-export async function lend(em: EntityManager, who: SignedIn, id: string, pupilId: string, now: Date): Promise<void> {
+export async function lend(em: EntityManager, user: SignedIn, id: string, pupilId: string, now: Date): Promise<void> {
   await em.transactional(async (tx) => {
-    await lockInstruments(tx, who);
-    const instrument = await instrumentOf(tx, who, id);
-    const pupil = await pupilOf(tx, who, pupilId);
+    await lockInstruments(tx, user);
+    const instrument = await instrumentOf(tx, user, id);
+    const pupil = await pupilOf(tx, user, pupilId);
     if (pupil.leftOn !== null) throw wrongInput({ pupilId: { code: 'has-left', name: pupil.shownName } });
     if (!isPlayable(instrument.condition))
       throw wrongInput({ pupilId: { code: 'condition', number: instrument.number, condition: instrument.condition } });
-    const loans = await openLoans(tx, who);
+    const loans = await openLoans(tx, user);
     const holder = loans.find((loan) => loan.instrumentId === id && loan.classId === pupil.schoolClass);
     if (holder !== undefined) throw wrongInput({ pupilId: { code: 'held-by', name: holder.pupil } });
     await tx.insert(LoanEntity, {
       id: newId(),
       instrument: id,
       pupil: pupilId,
-      lentOn: localToday(now, who.timeZone),
+      lentOn: localToday(now, user.timeZone),
       returnedOn: null,
     });
-    await logChange(tx, who, pupilId, { code: 'instrument-lent', number: instrument.number, name: pupil.shownName });
+    await logChange(tx, user, pupilId, { code: 'instrument-lent', number: instrument.number, name: pupil.shownName });
   });
 }
 
@@ -38,28 +38,28 @@ function isPlayable(condition: Condition): boolean {
   return condition === 'good' || condition === 'worn';
 }
 
-export async function takeBack(em: EntityManager, who: SignedIn, loanId: string, now: Date): Promise<void> {
+export async function takeBack(em: EntityManager, user: SignedIn, loanId: string, now: Date): Promise<void> {
   const loan = await em.findOne(LoanEntity, { id: loanId });
   if (loan === null) throw notFound('loan');
-  const { number } = await instrumentOf(em, who, loan.instrument);
-  const pupil = await pupilOf(em, who, loan.pupil);
-  const returnedOn = localToday(now, who.timeZone);
+  const { number } = await instrumentOf(em, user, loan.instrument);
+  const pupil = await pupilOf(em, user, loan.pupil);
+  const returnedOn = localToday(now, user.timeZone);
   await em.transactional(async (tx) => {
     const back = await tx.nativeUpdate(LoanEntity, { id: loanId, returnedOn: null }, { returnedOn });
-    if (back > 0) await logChange(tx, who, pupil.id, { code: 'instrument-returned', number, name: pupil.shownName });
+    if (back > 0) await logChange(tx, user, pupil.id, { code: 'instrument-returned', number, name: pupil.shownName });
   });
 }
 
 /** Lends to every pupil of a class who has none: by name, from the lowest number that nobody has. */
-export async function lendToClass(em: EntityManager, who: SignedIn, input: LendInput, now: Date): Promise<Lending> {
+export async function lendToClass(em: EntityManager, user: SignedIn, input: LendInput, now: Date): Promise<Lending> {
   return em.transactional(async (tx) => {
-    await lockInstruments(tx, who);
-    const schoolClass = (await lendingClasses(tx, who)).find((each) => each.id === input.classId);
+    await lockInstruments(tx, user);
+    const schoolClass = (await lendingClasses(tx, user)).find((each) => each.id === input.classId);
     if (schoolClass === undefined) throw notFound('class');
-    const loans = await openLoans(tx, who);
+    const loans = await openLoans(tx, user);
     const instruments = await tx.find(
       InstrumentEntity,
-      { school: who.schoolId, owner: 'school' },
+      { school: user.schoolId, owner: 'school' },
       { orderBy: { number: 'asc' } },
     );
     const holders = (id: string): readonly OpenLoan[] => loans.filter((loan) => loan.instrumentId === id);
@@ -71,7 +71,7 @@ export async function lendToClass(em: EntityManager, who: SignedIn, input: LendI
       .toSorted((a, b) => holders(a.id).length - holders(b.id).length || a.number - b.number);
     const lending = pairUp(schoolClass, loans, free);
     if (!input.dryRun) {
-      await logChange(tx, who, input.classId, {
+      await logChange(tx, user, input.classId, {
         code: 'instruments-lent',
         count: lending.pairs.length,
         name: schoolClass.name,
@@ -82,7 +82,7 @@ export async function lendToClass(em: EntityManager, who: SignedIn, input: LendI
           id: newId(),
           instrument: pair.instrumentId,
           pupil: pair.pupilId,
-          lentOn: localToday(now, who.timeZone),
+          lentOn: localToday(now, user.timeZone),
           returnedOn: null,
         })),
       );
@@ -99,7 +99,7 @@ function pairUp(
   const left = [...free];
   const pairs: Lending['pairs'][number][] = [];
   const without: string[] = [];
-  for (const pupil of pupils.filter((each) => loans.every((loan) => loan.pupilId !== each.id))) {
+  for (const pupil of pupils.filter((pupil) => loans.every((loan) => loan.pupilId !== pupil.id))) {
     const at = left.findIndex((each) => each.kind === pupil.kind);
     const [found] = at < 0 ? [] : left.splice(at, 1);
     if (found === undefined) without.push(pupil.name);
@@ -109,13 +109,18 @@ function pairUp(
 }
 
 /** Takes everything back that pupils of a class have from the school; gives how many. */
-export async function takeBackFromClass(em: EntityManager, who: SignedIn, classId: string, now: Date): Promise<number> {
-  const schoolClass = (await lendingClasses(em, who)).find((each) => each.id === classId);
+export async function takeBackFromClass(
+  em: EntityManager,
+  user: SignedIn,
+  classId: string,
+  now: Date,
+): Promise<number> {
+  const schoolClass = (await lendingClasses(em, user)).find((each) => each.id === classId);
   if (schoolClass === undefined) throw notFound('class');
-  const loans = (await openLoans(em, who)).filter((loan) => loan.classId === classId);
-  const returnedOn = localToday(now, who.timeZone);
+  const loans = (await openLoans(em, user)).filter((loan) => loan.classId === classId);
+  const returnedOn = localToday(now, user.timeZone);
   return em.transactional(async (tx) => {
-    await logChange(tx, who, classId, { code: 'instruments-returned', count: loans.length, name: schoolClass.name });
+    await logChange(tx, user, classId, { code: 'instruments-returned', count: loans.length, name: schoolClass.name });
     return tx.nativeUpdate(LoanEntity, { id: { $in: loans.map((loan) => loan.id) }, returnedOn: null }, { returnedOn });
   });
 }

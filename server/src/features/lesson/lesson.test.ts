@@ -50,7 +50,7 @@ describe('the lessons of a class', () => {
     ];
     expect((await send([second, first])).status).toBe(201);
     expect((await send([first])).status).toBe(201);
-    const events = (await kept()).filter((each) => each.date === date).map(({ event }) => event);
+    const events = (await kept()).filter((event) => event.date === date).map(({ event }) => event);
     expect(events.map(({ kind }) => kind)).toEqual(['started', 'block']);
     expect((events[0] as LessonEvent & { kind: 'started' }).plan).toEqual(plan);
   });

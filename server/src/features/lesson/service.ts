@@ -28,10 +28,10 @@ interface FoundEvent {
 /** What happened to the last lessons of a class. @throws Problem 404 when the class is not of the asker's. */
 export async function lessonEvents(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
 ): Promise<readonly DatedLessonEvent[]> {
-  await classOf(em, who, classId);
+  await classOf(em, user, classId);
   const found = await em.execute<FoundEvent[]>(EVENTS, [classId, classId, classId]);
   return found.map(({ id, date, at, kind, content }) => ({
     date,
@@ -42,15 +42,15 @@ export async function lessonEvents(
 /** Keeps events; those that are here already are left as they are. @throws Problem 400, 404. */
 export async function keepLessonEvents(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   { events }: LessonEventsInput,
 ): Promise<void> {
-  await classOf(em, who, classId);
-  const dates = [...new Set(events.map((each) => each.date))];
+  await classOf(em, user, classId);
+  const dates = [...new Set(events.map((event) => event.date))];
   for (const date of dates) {
     const before = await em.count(LessonEventEntity, { schoolClass: classId, date });
-    const more = events.filter((each) => each.date === date).length;
+    const more = events.filter((event) => event.date === date).length;
     if (before + more > MOST_OF_LESSON) throw wrongInput({ events: 'lesson-full' });
   }
   const rows = events.map(({ id, date, at, kind, ...content }) => ({
@@ -59,7 +59,7 @@ export async function keepLessonEvents(
     kind,
     content,
     schoolClass: classId,
-    account: who.accountId,
+    account: user.accountId,
     at: new Date(at),
   }));
   await em.createQueryBuilder(LessonEventEntity).insert(rows).onConflict('id').ignore();

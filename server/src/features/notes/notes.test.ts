@@ -33,7 +33,7 @@ describe('the notes of a class', () => {
     const { next, notes, classStep } = await notesOf('4 Plover');
     expect(classStep).toBe(2);
     expect(next).toBe('E4');
-    expect(notes.find((each) => each.note === next)!.position).toBe(3);
+    expect(notes.find((note) => note.note === next)!.position).toBe(3);
   });
 
   it('carry the teacher’s own words and the page of the class’s book', async () => {
@@ -44,7 +44,7 @@ describe('the notes of a class', () => {
     expect((await put(0)).status).toBe(409);
     expect((await put(1, 'Warm and slow.')).status).toBe(200);
     const { notes } = await notesOf('4 Plover');
-    expect(notes.find((each) => each.note === 'E4')!.own).toEqual({
+    expect(notes.find((note) => note.note === 'E4')!.own).toEqual({
       hint: 'Warm and slow.',
       bookPage: 'p. 14',
       version: 2,
@@ -56,13 +56,13 @@ describe('the notes of a class', () => {
 
   it('come with the usual cautions, until the school has its own', async () => {
     const { cautions } = await notesOf('Whistle Club');
-    expect(cautions.map((each) => each.id)).toContain('light-headed');
+    expect(cautions.map((caution) => caution.id)).toContain('light-headed');
     const own = [
       { ...cautions[0]!, shown: false },
       { id: 'own-1', text: ' Windows open. ', places: ['lesson'], shown: true },
     ];
     expect((await test.send('PUT', '/api/school/cautions', { cautions: own, version: 1 })).status).toBe(200);
-    expect((await notesOf('Whistle Club')).cautions.map((each) => [each.text, each.shown])).toEqual([
+    expect((await notesOf('Whistle Club')).cautions.map((caution) => [caution.text, caution.shown])).toEqual([
       [cautions[0]!.text, false],
       ['Windows open.', true],
     ]);

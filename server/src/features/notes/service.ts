@@ -11,16 +11,16 @@ import { classClimb, type ClimbStep } from '../class-page/index.ts';
 import { readCautions } from '../school-settings/index.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
-export async function classNotes(em: EntityManager, who: SignedIn, classId: string): Promise<ClassNotes> {
-  const { facts, steps, pupils, done } = await classClimb(em, who, classId);
+export async function classNotes(em: EntityManager, user: SignedIn, classId: string): Promise<ClassNotes> {
+  const { facts, steps, pupils, done } = await classClimb(em, user, classId);
   const own = new Map((await em.find(ClassNoteEntity, { schoolClass: classId })).map((row) => [row.note, row]));
   const notes = steps.flatMap((step) => notesOfStep(facts.instrumentId, step, own));
-  const { cautions, version } = await readCautions(em, who.schoolId);
+  const { cautions, version } = await readCautions(em, user.schoolId);
   const nextStep = steps.find((step) => step.newNotes.length > 0 && step.position > done) ?? null;
   return {
     schoolClass: facts,
     notes,
-    next: notes.find((each) => each.position === nextStep?.position)?.note ?? null,
+    next: notes.find((note) => note.position === nextStep?.position)?.note ?? null,
     classStep: done + 1,
     arrived: { count: nextStep?.pupilsHere ?? pupils, of: pupils },
     cautions,
@@ -35,12 +35,12 @@ function ownOf(row: OwnNote | undefined): OwnNote | null {
 /** Keeps what a class says about a note. @throws Problem 404, 409. */
 export async function keepOwnNote(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   note: string,
   { version: read, ...next }: OwnNoteInput,
 ): Promise<OwnNote> {
-  const { name } = await classOf(em, who, classId);
+  const { name } = await classOf(em, user, classId);
   const where = { schoolClass: classId, note };
   await em.transactional(async (tx) => {
     if (read === 0) {
@@ -49,9 +49,9 @@ export async function keepOwnNote(
         .insert({ ...where, ...next })
         .onConflict()
         .ignore();
-      if (made.affectedRows === 0) throw await changedMeanwhile(tx, who.schoolId, classId);
-    } else await changeVersion(tx, who, ClassNoteEntity, { where, about: classId, version: read }, next);
-    await logChange(tx, who, classId, { code: 'class-note', name, note });
+      if (made.affectedRows === 0) throw await changedMeanwhile(tx, user.schoolId, classId);
+    } else await changeVersion(tx, user, ClassNoteEntity, { where, about: classId, version: read }, next);
+    await logChange(tx, user, classId, { code: 'class-note', name, note });
   });
   return { ...next, version: read + 1 };
 }
@@ -61,9 +61,9 @@ function notesOfStep(
   step: ClimbStep,
   own: ReadonlyMap<string, OwnNote>,
 ): readonly NoteOnStairs[] {
-  const on = findInstrument(instrumentId)!;
+  const instrument = findInstrument(instrumentId)!;
   const known = step.knownBefore.notes;
-  const ordered = teachingOrder(on, known.map(pitch), step.newNotes.map(pitch)).map(pitchName);
+  const ordered = teachingOrder(instrument, known.map(pitch), step.newNotes.map(pitch)).map(pitchName);
   return ordered.map((note, index) => ({
     note,
     position: step.position,

@@ -15,8 +15,8 @@ import { t } from '../../platform/messages.ts';
 
 const LINK_DAYS = 7;
 
-export async function listPeople(em: EntityManager, who: SignedIn, now: Date): Promise<People> {
-  const school = who.schoolId;
+export async function listPeople(em: EntityManager, user: SignedIn, now: Date): Promise<People> {
+  const school = user.schoolId;
   const accounts = await em.find(AccountEntity, { school }, { orderBy: { name: 'asc' } });
   const ids = accounts.map((account) => account.id);
   const teaching = await em.find(ClassTeacherEntity, { account: { $in: ids } });
@@ -50,14 +50,14 @@ export async function listPeople(em: EntityManager, who: SignedIn, now: Date): P
  * Changes what somebody may do. Closing an account ends its sessions; its records stay.
  * @throws Problem 404 for a person of another school; 400 when nobody would be left who owns the school.
  */
-export async function changePerson(em: EntityManager, who: SignedIn, id: string, input: PersonChange, now: Date) {
+export async function changePerson(em: EntityManager, user: SignedIn, id: string, input: PersonChange, now: Date) {
   await em.transactional(async (tx) => {
-    await lockSchool(tx, who.schoolId);
-    const account = await tx.findOne(AccountEntity, { id, school: who.schoolId });
+    await lockSchool(tx, user.schoolId);
+    const account = await tx.findOne(AccountEntity, { id, school: user.schoolId });
     if (account === null) throw notFound('person');
-    await checkClasses(tx, who, input.classIds);
+    await checkClasses(tx, user, input.classIds);
     const owners = await tx.count(AccountEntity, {
-      school: who.schoolId,
+      school: user.schoolId,
       role: 'owner',
       closedAt: null,
       id: { $ne: id },
@@ -66,14 +66,14 @@ export async function changePerson(em: EntityManager, who: SignedIn, id: string,
       throw wrongInput({ role: { code: 'only-owner', name: account.name } });
     const closedAt = input.closed ? (account.closedAt ?? now) : null;
     const { role, version } = input;
-    await changeVersion(tx, who, AccountEntity, { where: { id }, about: id, version }, { role, closedAt });
+    await changeVersion(tx, user, AccountEntity, { where: { id }, about: id, version }, { role, closedAt });
     await tx.nativeDelete(ClassTeacherEntity, { account: id });
     await tx.insertMany(
       ClassTeacherEntity,
       input.classIds.map((schoolClass) => ({ schoolClass, account: id })),
     );
     if (input.closed) await tx.nativeDelete(SessionEntity, { account: id });
-    await logChange(tx, who, id, {
+    await logChange(tx, user, id, {
       code: 'person-changed',
       name: account.name,
       role: input.role,
@@ -88,15 +88,15 @@ async function lockSchool(em: EntityManager, schoolId: string): Promise<void> {
   await em.execute('select id from school where id = ? for update', [schoolId]);
 }
 
-async function checkClasses(em: EntityManager, who: SignedIn, classIds: readonly string[]): Promise<void> {
-  const known = await em.count(ClassEntity, { school: who.schoolId, id: { $in: [...classIds] } });
+async function checkClasses(em: EntityManager, user: SignedIn, classIds: readonly string[]): Promise<void> {
+  const known = await em.count(ClassEntity, { school: user.schoolId, id: { $in: [...classIds] } });
   if (known !== new Set(classIds).size) throw wrongInput({ classIds: 'unknown' });
 }
 
 /** A link by which somebody makes an account of their own. */
-export async function invite(em: EntityManager, who: SignedIn, input: InvitationInput, now: Date): Promise<NewLink> {
-  await checkClasses(em, who, input.classIds);
-  return newLink(em, who, { ...input, account: null }, now, {
+export async function invite(em: EntityManager, user: SignedIn, input: InvitationInput, now: Date): Promise<NewLink> {
+  await checkClasses(em, user, input.classIds);
+  return newLink(em, user, { ...input, account: null }, now, {
     code: 'person-invited',
     name: input.name,
     role: input.role,
@@ -104,16 +104,16 @@ export async function invite(em: EntityManager, who: SignedIn, input: Invitation
 }
 
 /** A link by which somebody who has forgotten the password sets a new one. */
-export async function invitePassword(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<NewLink> {
-  const account = await em.findOne(AccountEntity, { id, school: who.schoolId, closedAt: null });
+export async function invitePassword(em: EntityManager, user: SignedIn, id: string, now: Date): Promise<NewLink> {
+  const account = await em.findOne(AccountEntity, { id, school: user.schoolId, closedAt: null });
   if (account === null) throw notFound('person');
   const { name, role } = account;
-  return newLink(em, who, { name, role, classIds: [], account: id }, now, { code: 'password-link-made', name });
+  return newLink(em, user, { name, role, classIds: [], account: id }, now, { code: 'password-link-made', name });
 }
 
 async function newLink(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   input: InvitationInput & { readonly account: string | null },
   now: Date,
   what: ChangeFact,
@@ -123,24 +123,24 @@ async function newLink(
     if (input.account !== null) await tx.nativeDelete(InvitationEntity, { account: input.account });
     await tx.insert(InvitationEntity, {
       id: newId(),
-      school: who.schoolId,
+      school: user.schoolId,
       tokenHash: hashToken(token),
       createdAt: now,
       expiresAt,
       ...input,
       classIds: [...input.classIds],
     });
-    await logChange(tx, who, input.account, what);
+    await logChange(tx, user, input.account, what);
   });
   return { token, expiresAt: expiresAt.toISOString() };
 }
 
-export async function withdraw(em: EntityManager, who: SignedIn, id: string): Promise<void> {
-  const found = await em.findOne(InvitationEntity, { id, school: who.schoolId });
+export async function withdraw(em: EntityManager, user: SignedIn, id: string): Promise<void> {
+  const found = await em.findOne(InvitationEntity, { id, school: user.schoolId });
   if (found === null) throw notFound('invitation');
   await em.transactional(async (tx) => {
     await tx.nativeDelete(InvitationEntity, { id });
-    await logChange(tx, who, found.account ?? null, { code: 'link-withdrawn', name: found.name });
+    await logChange(tx, user, found.account ?? null, { code: 'link-withdrawn', name: found.name });
   });
 }
 

@@ -18,7 +18,7 @@ beforeAll(async () => {
 afterAll(() => test.close());
 
 const get = async <Body>(path: string): Promise<Body> => (await (await test.send('GET', path)).json()) as Body;
-const tune = (title: string): string => tunes.find((each) => each.title === title)!.id;
+const tune = (title: string): string => tunes.find((tune) => tune.title === title)!.id;
 const problem = async (answer: Response) => ((await answer.json()) as Refusal).error;
 const named = async (name: string): Promise<StaircaseDto> => {
   const [found] = (await get<StaircaseChoice[]>('/api/staircases')).filter((each) => each.name === name);
@@ -90,9 +90,9 @@ describe('making a staircase', () => {
     const made = await make('Moving', 'One Boot', 'Doorbell', 'Paper Planes');
     const [first, second, third] = changeOf(made).steps;
     const moved = (await (await put(made, { steps: [third, step('Lamp Lighter'), first] })).json()) as StaircaseDto;
-    expect(moved.steps.map((each) => each.tunes[0]!.title)).toEqual(['Paper Planes', 'Lamp Lighter', 'One Boot']);
+    expect(moved.steps.map((step) => step.tunes[0]!.title)).toEqual(['Paper Planes', 'Lamp Lighter', 'One Boot']);
     expect(moved.steps[0]!.id).toBe(third!.id);
-    expect(moved.steps.map((each) => each.id)).not.toContain(second!.id);
+    expect(moved.steps.map((step) => step.id)).not.toContain(second!.id);
   });
 
   it.each<[string, object, string]>([
@@ -146,9 +146,9 @@ describe('results that hang on a step', () => {
     const swapped = [steps[1], steps[0], ...steps.slice(2)];
     expect((await put(stairs, { steps: swapped })).status).toBe(200);
     const after = await get<ClassPage>(`/api/classes/${plover!.id}`);
-    expect(after.steps.map((each) => each.id)).toEqual(swapped.map((each) => each!.id));
+    expect(after.steps.map((step) => step.id)).toEqual(swapped.map((each) => each!.id));
     const passedOn = (view: typeof before, stepId: string): number =>
-      view.pupils.filter(({ standing }) => standing?.steps.some((each) => each.stepId === stepId && each.passed))
+      view.pupils.filter(({ standing }) => standing?.steps.some((step) => step.stepId === stepId && step.passed))
         .length;
     const now = await test.view(plover!.id);
     expect(passedOn(before, steps[0]!.id)).toBeGreaterThan(0);
@@ -193,9 +193,9 @@ describe('results that hang on a step', () => {
     const stairs = await named('Recorder, from B down');
     const { steps } = changeOf(stairs);
     const extra = { id: tune('One Boot'), role: 'extra' as const };
-    const withExtra = steps.map((each) => (each.id === last.id ? { ...each, tunes: [...each.tunes, extra] } : each));
+    const withExtra = steps.map((step) => (step.id === last.id ? { ...step, tunes: [...step.tunes, extra] } : step));
     expect((await put(stairs, { steps: withExtra })).status).toBe(200);
-    const pupil = page.pupils.find((each) => each.leftOn === null)!;
+    const pupil = page.pupils.find((pupil) => pupil.leftOn === null)!;
     await test.record({
       kind: 'heard',
       id: newId(),
@@ -208,7 +208,7 @@ describe('results that hang on a step', () => {
       heardAt: '2026-03-03T09:45:00.000Z',
     });
     const standing = (await test.view(plover!.id)).pupils.find((each) => each.id === pupil.id)!.standing!;
-    expect(standing.steps.find((each) => each.stepId === last.id)?.passed ?? false).toBe(false);
+    expect(standing.steps.find((step) => step.stepId === last.id)?.passed ?? false).toBe(false);
   });
 });
 

@@ -5,13 +5,13 @@ import { notFound } from '../../platform/problem.ts';
 import { PupilEntity } from '../classes/index.ts';
 import { heardOnSteps } from '../hearing/index.ts';
 
-export async function listStaircases(em: EntityManager, who: SignedIn): Promise<readonly StaircaseChoice[]> {
+export async function listStaircases(em: EntityManager, user: SignedIn): Promise<readonly StaircaseChoice[]> {
   return em.execute<StaircaseChoice[]>(
     `select s.id, s.name, s.instrument as "instrumentId",
       (select count(*)::int from step where staircase_id = s.id) as steps,
       (select coalesce(json_agg(c.name order by c.name), '[]') from school_class c where c.staircase_id = s.id) as classes
     from staircase s where s.school_id = ? order by s.name, s.id`,
-    [who.schoolId],
+    [user.schoolId],
   );
 }
 
@@ -29,9 +29,9 @@ select s.id, s.name, s.instrument as "instrumentId", s.note_order as "noteOrder"
 from staircase s where s.school_id = ? and s.id = ?`;
 
 /** @throws Problem 404 when the school has no such staircase. */
-export async function oneStaircase(em: EntityManager, who: SignedIn, id: string): Promise<StaircaseDto> {
+export async function oneStaircase(em: EntityManager, user: SignedIn, id: string): Promise<StaircaseDto> {
   const [found] = await em.execute<(Omit<StaircaseDto, 'steps'> & { readonly steps: readonly StepRow[] })[]>(ONE, [
-    who.schoolId,
+    user.schoolId,
     id,
   ]);
   if (found === undefined) throw notFound('staircase');

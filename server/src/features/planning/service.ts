@@ -13,16 +13,16 @@ import { oneStaircase } from './read.ts';
 import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 400 for a tune that is not in the school's library. */
-export async function addStaircase(em: EntityManager, who: SignedIn, input: NewStaircase): Promise<StaircaseDto> {
-  await checkTunes(em, who, input.steps);
+export async function addStaircase(em: EntityManager, user: SignedIn, input: NewStaircase): Promise<StaircaseDto> {
+  await checkTunes(em, user, input.steps);
   const id = newId();
   const { name, instrumentId, noteOrder, steps } = input;
   await em.transactional(async (tx) => {
-    await tx.insert(StaircaseEntity, { id, school: who.schoolId, name, instrument: instrumentId, noteOrder });
+    await tx.insert(StaircaseEntity, { id, school: user.schoolId, name, instrument: instrumentId, noteOrder });
     await writeSteps(tx, id, steps, new Set());
-    await logChange(tx, who, id, { code: 'staircase-made', name });
+    await logChange(tx, user, id, { code: 'staircase-made', name });
   });
-  return oneStaircase(em, who, id);
+  return oneStaircase(em, user, id);
 }
 
 /**
@@ -31,51 +31,51 @@ export async function addStaircase(em: EntityManager, who: SignedIn, input: NewS
  */
 export async function changeStaircase(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   { version, name, noteOrder, steps }: StaircaseChange,
 ): Promise<StaircaseDto> {
   await em.transactional(async (tx) => {
     // Nobody records a result on a step meanwhile.
     await tx.execute('select id from step where staircase_id = ? for update', [id]);
-    const before = await oneStaircase(tx, who, id);
-    await checkTunes(tx, who, steps);
+    const before = await oneStaircase(tx, user, id);
+    await checkTunes(tx, user, steps);
     const heard = await heardOnSteps(
       tx,
       before.steps.map((step) => step.id),
     );
     checkKept(before, steps, heard);
-    const where = { where: { id, school: who.schoolId }, about: id, version };
-    await changeVersion(tx, who, StaircaseEntity, where, { name, noteOrder: [...noteOrder] });
+    const where = { where: { id, school: user.schoolId }, about: id, version };
+    await changeVersion(tx, user, StaircaseEntity, where, { name, noteOrder: [...noteOrder] });
     const kept = new Set(steps.flatMap((step) => step.id ?? []));
     const gone = before.steps.map((step) => step.id).filter((stepId) => !kept.has(stepId));
     if (gone.length > 0) await tx.nativeDelete(StepEntity, { id: { $in: gone } });
     // Two steps never stand at one position, not even on the way.
     await tx.execute('set constraints step_staircase_id_position_unique deferred');
     await writeSteps(tx, id, steps, kept);
-    await logChange(tx, who, id, { code: 'staircase-changed', name });
+    await logChange(tx, user, id, { code: 'staircase-changed', name });
   });
-  return oneStaircase(em.fork(), who, id);
+  return oneStaircase(em.fork(), user, id);
 }
 
 /** @throws Problem 404, or 409 when a class climbs it. */
-export async function deleteStaircase(em: EntityManager, who: SignedIn, id: string): Promise<void> {
+export async function deleteStaircase(em: EntityManager, user: SignedIn, id: string): Promise<void> {
   await em.transactional(async (tx) => {
     await tx.execute('select id from staircase where id = ? for update', [id]);
-    const { name, classes } = await oneStaircase(tx, who, id);
+    const { name, classes } = await oneStaircase(tx, user, id);
     if (classes.length > 0)
       throw inUse(t('service.name-is-used-by-list-give', { name, list: classes.map((each) => each.name).join(', ') }));
     await tx.nativeDelete(StepEntity, { staircase: id });
     await tx.nativeDelete(StaircaseEntity, { id });
-    await logChange(tx, who, id, { code: 'staircase-deleted', name });
+    await logChange(tx, user, id, { code: 'staircase-deleted', name });
   });
 }
 
-async function checkTunes(em: EntityManager, who: SignedIn, steps: readonly StepInput[]): Promise<void> {
+async function checkTunes(em: EntityManager, user: SignedIn, steps: readonly StepInput[]): Promise<void> {
   const ids = [...new Set(steps.flatMap((step) => step.tunes.map((tune) => tune.id)))];
   const [found] = await em.execute<{ count: string }[]>(
     'select count(*) from tune where school_id = ? and id = any(?::uuid[])',
-    [who.schoolId, `{${ids.join(',')}}`],
+    [user.schoolId, `{${ids.join(',')}}`],
   );
   if (Number(found!.count) < ids.length) throw wrongInput({ steps: 'unknown' });
 }
@@ -107,12 +107,12 @@ async function writeSteps(
  */
 export async function climbAnother(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   { staircaseId, version }: { readonly staircaseId: string; readonly version: number },
 ): Promise<void> {
-  const { name, staircase } = await classOf(em, who, classId);
-  const next = await oneStaircase(em, who, staircaseId);
+  const { name, staircase } = await classOf(em, user, classId);
+  const next = await oneStaircase(em, user, staircaseId);
   if (staircase === staircaseId) return;
   await em.transactional(async (tx) => {
     await tx.execute('select id from step where staircase_id = ? for update', [staircase]);
@@ -121,14 +121,14 @@ export async function climbAnother(
     const [first] = next.steps;
     await changeVersion(
       tx,
-      who,
+      user,
       ClassEntity,
-      { where: { id: classId, school: who.schoolId }, about: classId, version },
+      { where: { id: classId, school: user.schoolId }, about: classId, version },
       {
         staircase: staircaseId,
       },
     );
     await tx.nativeUpdate(PupilEntity, { schoolClass: classId }, { startStep: first!.id });
-    await logChange(tx, who, classId, { code: 'class-staircase', name, staircase: next.name });
+    await logChange(tx, user, classId, { code: 'class-staircase', name, staircase: next.name });
   });
 }

@@ -10,9 +10,9 @@ import { takeDoorAway } from '../home/index.ts';
 import { eraseRecordingsOf } from '../recordings/index.ts';
 
 /** Free texts of the school in which the pupil's name stands. @throws Problem 404. */
-export async function pupilTraces(em: EntityManager, who: SignedIn, id: string): Promise<readonly Trace[]> {
-  const { shownName, erasedAt } = await pupilOf(em, who, id);
-  return (erasedAt ?? null) === null ? tracesOf(em, who.schoolId, { pupilId: id, name: shownName }) : [];
+export async function pupilTraces(em: EntityManager, user: SignedIn, id: string): Promise<readonly Trace[]> {
+  const { shownName, erasedAt } = await pupilOf(em, user, id);
+  return (erasedAt ?? null) === null ? tracesOf(em, user.schoolId, { pupilId: id, name: shownName }) : [];
 }
 
 /**
@@ -22,18 +22,18 @@ export async function pupilTraces(em: EntityManager, who: SignedIn, id: string):
  */
 export async function erasePupil(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   clean: readonly TraceKey[],
   { now, today }: { readonly now: Date; readonly today: LocalDate },
 ): Promise<void> {
-  const pupil = await pupilOf(em, who, id);
+  const pupil = await pupilOf(em, user, id);
   await em.transactional(async (tx) => {
-    for (const trace of clean) await cleanTrace(tx, who.schoolId, trace, pupil.shownName);
+    for (const trace of clean) await cleanTrace(tx, user.schoolId, trace, pupil.shownName);
     await erasePersonalData(tx, id, { now, today });
     const texts = clean.map(({ place, key }) => ({ kind: place, key: `${key}@${id}` }));
     await listErasures(tx, [{ kind: 'pupil', key: id }, ...texts], now);
-    await logChange(tx, who, id, { code: 'pupil-erased' });
+    await logChange(tx, user, id, { code: 'pupil-erased' });
   });
 }
 

@@ -13,8 +13,8 @@ import { StepEntity } from '../staircase/index.ts';
 import { t } from '../../platform/messages.ts';
 
 /** @throws Problem 404 when the class is not of the asker's school. */
-export async function listPupils(em: EntityManager, who: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
-  const schoolClass = await classOf(em, who, classId);
+export async function listPupils(em: EntityManager, user: SignedIn, classId: string): Promise<readonly PupilRecord[]> {
+  const schoolClass = await classOf(em, user, classId);
   const pupils = await em.find(
     PupilEntity,
     { schoolClass: classId, erasedAt: null },
@@ -31,7 +31,7 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     { pupil: { $in: pupils.map((pupil) => pupil.id) } },
     { orderBy: { movedOn: 'asc', id: 'asc' } },
   );
-  const classes = moves.length === 0 ? [] : await em.find(ClassEntity, { school: who.schoolId });
+  const classes = moves.length === 0 ? [] : await em.find(ClassEntity, { school: user.schoolId });
   const nameOf = (id: string): string => classes.find((each) => each.id === id)!.name;
   return pupils.map((pupil) => ({
     id: pupil.id,
@@ -47,7 +47,7 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
     printSize: pupil.printSize,
     easierLine: pupil.easierLine,
     version: pupil.version,
-    absences: absences.filter((each) => each.pupil === pupil.id).map((each) => each.date),
+    absences: absences.filter((absence) => absence.pupil === pupil.id).map((absence) => absence.date),
     moves: moves
       .filter((move) => move.pupil === pupil.id)
       .map((move) => ({ on: move.movedOn, from: nameOf(move.fromClass), to: nameOf(move.toClass) })),
@@ -60,11 +60,11 @@ export async function listPupils(em: EntityManager, who: SignedIn, classId: stri
  */
 export async function addPupils(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   pupils: NewPupils,
 ): Promise<readonly PupilRecord[]> {
-  const schoolClass = await classOf(em, who, classId);
+  const schoolClass = await classOf(em, user, classId);
   await em.transactional(async (tx) => {
     await lockClass(tx, classId);
     const there = await tx.find(PupilEntity, { schoolClass: classId, leftOn: null });
@@ -73,12 +73,12 @@ export async function addPupils(
     for (const [row, pupil] of pupils.entries()) {
       if (taken.has(nameKey(pupil.name))) throw wrongInput({ [`pupils.${row}.name`]: alreadyThere(pupil.name) });
       taken.add(nameKey(pupil.name));
-      const step = steps.find((each) => each.position === pupil.startStep);
+      const step = steps.find((step) => step.position === pupil.startStep);
       if (step === undefined)
         throw wrongInput({ [`pupils.${row}.startStep`]: { code: 'no-step', number: pupil.startStep } });
       await tx.insert(PupilEntity, {
         id: newId(),
-        school: who.schoolId,
+        school: user.schoolId,
         schoolClass: classId,
         shownName: pupil.name,
         startStep: step.id,
@@ -91,9 +91,9 @@ export async function addPupils(
         erasedAt: null,
       });
     }
-    await logChange(tx, who, classId, { code: 'pupils-added', name: schoolClass.name, count: pupils.length });
+    await logChange(tx, user, classId, { code: 'pupils-added', name: schoolClass.name, count: pupils.length });
   });
-  return listPupils(em.fork(), who, classId);
+  return listPupils(em.fork(), user, classId);
 }
 
 /** Two teachers who add at one moment come one after the other. */
@@ -106,15 +106,15 @@ function alreadyThere(name: string): FieldProblem {
 }
 
 /** @throws Problem 404 for a pupil of another school; 400 for a name or step that cannot be. */
-export async function changePupil(em: EntityManager, who: SignedIn, id: string, input: PupilInput): Promise<void> {
+export async function changePupil(em: EntityManager, user: SignedIn, id: string, input: PupilInput): Promise<void> {
   if (input.leftOn !== null && input.leftOn < input.joinedOn) throw wrongInput({ leftOn: 'leaves-before-joining' });
   const { name, startStep: position, version: read, ...rest } = input;
   await em.transactional(async (tx) => {
-    const { schoolClass } = await presentPupil(tx, who, id);
+    const { schoolClass } = await presentPupil(tx, user, id);
     await lockClass(tx, schoolClass);
     // Again, now that nobody else of the class is being changed.
-    const pupil = await presentPupil(tx, who, id);
-    const { staircase } = await classOf(tx, who, pupil.schoolClass);
+    const pupil = await presentPupil(tx, user, id);
+    const { staircase } = await classOf(tx, user, pupil.schoolClass);
     const others = await tx.find(PupilEntity, { schoolClass: pupil.schoolClass, leftOn: null, id: { $ne: id } });
     if (input.leftOn === null && others.some((other) => nameKey(other.shownName) === nameKey(name)))
       throw wrongInput({ name: alreadyThere(name) });
@@ -122,9 +122,9 @@ export async function changePupil(em: EntityManager, who: SignedIn, id: string, 
     if (step === null) throw wrongInput({ startStep: { code: 'no-step', number: position } });
     const next = { ...rest, shownName: name, startStep: step.id };
     const fields = changedFields(pupil, next);
-    await changeVersion(tx, who, PupilEntity, { where: { id }, about: id, version: read }, next);
+    await changeVersion(tx, user, PupilEntity, { where: { id }, about: id, version: read }, next);
     if (fields.length > 0)
-      await logChange(tx, who, id, {
+      await logChange(tx, user, id, {
         code: 'pupil-changed',
         name: pupil.shownName,
         fields,
@@ -144,8 +144,8 @@ function consent(before: Consent, next: Consent): 'given' | 'withdrawn' | null {
 }
 
 /** @throws Problem 404 as `pupilOf`; 409 for one whose personal data was erased: nothing about them is kept any more. */
-async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
-  const pupil = await pupilOf(em, who, id);
+async function presentPupil(em: EntityManager, user: SignedIn, id: string) {
+  const pupil = await pupilOf(em, user, id);
   if ((pupil.erasedAt ?? null) !== null)
     throw new Problem(409, 'erased', t('service.this-pupils-personal-data-was-erased'));
   return pupil;
@@ -157,13 +157,13 @@ async function presentPupil(em: EntityManager, who: SignedIn, id: string) {
  */
 export async function movePupil(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   toClass: string,
   today: LocalDate,
 ): Promise<void> {
-  const pupil = await presentPupil(em, who, id);
-  const [from, to] = [await classOf(em, who, pupil.schoolClass), await classOf(em, who, toClass)];
+  const pupil = await presentPupil(em, user, id);
+  const [from, to] = [await classOf(em, user, pupil.schoolClass), await classOf(em, user, toClass)];
   if (from.id === to.id) throw wrongInput({ classId: 'in-class-already' });
   if (from.staircase !== to.staircase) throw wrongInput({ classId: { code: 'other-stairs', name: to.name } });
   await em.transactional(async (tx) => {
@@ -173,27 +173,27 @@ export async function movePupil(
       throw wrongInput({ classId: alreadyThere(pupil.shownName) });
     await changeVersion(
       tx,
-      who,
+      user,
       PupilEntity,
       { where: { id }, about: id, version: pupil.version },
       { schoolClass: to.id },
     );
     await tx.insert(PupilMoveEntity, { id: newId(), pupil: id, fromClass: from.id, toClass: to.id, movedOn: today });
-    await logChange(tx, who, id, { code: 'pupil-moved', name: pupil.shownName, from: from.name, to: to.name });
+    await logChange(tx, user, id, { code: 'pupil-moved', name: pupil.shownName, from: from.name, to: to.name });
   });
 }
 
 /** Says that a pupil was away on a day, or takes it back. */
 export async function setAbsence(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   { date: day, absent }: AbsenceInput,
 ): Promise<void> {
-  const { shownName } = await presentPupil(em, who, id);
+  const { shownName } = await presentPupil(em, user, id);
   await em.transactional(async (tx) => {
     if (absent) await tx.upsert(AbsenceEntity, { pupil: id, date: day });
     else await tx.nativeDelete(AbsenceEntity, { pupil: id, date: day });
-    await logChange(tx, who, id, { code: absent ? 'pupil-away' : 'pupil-here', name: shownName, date: day });
+    await logChange(tx, user, id, { code: absent ? 'pupil-away' : 'pupil-here', name: shownName, date: day });
   });
 }

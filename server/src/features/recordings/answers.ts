@@ -17,15 +17,15 @@ type Recording = Awaited<ReturnType<typeof recordingOf>>;
 /** What the teacher says to the pupil, in writing. @throws Problem 404, 403, 409 when somebody else answered meanwhile. */
 export async function keepWords(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   { words, version }: WordsInput,
 ): Promise<void> {
-  const recording = await recordingOf(em, who, id);
-  if (words === '' && recording.words !== '') refuseErasing(who);
+  const recording = await recordingOf(em, user, id);
+  if (words === '' && recording.words !== '') refuseErasing(user);
   await em.transactional(async (tx) => {
-    await change(tx, who, recording, version, { words });
-    await log(tx, who, recording, words === '' ? 'recording-words-erased' : 'recording-answered');
+    await change(tx, user, recording, version, { words });
+    await log(tx, user, recording, words === '' ? 'recording-words-erased' : 'recording-answered');
   });
 }
 
@@ -35,29 +35,29 @@ export async function keepWords(
  */
 export async function keepAnswer(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   { seconds: claimed, version }: { readonly seconds: number; readonly version: number },
   spoken: Uint8Array,
   now: Date,
 ): Promise<void> {
-  const recording = await recordingOf(em, who, id);
+  const recording = await recordingOf(em, user, id);
   if (soundType(spoken) !== ANSWER_TYPE) throw wrongInput({ sound: 'not-sound' });
-  const { seconds } = await checkedSound(who.accountId, spoken, claimed, LONGEST_ANSWER);
+  const { seconds } = await checkedSound(user.accountId, spoken, claimed, LONGEST_ANSWER);
   await em.transactional(async (tx) => {
-    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [who.schoolId]);
-    await checkRoom(tx, who.schoolId, spoken.length, now);
-    await change(tx, who, recording, version, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
-    await log(tx, who, recording, 'recording-spoken-answer');
+    await tx.execute(`select pg_advisory_xact_lock(${LOCKS.recordings}, hashtext(?))`, [user.schoolId]);
+    await checkRoom(tx, user.schoolId, spoken.length, now);
+    await change(tx, user, recording, version, { spoken: Buffer.from(spoken), spokenSeconds: seconds });
+    await log(tx, user, recording, 'recording-spoken-answer');
   });
 }
 
 /** @throws Problem 404, 409 when somebody else answered meanwhile. */
-export async function eraseAnswer(em: EntityManager, who: SignedIn, id: string, version: number): Promise<void> {
-  const recording = await recordingOf(em, who, id);
+export async function eraseAnswer(em: EntityManager, user: SignedIn, id: string, version: number): Promise<void> {
+  const recording = await recordingOf(em, user, id);
   await em.transactional(async (tx) => {
-    await change(tx, who, recording, version, { spoken: null, spokenSeconds: null });
-    await log(tx, who, recording, 'recording-spoken-answer-erased');
+    await change(tx, user, recording, version, { spoken: null, spokenSeconds: null });
+    await log(tx, user, recording, 'recording-spoken-answer-erased');
   });
 }
 
@@ -67,31 +67,31 @@ function refuseErasing({ role }: SignedIn): void {
 
 async function change(
   tx: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { id, pupil }: Recording,
   version: number,
   next: { readonly words?: string; readonly spoken?: Buffer | null; readonly spokenSeconds?: number | null },
 ): Promise<void> {
   const where = { id, answerVersion: version };
   const changed = await tx.nativeUpdate(RecordingEntity, where, { ...next, answerVersion: version + 1 });
-  if (changed === 0) throw await answeredMeanwhile(tx, who, id, pupil);
+  if (changed === 0) throw await answeredMeanwhile(tx, user, id, pupil);
 }
 
 /** With what stands there now, so that both can be seen. */
-async function answeredMeanwhile(tx: EntityManager, who: SignedIn, id: string, pupilId: string): Promise<Problem> {
+async function answeredMeanwhile(tx: EntityManager, user: SignedIn, id: string, pupilId: string): Promise<Problem> {
   const now = await tx.findOne(RecordingEntity, { id }, { refresh: true });
   if (now === null) return notFound('recording');
   const spokenSeconds =
     now.spokenSeconds === null || now.spokenSeconds === undefined ? null : Number(now.spokenSeconds);
   const what = { code: 'recording-answer-now', words: now.words, spokenSeconds } as const;
-  const last = await lastChange(tx, who.schoolId, pupilId);
+  const last = await lastChange(tx, user.schoolId, pupilId);
   const message = t('answers.by-has-answered-since-you-opened', { by: last?.by ?? t('answers.somebody') });
   return new Problem(409, 'changed', message, last === undefined ? {} : { changed: { ...last, what } });
 }
 
 type AnswerChange = Extract<ChangeFact['code'], `recording-${'words' | 'spoken' | 'answered'}${string}`>;
 
-async function log(tx: EntityManager, who: SignedIn, { pupil }: Recording, code: AnswerChange): Promise<void> {
+async function log(tx: EntityManager, user: SignedIn, { pupil }: Recording, code: AnswerChange): Promise<void> {
   const { shownName } = await tx.findOneOrFail(PupilEntity, { id: pupil });
-  await logChange(tx, who, pupil, { code, name: shownName });
+  await logChange(tx, user, pupil, { code, name: shownName });
 }

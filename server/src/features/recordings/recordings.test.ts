@@ -63,7 +63,7 @@ describe('recordings', () => {
     expect((await keep(id, wav())).status).toBe(201);
     expect((await keep(id, wav())).status).toBe(201);
     const { recordings, storage } = await list();
-    expect(recordings.filter((each) => each.id === id)).toMatchObject([
+    expect(recordings.filter((recording) => recording.id === id)).toMatchObject([
       { pupilId, fileName: 'Malia step 1.wav', seconds: SECONDS, heard: null, words: '' },
     ]);
     expect(storage).toMatchObject({ bytes: BYTES, megabytes: 500, days: 30 });
@@ -87,7 +87,10 @@ describe('recordings', () => {
     const heard = { outcome: 'nearly', remarks: ['note'], words: 'One note too many in bar 3.', sure: 0.9 };
     expect((await test.send('PATCH', `/api/recordings/${id}`, { heard })).status).toBe(200);
     await test.send('PATCH', `/api/recordings/${id}`, { words: 'Well done.', version: 0 });
-    expect((await list()).recordings.find((each) => each.id === id)).toMatchObject({ heard, words: 'Well done.' });
+    expect((await list()).recordings.find((recording) => recording.id === id)).toMatchObject({
+      heard,
+      words: 'Well done.',
+    });
     // Erasing is for teachers: an assistant may listen, and no more.
     const assistant = await cookieOf(test, 'sunniva@osierbridge.example');
     expect((await test.send('GET', `/api/recordings/${id}/sound`, undefined, assistant)).status).toBe(200);
@@ -113,7 +116,7 @@ describe('recordings', () => {
     expect((await test.send('GET', `/api/recordings/${id}/answer`)).status).toBe(404);
     expect((await answer(spoken)).status).toBe(200);
     const { recordings, storage } = await list();
-    expect(recordings.find((each) => each.id === id)).toMatchObject({ spokenSeconds: 4, answerVersion: 1 });
+    expect(recordings.find((recording) => recording.id === id)).toMatchObject({ spokenSeconds: 4, answerVersion: 1 });
     expect(storage.bytes).toBe(before + spoken.length);
     const heard = await test.send('GET', `/api/recordings/${id}/answer`);
     expect((await heard.arrayBuffer()).byteLength).toBe(spoken.length);
@@ -124,7 +127,7 @@ describe('recordings', () => {
     expect((await answer(spoken, '4', other)).status).toBe(404);
     expect((await test.send('GET', `/api/recordings/${id}/answer`, undefined, other)).status).toBe(404);
     expect((await test.send('DELETE', `/api/recordings/${id}/answer?version=1`)).status).toBe(200);
-    expect((await list()).recordings.find((each) => each.id === id)?.spokenSeconds).toBeNull();
+    expect((await list()).recordings.find((recording) => recording.id === id)?.spokenSeconds).toBeNull();
     await test.send('DELETE', `/api/recordings/${id}`);
   });
 
@@ -147,7 +150,7 @@ describe('recordings', () => {
     expect((await test.send('DELETE', `/api/recordings/${id}/answer?version=1`, undefined, helper)).status).toBe(403);
     expect((await words('Bar 3 again.', 1, helper)).status).toBe(200);
     expect((await test.send('PATCH', `/api/recordings/${id}`, { words: 'Without a version.' })).status).toBe(400);
-    const answered = (await list()).recordings.find((each) => each.id === id);
+    const answered = (await list()).recordings.find((recording) => recording.id === id);
     expect(answered).toMatchObject({ words: 'Bar 3 again.', answerVersion: 2 });
     const lines = (await (await test.send('GET', '/api/changes')).json()) as readonly ChangeLine[];
     const written = lines.filter((line) => line.what.code === 'recording-answered');
@@ -195,7 +198,7 @@ describe('recordings', () => {
   it('are erased with their pupil', async () => {
     await keep(v7(), wav());
     await test.send('POST', `/api/pupils/${pupilId}/erase`, {});
-    expect((await list()).recordings.filter((each) => each.pupilId === pupilId)).toEqual([]);
+    expect((await list()).recordings.filter((recording) => recording.pupilId === pupilId)).toEqual([]);
   });
 });
 

@@ -35,18 +35,18 @@ order by r.received_at, r.id`;
 /** The recordings of a class, the oldest first. @throws Problem 404 when the class is not of the asker's. */
 export async function recordingsOf(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   now: Date,
 ): Promise<RecordingList> {
-  await classOf(em, who, classId);
+  await classOf(em, user, classId);
   const recordings = await em.execute<RecordingDto[]>(LIST, [classId, now]);
   const agreed = await em.find(
     PupilEntity,
     { schoolClass: classId, mayRecord: true, erasedAt: null },
     { fields: ['id'] },
   );
-  return { recordings, agreed: agreed.map(({ id }) => id), storage: await storageOf(em, who.schoolId, now) };
+  return { recordings, agreed: agreed.map(({ id }) => id), storage: await storageOf(em, user.schoolId, now) };
 }
 
 /** Of the whole school. */
@@ -68,19 +68,19 @@ export async function storageOf(em: EntityManager, schoolId: string, now: Date):
  */
 export async function keepRecording(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { id, ...recording }: NewRecording & { readonly id: string },
   sound: Uint8Array,
   now: Date,
 ): Promise<void> {
-  const pupil = await pupilOf(em, who, recording.pupilId);
+  const pupil = await pupilOf(em, user, recording.pupilId);
   if ((pupil.leftOn ?? null) !== null) throw wrongInput({ pupilId: 'left-class' });
   if (!pupil.mayRecord)
     throw new Problem(403, 'no-consent', t('service.shown-name-s-family-hasnt-agreed', { shownName: pupil.shownName }));
-  await checkTune(em, who, pupil.schoolClass, recording);
-  const { type, seconds } = await checkedSound(who.accountId, sound, recording.seconds);
+  await checkTune(em, user, pupil.schoolClass, recording);
+  const { type, seconds } = await checkedSound(user.accountId, sound, recording.seconds);
   const { stepId, tuneId, fileName } = recording;
-  const of = { schoolId: who.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: who.accountId };
+  const of = { schoolId: user.schoolId, classId: pupil.schoolClass, pupilId: pupil.id, accountId: user.accountId };
   await store(em, { id, ...of, stepId, tuneId, fileName, seconds, type }, sound, now);
 }
 
@@ -163,7 +163,7 @@ export async function checkRoom(em: EntityManager, schoolId: string, more: numbe
 
 async function checkTune(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   classId: string,
   { stepId, tuneId }: NewRecording,
 ): Promise<void> {
@@ -171,16 +171,16 @@ async function checkTune(
     `select exists(select 1 from step s join school_class c on c.staircase_id = s.staircase_id
       where s.id = ? and c.id = ? and c.school_id = ?
         and (s.tune_id = ? or exists(select 1 from step_tune t where t.step_id = s.id and t.tune_id = ?))) as fits`,
-    [stepId, classId, who.schoolId, tuneId, tuneId],
+    [stepId, classId, user.schoolId, tuneId, tuneId],
   );
   if (found?.fits !== true) throw wrongInput({ stepId: 'on-no-step' });
 }
 
 /** @throws Problem 404 when it is not there, or not of a class of the asker's. */
-export async function recordingOf(em: EntityManager, who: SignedIn, id: string) {
-  const found = await em.findOne(RecordingEntity, { id, school: who.schoolId });
+export async function recordingOf(em: EntityManager, user: SignedIn, id: string) {
+  const found = await em.findOne(RecordingEntity, { id, school: user.schoolId });
   if (found === null) throw notFound('recording');
-  await classOf(em, who, found.schoolClass).catch(() => {
+  await classOf(em, user, found.schoolClass).catch(() => {
     throw notFound('recording');
   });
   return found;
@@ -198,12 +198,12 @@ export interface KeptSound {
 /** What was played, or what the teacher said to it; only what is asked for leaves the database. @throws Problem 404. */
 export async function soundOf(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
   now: Date,
   of: 'playing' | 'answer',
 ): Promise<KeptSound> {
-  await recordingOf(em, who, id);
+  await recordingOf(em, user, id);
   const column = of === 'playing' ? 'sound' : 'spoken';
   const [found] = await em.execute<{ type: string; length: number | null }[]>(
     `select r.type, octet_length(r.${column}) as length from recording r join school s on s.id = r.school_id
@@ -224,24 +224,24 @@ export async function soundOf(
 }
 
 /** What listening made of it. @throws Problem 404. */
-export async function noteHeard(em: EntityManager, who: SignedIn, id: string, heard: HeardSummary): Promise<void> {
-  await recordingOf(em, who, id);
+export async function noteHeard(em: EntityManager, user: SignedIn, id: string, heard: HeardSummary): Promise<void> {
+  await recordingOf(em, user, id);
   await em.nativeUpdate(RecordingEntity, { id }, { heard });
 }
 
 /** @throws Problem 404. */
-export async function eraseRecording(em: EntityManager, who: SignedIn, id: string, now: Date): Promise<void> {
-  const { pupil } = await recordingOf(em, who, id);
+export async function eraseRecording(em: EntityManager, user: SignedIn, id: string, now: Date): Promise<void> {
+  const { pupil } = await recordingOf(em, user, id);
   await em.transactional(async (tx) => {
     await tx.nativeDelete(RecordingEntity, { id });
     await listErasures(tx, [{ kind: 'recording', key: id }], now);
-    await logChange(tx, who, pupil, { code: 'recording-erased' });
+    await logChange(tx, user, pupil, { code: 'recording-erased' });
   });
 }
 
 /** All of a pupil, as when a family takes its consent back. @returns how many. @throws Problem 404. */
-export async function eraseAllOf(em: EntityManager, who: SignedIn, pupilId: string, now: Date): Promise<number> {
-  const { shownName } = await pupilOf(em, who, pupilId);
+export async function eraseAllOf(em: EntityManager, user: SignedIn, pupilId: string, now: Date): Promise<number> {
+  const { shownName } = await pupilOf(em, user, pupilId);
   return em.transactional(async (tx) => {
     const all = await tx.find(RecordingEntity, { pupil: pupilId }, { fields: ['id'] });
     await tx.nativeDelete(RecordingEntity, { pupil: pupilId });
@@ -250,14 +250,14 @@ export async function eraseAllOf(em: EntityManager, who: SignedIn, pupilId: stri
       all.map(({ id }) => ({ kind: 'recording', key: id })),
       now,
     );
-    await logChange(tx, who, pupilId, { code: 'recordings-erased', name: shownName, count: all.length });
+    await logChange(tx, user, pupilId, { code: 'recordings-erased', name: shownName, count: all.length });
     return all.length;
   });
 }
 
 /** How many of a pupil are here. @throws Problem 404. */
-export async function countOf(em: EntityManager, who: SignedIn, pupilId: string): Promise<number> {
-  await pupilOf(em, who, pupilId);
+export async function countOf(em: EntityManager, user: SignedIn, pupilId: string): Promise<number> {
+  await pupilOf(em, user, pupilId);
   return em.count(RecordingEntity, { pupil: pupilId });
 }
 
@@ -278,11 +278,11 @@ export async function eraseOld(em: EntityManager, now: Date): Promise<void> {
 /** How long and how much the school keeps. */
 export async function changeStorage(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { days, megabytes }: StorageInput,
 ): Promise<void> {
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(SchoolEntity, { id: who.schoolId }, { recordingDays: days, recordingMegabytes: megabytes });
-    await logChange(tx, who, who.schoolId, { code: 'recording-rule', days, megabytes });
+    await tx.nativeUpdate(SchoolEntity, { id: user.schoolId }, { recordingDays: days, recordingMegabytes: megabytes });
+    await logChange(tx, user, user.schoolId, { code: 'recording-rule', days, megabytes });
   });
 }

@@ -11,17 +11,17 @@ import { changeSchoolVersion } from './details.ts';
 export async function readCautions(em: EntityManager, schoolId: string) {
   const school = await em.findOneOrFail(SchoolEntity, { id: schoolId });
   const cautions: readonly SchoolCaution[] =
-    school.cautions ?? USUAL_CAUTIONS.map((each) => ({ ...each, shown: true }));
+    school.cautions ?? USUAL_CAUTIONS.map((caution) => ({ ...caution, shown: true }));
   return { cautions, version: school.version };
 }
 
 export async function keepCautions(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { cautions, version: read }: CautionsInput,
 ): Promise<void> {
   await em.transactional(async (tx) => {
-    await changeSchoolVersion(tx, who, read, { cautions });
-    await logChange(tx, who, who.schoolId, { code: 'cautions-changed' });
+    await changeSchoolVersion(tx, user, read, { cautions });
+    await logChange(tx, user, user.schoolId, { code: 'cautions-changed' });
   });
 }

@@ -6,19 +6,19 @@ import { changedFields, changeVersion, logChange } from '../changes/index.ts';
 import { SchoolEntity } from '../schools/index.ts';
 
 /** Changes what the school is called and where it is. */
-export async function changeSchool(em: EntityManager, who: SignedIn, { version: read, ...input }: SchoolInput) {
-  const before = await em.findOneOrFail(SchoolEntity, { id: who.schoolId });
+export async function changeSchool(em: EntityManager, user: SignedIn, { version: read, ...input }: SchoolInput) {
+  const before = await em.findOneOrFail(SchoolEntity, { id: user.schoolId });
   const fields = changedFields(before, input);
   await em.transactional(async (tx) => {
-    await changeSchoolVersion(tx, who, read, input);
-    if (fields.length > 0) await logChange(tx, who, who.schoolId, { code: 'school-changed', fields });
+    await changeSchoolVersion(tx, user, read, input);
+    if (fields.length > 0) await logChange(tx, user, user.schoolId, { code: 'school-changed', fields });
   });
 }
 
 /** Name, cautions and remarks of a school share its version. @throws Problem 409. */
 export async function changeSchoolVersion(
   tx: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   read: number,
   next: Partial<
     Pick<
@@ -27,6 +27,6 @@ export async function changeSchoolVersion(
     >
   >,
 ): Promise<void> {
-  const which = { where: { id: who.schoolId }, about: who.schoolId, version: read };
-  await changeVersion(tx, who, SchoolEntity, which, next);
+  const which = { where: { id: user.schoolId }, about: user.schoolId, version: read };
+  await changeVersion(tx, user, SchoolEntity, which, next);
 }

@@ -15,11 +15,11 @@ export async function schoolRemarks(em: EntityManager, schoolId: string) {
 
 export async function keepRemarks(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { remarks, version: read }: RemarksInput,
 ): Promise<void> {
   await em.transactional(async (tx) => {
-    await changeSchoolVersion(tx, who, read, { remarks });
-    await logChange(tx, who, who.schoolId, { code: 'remarks-changed' });
+    await changeSchoolVersion(tx, user, read, { remarks });
+    await logChange(tx, user, user.schoolId, { code: 'remarks-changed' });
   });
 }

@@ -16,11 +16,11 @@ export async function readTemplates(em: EntityManager, schoolId: string) {
 
 export async function keepTemplates(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   { templates, version: read }: TemplatesInput,
 ): Promise<void> {
   await em.transactional(async (tx) => {
-    await changeSchoolVersion(tx, who, read, { templates });
-    await logChange(tx, who, who.schoolId, { code: 'letters-changed' });
+    await changeSchoolVersion(tx, user, read, { templates });
+    await logChange(tx, user, user.schoolId, { code: 'letters-changed' });
   });
 }

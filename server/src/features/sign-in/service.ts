@@ -128,10 +128,10 @@ export async function whoAsks(em: EntityManager, asked: readonly AskedWith[]): P
   return answers;
 }
 
-export async function listSessions(em: EntityManager, who: SignedIn, now: Date): Promise<readonly SessionLine[]> {
+export async function listSessions(em: EntityManager, user: SignedIn, now: Date): Promise<readonly SessionLine[]> {
   const rows = await em.find(
     SessionEntity,
-    { account: who.accountId, expiresAt: { $gte: now } },
+    { account: user.accountId, expiresAt: { $gte: now } },
     { orderBy: { seenAt: 'desc' } },
   );
   return rows.map((row) => ({
@@ -139,13 +139,13 @@ export async function listSessions(em: EntityManager, who: SignedIn, now: Date):
     device: row.device,
     createdAt: row.createdAt.toISOString(),
     seenAt: row.seenAt.toISOString(),
-    here: row.id === who.sessionId,
+    here: row.id === user.sessionId,
   }));
 }
 
 /** @throws Problem 404 when it is not a session of the asker. */
-export async function endSession(em: EntityManager, who: SignedIn, id: string): Promise<void> {
-  const ended = await em.nativeDelete(SessionEntity, { id, account: who.accountId });
+export async function endSession(em: EntityManager, user: SignedIn, id: string): Promise<void> {
+  const ended = await em.nativeDelete(SessionEntity, { id, account: user.accountId });
   if (ended === 0) throw notFound('session');
 }
 
@@ -153,23 +153,23 @@ export async function endSession(em: EntityManager, who: SignedIn, id: string): 
 export async function changePassword(
   em: EntityManager,
   limits: RateLimits,
-  who: SignedIn,
+  user: SignedIn,
   { current, next }: { readonly current: string; readonly next: string },
   address: string,
 ): Promise<void> {
-  const attempt = { key: `session of ${who.accountId}`, address };
+  const attempt = { key: `session of ${user.accountId}`, address };
   await limits.countTry(attempt);
-  const account = await em.findOneOrFail(AccountEntity, { id: who.accountId });
+  const account = await em.findOneOrFail(AccountEntity, { id: user.accountId });
   if (!(await passwordFits('signed-in', account.passwordHash, current))) {
     throw wrongInput({ current: 'not-password' });
   }
   await limits.forgetTries(attempt);
-  await refuseWeak('next', next, [who.email, who.name, who.schoolName]);
+  await refuseWeak('next', next, [user.email, user.name, user.schoolName]);
   const passwordHash = await hashPassword(next);
   await em.transactional(async (tx) => {
-    await tx.nativeUpdate(AccountEntity, { id: who.accountId }, { passwordHash });
-    await tx.nativeDelete(SessionEntity, { account: who.accountId, id: { $ne: who.sessionId } });
-    await forgetDevices(tx, who.accountId);
-    await logChange(tx, who, who.accountId, { code: 'own-password-changed' });
+    await tx.nativeUpdate(AccountEntity, { id: user.accountId }, { passwordHash });
+    await tx.nativeDelete(SessionEntity, { account: user.accountId, id: { $ne: user.sessionId } });
+    await forgetDevices(tx, user.accountId);
+    await logChange(tx, user, user.accountId, { code: 'own-password-changed' });
   });
 }

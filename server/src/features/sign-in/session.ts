@@ -22,10 +22,10 @@ export const SESSION_COOKIE = 'escalier_session';
 /** Lets only signed-in people pass, to what their role may do, and says who they are. */
 export const needsSession = createMiddleware<AppEnv>(async (c, next) => {
   const token = getCookie(c, SESSION_COOKIE);
-  const who = token === undefined ? null : await c.var.session({ token, now: c.var.now });
-  if (who === null) throw new Problem(401, 'signed-out', t('session.please-sign-in-first'));
-  if (!mayUse(who.role, roleOfRoute(c))) throw new Problem(403, 'not-your-role', ROLE_SENTENCES[who.role]);
-  c.set('who', who);
+  const user = token === undefined ? null : await c.var.session({ token, now: c.var.now });
+  if (user === null) throw new Problem(401, 'signed-out', t('session.please-sign-in-first'));
+  if (!mayUse(user.role, roleOfRoute(c))) throw new Problem(403, 'not-your-role', ROLE_SENTENCES[user.role]);
+  c.set('who', user);
   await next();
 });
 

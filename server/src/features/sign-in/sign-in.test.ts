@@ -42,7 +42,7 @@ describe('signing in', () => {
     const { countTry, forgetTries } = test.limits;
     const tries = Array.from({ length: 120 }, async (_, index) => (index % 2 === 0 ? countTry(who) : forgetTries(who)));
     const broken = (await Promise.allSettled(tries)).filter(
-      (each) => each.status === 'rejected' && !(each.reason instanceof Problem),
+      (result) => result.status === 'rejected' && !(result.reason instanceof Problem),
     );
     expect(broken).toEqual([]);
   });

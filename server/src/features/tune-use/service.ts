@@ -9,8 +9,8 @@ import { oneTune, TuneEntity } from '../tunes/index.ts';
 import { t } from '../../platform/messages.ts';
 
 /** Where a tune is used. @throws Problem 404 when the school has no such tune. */
-export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Promise<TuneUse> {
-  const { archived } = await oneTune(em, who, id);
+export async function tuneUse(em: EntityManager, user: SignedIn, id: string): Promise<TuneUse> {
+  const { archived } = await oneTune(em, user, id);
   return { steps: await stepsWithTune(em, id), results: await resultsWithTune(em, id), archived };
 }
 
@@ -20,14 +20,14 @@ export async function tuneUse(em: EntityManager, who: SignedIn, id: string): Pro
  */
 export async function deleteTune(
   em: EntityManager,
-  who: SignedIn,
+  user: SignedIn,
   id: string,
 ): Promise<{ readonly archived: boolean }> {
   return em.transactional(async (tx) => {
     // Nobody records a result with it meanwhile.
     await tx.execute('select id from tune where id = ? for update', [id]);
-    const { title } = await oneTune(tx, who, id);
-    const { steps, results } = await tuneUse(tx, who, id);
+    const { title } = await oneTune(tx, user, id);
+    const { steps, results } = await tuneUse(tx, user, id);
     if (steps.length > 0) {
       const where = steps
         .map(({ staircase, position }) => t('service.staircase-step-position', { staircase, position }))
@@ -37,7 +37,7 @@ export async function deleteTune(
     const archived = results > 0;
     if (archived) await tx.nativeUpdate(TuneEntity, { id }, { archived: true });
     else await tx.nativeDelete(TuneEntity, { id });
-    await logChange(tx, who, id, { code: archived ? 'tune-archived' : 'tune-deleted', title });
+    await logChange(tx, user, id, { code: archived ? 'tune-archived' : 'tune-deleted', title });
     return { archived };
   });
 }

@@ -26,7 +26,7 @@ describe('MeetingEditor', () => {
     expect(editor.emitted('update:modelValue')![0]).toEqual([
       [{ ...tuesday, on: { kind: 'alternating', week: 'B', weekday: 2 } }],
     ]);
-    expect(editor.findAll('[role="alert"]').map((each) => each.text())).toEqual(['A time such as 09:40.']);
+    expect(editor.findAll('[role="alert"]').map((element) => element.text())).toEqual(['A time such as 09:40.']);
   });
 
   it('adds a meeting like the last one, and takes one away', async () => {
@@ -48,7 +48,7 @@ describe('TermPicture', () => {
   it('hatches days off, fills lessons, and counts both', () => {
     const picture = mount(TermPicture, { props: { term, meetings: [tuesday], today: '2026-03-03' } });
     expect(picture.findAll('td .day.off')).toHaveLength(2);
-    expect(picture.findAll('td .day.lesson').map((each) => each.text())).toEqual([
+    expect(picture.findAll('td .day.lesson').map((element) => element.text())).toEqual([
       'Tuesday 3 March: lesson',
       'Tuesday 17 March: lesson',
     ]);
@@ -59,7 +59,7 @@ describe('TermPicture', () => {
   it('shows the days of a cycle', () => {
     const cycle = { ...term, rotation: { ...NO_ROTATION, cycleDays: 6 } };
     const picture = mount(TermPicture, { props: { term: cycle } });
-    const shown = picture.findAll('td .day [aria-hidden]').map((each) => each.text());
+    const shown = picture.findAll('td .day [aria-hidden]').map((element) => element.text());
     expect(shown.slice(0, 10)).toEqual(['1', '2', '3', '4', '5', '6', '', '', '1', '2']);
   });
 });

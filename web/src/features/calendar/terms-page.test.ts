@@ -88,7 +88,7 @@ describe('the terms', () => {
     expect(preview.text()).toContain('(already there)');
     expect(preview.text()).toContain('1 left out');
     await press('Add these');
-    const reasons = wrapper.findAll<HTMLInputElement>('input.reason').map((each) => each.element.value);
+    const reasons = wrapper.findAll<HTMLInputElement>('input.reason').map((element) => element.element.value);
     expect(reasons).toEqual(['Half-term holiday', 'Founders’ day']);
   });
 });

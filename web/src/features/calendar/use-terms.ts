@@ -41,7 +41,7 @@ export function useTerms() {
       const json = { name, startsOn, endsOn, rotation, daysOff, version };
       return ask(id === null ? api.terms.$post({ json }) : api.terms[':id'].$put({ param: { id }, json }), TermDto);
     };
-    const there = (): TermDto | undefined => terms.value?.find((each) => each.id === id);
+    const there = (): TermDto | undefined => terms.value?.find((term) => term.id === id);
     const again = async () => {
       await load();
       return there();

@@ -22,8 +22,8 @@ export const PATTERNS = [
 ] as const;
 export type Pattern = (typeof PATTERNS)[number]['value'];
 
-export function patternOf(on: MeetingDay): Pattern {
-  return on.kind === 'alternating' ? on.week : on.kind;
+export function patternOf(day: MeetingDay): Pattern {
+  return day.kind === 'alternating' ? day.week : day.kind;
 }
 
 /** The same meeting in another pattern; the weekday stays where there is one. */

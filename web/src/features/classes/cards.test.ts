@@ -152,7 +152,14 @@ describe('HearCard', () => {
     const names = ['Ann', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin', 'Gia', 'Hao'];
     const pupils = names.map((name, index) => pupil(name, 0, index === 0 ? 'nearly' : 'working'));
     const card = mount(HearCard, { props: { page: page({ pupils, queue: queueOf(names) }) }, global });
-    expect(card.findAll('.pupil').map((each) => each.text())).toEqual(['Annnearly', 'Ben', 'Cem', 'Dee', 'Eva', 'Fin']);
+    expect(card.findAll('.pupil').map((element) => element.text())).toEqual([
+      'Annnearly',
+      'Ben',
+      'Cem',
+      'Dee',
+      'Eva',
+      'Fin',
+    ]);
     expect(card.text()).toContain('and 2 more');
   });
 
@@ -195,7 +202,7 @@ describe('pegs', () => {
 
 it('ClassStrip counts the pupils of each step', () => {
   const strip = mount(ClassStrip, { props: { belts: ['straw', 'moss'], onStep: [3, 0, 2] } });
-  expect(strip.findAll('.visually-hidden').map((each) => each.text())).toEqual(['3 on step 1', '0 on step 2']);
+  expect(strip.findAll('.visually-hidden').map((element) => element.text())).toEqual(['3 on step 1', '0 on step 2']);
   expect(strip.text()).toContain('2 on top');
 });
 

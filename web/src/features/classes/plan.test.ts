@@ -44,7 +44,7 @@ describe('the plan of a unit', () => {
     await flushPromises();
     const put = () => asked.findLast((each) => each.method === 'PUT')!.body;
     expect(put()).toEqual({ date: page.lessons.all[1]!.date, reason: '', isLost: true });
-    const held = wrapper.findAll('button').find((each) => each.text() === 'Restore')!;
+    const held = wrapper.findAll('button').find((button) => button.text() === 'Restore')!;
     await held.trigger('click');
     await flushPromises();
     expect(put()).toEqual({ date: '2026-03-02', reason: '', isLost: false });

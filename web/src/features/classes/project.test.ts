@@ -37,7 +37,7 @@ function heard(pupilId: string, position: number, outcome: HeardEvent['outcome']
 
 const project = (base: readonly RecordEvent[], pending: readonly RecordEvent[] = []) =>
   viewOf(PAGE, byPupil(base), byPupil(pending));
-const stepOf = (page: ClassView, id: string) => page.pupils.find((each) => each.id === id)!.standing?.stepIndex;
+const stepOf = (page: ClassView, id: string) => page.pupils.find((pupil) => pupil.id === id)!.standing?.stepIndex;
 
 describe('a page with records that only this device has', () => {
   it('stands as if the school had them', () => {
@@ -52,7 +52,7 @@ describe('a page with records that only this device has', () => {
   it('leaves out of the queue who is away, and counts no longer who has left', () => {
     const page = project([]);
     expect(page.queue.map((place) => place.pupilId)).toEqual(['Ann', 'Ben']);
-    expect(page.pupils.find((each) => each.id === 'Zoe')!.standing).toBeNull();
+    expect(page.pupils.find((pupil) => pupil.id === 'Zoe')!.standing).toBeNull();
   });
 
   it('is whole when no pupil has fewer records than the school counted', () => {
@@ -86,7 +86,7 @@ describe('the class that is open', () => {
       if (offline && input.includes('/records')) return Promise.reject(new TypeError('offline'));
       if (!input.includes('/records')) return Promise.resolve(Response.json(page));
       const after = Number(new URL(input, 'http://here').searchParams.get('after'));
-      const fresh = records.filter((each) => each.receipt!.number > after);
+      const fresh = records.filter((record) => record.receipt!.number > after);
       return Promise.resolve(Response.json({ records: fresh, last: fresh.at(-1)?.receipt?.number ?? after }));
     });
     await useOutbox().open('mara@osierbridge.example', '');

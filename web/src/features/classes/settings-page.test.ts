@@ -67,7 +67,7 @@ describe('the settings of a class', () => {
     const asked = fakeServer({ ...existing, 'PUT /api/classes/c/settings': () => settings });
     const { wrapper } = await openPage(ClassSettingsPage, { classId: 'c' });
     expect(wrapper.text()).toContain('The names used on sheet music and by other teachers.');
-    const naming = wrapper.findAll('select').find((each) => each.text().includes('Do re mi, movable'))!;
+    const naming = wrapper.findAll('select').find((element) => element.text().includes('Do re mi, movable'))!;
     await naming.setValue('movable-do');
     expect(wrapper.text()).toContain('pupils hear where each note sits in the key');
     await wrapper.get('form').trigger('submit');

@@ -32,7 +32,7 @@ function held<Value>(component: object, first: Value, props: object) {
 }
 
 const select = (label: string): HTMLSelectElement => {
-  const found = [...document.querySelectorAll('label')].find((each) => each.textContent.trim() === label)!;
+  const found = [...document.querySelectorAll('label')].find((element) => element.textContent.trim() === label)!;
   return document.getElementById(found.htmlFor) as unknown as HTMLSelectElement;
 };
 function choose(field: HTMLSelectElement, value: string): Promise<unknown> {
@@ -59,7 +59,9 @@ describe('further ways of teaching', () => {
     await press('Add a row');
     await press('Add a row');
     expect(value.value.rows.map(({ kind }) => kind)).toEqual(['letters', 'german-letters', 'fixed-do-si']);
-    expect([...document.querySelectorAll('button')].some((each) => each.textContent.includes('Add a row'))).toBe(false);
+    expect([...document.querySelectorAll('button')].some((element) => element.textContent.includes('Add a row'))).toBe(
+      false,
+    );
     document.querySelector<HTMLButtonElement>('[aria-label="Move row 3 up"]')!.click();
     await flushPromises();
     document.querySelector<HTMLButtonElement>('[aria-label="Remove row 1"]')!.click();

@@ -90,7 +90,7 @@ export function printRequest(page: ClassView, choices: HandoutChoices, facts: Fa
   const lesson = choices.kind === 'substitute-plan' ? facts.lesson : [];
   if (lesson === null) return null;
   const upTo = page.steps.filter((step) => step.position <= choices.step);
-  const step = page.steps.find((each) => each.position === choices.step);
+  const step = page.steps.find((step) => step.position === choices.step);
   const isNew = new Set(kindOf(choices.kind).group === 'tune' || choices.kind === 'step-packet' ? step?.newNotes : []);
   const notes = [...new Set(upTo.flatMap((each) => each.newNotes))].filter((note) => !isNew.has(note));
   const easier = step?.tunes.find((tune) => tune.role === 'easier');
@@ -130,15 +130,15 @@ export function printRequest(page: ClassView, choices: HandoutChoices, facts: Fa
           beltsDue: facts.beltsDueOf(id),
           instrumentNumber: facts.numberOf(id),
         })),
-      steps: page.steps.map((each) => ({
-        title: each.title,
-        belt: each.belt,
-        lessons: each.lessons,
-        rise: each.rise.total,
-        newNotes: each.newNotes,
-        tempo: each.tempo,
-        abc: facts.abcOf(each.tuneId),
-        breathing: facts.breathingOf(each.tuneId) ?? USUAL_BREATHING,
+      steps: page.steps.map((step) => ({
+        title: step.title,
+        belt: step.belt,
+        lessons: step.lessons,
+        rise: step.rise.total,
+        newNotes: step.newNotes,
+        tempo: step.tempo,
+        abc: facts.abcOf(step.tuneId),
+        breathing: facts.breathingOf(step.tuneId) ?? USUAL_BREATHING,
       })),
     },
   };

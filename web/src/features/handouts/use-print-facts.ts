@@ -29,7 +29,7 @@ export function usePrintFacts(classId: Ref<string>) {
       ask(api.instruments.$get(), InstrumentList),
       classes.open(id),
     ]);
-    const due = belts.find((each) => each.id === id)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];
+    const due = belts.find((belt) => belt.id === id)?.earned.filter(({ givenAt }) => givenAt === null) ?? [];
     const abc = new Map(tunes.map((tune) => [tune.id, tune.abc]));
     const breathing = new Map(
       changed.map(({ tuneId, breathSeconds, breaths }): [string, Breathing] => [
@@ -40,7 +40,9 @@ export function usePrintFacts(classId: Ref<string>) {
     found.value = {
       school: session.me?.school ?? '',
       teacher: session.me?.name ?? '',
-      cautions: cautions.filter((each) => each.shown && each.places.includes('lesson')).map((each) => each.text),
+      cautions: cautions
+        .filter((caution) => caution.shown && caution.places.includes('lesson'))
+        .map((caution) => caution.text),
       abcOf: (tuneId) => abc.get(tuneId) ?? null,
       breathingOf: (tuneId) => breathing.get(tuneId) ?? null,
       beltsDueOf: (pupilId) => due.filter((each) => each.pupilId === pupilId).map(({ belt }) => belt),

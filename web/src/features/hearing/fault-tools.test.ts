@@ -46,7 +46,7 @@ describe('the tools beside the sheet', () => {
   it('choose a line, keep a drawn part among the choices, and take a fault away', async () => {
     const { wrapper } = shown(extentOf(GOOSE, 1, 2, true));
     const field = wrapper.get('[aria-label="What is heard"]');
-    expect(field.findAll('option').map((each) => each.text())).toEqual([
+    expect(field.findAll('option').map((element) => element.text())).toEqual([
       'All of it',
       'Line 1, bars 1 to 4',
       'Line 2, bars 5 to 8',

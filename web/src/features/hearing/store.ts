@@ -99,7 +99,7 @@ export const useHearing = defineStore('hearing', () => {
   /** Takes any hearing back, with the reason. @throws Error with a sentence when neither device nor school keeps it. */
   async function takeBack(classId: string, event: HeardEvent, reason: string): Promise<void> {
     await outbox.add(classId, undoneEvent(event, new Date(), reason));
-    done.value = done.value.filter((each) => each.kind !== 'heard' || each.event.id !== event.id);
+    done.value = done.value.filter((record) => record.kind !== 'heard' || record.event.id !== event.id);
   }
 
   /** Brings back what was taken back. @throws Error with a sentence when neither device nor school keeps it. */

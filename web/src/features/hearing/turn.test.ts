@@ -34,7 +34,7 @@ function turn(size = 1, wanted?: string) {
   return { page, playing, ...useTurn(page, ref(wanted), ref(size), () => playing.value) };
 }
 
-const names = (pupils: readonly PupilView[]) => pupils.map((each) => each.name);
+const names = (pupils: readonly PupilView[]) => pupils.map((pupil) => pupil.name);
 
 describe('whose turn it is', () => {
   it('is the first in the queue, or who is wanted, and then the next who waits', () => {

@@ -30,7 +30,7 @@ export function useFaults(remarks: Ref<readonly string[]>) {
     const place = openPlace.value;
     openPlace.value = null;
     if (place === null) openRemark.value = added;
-    else faults.value = faults.value.map((each) => (each === place ? { ...each, remark: added } : each));
+    else faults.value = faults.value.map((fault) => (fault === place ? { ...fault, remark: added } : fault));
   });
 
   function mark(place: MarkedPlace): void {

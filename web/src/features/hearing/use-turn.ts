@@ -50,12 +50,12 @@ export function useTurn(
 
   /** Why somebody is where they are in the queue; empty when they are not in it. */
   function why(id: string): string {
-    const place = places.value.find((each) => each.pupilId === id);
+    const place = places.value.find((place) => place.pupilId === id);
     return place === undefined ? '' : queueWords(place);
   }
 
   function skip(pupils: readonly PupilView[]): void {
-    skipped.value = new Set([...skipped.value, ...pupils.map((each) => each.id)]);
+    skipped.value = new Set([...skipped.value, ...pupils.map((pupil) => pupil.id)]);
   }
 
   return { queue, pupil, step, group, next, why, skip };

@@ -79,7 +79,7 @@ describe('the instruments', () => {
     const { wrapper } = await openPage(InstrumentsPage);
     await wrapper
       .findAll('li button')
-      .find((each) => each.text().startsWith('3'))!
+      .find((element) => element.text().startsWith('3'))!
       .trigger('click');
     await wrapper.get('[aria-label="Lend to"]').setValue('a');
     await wrapper.get('form.line').trigger('submit');

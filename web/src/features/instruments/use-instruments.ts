@@ -33,7 +33,7 @@ export function useInstruments() {
 
   async function change(id: string, mine: InstrumentDraft): Promise<void> {
     const there = (): InstrumentDraft | undefined => {
-      const line = lent.value?.instruments.find((each) => each.id === id);
+      const line = lent.value?.instruments.find((instrument) => instrument.id === id);
       return line === undefined ? undefined : instrumentDraft(line);
     };
     const put = (json: InstrumentDraft) => ask(api.instruments[':id'].$put({ param: { id }, json }));

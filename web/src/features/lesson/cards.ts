@@ -60,7 +60,7 @@ export function partnerCard(cards: readonly StageCard[], at: number): readonly S
 /** The notes that a class has and the new one among them, ringed. */
 export function staffSheet({ known, note, label }: Pick<NoteLesson, 'known' | 'note' | 'label'>) {
   const notes = [...known, note].toSorted(byHeight);
-  const bars = [notes.map((each) => ({ ...PLAIN_NOTE, value: plainValue('whole'), pitch: each }))];
+  const bars = [notes.map((note) => ({ ...PLAIN_NOTE, value: plainValue('whole'), pitch: note }))];
   const at = notes.findIndex((each) => samePitch(each, note));
   return {
     abc: writeAbc(shortTune({ title: label, metre: { count: notes.length, unit: 1 }, bars })),

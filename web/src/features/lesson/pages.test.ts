@@ -85,11 +85,11 @@ const sent = (asked: Asked): readonly LessonEvent[] =>
     .filter(({ method }) => method === 'POST')
     .flatMap(({ body }) => (body as { readonly events: readonly LessonEvent[] }).events);
 const minutes = (wrapper: VueWrapper): readonly number[] =>
-  wrapper.findAll('.part .count').map((each) => Number.parseInt(each.text(), 10));
+  wrapper.findAll('.part .count').map((element) => Number.parseInt(element.text(), 10));
 const press = async (wrapper: VueWrapper, words: string): Promise<void> => {
   const found = wrapper
     .findAll('button')
-    .find((each) => each.text() === words || each.attributes('aria-label') === words);
+    .find((button) => button.text() === words || button.attributes('aria-label') === words);
   await found!.trigger('click');
   await flushPromises();
 };

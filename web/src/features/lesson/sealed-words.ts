@@ -28,7 +28,7 @@ export function useSealedWords(key: () => CryptoKey | string) {
     const opened = await Promise.all(
       own.map(({ iv, data }) => sealer.open({ iv: bytesOf(iv), data: bytesOf(data).buffer })),
     );
-    return opened.map((each) => z.safeParse(schema, each)).flatMap((each) => (each.success ? [each.data] : []));
+    return opened.map((each) => z.safeParse(schema, each)).flatMap((result) => (result.success ? [result.data] : []));
   }
 
   function drop(ids: ReadonlySet<string>): void {

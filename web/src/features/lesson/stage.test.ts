@@ -121,7 +121,7 @@ describe('the stage of a lesson', () => {
   it('plays an echo as often as the class does, and goes on to the next pattern', async () => {
     const wrapper = await open();
     await goTo(wrapper, 'New note');
-    const echo = wrapper.findAll('button').find((each) => each.text() === 'Echo')!;
+    const echo = wrapper.findAll('button').find((button) => button.text() === 'Echo')!;
     await echo.trigger('click');
     for (let turn = 0; turn < 3; turn++) await flushPromises();
     await key(' ');
@@ -142,7 +142,7 @@ describe('the stage of a lesson', () => {
     expect(
       scene(wrapper)
         .findAll('.word')
-        .map((each) => each.text())
+        .map((element) => element.text())
         .slice(0, 3),
     ).toEqual(['B', 'A', 'G –']);
     await key('2');
@@ -211,7 +211,7 @@ describe('the stage of a lesson', () => {
   it('lets a tune grow until the class knows which it is', async () => {
     const wrapper = await open();
     await goTo(wrapper, 'Tune');
-    const grow = wrapper.findAll('button').find((each) => each.text() === 'Guess the tune')!;
+    const grow = wrapper.findAll('button').find((button) => button.text() === 'Guess the tune')!;
     await grow.trigger('click');
     for (let turn = 0; turn < 3; turn++) await flushPromises();
     expect(scene(wrapper).text()).toMatch(/Which tune is it\?\s*\d+ of \d+ notes/);

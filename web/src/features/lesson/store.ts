@@ -163,7 +163,7 @@ export const useLessons = defineStore('lessons', () => {
   function runOn(date: LocalDate) {
     const real = all.value.filter(({ event }) => rehearsal.value === null || OF_PLAN.has(event.kind));
     return lessonRun(
-      [...real, ...(rehearsal.value ?? [])].filter((each) => each.date === date).map(({ event }) => event),
+      [...real, ...(rehearsal.value ?? [])].filter((event) => event.date === date).map(({ event }) => event),
     );
   }
   const rehearse = (on: boolean): void => void (rehearsal.value = on ? [] : null);

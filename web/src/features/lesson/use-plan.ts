@@ -152,8 +152,8 @@ async function readStep(
   );
   if (tune === null) return null;
   const known = knowledgeByName(tune.known);
-  const of = page.steps.find((each) => each.position === position)!;
-  const titleOf = (role: string): string | null => of.tunes.find((each) => each.role === role)?.title ?? null;
+  const of = page.steps.find((step) => step.position === position)!;
+  const titleOf = (role: string): string | null => of.tunes.find((tune) => tune.role === role)?.title ?? null;
   return tuneWorker().stepForLesson({ abc: tune.abc, instrumentId: page.instrumentId }, known, {
     position,
     title: of.title,

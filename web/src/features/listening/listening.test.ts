@@ -70,7 +70,7 @@ describe('the sound check', () => {
   const press = async (wrapper: ReturnType<typeof open>, name: string) => {
     await wrapper
       .findAll('button')
-      .find((each) => each.text() === name)!
+      .find((button) => button.text() === name)!
       .trigger('click');
     await flushPromises();
   };

@@ -44,7 +44,7 @@ export function useSoundCheck(on: Ref<Instrument | null>, asked: Ref<Pitch | nul
         needle.value = sounding;
         const at = samples / rate;
         const cents = sounding === null ? null : sounding.midi * 100 + sounding.cents;
-        readings = [...readings.filter((each) => at - each.at < WINDOW_SECONDS), { at, cents }];
+        readings = [...readings.filter((reading) => at - reading.at < WINDOW_SECONDS), { at, cents }];
         if (on.value === null || asked.value === null) return;
         found.value = checkSound(readings, on.value, asked.value) ?? found.value;
       },

@@ -84,7 +84,7 @@ describe('ChartGrid', () => {
 
 describe('MoveCard', () => {
   it('says the move, its cost and how that comes about', async () => {
-    const of = (name: string) => baroque.fingerings.find((each) => pitchName(each.pitch) === name)!;
+    const of = (name: string) => baroque.fingerings.find((fingering) => pitchName(fingering.pitch) === name)!;
     const card = mount(MoveCard, { props: { on: baroque, from: of('A4'), to: of('E4') } });
     expect(card.text()).toContain('A, and three more fingers.');
     expect(card.text()).toContain('Cost 3.4');
@@ -92,7 +92,7 @@ describe('MoveCard', () => {
     expect(card.text()).toContain('1.90 several fingers together + 0.15 one finger more');
     await card
       .findAll('button')
-      .find((each) => each.text() === 'The way back')!
+      .find((button) => button.text() === 'The way back')!
       .trigger('click');
     expect(card.emitted('turn')).toHaveLength(1);
   });

@@ -31,9 +31,11 @@ export function noteLabel(p: Pitch): string {
 }
 
 /** The other bore of the same recorder; null for whistles. */
-export function otherBore(on: Instrument): Instrument | null {
-  const other = on.id.endsWith('baroque') ? on.id.replace('baroque', 'german') : on.id.replace('german', 'baroque');
-  return other === on.id ? null : findInstrument(other);
+export function otherBore(instrument: Instrument): Instrument | null {
+  const other = instrument.id.endsWith('baroque')
+    ? instrument.id.replace('baroque', 'german')
+    : instrument.id.replace('german', 'baroque');
+  return other === instrument.id ? null : findInstrument(other);
 }
 
 /** Sounds whose primary fingering is not the same on both, or for which makers differ. */
@@ -43,9 +45,9 @@ export function differences(
 ): readonly { readonly a: ChartRow; readonly b: ChartRow }[] {
   const rows = chartOf(other);
   return chartOf(on).flatMap((a) => {
-    const b = rows.find((each) => midiNumber(each.spellings[0]!) === midiNumber(a.spellings[0]!));
+    const b = rows.find((row) => midiNumber(row.spellings[0]!) === midiNumber(a.spellings[0]!));
     const isSame = b?.fingerings[0]!.holes.join() === a.fingerings[0]!.holes.join();
-    const isUnsure = [on, other].some((each) => makersDiffer(each, a.spellings[0]!));
+    const isUnsure = [on, other].some((instrument) => makersDiffer(instrument, a.spellings[0]!));
     return b === undefined || (isSame && !isUnsure) ? [] : [{ a, b }];
   });
 }
@@ -64,23 +66,25 @@ export function heatOf(cost: number): number {
 }
 
 /** What the heat map shows of a set of notes. */
-export function heatMap(on: Instrument, notes: readonly Pitch[]) {
-  return { table: moveTable(on, notes), walk: moveWalk(on, notes) };
+export function heatMap(instrument: Instrument, notes: readonly Pitch[]) {
+  return { table: moveTable(instrument, notes), walk: moveWalk(instrument, notes) };
 }
 
 const MOST_NOTES = 14;
 const FIRST_NOTES = 10;
 
 /** A first set for an instrument: its lowest natural notes. */
-export function firstNotes(on: Instrument): readonly string[] {
-  const naturals = chartOf(on).flatMap((row) => row.spellings.slice(0, 1).filter((each) => each.alter === 0));
+export function firstNotes(instrument: Instrument): readonly string[] {
+  const naturals = chartOf(instrument).flatMap((row) =>
+    row.spellings.slice(0, 1).filter((spelling) => spelling.alter === 0),
+  );
   return naturals.slice(0, FIRST_NOTES).map(pitchName);
 }
 
 /** The chosen notes that the instrument has, from low to high, as many as the map can show. */
-export function chosenNotes(on: Instrument, names: Iterable<string>): readonly Pitch[] {
+export function chosenNotes(instrument: Instrument, names: Iterable<string>): readonly Pitch[] {
   const wanted = new Set([...names].map((name) => midiNumber(pitch(name))));
-  return chartOf(on)
+  return chartOf(instrument)
     .filter((row) => wanted.has(midiNumber(row.spellings[0]!)))
     .map((row) => row.spellings[0]!)
     .slice(0, MOST_NOTES);
@@ -92,8 +96,8 @@ export const INSTRUMENT_OPTIONS = INSTRUMENT_IDS.map((value) => ({
 }));
 
 /** "1.00 a finger lands + 0.25 …": how the cost of a move comes about. */
-export function costSum(on: Instrument, move: Move): string {
-  return costParts(on, move)
+export function costSum(instrument: Instrument, move: Move): string {
+  return costParts(instrument, move)
     .map((part) => `${part.points.toFixed(2)} ${costWords(part)}`)
     .join(' + ');
 }

@@ -33,7 +33,7 @@ describe('HeatMap', () => {
     expect(map.findAll('tbody tr')).toHaveLength(4);
     expect(map.findAll('tbody button')).toHaveLength(12);
     expect(map.findAll('tbody .none')).toHaveLength(4);
-    expect(map.findAll('thead th').map((each) => each.text())).toEqual(['from ↓ to →', 'G', 'A', 'B', 'C′']);
+    expect(map.findAll('thead th').map((element) => element.text())).toEqual(['from ↓ to →', 'G', 'A', 'B', 'C′']);
   });
 
   it('says each move by its notes, its cost and its grade, never by colour alone', () => {

@@ -58,7 +58,7 @@ function classNotes(more: Partial<ClassNotes> = {}, naming = 'letters' as const)
     classStep: 2,
     arrived: { count: 3, of: 24 },
     cautionsVersion: 1,
-    cautions: USUAL_CAUTIONS.map((each) => ({ ...each, shown: true })),
+    cautions: USUAL_CAUTIONS.map((caution) => ({ ...caution, shown: true })),
     ...more,
   };
 }

@@ -36,34 +36,34 @@ const FIRST_VALUES = ['note quarter', 'note eighth', 'note half'];
 
 /** Null when the note is no note of the class's instrument. */
 export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
-  const on = findInstrument(notes.schoolClass.instrumentId);
+  const instrument = findInstrument(notes.schoolClass.instrumentId);
   const note = parsePitch(wanted);
-  if (on === null || note === null || primaryFingering(on, note) === null) return null;
+  if (instrument === null || note === null || primaryFingering(instrument, note) === null) return null;
   const onStairs = notes.notes.find((each) => samePitch(pitch(each.note), note)) ?? null;
-  const first = notes.notes.filter((each) => each.position === notes.notes[0]?.position).map((each) => each.note);
+  const first = notes.notes.filter((note) => note.position === notes.notes[0]?.position).map((note) => note.note);
   const isTogether = notes.schoolClass.style.teaching.firstNotes === 'three' && first.includes(wanted);
-  const before = isTogether ? first : (onStairs?.knownNotes ?? notes.notes.map((each) => each.note));
+  const before = isTogether ? first : (onStairs?.knownNotes ?? notes.notes.map((note) => note.note));
   const elements = onStairs?.knownElements ?? notes.notes.at(-1)?.knownElements ?? [];
   const known = before
     .map(pitch)
-    .filter((each) => !samePitch(each, note))
+    .filter((pitch) => !samePitch(pitch, note))
     .toSorted(byHeight);
   const key = plainestKey([...known, note]);
-  const plain = (p: Pitch): string => nameNote(p, notes.schoolClass.style.naming, key, on);
+  const plain = (p: Pitch): string => nameNote(p, notes.schoolClass.style.naming, key, instrument);
   const name = (p: Pitch): string => {
-    const isHighOne = [...known, note].some((each) => plain(each) === plain(p) && each.octave < p.octave);
+    const isHighOne = [...known, note].some((pitch) => plain(pitch) === plain(p) && pitch.octave < p.octave);
     return isHighOne ? `${plain(p)}′` : plain(p);
   };
   return {
-    on,
+    on: instrument,
     note,
     label: name(note),
     place: onStairs === null ? null : { position: onStairs.position, title: onStairs.title },
     known,
     elements: known.length === 0 ? [...new Set([...elements, ...FIRST_VALUES])] : elements,
     own: onStairs?.own ?? null,
-    bridge: bridgeTo(on, note, known),
-    pairs: movesAround(on, note, known),
+    bridge: bridgeTo(instrument, note, known),
+    pairs: movesAround(instrument, note, known),
     staffPlace: staffPlace(staffStep(note)),
     comparison: comparison(note, known, name),
     name,
@@ -72,8 +72,8 @@ export function lessonOf(notes: ClassNotes, wanted: string): NoteLesson | null {
 
 /** "Lower than G, two steps on the staff." Steps, because a class counts lines and spaces. */
 function comparison(note: Pitch, known: readonly Pitch[], name: (p: Pitch) => string): string {
-  const under = known.findLast((each) => byHeight(each, note) < 0);
-  const over = known.find((each) => byHeight(each, note) > 0);
+  const under = known.findLast((pitch) => byHeight(pitch, note) < 0);
+  const over = known.find((pitch) => byHeight(pitch, note) > 0);
   const parts = [
     ...(under === undefined
       ? []

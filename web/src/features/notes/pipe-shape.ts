@@ -50,15 +50,20 @@ const HAND_SPACE = 22;
 const THUMB_ROW = 0.3;
 
 /** The front of an instrument, and beside it its thumb side where it has one. */
-export function pipeShape(on: Instrument, fingering: Fingering, from: Fingering | null, view: PipeView): PipeShape {
-  const hasThumb = on.holes.some((hole) => hole.finger === 'thumb');
+export function pipeShape(
+  instrument: Instrument,
+  fingering: Fingering,
+  from: Fingering | null,
+  view: PipeView,
+): PipeShape {
+  const hasThumb = instrument.holes.some((hole) => hole.finger === 'thumb');
   const mirror = (x: number): number => (view === 'pupil' ? x : PIPE_WIDTH - x);
   const front = mirror(hasThumb ? 190 : 150);
   const back = hasThumb ? mirror(62) : null;
-  const frontHoles = on.holes.filter((hole) => hole.finger !== 'thumb');
-  const actions = from === null ? null : moveOf(on, from, fingering).actions;
+  const frontHoles = instrument.holes.filter((hole) => hole.finger !== 'thumb');
+  const actions = from === null ? null : moveOf(instrument, from, fingering).actions;
   const direction = view === 'pupil' ? 1 : -1;
-  const holes = on.holes.map((hole, index): PipeHole => {
+  const holes = instrument.holes.map((hole, index): PipeHole => {
     const isThumb = hole.finger === 'thumb';
     const row = isThumb ? THUMB_ROW : frontHoles.indexOf(hole);
     const x = isThumb ? back! : front;
@@ -80,7 +85,7 @@ export function pipeShape(on: Instrument, fingering: Fingering, from: Fingering 
     height: TOP + (frontHoles.length - 1) * SPACE + HAND_SPACE + 76,
     front,
     back,
-    halfWidth: on.family === 'recorder' ? 27 : 21,
+    halfWidth: instrument.family === 'recorder' ? 27 : 21,
     holes,
     middle: TOP + (leftHand - 0.5) * SPACE + HAND_SPACE / 2,
   };

@@ -151,7 +151,7 @@ export function useEcho(lesson: Ref<NoteLesson>, values: Ref<readonly string[]>,
   const { shuffle, ...made } = useEchoSet(lesson, values);
   const playing = useEchoPlay(lesson, rounds);
   const grade = ref<EchoGrade>('one-note');
-  const shown = computed(() => made.patterns.value.filter((each) => each.grade === grade.value));
+  const shown = computed(() => made.patterns.value.filter((pattern) => pattern.grade === grade.value));
   const whyMissing = computed(() => {
     const gap = made.set.value?.missing.find((each) => each.grade === grade.value)?.reason;
     return gap === undefined ? null : gapWords(gap);

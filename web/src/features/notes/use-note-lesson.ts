@@ -31,7 +31,7 @@ export function useNoteLesson(classId: Ref<string>, note: Ref<string | null>) {
     const kept = await ask(api.notes[':id'][':note'].$put({ param, json: own }), OwnNote);
     const loaded = notes.value;
     if (loaded === null) return;
-    const all = loaded.notes.map((each) => (each.note === name ? { ...each, own: kept } : each));
+    const all = loaded.notes.map((note) => (note.note === name ? { ...note, own: kept } : note));
     notes.value = { ...loaded, notes: all };
   }
 

@@ -50,7 +50,7 @@ describe('the pupils of a class', () => {
     );
     const { wrapper } = await openPage(PupilsPage, { classId: 'c' });
     expect(wrapper.get('h2').text()).toBe('1 pupil');
-    const lines = wrapper.findAll('.list-group-item').map((each) => each.text());
+    const lines = wrapper.findAll('.list-group-item').map((element) => element.text());
     expect(lines[0]).toContain('away 1×');
     expect(lines[0]).toContain('has a note');
     expect(lines[1]).toContain('left 20 Feb');

@@ -36,9 +36,9 @@ describe('adding pupils', () => {
     const [, second] = wrapper.findAll('thead select');
     await second!.setValue('name');
     await wrapper.findAll('thead select')[0]!.setValue('ignore');
-    expect(wrapper.findAll('tbody strong').map((each) => each.text())).toEqual(['Tell', 'Ohm']);
+    expect(wrapper.findAll('tbody strong').map((element) => element.text())).toEqual(['Tell', 'Ohm']);
     await wrapper.get('form input[type=checkbox]').setValue(true);
-    expect(wrapper.findAll('tbody strong').map((each) => each.text())).toEqual(['Ida']);
+    expect(wrapper.findAll('tbody strong').map((element) => element.text())).toEqual(['Ida']);
   });
 
   it('keeps the list and says the server’s sentence when it was not stored', async () => {
@@ -66,6 +66,6 @@ describe('adding pupils', () => {
     await flushPromises();
     await flushPromises();
     expect(wrapper.get('select').text()).toContain('3 Heron (1)');
-    expect(wrapper.findAll('tbody strong').map((each) => each.text())).toEqual(['Bo']);
+    expect(wrapper.findAll('tbody strong').map((element) => element.text())).toEqual(['Bo']);
   });
 });

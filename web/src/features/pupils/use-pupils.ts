@@ -24,7 +24,7 @@ export function usePupils(classId: () => string) {
     );
   }
 
-  const pupilOf = (id: string): PupilRecord | undefined => pupils.value?.find((each) => each.id === id);
+  const pupilOf = (id: string): PupilRecord | undefined => pupils.value?.find((pupil) => pupil.id === id);
 
   async function put(pupil: PupilRecord): Promise<void> {
     const { id, absences: _absences, moves: _moves, ...kept } = pupil;

@@ -44,8 +44,8 @@ function stepIn(path: string, words: ReadonlySet<string>, titles: readonly strin
   const said = /step[\s_-]*(\d{1,2})/.exec(path);
   const number = Number(said?.[1] ?? [...words].find((word) => /^\d{1,2}$/.test(word)));
   if (number >= 1 && number <= titles.length) return number;
-  const title = titles.findIndex((each) => {
-    const all = wordsOf(each);
+  const title = titles.findIndex((title) => {
+    const all = wordsOf(title);
     return all.length > 0 && all.every((word) => words.has(word));
   });
   return title < 0 ? null : title + 1;

@@ -139,7 +139,7 @@ describe('the recordings of a class', () => {
     decode.mockResolvedValue({ samples: new Float32Array(10), rate: 22_050, seconds: 20, deadSide: false });
     await wrapper
       .findAll('button')
-      .find((each) => each.text() === 'Try again')!
+      .find((button) => button.text() === 'Try again')!
       .trigger('click');
     for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Nearly, sure');
@@ -170,7 +170,7 @@ describe('the recordings of a class', () => {
     expect(rows[3]).toContain('Whose is it?');
     await wrapper
       .findAll('button')
-      .find((each) => each.text() === 'Add 2 recordings')!
+      .find((button) => button.text() === 'Add 2 recordings')!
       .trigger('click');
     for (let turn = 0; turn < 8; turn++) await flushPromises();
     expect(sent[0]).toMatch(/pupilId=Ann&stepId=step-2&tuneId=t&fileName=Ann\+step\+2\.wav&seconds=20$/);
@@ -235,7 +235,7 @@ describe('one recording', () => {
     });
     await wrapper
       .findAll('button')
-      .find((each) => each.text().startsWith('Undo'))!
+      .find((button) => button.text().startsWith('Undo'))!
       .trigger('click');
     for (let turn = 0; turn < 6; turn++) await flushPromises();
     expect(wrapper.text()).toContain('Nearly, sure. You decide.');

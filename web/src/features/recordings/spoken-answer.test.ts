@@ -49,7 +49,7 @@ const opened = (spokenSeconds: number | null) =>
 async function press(wrapper: VueWrapper, words: string): Promise<void> {
   await wrapper
     .findAll('button')
-    .find((each) => each.text().startsWith(words))!
+    .find((button) => button.text().startsWith(words))!
     .trigger('click');
   for (let turn = 0; turn < 6; turn++) await flushPromises();
 }

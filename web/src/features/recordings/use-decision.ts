@@ -67,7 +67,7 @@ export function useDecision(
 
   /** Words that do not reach the school are said so: they are not in the result. Resolves to whether they did. */
   async function tell(id: string, said: string): Promise<boolean> {
-    const version = recordings.list.value?.recordings.find((each) => each.id === id)?.answerVersion ?? 0;
+    const version = recordings.list.value?.recordings.find((recording) => recording.id === id)?.answerVersion ?? 0;
     try {
       await ask(api.recordings[':id'].$patch({ param: { id }, json: { words: said, version } }));
       recordings.change(id, { words: said, answerVersion: version + 1 });

@@ -37,7 +37,9 @@ export function useRecordings(classId: Ref<string>) {
 
   function change(id: string, changed: Partial<RecordingDto>): void {
     if (list.value === null) return;
-    const recordings = list.value.recordings.map((each) => (each.id === id ? { ...each, ...changed } : each));
+    const recordings = list.value.recordings.map((recording) =>
+      recording.id === id ? { ...recording, ...changed } : recording,
+    );
     list.value = { ...list.value, recordings };
   }
 

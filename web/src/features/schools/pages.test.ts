@@ -15,7 +15,7 @@ import PeoplePage from './PeoplePage.vue';
 import TakeCare from './TakeCare.vue';
 import { eventually } from '../../testing/eventually.ts';
 
-const cautions = USUAL_CAUTIONS.map((each) => ({ ...each, shown: each.id !== 'noise' }));
+const cautions = USUAL_CAUTIONS.map((caution) => ({ ...caution, shown: caution.id !== 'noise' }));
 
 describe('cautions', () => {
   it('are reworded, put away, added to and kept; empty ones are left out', async () => {
@@ -31,7 +31,7 @@ describe('cautions', () => {
     const sent = asked.at(-1)!.body as { cautions: readonly { text: string; shown: boolean }[] };
     expect(sent.cautions).toHaveLength(cautions.length);
     expect(sent.cautions[0]).toMatchObject({ text: 'Wipe it first.', shown: true });
-    expect(sent.cautions.filter((each) => !each.shown)).toHaveLength(1);
+    expect(sent.cautions.filter((caution) => !caution.shown)).toHaveLength(1);
     await eventually(() => expect(document.body.textContent).toContain('Saved.'));
   });
 

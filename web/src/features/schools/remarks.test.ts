@@ -33,7 +33,9 @@ describe('the remarks at hearing', () => {
   it('come back as the usual ones, with the own ones after them', async () => {
     const { wrapper } = await opened(() => ({ remarks: [] }));
     await press('Restore the usual ones');
-    const words = wrapper.findAll<HTMLInputElement>('fieldset [aria-label^=Words]').map((each) => each.element.value);
+    const words = wrapper
+      .findAll<HTMLInputElement>('fieldset [aria-label^=Words]')
+      .map((element) => element.element.value);
     expect(words).toEqual([...REMARKS.map((remark) => remark.words), 'Slouching']);
   });
 

@@ -38,7 +38,7 @@ const done = (changed: Changed): Draft => {
   return changed.value;
 };
 const why = (changed: Changed): string => (changed.ok ? '' : changed.error);
-const names = ({ steps }: Draft): string => steps.map((each) => each.tunes[0]!.title).join(' ');
+const names = ({ steps }: Draft): string => steps.map((step) => step.tunes[0]!.title).join(' ');
 const tune = { id: 'lark', title: 'Lark' };
 
 describe('changing a staircase', () => {
@@ -75,7 +75,7 @@ describe('changing a staircase', () => {
     expect(done(takeTune(three, 0, tune)).steps[0]!.tunes).toEqual([{ ...tune, role: 'main' }]);
     expect(why(takeTune(three, 1, tune))).toContain('as a choice beside it');
     const both = done(addTune(three, 0, { ...tune, role: 'choice' }));
-    expect(both.steps[0]!.tunes.map((each) => each.role)).toEqual(['main', 'choice']);
+    expect(both.steps[0]!.tunes.map((tune) => tune.role)).toEqual(['main', 'choice']);
     expect(why(addTune(both, 0, { ...tune, role: 'extra' }))).toContain('already at step 1');
     expect(done(removeTune(both, 0, 'lark')).steps[0]!.tunes).toHaveLength(1);
     expect(done(removeTune(both, 0, 'one-tune')).steps[0]!.tunes).toHaveLength(2);
@@ -86,7 +86,7 @@ describe('changing a staircase', () => {
     const both = done(addTune(three, 0, { ...tune, role: 'choice' }));
     const split = done(splitStep(both, 0));
     expect(names(split)).toBe('one Lark two three');
-    expect(split.steps.slice(0, 2).map((each) => each.lessons)).toEqual([2, 1]);
+    expect(split.steps.slice(0, 2).map((step) => step.lessons)).toEqual([2, 1]);
     expect(why(splitStep(three, 0))).toContain('several tunes');
     const merged = done(mergeWithNext(split, 0));
     expect(merged.steps[0]).toMatchObject({ lessons: 3, tunes: [{ title: 'one' }, { title: 'Lark', role: 'choice' }] });
@@ -95,7 +95,7 @@ describe('changing a staircase', () => {
   });
 
   it('gives belts in their order, and sends what the server knows', () => {
-    expect(done(beltsInOrder(three)).steps.map((each) => each.belt)).toEqual(['straw', 'moss', 'slate']);
+    expect(done(beltsInOrder(three)).steps.map((step) => step.belt)).toEqual(['straw', 'moss', 'slate']);
     expect(contentOf(three).steps[1]).toEqual({
       id: 'two',
       belt: 'straw',

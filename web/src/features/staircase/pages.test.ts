@@ -74,9 +74,9 @@ const stairs = (more: Partial<StaircaseDto> = {}): StaircaseDto => ({
 });
 
 const button = (wrapper: VueWrapper, words: string) =>
-  wrapper.findAll('button').find((each) => each.text() === words || each.attributes('aria-label') === words)!;
+  wrapper.findAll('button').find((button) => button.text() === words || button.attributes('aria-label') === words)!;
 const titles = (wrapper: VueWrapper): readonly string[] =>
-  wrapper.findAll('.open-step strong').map((each) => each.text());
+  wrapper.findAll('.open-step strong').map((element) => element.text());
 
 async function openEditor(put?: () => unknown) {
   const asked = fakeServer({
@@ -113,11 +113,11 @@ describe('the stairs editor', () => {
     const { wrapper, asked } = await openEditor();
     await wrapper.findAll('.open-step')[2]!.trigger('click');
     const shelf = wrapper.get('[aria-label="Tunes that fit"]');
-    const lamp = shelf.findAll('li').find((each) => each.text().startsWith('lamp'))!;
+    const lamp = shelf.findAll('li').find((element) => element.text().startsWith('lamp'))!;
     expect(lamp.text()).toContain('G 4 times');
     await lamp
       .findAll('button')
-      .find((each) => each.text() === 'Take')!
+      .find((button) => button.text() === 'Take')!
       .trigger('click');
     expect(titles(wrapper)[2]).toBe('3 lamp');
     await button(wrapper, 'One lesson more for step 3').trigger('click');

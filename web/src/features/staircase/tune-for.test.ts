@@ -18,7 +18,7 @@ const step = (id: string, ...tunes: string[]) => ({
   results: 4,
   starters: 0,
   passRule: { tempo: null, slips: null, lookFor: [] },
-  tunes: tunes.map((each, index) => ({ id: each, title: each, abc: '', role: index === 0 ? 'main' : 'choice' })),
+  tunes: tunes.map((tune, index) => ({ id: tune, title: tune, abc: '', role: index === 0 ? 'main' : 'choice' })),
 });
 const stairs = {
   id: 's',

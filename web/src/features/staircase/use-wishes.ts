@@ -40,7 +40,7 @@ export function useWishes() {
   const ownOrder = computed(() => notesTyped(orderTyped.value));
   const order = computed(
     () =>
-      noteOrdersFor(instrument(instrumentId.value)).find((each) => each.id === orderId.value)?.notes ??
+      noteOrdersFor(instrument(instrumentId.value)).find((order) => order.id === orderId.value)?.notes ??
       ownOrder.value.notes,
   );
   const knownTyped = ref('');

@@ -85,7 +85,8 @@ const tune = (id: string, music: string, more: object = {}) => ({
   ...more,
 });
 
-const button = (wrapper: VueWrapper, words: string) => wrapper.findAll('button').find((each) => each.text() === words)!;
+const button = (wrapper: VueWrapper, words: string) =>
+  wrapper.findAll('button').find((button) => button.text() === words)!;
 
 describe('the library', () => {
   const tunes = [tune('Goose', GOOSE), tune('Low', 'B A E2|D4|]'), tune('Old', 'B4|A4|]', { archived: true })];
@@ -99,7 +100,7 @@ describe('the library', () => {
     await eventually(() => wrapper.get('h1'));
     return wrapper;
   }
-  const titles = (wrapper: VueWrapper) => wrapper.findAll('tbody .title').map((each) => each.text());
+  const titles = (wrapper: VueWrapper) => wrapper.findAll('tbody .title').map((element) => element.text());
 
   it('lists what was read, what fits best first, without what is archived', async () => {
     const wrapper = await opened();
@@ -192,7 +193,7 @@ describe('the page of a tune', () => {
 
   it('puts where the class stopped before what was foreseen', async () => {
     const { wrapper } = await opened();
-    const spots = wrapper.findAll('h2').map((each) => each.text());
+    const spots = wrapper.findAll('h2').map((element) => element.text());
     expect(spots.indexOf('They stop at bar 3')).toBeLessThan(spots.indexOf('They may stumble at bar 7'));
     expect(wrapper.text()).toContain('5 of 9 stopped here.');
   });
@@ -323,7 +324,7 @@ describe('the transport', () => {
     const { wrapper, player, info } = shown();
     expect(player.setTempo.mock.calls[0]![0]).toBe(84);
     const rungs = wrapper.get('[aria-label="Tempo ladder"]').findAll('input');
-    expect(rungs.map((each) => Number((each.element as HTMLInputElement).value))).toEqual([
+    expect(rungs.map((rung) => Number((rung.element as HTMLInputElement).value))).toEqual([
       ...tuneTempi(info.reading, false),
     ]);
     await rungs[0]!.setValue(true);

@@ -26,7 +26,7 @@ export function useChunks(info: Ref<TuneInfo | null>, player: ReturnType<typeof 
       perMinute: tempo,
     };
     const turns: readonly PieceTurn['who'][] = starts === 'teacher' ? ['teacher', 'class'] : [starts];
-    return Array.from({ length: times }, () => turns.map((who) => ({ ...piece, who }))).flat();
+    return Array.from({ length: times }, () => turns.map((turn) => ({ ...piece, who: turn }))).flat();
   }
 
   function play(): void {

@@ -25,7 +25,7 @@ describe('the lines of a sheet on a picture', () => {
   it('come all on some page, and the wanted one is always there', () => {
     const sheet = fc.array(fc.integer({ min: 20, max: 200 }), { minLength: 1, maxLength: 12 }).map((heights) =>
       heights.map((height, index) => {
-        const top = heights.slice(0, index).reduce((sum, each) => sum + each + 10, 0);
+        const top = heights.slice(0, index).reduce((sum, height) => sum + height + 10, 0);
         return { top, bottom: top + height };
       }),
     );
