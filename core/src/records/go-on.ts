@@ -72,7 +72,7 @@ export function goOnFromStep(
     all.map(({ pupilId, stepIndex, steps }) => ({
       id: pupilId,
       passed: stepIndex > step,
-      heard: stepIndex > step || steps.some((step) => step.stepId === stepId),
+      heard: stepIndex > step || steps.some((heard) => heard.stepId === stepId),
     })),
   );
 }

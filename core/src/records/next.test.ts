@@ -26,7 +26,7 @@ describe('whom to hear next', () => {
   ];
   const all = standings(pupils, STEPS, events);
   const waits = (lessons: Readonly<Record<string, number>>) =>
-    hearingQueue(all, (standing) => lessons[standing.pupilId] ?? 0, PACE, 0);
+    hearingQueue(all, (place) => lessons[place.pupilId] ?? 0, PACE, 0);
 
   it('is who nearly passed, then who has waited longest; who has finished waits for nobody', () => {
     const queue = waits({ ben: 2, dee: 3 });
@@ -52,7 +52,7 @@ describe('whom to hear next', () => {
       () => 0,
       PACE,
       0,
-      (standing) => standing.pupilId === 'cem',
+      (place) => place.pupilId === 'cem',
     );
     expect(queue.at(-1)).toEqual({ pupilId: 'cem', reason: 'today', lessons: 0 });
   });
@@ -88,9 +88,9 @@ describe('whom to hear next', () => {
             records,
           );
           const waited = (id: string): number => lesson - 1 - (lastHeard.get(id) ?? 0);
-          const queue = hearingQueue(standing, (standing) => waited(standing.pupilId), { perLesson, within }, 0);
+          const queue = hearingQueue(standing, (place) => waited(place.pupilId), { perLesson, within }, 0);
           for (const { pupilId } of queue.slice(0, perLesson)) {
-            const { stepIndex } = standing.find((standing) => standing.pupilId === pupilId)!;
+            const { stepIndex } = standing.find((place) => place.pupilId === pupilId)!;
             records.push(heard(pupilId, `step-${stepIndex}`, outcomes[turn++ % outcomes.length]!, 1));
             lastHeard.set(pupilId, lesson);
           }

@@ -72,7 +72,7 @@ function noteFindings({ steps, order, knows }: FindingRequest, news: readonly St
   const isFirst = index === 0 && knows.notes.size === 0;
   const known = new Set([
     ...knows.notes,
-    ...steps.slice(0, step).flatMap((step) => step.notes.map((note) => note.name)),
+    ...steps.slice(0, step).flatMap((earlier) => earlier.notes.map((note) => note.name)),
   ]);
   const found: Finding[] = [];
   if (names.length > 1) found.push({ step, weight: isFirst ? 'hint' : 'problem', kind: 'two-notes', notes: names });
@@ -114,8 +114,8 @@ function otherFindings({ steps, lessons }: FindingRequest, news: readonly StepNe
   const last = news.slice(Math.max(0, step - QUIET_STEPS), step);
   if (last.length === QUIET_STEPS && last.every(isQuiet) && !isQuiet(news[step]))
     found.push({ step, weight: 'hint', kind: 'nothing-new', steps: quietUpTo(news, index, isQuiet) });
-  const neighbours = [news[index - 1], news[index + 1]].flatMap((news) =>
-    news === undefined ? [] : [news.rise.total],
+  const neighbours = [news[index - 1], news[index + 1]].flatMap((neighbour) =>
+    neighbour === undefined ? [] : [neighbour.rise.total],
   );
   const highest = Math.max(...neighbours);
   if (index > 0 && neighbours.length > 0 && rise.total > STEEP * highest)
@@ -144,7 +144,7 @@ function quietUpTo(news: readonly StepNews[], index: number, isQuiet: (each: Ste
 
 function wholeFindings({ steps, order, knows }: FindingRequest): Finding[] {
   const found: Finding[] = [];
-  const played = new Set([...knows.notes, ...steps.flatMap((step) => step.notes.map((note) => note.name))]);
+  const played = new Set([...knows.notes, ...steps.flatMap((earlier) => earlier.notes.map((note) => note.name))]);
   for (const note of order)
     if (!played.has(note)) found.push({ step: null, weight: 'hint', kind: 'missing-note', note });
   const inThree = steps.map(({ metre }) => /^[39]\//.test(metre));

@@ -53,7 +53,7 @@ function filled(of: JsonSchema, given: unknown): unknown {
   if (given !== undefined && (typeof given !== 'object' || given === null)) return given;
   const choices = schema.anyOf ?? schema.oneOf;
   if (choices !== undefined) return filled(choiceFor(choices, given), given);
-  if (schema.allOf !== undefined) return schema.allOf.reduce<unknown>((now, schema) => filled(schema, now), given);
+  if (schema.allOf !== undefined) return schema.allOf.reduce<unknown>((now, part) => filled(part, now), given);
   if (Array.isArray(given)) return given.map((each: unknown) => filled(schema.items ?? {}, each));
   if (schema.type === 'object' && schema.properties !== undefined) return filledObject(schema, given);
   return given ?? sample(schema);

@@ -30,9 +30,9 @@ export async function listClasses(em: EntityManager, user: SignedIn, now: Date):
   return rows.map((row): ClassSummary => {
     const standing = row.standings;
     const onStep = [...row.steps.keys(), row.steps.length].map(
-      (step) => standing.filter((standing) => standing.stepIndex === step).length,
+      (step) => standing.filter((place) => place.stepIndex === step).length,
     );
-    const byPupil = new Map(standing.map((standing) => [standing.pupilId, standing]));
+    const byPupil = new Map(standing.map((place) => [place.pupilId, place]));
     const state = classView(classOnDay(row, day, user.timeZone), ({ id }) => byPupil.get(id)!);
     const named = (id: string | undefined) => row.pupils.find((pupil) => pupil.id === id);
     const first = named(state.queue[0]?.pupilId);
@@ -44,7 +44,7 @@ export async function listClasses(em: EntityManager, user: SignedIn, now: Date):
       lessons: lessonsDto(row, day),
       belts: row.steps.map((step) => step.belt),
       onStep,
-      nearly: standing.filter((standing) => standing.state === 'nearly').length,
+      nearly: standing.filter((place) => place.state === 'nearly').length,
       stuck: state.stuck.length,
       classStep: state.classStep,
       waits: waits === undefined ? null : { id: waits.id, name: waits.name, lessons: longest!.lessons },
@@ -122,7 +122,7 @@ export async function classClimb(em: EntityManager, user: SignedIn, classId: str
       title: step.title,
       newNotes: readings[index]!.step.news.notes.map((note) => note.name),
       knownBefore: knowledgeBefore(row, index),
-      pupilsHere: standing.filter((standing) => standing.stepIndex >= index).length,
+      pupilsHere: standing.filter((place) => place.stepIndex >= index).length,
     })),
   };
 }
