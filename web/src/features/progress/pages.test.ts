@@ -33,9 +33,16 @@ const NEARLY: HeardEvent = {
   receipt: { number: 1, deviceAhead: 10_800 },
 };
 
-/** What was sent to the school, by kind. */
-let sent: readonly { readonly kind: string }[];
-/** Waits are for states: a slow machine only takes longer. */
+interface SentEvent {
+  readonly kind: string;
+  readonly id: string;
+}
+/** What the school has, in order: what is sent again is taken once. */
+let sent: readonly SentEvent[];
+function take(events: readonly SentEvent[]): void {
+  sent = [...sent, ...events.filter(({ id }) => sent.every((known) => known.id !== id))];
+}
+
 beforeEach(() => {
   sent = [];
   fakeServer({
@@ -43,8 +50,8 @@ beforeEach(() => {
     'GET /api/classes/c/records': () => ({ records: [NEARLY], last: 1 }),
     'GET /api/school/remarks': () => ({ remarks: [{ id: 'leak', words: 'Leak', remedy: 'Flat pads.' }] }),
     'POST /api/hearing/events': ({ body }) => {
-      const { events } = body as { events: readonly { kind: string; id: string }[] };
-      sent = [...sent, ...events];
+      const { events } = body as { events: readonly SentEvent[] };
+      take(events);
       return { results: events.map(({ id }, index) => ({ id, number: index + 2, stored: true })) };
     },
   });
@@ -111,8 +118,8 @@ describe('a result that was taken back', () => {
       'GET /api/classes/c/records': () => ({ records: [NEARLY, undone], last: 2 }),
       'GET /api/school/remarks': () => ({ remarks: [] }),
       'POST /api/hearing/events': ({ body }) => {
-        const { events } = body as { events: readonly { kind: string; id: string }[] };
-        sent = [...sent, ...events];
+        const { events } = body as { events: readonly SentEvent[] };
+        take(events);
         return { results: events.map(({ id }, index) => ({ id, number: index + 3, stored: true })) };
       },
     });
