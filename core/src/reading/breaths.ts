@@ -18,7 +18,9 @@ import {
   type Rational,
   type Tempo,
   type Tune,
+  type TuneEvent,
 } from '../music/index.ts';
+import { wordGaps, type WordGap } from './breath-words.ts';
 import { secondsOfWhole } from './played.ts';
 
 /** Where to breathe: after a note of the sheet. */
@@ -34,7 +36,7 @@ export interface Breath {
   readonly reasons: readonly BreathReason[];
 }
 
-export type BreathReason = 'rest' | 'marked' | 'line-end' | 'bar-end' | 'upbeat' | 'long-note';
+export type BreathReason = 'rest' | 'marked' | 'words' | 'line-end' | 'bar-end' | 'upbeat' | 'long-note';
 
 /** How many seconds of playing one breath carries, for children. */
 export const DEFAULT_BREATH_SECONDS = 6;
@@ -47,10 +49,17 @@ interface Place {
   readonly start: number;
   readonly end: number;
   readonly isRest: boolean;
+  /** A phrase ends here: who is nearly out of air still comes so far. */
+  readonly isPhraseEnd: boolean;
+  /** Places with the same are at the same note of bars that are alike. */
+  readonly alike: string;
 }
 
 /** Who has breathed less than this ago needs no other breath. */
 const SHORT_SECONDS = 2;
+
+/** By so much of a breath more a phrase may last. */
+const BEND = 0.4;
 
 /** Costs of a breath by its place: what attracts is negative, what repels positive. */
 const COST = {
@@ -61,15 +70,36 @@ const COST = {
   barEnd: -0.8,
   evenBar: -0.7,
   longNote: -1.6,
+  /** A note that lasts a bar and more, and closes a phrase by that alone. */
+  wholeBarNote: -2.6,
   insideBar: 0.8,
   insideBeat: 4,
   shortFigure: 2.5,
   slur: 50,
   /** Between an upbeat and its bar nobody breathes. */
   upbeat: 50,
+  sentenceEnd: -3.6,
+  comma: -2.2,
+  /** Words go on over it. */
+  betweenWords: 3,
+  littleWord: 12,
+  insideWord: 50,
+  /** Bars that are alike are breathed alike. */
+  alike: -1,
+  unlike: 0.6,
   tooLongForEachSecond: 30,
+  /** The same up to the end of a phrase that is not much longer than a breath. */
+  bentForEachSecond: 1.5,
   tooShortForEachSecond: 4,
 } as const;
+
+const WORD_COST: Readonly<Record<WordGap, number>> = {
+  'sentence-end': COST.sentenceEnd,
+  comma: COST.comma,
+  'between-words': COST.betweenWords,
+  'little-word': COST.littleWord,
+  'inside-word': COST.insideWord,
+};
 
 /**
  * Breaths by dynamic programming over the performance: of all sets of places where no stretch lasts longer than one
@@ -77,13 +107,31 @@ const COST = {
  */
 export function proposeBreaths(tune: Tune, tempo: Tempo, most = DEFAULT_BREATH_SECONDS): readonly Breath[] {
   const places = placesOf(tune, tempo);
-  const chosen = cheapest(places, most);
+  const chosen = cheapest(breathedAlike(places, cheapest(places, most)), most);
   const shown = new Map<string, Breath>();
   for (const place of chosen) {
     const { barIndex, eventIndex } = lastWritten(tune, place.note);
     shown.set(`${barIndex}.${eventIndex}`, breathAt(tune, barIndex, eventIndex, place));
   }
   return [...shown.values()].toSorted((a, b) => a.barIndex - b.barIndex || a.eventIndex - b.eventIndex);
+}
+
+/** Places where bars like theirs are breathed cost less than before, and more where these are not. */
+function breathedAlike(places: readonly Place[], chosen: readonly Place[]): readonly Place[] {
+  const all = countAlike(places);
+  const taken = countAlike(chosen);
+  return places.map((place) => {
+    const twins = all.get(place.alike)!;
+    if (twins === 1) return place;
+    const share = (taken.get(place.alike) ?? 0) / twins;
+    return { ...place, cost: place.cost + (share >= 0.5 ? COST.alike * share : COST.unlike * (1 - share)) };
+  });
+}
+
+function countAlike(places: readonly Place[]): ReadonlyMap<string, number> {
+  const counts = new Map<string, number>();
+  for (const { alike } of places) counts.set(alike, (counts.get(alike) ?? 0) + 1);
+  return counts;
 }
 
 /** After every note but the last: what a breath there would cost. */
@@ -101,8 +149,20 @@ function placesOf(tune: Tune, tempo: Tempo): readonly Place[] {
       start: toNumber(note.onset) * seconds,
       end: toNumber(end) * seconds,
       isRest: next?.afterRest === true,
+      alike: alikeAt(tune, lastWritten(tune, note)),
     };
   });
+}
+
+/** The bar of a note with the one before it and what comes next, and where in it the note stands. */
+function alikeAt(tune: Tune, { barIndex, eventIndex }: { readonly barIndex: number; readonly eventIndex: number }) {
+  const { bars } = tune.parts[0];
+  const near = [bars[barIndex - 1], bars[barIndex], bars[barIndex + 1]?.slice(0, 1)];
+  return `${eventIndex} ${near.map((events) => JSON.stringify(events?.map(written) ?? null)).join(' ')}`;
+}
+
+function written(event: TuneEvent): readonly unknown[] {
+  return [event.kind === 'note' ? event.pitch : null, event.value];
 }
 
 function placeCost(
@@ -110,36 +170,52 @@ function placeCost(
   note: PerformedNote,
   next: PerformedNote | undefined,
   inSlur: boolean,
-): Pick<Place, 'cost' | 'reasons'> {
+): Pick<Place, 'cost' | 'reasons' | 'isPhraseEnd'> {
   const { barIndex, eventIndex } = lastWritten(tune, note);
   const bar = tune.bars[barIndex]!;
   const events = tune.parts[0].bars[barIndex]!;
-  const place = phrasePlace(tune, barIndex, eventIndex);
+  const isBeforeRest = next?.afterRest === true;
+  const place = isBeforeRest ? 'end' : phrasePlace(tune, barIndex, eventIndex);
   const isBarEnd = place === 'end';
   const beat = beatLength(bar.metre);
   const isLong = compare(note.length, add(beat, beat)) >= 0;
   const isShort = (each: PerformedNote | undefined): boolean => each !== undefined && compare(each.length, beat) < 0;
+  const gap = isBeforeRest ? null : wordGaps(tune)[barIndex]![eventIndex]!;
+  const isPause = gap === 'sentence-end' || gap === 'comma';
   let cost: number = COST.breath;
   const reasons: BreathReason[] = [];
   const attract = (size: number, why: BreathReason): void => {
     cost += size;
     reasons.push(why);
   };
-  if (next?.afterRest === true) attract(COST.rest, 'rest');
+  if (isBeforeRest) attract(COST.rest, 'rest');
   if (events[eventIndex]!.breath) attract(COST.marked, 'marked');
-  if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd, 'line-end');
+  // Where the words go on, the end of a bar says little.
+  const barShare = gap === 'between-words' ? 0.5 : 1;
+  if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd * barShare, 'line-end');
   else if (isBarEnd)
     attract(
-      COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0),
+      (COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0)) * barShare,
       eventIndex < events.length - 1 ? 'upbeat' : 'bar-end',
     );
-  if (isLong) attract(COST.longNote, 'long-note');
+  if (isLong) {
+    attract(compare(note.length, barLength(bar.metre)) >= 0 ? COST.wholeBarNote : COST.longNote, 'long-note');
+  }
   if (inSlur) cost += COST.slur;
-  if (place === 'upbeat') cost += COST.upbeat;
-  if (!endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
-  if (!isBarEnd && next?.afterRest !== true) cost += COST.insideBar;
+  if (place === 'upbeat' && !isPause) cost += COST.upbeat;
+  if (!isPause && !endsOnBeat(tune, barIndex, eventIndex, beat)) cost += COST.insideBeat;
+  if (!isBarEnd && !isLong && !isPause) cost += COST.insideBar;
   if (!isBarEnd && isShort(note) && isShort(next)) cost += COST.shortFigure;
-  return { cost, reasons };
+  if (isPause) attract(WORD_COST[gap], 'words');
+  else if (gap !== null) cost += WORD_COST[gap];
+  const isPhraseEnd =
+    gap === 'sentence-end' ||
+    gap === 'comma' ||
+    isBeforeRest ||
+    isLong ||
+    (isBarEnd && bar.lineEnd) ||
+    next === undefined;
+  return { cost, reasons, isPhraseEnd };
 }
 
 /**
@@ -156,8 +232,10 @@ function phrasePlace(tune: Tune, barIndex: number, eventIndex: number): 'end' | 
   const isLast = eventIndex === positions.length - 1;
   if (upbeat.num === 0) return isLast ? 'end' : 'inside';
   const end = subtract(full, upbeat);
-  if (equal(here, end) && tune.bars[barIndex]!.number > 0) return 'end';
-  const isCut = tune.bars[barIndex]!.number === 0 || positions.some((position) => equal(position, end));
+  const isRestNext = tune.parts[0].bars[barIndex + 1]?.[0]?.kind === 'rest';
+  const isCut =
+    tune.bars[barIndex]!.number === 0 || (!isRestNext && positions.some((position) => equal(position, end)));
+  if (isCut && equal(here, end) && tune.bars[barIndex]!.number > 0) return 'end';
   if (!isLast) return compare(here, end) > 0 && isCut ? 'upbeat' : 'inside';
   return isCut && compare(here, full) >= 0 ? 'upbeat' : 'end';
 }
@@ -214,7 +292,7 @@ function cheapest(places: readonly Place[], most: number): readonly Place[] {
       if (isTooFar && over > most) break;
       const own = index === last ? 0 : places[index]!.cost;
       const under = before < 0 || index === last ? 0 : Math.max(0, SHORT_SECONDS - length);
-      const bounds = over * COST.tooLongForEachSecond + under * COST.tooShortForEachSecond;
+      const bounds = tooLong(over, most, places[index]!) + under * COST.tooShortForEachSecond;
       const cost = (before < 0 ? 0 : best[before]!) + own + bounds;
       if (cost < best[index]!) [best[index], from[index]] = [cost, before];
     }
@@ -222,6 +300,12 @@ function cheapest(places: readonly Place[], most: number): readonly Place[] {
   const chosen: Place[] = [];
   for (let at = from[last] ?? -1; at >= 0; at = from[at]!) chosen.unshift(places[at]!);
   return chosen;
+}
+
+/** What it costs to play on for longer than a breath, by seconds over it. */
+function tooLong(over: number, most: number, { isPhraseEnd }: Place): number {
+  const bent = isPhraseEnd ? Math.min(over, most * BEND) : 0;
+  return bent * COST.bentForEachSecond + (over - bent) * COST.tooLongForEachSecond;
 }
 
 function breathAt(tune: Tune, barIndex: number, eventIndex: number, place: Place): Breath {

@@ -106,6 +106,7 @@ export function hardSpotWords({ from, to, move, times, isNew }: HardestMove): st
 const BREATH_WORDS: Readonly<Record<BreathReason, string>> = {
   rest: t('tunes.at-a-rest'),
   marked: t('tunes.marked-on-the-sheet'),
+  words: t('tunes.where-the-words-pause'),
   'line-end': t('tunes.at-the-end-of-a-line'),
   'bar-end': t('tunes.at-the-end-of-a-bar'),
   upbeat: t('tunes.before-an-upbeat'),

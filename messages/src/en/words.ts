@@ -331,6 +331,7 @@ export default {
   'tunes.at-a-rest': 'at a rest',
   'tunes.marked-on-the-sheet': 'marked on the sheet',
   'tunes.at-the-end-of-a-line': 'at the end of a line',
+  'tunes.where-the-words-pause': 'where the words pause',
   'tunes.at-the-end-of-a-bar': 'at the end of a bar',
   'tunes.before-an-upbeat': 'before an upbeat',
   'tunes.after-a-long-note': 'after a long note',
