@@ -6,6 +6,8 @@ export type WordGap =
   | 'sentence-end'
   /** A comma. */
   | 'comma'
+  /** Before a word that begins something new: "that", "and", "to". */
+  | 'new-clause'
   /** Between two words of which the second does not belong to the first alone. */
   | 'between-words'
   /** After an article, a preposition or "oh": what follows belongs to it. */
@@ -20,6 +22,13 @@ const LITTLE_WORDS = new Set(
     'der die das den dem ein eine im am zu zum zur von vom mit und auf ' +
     'le la les un une de du des au aux en et dans sur il lo gli di da e ' +
     'el los las una del al y con na do ve ke se od'
+  ).split(' '),
+);
+/** Words that begin what belongs together, in the languages of the tunes that ship. */
+const CLAUSE_WORDS = new Set(
+  (
+    'and but or nor for that which who when where while till until if as so than to with from in on at by upon over ' +
+    'und oder aber dass wenn wo mit in im auf von et ou mais que qui quand pour dans sur avec ma che con y pero en'
   ).split(' '),
 );
 /** Sung before what they call. */
@@ -54,9 +63,14 @@ export function wordGaps(tune: Tune): readonly (readonly (WordGap | null)[])[] {
 function gapBetween(sung: Syllable, next: Syllable | null): WordGap | null {
   if (sung.end === 'join') return 'inside-word';
   if (next === null) return sung.end === 'hold' ? 'inside-word' : null;
-  const word = sung.text.replace(/[^\p{L}\p{N}’']/gu, '').toLowerCase();
+  const word = plain(sung);
   if (/[.!?;:…—]["”’)]*$/.test(sung.text)) return 'sentence-end';
   if (/,["”’)]*$/.test(sung.text)) return 'comma';
   if (CALLS.has(word)) return 'little-word';
-  return LITTLE_WORDS.has(word) ? 'little-word' : 'between-words';
+  if (LITTLE_WORDS.has(word)) return 'little-word';
+  return next.end !== 'join' && CLAUSE_WORDS.has(plain(next)) ? 'new-clause' : 'between-words';
+}
+
+function plain({ text }: Syllable): string {
+  return text.replace(/[^\p{L}\p{N}’']/gu, '').toLowerCase();
 }

@@ -48,7 +48,7 @@ const SUNG: readonly {
     head: 'M:4/4\nL:1/4\nQ:1/4=100\nK:G',
     music: 'd e d c|B c d2|A B c2|B c d2|d e d c|B c d2|A2 d2|B G3|]',
     words:
-      'Lon- don Bridge is fal- ling down, / fal- ling down, / fal- ling down, / ' +
+      'Lon- don Bridge is fal- ling down, / fal- ling down, fal- ling down, / ' +
       'Lon- don Bridge is fal- ling down, / my fair la- dy.',
   },
   {
@@ -56,8 +56,8 @@ const SUNG: readonly {
     head: 'M:2/4\nL:1/8\nQ:1/4=92\nK:G',
     music: 'd2 B2|d4|d2 B2|d4|e2 d2|c2 B2|A2 B2|c2 B c|d2 G2|G G G2|G A B c|d4|]',
     words:
-      'This old man, / he played one, / he played knick- knack on my thumb. / ' +
-      'With a knick- knack, pad- dy whack, / give a dog a bone,',
+      'This old man, he played one, / he played knick- knack on my thumb. / ' +
+      'With a knick- knack, pad- dy whack, give a dog a bone,',
   },
 ];
 

@@ -47,8 +47,10 @@ interface Place {
   readonly reasons: readonly BreathReason[];
   /** Seconds from the start of the tune. */
   readonly start: number;
+  /** Seconds until the air is needed no longer: the last beat of a long note may be cut short for the breath. */
   readonly end: number;
   readonly isRest: boolean;
+  readonly isSentenceEnd: boolean;
   /** A phrase ends here: who is nearly out of air still comes so far. */
   readonly isPhraseEnd: boolean;
   /** Places with the same are at the same note of bars that are alike. */
@@ -57,6 +59,9 @@ interface Place {
 
 /** Who has breathed less than this ago needs no other breath. */
 const SHORT_SECONDS = 2;
+
+/** Who has more than this share of a breath left plays on, unless a sentence ends or a rest comes. */
+const EARLY = 0.6;
 
 /** By so much of a breath more a phrase may last. */
 const BEND = 0.4;
@@ -69,6 +74,7 @@ const COST = {
   lineEnd: -3.5,
   barEnd: -0.8,
   evenBar: -0.7,
+  fourthBar: -1.4,
   longNote: -1.6,
   /** A note that lasts a bar and more, and closes a phrase by that alone. */
   wholeBarNote: -2.6,
@@ -82,6 +88,7 @@ const COST = {
   comma: -2.2,
   /** Words go on over it. */
   betweenWords: 3,
+  newClause: 0,
   littleWord: 12,
   insideWord: 50,
   /** Bars that are alike are breathed alike. */
@@ -89,14 +96,16 @@ const COST = {
   unlike: 0.6,
   tooLongForEachSecond: 30,
   /** The same up to the end of a phrase that is not much longer than a breath. */
-  bentForEachSecond: 1.5,
+  bentForEachSecond: 1.2,
   tooShortForEachSecond: 4,
+  earlyForEachSecond: 1.5,
 } as const;
 
 const WORD_COST: Readonly<Record<WordGap, number>> = {
   'sentence-end': COST.sentenceEnd,
   comma: COST.comma,
   'between-words': COST.betweenWords,
+  'new-clause': COST.newClause,
   'little-word': COST.littleWord,
   'inside-word': COST.insideWord,
 };
@@ -141,7 +150,9 @@ function placesOf(tune: Tune, tempo: Tempo): readonly Place[] {
   let openSlurs = 0;
   return notes.map((note, index): Place => {
     openSlurs += note.note.slurStarts - note.note.slurEnds;
-    const end = add(note.onset, note.length);
+    const beat = beatLength(tune.bars[note.barIndex]!.metre);
+    const isLong = compare(note.length, add(beat, beat)) >= 0;
+    const end = subtract(add(note.onset, note.length), isLong ? beat : ZERO);
     const next = notes[index + 1];
     return {
       note,
@@ -170,7 +181,7 @@ function placeCost(
   note: PerformedNote,
   next: PerformedNote | undefined,
   inSlur: boolean,
-): Pick<Place, 'cost' | 'reasons' | 'isPhraseEnd'> {
+): Pick<Place, 'cost' | 'reasons' | 'isPhraseEnd' | 'isSentenceEnd'> {
   const { barIndex, eventIndex } = lastWritten(tune, note);
   const bar = tune.bars[barIndex]!;
   const events = tune.parts[0].bars[barIndex]!;
@@ -191,11 +202,11 @@ function placeCost(
   if (isBeforeRest) attract(COST.rest, 'rest');
   if (events[eventIndex]!.breath) attract(COST.marked, 'marked');
   // Where the words go on, the end of a bar says little.
-  const barShare = gap === 'between-words' ? 0.5 : 1;
+  const barShare = gap === 'between-words' || gap === 'new-clause' ? 0.5 : 1;
   if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd * barShare, 'line-end');
   else if (isBarEnd)
     attract(
-      (COST.barEnd + (bar.number % 2 === 0 ? COST.evenBar : 0)) * barShare,
+      (COST.barEnd + barsTogether(bar.number)) * barShare,
       eventIndex < events.length - 1 ? 'upbeat' : 'bar-end',
     );
   if (isLong) {
@@ -215,7 +226,13 @@ function placeCost(
     isLong ||
     (isBarEnd && bar.lineEnd) ||
     next === undefined;
-  return { cost, reasons, isPhraseEnd };
+  return { cost, reasons, isPhraseEnd, isSentenceEnd: gap === 'sentence-end' };
+}
+
+/** Phrases are mostly of two bars, and of four. */
+function barsTogether(number: number): number {
+  if (number % 2 === 1) return 0;
+  return COST.evenBar + (number % 4 === 0 ? COST.fourthBar : 0);
 }
 
 /**
@@ -291,8 +308,7 @@ function cheapest(places: readonly Place[], most: number): readonly Place[] {
       const isTooFar = over > 0 && before < index - 1 && best[index]! < Infinity;
       if (isTooFar && over > most) break;
       const own = index === last ? 0 : places[index]!.cost;
-      const under = before < 0 || index === last ? 0 : Math.max(0, SHORT_SECONDS - length);
-      const bounds = tooLong(over, most, places[index]!) + under * COST.tooShortForEachSecond;
+      const bounds = tooLong(over, most, places[index]!) + tooShort(length, most, places[index]!);
       const cost = (before < 0 ? 0 : best[before]!) + own + bounds;
       if (cost < best[index]!) [best[index], from[index]] = [cost, before];
     }
@@ -300,6 +316,13 @@ function cheapest(places: readonly Place[], most: number): readonly Place[] {
   const chosen: Place[] = [];
   for (let at = from[last] ?? -1; at >= 0; at = from[at]!) chosen.unshift(places[at]!);
   return chosen;
+}
+
+/** What it costs to breathe again so soon, by the seconds since the last breath. */
+function tooShort(length: number, most: number, { isRest, isSentenceEnd }: Place): number {
+  const gasping = Math.max(0, SHORT_SECONDS - length);
+  const early = isRest || isSentenceEnd ? 0 : Math.max(0, most * EARLY - length);
+  return gasping * COST.tooShortForEachSecond + early * COST.earlyForEachSecond;
 }
 
 /** What it costs to play on for longer than a breath, by seconds over it. */
