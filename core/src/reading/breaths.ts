@@ -205,10 +205,7 @@ function placeCost(
   const barShare = gap === 'between-words' || gap === 'new-clause' ? 0.5 : 1;
   if (isBarEnd && (bar.lineEnd || bar.timesPlayed > 1)) attract(COST.lineEnd * barShare, 'line-end');
   else if (isBarEnd)
-    attract(
-      (COST.barEnd + barsTogether(bar.number)) * barShare,
-      eventIndex < events.length - 1 ? 'upbeat' : 'bar-end',
-    );
+    attract((COST.barEnd + barsTogether(bar.number)) * barShare, eventIndex < events.length - 1 ? 'upbeat' : 'bar-end');
   if (isLong) {
     attract(compare(note.length, barLength(bar.metre)) >= 0 ? COST.wholeBarNote : COST.longNote, 'long-note');
   }

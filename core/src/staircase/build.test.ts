@@ -7,6 +7,7 @@ import {
   builtStaircase,
   checkRules,
   HARD_MOVE,
+  LITTLE_DOWN,
   newsOfSteps,
   planStaircase,
   scoreStaircase,
@@ -28,6 +29,7 @@ const anyProfile = fc
     key: fc.constantFrom('G major', 'E minor'),
     moods: fc.uniqueArray(fc.constantFrom('calm', 'lively'), { maxLength: 2 }),
     unplayable: fc.constantFrom<readonly string[]>([], [], [], ['C3']),
+    secondPart: fc.uniqueArray(fc.constantFrom('D4', 'F#4'), { maxLength: 1 }),
     cost: fc.constantFrom(1, 2.3, HARD_MOVE, 4),
   })
   .map(({ cost, ...tune }) => ({
@@ -86,7 +88,26 @@ describe('the objective', () => {
     return sum([
       AGAINST.uneven * sum(rises.map((rise) => Math.abs(rise - middle))),
       AGAINST.crowded * sum(things.map((count) => Math.max(0, count - 1))),
-      AGAINST.twoNotes * sum(news.map((step) => Math.max(0, step.notes.length - 1))),
+      sum(
+        news.map(
+          (step, at) =>
+            Math.max(0, step.notes.length - 1) *
+            (at === 0 && rules.knows.notes.size === 0 ? AGAINST.twoNotes : AGAINST.twoNotesLater),
+        ),
+      ),
+      AGAINST.leaves *
+        sum(
+          steps.map((step, at) => {
+            const known = new Set([
+              ...rules.knows.notes,
+              ...steps.slice(0, at).flatMap((earlier) => earlier.notes.map((note) => note.name)),
+            ]);
+            return Math.max(0, Math.min(4, Math.ceil(known.size / 2)) - step.notes.length);
+          }),
+        ),
+      AGAINST.stepsDown *
+        sum(steps.map((step, at) => (at === 0 ? 0 : Math.max(0, alone(steps[at - 1]!) - alone(step) - LITTLE_DOWN)))),
+      AGAINST.secondPart * sum(steps.map((step, at) => step.secondPart.filter((name) => !knownAfter(at, name)).length)),
       AGAINST.noteAndRhythm *
         news.filter(
           (step, at) => step.notes.length > 0 && step.elements.length > 0 && (at > 0 || rules.knows.notes.size > 0),
@@ -131,6 +152,9 @@ describe('the objective', () => {
           sum(rules.pins.map((pin) => unmet(pin, list)))),
     ]);
   }
+
+  /** The rise of a tune for who knows nothing. */
+  const alone = (tune: TuneProfile): number => newsOfSteps([tune], NOTHING_KNOWN)[0]!.rise.total;
 
   function unmet(pin: Pin, list: readonly string[]): number {
     const at = list.indexOf(pin.tune);
@@ -193,6 +217,7 @@ describe('the builder', () => {
       metre: index % 4 === 0 ? '3/4' : '4/4',
       key: index % 5 === 0 ? 'E minor' : 'G major',
       moods: [index % 2 === 0 ? 'calm' : 'lively'],
+      secondPart: [],
       unplayable: [],
     };
   });
@@ -258,6 +283,7 @@ describe('wishes that cannot be met', () => {
     metre: '4/4',
     key: 'G major',
     notes: [{ name: note, count: 2 }],
+    secondPart: [],
     unplayable,
   });
   const tunes = [tune('a'), tune('b'), tune('c'), tune('deep', 'B4', ['C3']), tune('other', 'F4')];

@@ -28,8 +28,10 @@ export const AGAINST = {
   uneven: 1,
   /** Each note, rhythm or sign beyond the first that a step brings. */
   crowded: 1,
-  /** Each new note beyond the first, besides. */
-  twoNotes: 2,
+  /** Each new note beyond the first, besides, in the very first tune of beginners. */
+  twoNotes: 3,
+  /** The same in every other step. */
+  twoNotesLater: 8,
   /** Each step, but the very first of beginners, that brings a note and a rhythm together. */
   noteAndRhythm: 2,
   /** Each note of the order that a new note overtakes. */
@@ -37,11 +39,17 @@ export const AGAINST = {
   /** Each new note that is not in the order. */
   outside: 12,
   /** Each note of the order that never comes. */
-  missing: 6,
+  missing: 9,
   /** Each new note that comes only once in its tune. */
   once: 2,
   /** Each new note that the next two steps do not use. */
   notAgain: 3,
+  /** Each note by which a step uses fewer than half of those that were learned; four are always enough. */
+  leaves: 3,
+  /** Each point by which a step's tune is easier than the one before, beyond the first two. */
+  stepsDown: 1,
+  /** Each note of a second part that nobody knows by then. */
+  secondPart: 1.5,
   /** Each hard new move to or from a note that is new as well. */
   hardMove: 0.5,
   /** Each step after two others with nothing new but moves. */
@@ -65,6 +73,12 @@ export interface Objective {
 
 /** From this cost on a move is hard: three fingers at once, in both hands. */
 export const HARD_MOVE = 3.3;
+
+/** A tune that uses so many notes leaves out none too many, however many are known. */
+export const ENOUGH_NOTES = 4;
+
+/** A step may be easier than the one before by so many points. */
+export const LITTLE_DOWN = 2;
 
 /** So many steps after it a new note has to come again. */
 export const AGAIN_WITHIN = 2;

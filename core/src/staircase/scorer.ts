@@ -1,8 +1,10 @@
 import {
   AGAIN_WITHIN,
   AGAINST,
+  ENOUGH_NOTES,
   fromMiddle,
   HARD_MOVE,
+  LITTLE_DOWN,
   objectiveOf,
   PARTS,
   totalOf,
@@ -12,7 +14,7 @@ import {
   type StaircaseRules,
 } from './objective.ts';
 import type { TuneProfile } from './profile.ts';
-import { riseTotal } from './rise.ts';
+import { riseTotal, toTenths } from './rise.ts';
 
 /** A tune as numbers: things to know have one numbering, notes, rhythm, signs and moves alike. */
 interface Compiled {
@@ -28,6 +30,9 @@ interface Compiled {
   }[];
   readonly metre: number;
   readonly key: number;
+  readonly secondPart: readonly number[];
+  /** How hard the tune is by itself, in points of rise. */
+  readonly height: number;
   /** A bit for each mood. */
   readonly moods: number;
   readonly unplayable: number;
@@ -55,14 +60,17 @@ export class PartialStaircase {
   quiet = 0;
   /** Notes of the order that are known. */
   reached: number;
+  /** Notes that are known at all. */
+  learned: number;
 
-  constructor(known: Uint8Array, reached: number) {
+  constructor(known: Uint8Array, reached: number, learned: number) {
     this.known = known;
     this.reached = reached;
+    this.learned = learned;
   }
 
   copy(): PartialStaircase {
-    const partial = new PartialStaircase(this.known.slice(), this.reached);
+    const partial = new PartialStaircase(this.known.slice(), this.reached, this.learned);
     partial.become(this);
     return partial;
   }
@@ -81,6 +89,7 @@ export class PartialStaircase {
     this.waiting = other.waiting;
     this.quiet = other.quiet;
     this.reached = other.reached;
+    this.learned = other.learned;
   }
 
   count(part: Against, much: number): void {
@@ -132,7 +141,7 @@ export class StaircaseScorer {
     ];
     const flags = new Uint8Array(numbers.size);
     for (const id of known) flags[id] = 1;
-    this.#start = new PartialStaircase(flags, this.#order.filter((id) => flags[id] === 1).length);
+    this.#start = new PartialStaircase(flags, this.#order.filter((id) => flags[id] === 1).length, knows.notes.size);
     this.#places = new Int16Array(numbers.size).fill(-1);
     for (const [place, id] of this.#order.entries()) this.#places[id] = place;
     const placeOf = (id: string): number => tunes.findIndex((tune) => tune.id === id);
@@ -159,6 +168,7 @@ export class StaircaseScorer {
     const newNotes = newOf(tune, partial.known);
     if (newNotes.length > 0) this.#countNotes(partial, newNotes);
     this.#countVariety(partial, tune);
+    this.#countWayDown(partial, tune);
     this.#wait(partial, tune, newNotes);
     this.#learn(partial, tune, newNotes);
     partial.tunes.push(index);
@@ -191,7 +201,8 @@ export class StaircaseScorer {
   }
 
   #countNotes(partial: PartialStaircase, newNotes: Compiled['notes']): void {
-    if (newNotes.length > 1) partial.count('twoNotes', newNotes.length - 1);
+    if (newNotes.length > 1)
+      partial.count(this.#isVeryFirst(partial) ? 'twoNotes' : 'twoNotesLater', newNotes.length - 1);
     for (const { id, struck } of newNotes) {
       if (struck === 1) partial.count('once', 1);
       if (this.#order.length === 0) continue;
@@ -212,6 +223,20 @@ export class StaircaseScorer {
     if (one.metre === tune.metre && two.metre === tune.metre) partial.count('metre', 1);
     if (one.key === tune.key && two.key === tune.key) partial.count('key', 1);
     if ((tune.moods & one.moods & two.moods) !== 0) partial.count('mood', 1);
+  }
+
+  /** A step that leaves out most of what was learned, or is easier than the one before, leads down. */
+  #countWayDown(partial: PartialStaircase, tune: Compiled): void {
+    const enough = Math.min(ENOUGH_NOTES, Math.ceil(partial.learned / 2));
+    if (tune.notes.length < enough) partial.count('leaves', enough - tune.notes.length);
+    const last = partial.tunes.at(-1);
+    const down = last === undefined ? 0 : this.#tunes[last]!.height - tune.height - LITTLE_DOWN;
+    if (down > 0) partial.count('stepsDown', toTenths(down));
+  }
+
+  /** Whether the next tune is the very first of beginners. */
+  #isVeryFirst(partial: PartialStaircase): boolean {
+    return partial.tunes.length === 0 && !this.#knowsNotes;
   }
 
   #wait(partial: PartialStaircase, tune: Compiled, newNotes: Compiled['notes']): void {
@@ -238,10 +263,11 @@ export class StaircaseScorer {
     const elements = learn(known, tune.elements);
     const signs = learn(known, tune.signs);
     for (const { id } of newNotes) known[id] = 1;
+    partial.learned += newNotes.length;
+    for (const id of tune.secondPart) if (known[id] === 0) partial.count('secondPart', 1);
     const things = newNotes.length + elements + signs;
     if (things > 1) partial.count('crowded', things - 1);
-    const isVeryFirst = partial.tunes.length === 0 && !this.#knowsNotes;
-    if (newNotes.length > 0 && elements > 0 && !isVeryFirst) partial.count('noteAndRhythm', 1);
+    if (newNotes.length > 0 && elements > 0 && !this.#isVeryFirst(partial)) partial.count('noteAndRhythm', 1);
     partial.quiet = things === 0 ? partial.quiet + 1 : 0;
     if (partial.quiet > 2) partial.count('idle', 1);
     partial.count('refused', tune.unplayable);
@@ -322,6 +348,13 @@ function compiled(
       const [from, to] = key.split('>');
       return { id: idOf('move', key), cost, from: idOf('note', from!), to: idOf('note', to!) };
     }),
+    secondPart: tune.secondPart.map((name) => idOf('note', name)),
+    height: riseTotal(
+      notes.length,
+      tune.moves.reduce((sum, move) => sum + move.cost, 0),
+      tune.elements.length,
+      tune.signs.length,
+    ),
     unplayable: tune.unplayable.length,
   };
 }
