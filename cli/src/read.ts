@@ -186,7 +186,6 @@ function inWords(reading: Reading): string {
   for (const mixUp of reading.mixUps)
     lines.push(
       t('read.easily-mixed-up-list-bar-list2', {
-        list: mixUp.pair.join(' and '),
         list2: mixUp.bars.join(', '),
         mixUp: mixUpWords(mixUp),
       }),

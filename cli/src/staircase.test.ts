@@ -163,4 +163,16 @@ describe('escalier forecast', () => {
     expect((await escalier(['forecast', '/nowhere'])).err).toContain('cannot be read');
     expect((await escalier(['forecast'])).err).toContain('one file');
   });
+
+  it.each([
+    ['B4,A4,G4', 5],
+    ['B4,A4,G4,E4,D4,F#4,C5,D5,C4,F4', 9],
+    ['C4,D4,E4,F4,G4', 5],
+  ])('leads up through the whole library: %s in %i steps', async (order, steps) => {
+    const argv = ['staircase', 'build', '--tunes', SHIPPED, '--order', order, '--steps', String(steps), '--json'];
+    const built = JSON.parse((await escalier(argv)).out) as Answer;
+    const { parts } = built.objective;
+    expect(parts).toMatchObject({ missing: 0, outside: 0, order: 0, leaves: 0, twoNotesLater: 0, refused: 0 });
+    expect(parts.stepsDown).toBeLessThan(1);
+  });
 });

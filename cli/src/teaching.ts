@@ -86,11 +86,7 @@ export const mixups: Command = {
     const { tune, reading } = await readFrom(words, options);
     const mixUps = mixUpsAsJson(reading);
     return {
-      text: mixUps
-        .map(({ pair, bars, why }) =>
-          t('teaching.list-bar-list2-why', { list: pair.join(' and '), list2: bars.join(', '), why }),
-        )
-        .join('\n'),
+      text: mixUps.map(({ bars, why }) => t('teaching.list-bar-list2-why', { list2: bars.join(', '), why })).join('\n'),
       json: { title: tune.title, mixUps },
     };
   },

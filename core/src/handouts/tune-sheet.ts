@@ -88,7 +88,7 @@ function watchLine(request: HandoutRequest, reading: Reading): string {
             move: describeMove(spot.hardest.move),
           }),
         ]),
-    ...(mixUp === undefined ? [] : [mixUpWords(mixUp)]),
+    ...(mixUp === undefined ? [] : [mixUpWords(mixUp, (name) => said(request, name))]),
   ].join(' ');
 }
 

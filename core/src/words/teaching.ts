@@ -1,6 +1,7 @@
 import type { Chunk, ChunkReason, ChunkStart } from '../practice/index.ts';
 import type { Figure, MixUp } from '../reading/index.ts';
 import { t } from './messages.ts';
+import { capital, sayNote, type NoteNamer } from './stairs.ts';
 
 /** "bar 3", "bars 3 to 6". */
 export function barRange([first, last]: readonly [number, number]): string {
@@ -84,17 +85,19 @@ export function figureWords({ kind, count, oddOneOut }: Figure): string {
   return `${KINDS[kind]} ${timesWords(count)}${odd}.`;
 }
 
-/** Why the two notes of a pair are taken for each other. */
-export function mixUpWords({ kind, bothHere }: MixUp): string {
-  const from = bothHere ? '' : t('teaching.the-class-already-knows-the-other');
+/** "B and high C: only one finger is different." A pair that the class calls alike is told apart by octave. */
+export function mixUpWords({ kind, bothHere, pair }: MixUp, say: NoteNamer = sayNote): string {
+  const isAlike = say(pair[0]) === say(pair[1]);
+  const [low, high] = pair.map(isAlike ? sayNote : say) as [string, string];
+  const facts = { low: capital(low), high, from: bothHere ? '' : t('teaching.the-class-already-knows-the-other') };
   switch (kind) {
     case 'letter':
-      return t('teaching.one-place-on-the-staff-two', { from });
+      return t('teaching.one-place-on-the-staff-two', facts);
     case 'octave':
-      return t('teaching.one-name-two-octaves-from', { from });
+      return t('teaching.one-name-two-octaves-from', facts);
     case 'fingering':
-      return t('teaching.two-names-for-one-fingering-from', { from });
+      return t('teaching.two-names-for-one-fingering-from', facts);
     case 'finger':
-      return t('teaching.only-one-finger-is-different-from', { from });
+      return t('teaching.only-one-finger-is-different-from', facts);
   }
 }

@@ -138,7 +138,7 @@ export default {
   'read.bar-after-bar-beat-after-beat': 'bar {afterBar} beat {afterBeat}',
   'read.the-end-only': 'the end only',
   'read.breathe-after-list': 'Breathe after {list}',
-  'read.easily-mixed-up-list-bar-list2': 'Easily mixed up: {list} (bar {list2}). {mixUp}',
+  'read.easily-mixed-up-list-bar-list2': 'Easily mixed up (bar {list2}): {mixUp}',
   'read.not-on-this-instrument-list': 'Not on this instrument: {list}',
   'read.clash-bar-bar-beat-beat-interval': 'Clash: bar {bar} beat {beat}, {interval}',
   'staircase.staircase-buildscore-tunes-dir-order-b4':
@@ -179,5 +179,5 @@ export default {
   'teaching.pairs-of-notes-to-watch-one':
     'pairs of notes to watch: one letter in two ways, two octaves, one fingering, one finger apart',
   'teaching.mixups-demo-tunes-goose-walk-abc': 'mixups demo/tunes/goose-walk.abc --knows Bb4,A4,G4',
-  'teaching.list-bar-list2-why': '{list} (bar {list2}): {why}',
+  'teaching.list-bar-list2-why': 'Bar {list2}: {why}',
 } as const;

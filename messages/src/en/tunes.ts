@@ -155,6 +155,7 @@ export default {
   'library-table.bars-to-learn': 'Bars to learn',
   'library-table.difficulty': 'Difficulty',
   'mix-up-card.easily-mixed-up': 'Easily mixed up',
+  'mix-up-card.more-pairs': 'One pair more: | {n} pairs more:',
   'new-card.new-for-class-name': 'New for {className}',
   'new-card.nothing-new-a-tune-to-settle': 'Nothing new: a tune to settle in with.',
   'new-card.times-bars-written-staff-place': '{times}, {bars}; written {staffPlace}.',

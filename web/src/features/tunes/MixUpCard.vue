@@ -12,6 +12,7 @@ import { t } from './messages.ts';
 defineProps<{ mixUps: readonly MixUp[]; on: Instrument }>();
 const emit = defineEmits<{ point: [bars: readonly number[]] }>();
 const MOST_SHOWN = 4;
+const pairWords = ({ pair: [low, high] }: MixUp): string => `${noteWords(low)}–${noteWords(high)}`;
 </script>
 
 <template>
@@ -34,10 +35,11 @@ const MOST_SHOWN = 4;
         :pitch="pitch(name)"
         :label="noteWords(name)"
       />
-      <p class="mb-0">
-        <strong>{{ mixUp.pair.map(noteWords).join(' and ') }}</strong>, {{ barsWords(mixUp.bars) }}.
-        {{ mixUpWords(mixUp) }}
-      </p>
+      <p class="mb-0">{{ mixUpWords(mixUp, noteWords) }} ({{ barsWords(mixUp.bars) }})</p>
     </div>
+    <p v-if="mixUps.length > MOST_SHOWN" class="mb-0">
+      {{ t('mix-up-card.more-pairs', { n: mixUps.length - MOST_SHOWN }) }}
+      {{ mixUps.slice(MOST_SHOWN).map(pairWords).join(', ') }}
+    </p>
   </section>
 </template>
