@@ -1,8 +1,8 @@
-import { barLength, metreText } from './metre.ts';
+import { barLength, beatLength, isCompound, metreText } from './metre.ts';
 import { samePitch } from './pitch.ts';
-import { add, compare, equal, mixedNumber, multiply, rational, ZERO, type Rational } from './rational.ts';
+import { add, compare, equal, mixedNumber, multiply, rational, toNumber, ZERO, type Rational } from './rational.ts';
 import { failure, success, type Result } from './result.ts';
-import type { Bar, Part, Tune } from './tune.ts';
+import { isTempo, type Bar, type Part, type Tempo, type Tune } from './tune.ts';
 import { eventsLength } from './tuplets.ts';
 import { t } from './messages.ts';
 
@@ -43,7 +43,16 @@ export function makeTune(draft: TuneDraft): Result<Tune, readonly TuneProblem[]>
   ];
   if (problems.length > 0) return failure(problems);
   const [first, ...others] = draft.parts;
-  return success({ ...draft, bars, parts: [first!, ...others] });
+  return success({ ...draft, tempo: feltTempo(draft), bars, parts: [first!, ...others] });
+}
+
+/** In compound time the tempo counts the beat that is felt: 96 crotchets a minute in 6/8 are 64 dotted crotchets. */
+function feltTempo({ tempo, bars: [first] }: TuneDraft): Tempo | null {
+  if (tempo === null || first === undefined || !isCompound(first.metre)) return tempo;
+  const beat = beatLength(first.metre);
+  if (equal(beat, tempo.beat)) return tempo;
+  const perMinute = Math.round((tempo.perMinute * toNumber(tempo.beat)) / toNumber(beat));
+  return isTempo(perMinute) ? { beat, perMinute } : tempo;
 }
 
 function wholeProblems(draft: TuneDraft): TuneProblem[] {

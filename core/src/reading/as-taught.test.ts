@@ -220,3 +220,12 @@ describe('breaths of tunes with a pickup', () => {
     expect(marked.parts[0].bars[0]!.map((event) => event.breath)).toEqual([false, false, true, false]);
   });
 });
+
+describe('the tempo of compound time', () => {
+  it('counts the beat that is felt, however the file counts', () => {
+    const tempoOf = (head: string): unknown => tune('GAB c3|', head).tempo;
+    expect(tempoOf('M:6/8\nL:1/8\nQ:1/4=96\nK:C')).toEqual({ beat: { num: 3, den: 8 }, perMinute: 64 });
+    expect(tempoOf('M:6/8\nL:1/8\nQ:1/8=180\nK:C')).toEqual({ beat: { num: 3, den: 8 }, perMinute: 60 });
+    expect(tempoOf('M:3/4\nL:1/8\nQ:1/4=96\nK:C')).toEqual({ beat: { num: 1, den: 4 }, perMinute: 96 });
+  });
+});

@@ -131,7 +131,7 @@ export default {
   'read.name-a-file-to-read': 'Name a file to read.',
   'read.number-of-a-tune': 'number of a tune',
   'read.title-name-per-minute-beats-a': '{title}, {name}, {perMinute} beats a minute, difficulty {total}',
-  'read.name-count-times': '{name} ({count} times)',
+  'read.name-count-times': '{name} (once) | {name} ({n} times)',
   'read.new-notes-list': 'New notes: {list}',
   'read.learn-distinct-bars-bars-of-all': 'Learn {distinctBars} bars of {allBars}: {list}; lines {list2}',
   'read.hard-bars-hard-spot-drill-at': 'Hard: {bars}, {hardSpot} Drill at {list}.',
