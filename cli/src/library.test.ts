@@ -88,6 +88,31 @@ describe('the library', () => {
   });
 });
 
+describe('the words of the library', async () => {
+  const names = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
+  const sung = await Promise.all(
+    names.map(async (name) => {
+      const read = readAbc(await readFile(`${FOLDER}/${name}`, 'utf8'));
+      if (!read.ok) throw new Error(name);
+      const notes = read.value.tune.parts[0].bars.flat().flatMap((event) => (event.kind === 'note' ? [event] : []));
+      return { name, notes, lost: read.value.leftOut };
+    }),
+  );
+
+  it('are a whole verse each: from the first note to the last, to the end of a sentence, no syllable lost', () => {
+    const wrong = sung.flatMap(({ name, notes, lost }) => {
+      if (notes.every((note) => note.syllables.length === 0)) return [];
+      const last = notes.findLastIndex((note) => note.syllables.length > 0);
+      // What a tied note sounds on in has no syllable of its own.
+      const isHeld = notes.slice(last, -1).every((note) => note.tied);
+      const isWhole = notes[0]!.syllables.length > 0 && isHeld;
+      const text = notes[last]!.syllables[0]?.text ?? '';
+      return isWhole && /[.!?]["”’]?$/.test(text) && lost.length === 0 ? [] : [name];
+    });
+    expect(wrong).toEqual([]);
+  });
+});
+
 describe('chords by rule', async () => {
   const names = (await readdir(FOLDER)).filter((name) => name.endsWith('.abc'));
   /** The share of strong beats that a tune's chords explain. */
