@@ -229,3 +229,18 @@ describe('the tempo of compound time', () => {
     expect(tempoOf('M:3/4\nL:1/8\nQ:1/4=96\nK:C')).toEqual({ beat: { num: 1, den: 4 }, perMinute: 96 });
   });
 });
+
+describe('a hard spot across a bar line', () => {
+  it('is drilled across it', () => {
+    const { hardSpots } = readTune(
+      tune('G2 c2|_B2 A2|G4|', 'M:4/4\nL:1/4\nQ:1/4=100\nK:F'),
+      instrument('soprano-recorder-baroque'),
+      NOTHING_KNOWN,
+    );
+    expect(hardSpots[0]).toMatchObject({
+      bars: [1, 2],
+      hardest: { from: 'C5', to: 'Bb4' },
+      drill: { window: [1, 2], toggle: ['C5', 'Bb4'] },
+    });
+  });
+});

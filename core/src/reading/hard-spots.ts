@@ -119,7 +119,8 @@ function spot(
     weight(b, known) - weight(a, known) || b.costAtTempo - a.costAtTempo;
   const inside = played.filter(isInside);
   const hardest = pair.filter(isInside).toSorted(byWeight)[0]!;
-  const bars = [tune.bars[window.first]!.number, tune.bars[window.last]!.number] as const;
+  const [first, last] = acrossBarLine(window, hardest);
+  const bars = [tune.bars[first]!.number, tune.bars[last]!.number] as const;
   const moves = new Map(
     [hardest, ...inside.toSorted(byWeight)]
       .filter((move) => weight(move, known) > 0)
@@ -144,6 +145,11 @@ function spot(
       ladder: tempoLadder(tempo.perMinute, hardest.costAtTempo),
     },
   };
+}
+
+/** The bars of a window; where its hardest move runs over the bar line at its end, the two bars on both sides of that. */
+function acrossBarLine({ first, last }: Window, { first: from, second: to }: PlayedMove): readonly [number, number] {
+  return from.barIndex === last && to.barIndex === last + 1 ? [last, last + 1] : [first, last];
 }
 
 /** How many places of the window have this very move. */
