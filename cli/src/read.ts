@@ -153,8 +153,7 @@ function inWords(reading: Reading): string {
     }),
     `Notes: ${notes.all.map((use) => use.name).join(' ')}`,
     t('read.new-notes-list', {
-      list:
-        notes.new.map((use) => t('read.name-count-times', { name: use.name, n: use.count })).join(', ') || 'none',
+      list: notes.new.map((use) => t('read.name-count-times', { name: use.name, n: use.count })).join(', ') || 'none',
     }),
     `Rhythm: ${elements.all.map((element) => elementWords(element.id, 'american')).join(', ')}`,
     `Signs: ${signs.all.map((sign) => signWords(sign.id)).join(', ')}`,
