@@ -66,8 +66,7 @@ function gapBetween(sung: Syllable, next: Syllable | null): WordGap | null {
   const word = plain(sung);
   if (/[.!?;:…—]["”’)]*$/.test(sung.text)) return 'sentence-end';
   if (/,["”’)]*$/.test(sung.text)) return 'comma';
-  if (CALLS.has(word)) return 'little-word';
-  if (LITTLE_WORDS.has(word)) return 'little-word';
+  if (CALLS.has(word) || LITTLE_WORDS.has(word)) return 'little-word';
   return next.end !== 'join' && CLAUSE_WORDS.has(plain(next)) ? 'new-clause' : 'between-words';
 }
 

@@ -6,6 +6,7 @@ import {
   alternativesOf,
   builtStaircase,
   checkRules,
+  ENOUGH_NOTES,
   HARD_MOVE,
   LITTLE_DOWN,
   newsOfSteps,
@@ -29,7 +30,6 @@ const anyProfile = fc
     key: fc.constantFrom('G major', 'E minor'),
     moods: fc.uniqueArray(fc.constantFrom('calm', 'lively'), { maxLength: 2 }),
     unplayable: fc.constantFrom<readonly string[]>([], [], [], ['C3']),
-    secondPart: fc.uniqueArray(fc.constantFrom('D4', 'F#4'), { maxLength: 1 }),
     cost: fc.constantFrom(1, 2.3, HARD_MOVE, 4),
   })
   .map(({ cost, ...tune }) => ({
@@ -102,12 +102,11 @@ describe('the objective', () => {
               ...rules.knows.notes,
               ...steps.slice(0, at).flatMap((earlier) => earlier.notes.map((note) => note.name)),
             ]);
-            return Math.max(0, Math.min(4, Math.ceil(known.size / 2)) - step.notes.length);
+            return Math.max(0, Math.min(ENOUGH_NOTES, Math.ceil(known.size / 2)) - step.notes.length);
           }),
         ),
       AGAINST.stepsDown *
         sum(steps.map((step, at) => (at === 0 ? 0 : Math.max(0, alone(steps[at - 1]!) - alone(step) - LITTLE_DOWN)))),
-      AGAINST.secondPart * sum(steps.map((step, at) => step.secondPart.filter((name) => !knownAfter(at, name)).length)),
       AGAINST.noteAndRhythm *
         news.filter(
           (step, at) => step.notes.length > 0 && step.elements.length > 0 && (at > 0 || rules.knows.notes.size > 0),
@@ -217,7 +216,6 @@ describe('the builder', () => {
       metre: index % 4 === 0 ? '3/4' : '4/4',
       key: index % 5 === 0 ? 'E minor' : 'G major',
       moods: [index % 2 === 0 ? 'calm' : 'lively'],
-      secondPart: [],
       unplayable: [],
     };
   });
@@ -283,7 +281,6 @@ describe('wishes that cannot be met', () => {
     metre: '4/4',
     key: 'G major',
     notes: [{ name: note, count: 2 }],
-    secondPart: [],
     unplayable,
   });
   const tunes = [tune('a'), tune('b'), tune('c'), tune('deep', 'B4', ['C3']), tune('other', 'F4')];

@@ -48,8 +48,6 @@ export const AGAINST = {
   leaves: 3,
   /** Each point by which a step's tune is easier than the one before, beyond the first two. */
   stepsDown: 1,
-  /** Each note of a second part that nobody knows by then. */
-  secondPart: 1.5,
   /** Each hard new move to or from a note that is new as well. */
   hardMove: 0.5,
   /** Each step after two others with nothing new but moves. */

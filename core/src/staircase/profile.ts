@@ -1,12 +1,12 @@
 import type { Instrument } from '../instruments/index.ts';
-import { metreText, pitchName, type Tune } from '../music/index.ts';
+import { metreText, type Tune } from '../music/index.ts';
 import { moveKey, NOTHING_KNOWN, readTune, type Reading } from '../reading/index.ts';
 
 /** What planning needs to know of a tune, whoever learns it. */
 export interface TuneProfile {
   readonly id: string;
   readonly title: string;
-  /** From low to high, with how often each is struck. */
+  /** Of all parts, from low to high, with how often each is struck: a duet is learned when both lines are. */
   readonly notes: readonly { readonly name: string; readonly count: number }[];
   /** Rhythm elements by their ids. */
   readonly elements: readonly string[];
@@ -19,8 +19,6 @@ export interface TuneProfile {
   readonly key: string;
   /** The tune's tags: calm, dance, sea. */
   readonly moods: readonly string[];
-  /** Notes that only a second part has. */
-  readonly secondPart: readonly string[];
   /** Notes that the instrument does not have. */
   readonly unplayable: readonly string[];
 }
@@ -32,7 +30,6 @@ export function profileOf(id: string, tune: Tune, instrument: Instrument): TuneP
 /** @param reading of the tune for a class that knows nothing yet. */
 export function profileFrom(id: string, tune: Tune, reading: Reading): TuneProfile {
   const [first] = tune.bars;
-  const own = new Set(reading.notes.all.map(({ name }) => name));
   return {
     id,
     title: tune.title,
@@ -43,18 +40,8 @@ export function profileFrom(id: string, tune: Tune, reading: Reading): TuneProfi
     metre: metreText(first!.metre),
     key: reading.keySignature.name,
     moods: tune.tags,
-    secondPart: secondPartOf(tune).filter((name) => !own.has(name)),
     unplayable: reading.unplayable.map((use) => use.name),
   };
-}
-
-/** What the other parts of a duet or trio play, as written. */
-function secondPartOf(tune: Tune): readonly string[] {
-  const [, ...others] = tune.parts;
-  const names = others
-    .flatMap((part) => part.bars.flat())
-    .flatMap((event) => (event.kind === 'note' ? [pitchName(event.pitch)] : []));
-  return [...new Set(names)];
 }
 
 /** Several tunes of one step as one: all their notes, moves, rhythm and signs count; metre, key and mood are the first's. */
@@ -73,7 +60,6 @@ export function joinProfiles(profiles: readonly [TuneProfile, ...TuneProfile[]])
     notes: [...counts].map(([name, count]) => ({ name, count })),
     elements: union((profile) => profile.elements),
     signs: union((profile) => profile.signs),
-    secondPart: union((profile) => profile.secondPart).filter((name) => !counts.has(name)),
     moves: [...moves.values()],
     unplayable: union((profile) => profile.unplayable),
   };

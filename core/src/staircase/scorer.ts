@@ -30,7 +30,6 @@ interface Compiled {
   }[];
   readonly metre: number;
   readonly key: number;
-  readonly secondPart: readonly number[];
   /** How hard the tune is by itself, in points of rise. */
   readonly height: number;
   /** A bit for each mood. */
@@ -264,7 +263,6 @@ export class StaircaseScorer {
     const signs = learn(known, tune.signs);
     for (const { id } of newNotes) known[id] = 1;
     partial.learned += newNotes.length;
-    for (const id of tune.secondPart) if (known[id] === 0) partial.count('secondPart', 1);
     const things = newNotes.length + elements + signs;
     if (things > 1) partial.count('crowded', things - 1);
     if (newNotes.length > 0 && elements > 0 && !this.#isVeryFirst(partial)) partial.count('noteAndRhythm', 1);
@@ -348,7 +346,6 @@ function compiled(
       const [from, to] = key.split('>');
       return { id: idOf('move', key), cost, from: idOf('note', from!), to: idOf('note', to!) };
     }),
-    secondPart: tune.secondPart.map((name) => idOf('note', name)),
     height: riseTotal(
       notes.length,
       tune.moves.reduce((sum, move) => sum + move.cost, 0),

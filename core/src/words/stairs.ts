@@ -251,7 +251,6 @@ const AGAINST_WORDS: Readonly<Record<Against, string>> = {
   notAgain: t('stairs.new-notes-that-do-not-come'),
   leaves: t('stairs.tunes-that-leave-out-most-notes'),
   stepsDown: t('stairs.steps-down-to-an-easier-tune'),
-  secondPart: t('stairs.second-parts-with-notes-nobody-knows'),
   hardMove: t('stairs.hard-moves-together-with-a-new'),
   idle: t('stairs.too-many-steps-with-nothing-new'),
   metre: t('stairs.three-in-a-row-in-one'),

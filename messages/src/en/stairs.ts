@@ -64,7 +64,6 @@ export default {
   'stairs.more-than-one-note-in-the-first-tune': 'more than one note in the first tune',
   'stairs.tunes-that-leave-out-most-notes': 'tunes that leave out most notes learned so far',
   'stairs.steps-down-to-an-easier-tune': 'steps down to an easier tune',
-  'stairs.second-parts-with-notes-nobody-knows': 'second parts with notes nobody knows yet',
   'stairs.three-in-a-row-in-one-key': 'three in a row in one key',
   'stairs.a-new-note-together-with-a': 'a new note together with a new rhythm',
   'stairs.notes-that-come-too-early': 'notes that come too early',
